@@ -1,0 +1,71 @@
+"""Django seen from outside: management commands, and the server that serves."""
+
+import os
+import secrets
+import signal
+import socket
+import subprocess
+
+from .environment import PYTHON, VENV
+from .step import ROOT, STATE, SetupError, run, say
+
+
+def settings_for(url: str, **more: str) -> dict[str, str]:
+    """The environment the application reads its settings from."""
+    secret = STATE / "secret"
+    if not secret.exists():
+        secret.write_text(secrets.token_urlsafe(48))
+        secret.chmod(0o600)
+    return dict(
+        os.environ,
+        PYTHONPATH=str(ROOT / "src"),
+        PYTHONDONTWRITEBYTECODE="1",
+        DJANGO_SETTINGS_MODULE="mantello.settings",
+        MANTELLO_DATABASE_URL=url,
+        MANTELLO_SECRET_KEY=secret.read_text(),
+        MANTELLO_STATE=str(STATE),
+        **more,
+    )
+
+
+def manage(environment: dict[str, str], *arguments: str, quiet: bool = False) -> int:
+    """Run one of Django's management commands; its exit status.
+
+    Raises: SetupError if ``quiet`` and it fails.
+    """
+    command = [str(PYTHON), "-m", "django", *arguments]
+    if quiet:
+        run(command, f"'{arguments[0]}'", "read the message above", env=environment, cwd=ROOT)
+        return 0
+    return subprocess.run(command, env=environment, cwd=ROOT, check=False).returncode
+
+
+def serve(environment: dict[str, str], host: str, port: int) -> int:
+    """Serve until told to stop, and leave nothing running.
+
+    Raises: SetupError if the address is taken.
+    """
+    with socket.socket(socket.AF_INET6 if ":" in host else socket.AF_INET) as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind((host, port))
+        except OSError as error:
+            raise SetupError(f"{host} port {port} cannot be used: {error.strerror}.", "choose another with --port") from error
+    address = f"[{host}]" if ":" in host else host
+    command = [
+        str(VENV / "bin" / "gunicorn"), "mantello.wsgi:application", "--bind", f"{address}:{port}",
+        "--workers", "3", "--preload", "--timeout", "60", "--log-level", "warning",
+    ]  # fmt: skip
+    process = subprocess.Popen(command, env=environment, cwd=ROOT, start_new_session=True)
+
+    def stop(*_):
+        process.terminate()
+
+    before = {one: signal.signal(one, stop) for one in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP)}
+    say(f"Mantello is at http://{address}:{port}/ (Ctrl-C stops it)")
+    try:
+        status = process.wait()
+    finally:
+        for one, handler in before.items():
+            signal.signal(one, handler)
+    return 0 if status in (0, -signal.SIGTERM) else status

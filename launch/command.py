@@ -1,0 +1,104 @@
+"""The verbs of './mantello'."""
+
+import argparse
+import ipaddress
+import subprocess
+
+from .application import manage, serve, settings_for
+from .checks import run_checks
+from .database import Database
+from .environment import PYTHON, ensure_environment
+from .packages import CHECKING, SERVING, ensure_packages
+from .step import ROOT, STATE, SetupError, say
+
+
+def main(arguments: list[str]) -> int:
+    """Run one verb; the exit status."""
+    parser = _parser()
+    asked, rest = parser.parse_known_args(arguments)
+    verb = getattr(asked, "verb", None)
+    if verb in (None, "help"):
+        parser.print_help()
+        return 0 if verb else 2
+    if rest and verb not in ("test", "core", "manage", "bench"):
+        parser.error(f"unknown arguments: {' '.join(rest)}")
+    try:
+        if verb == "core":
+            return _core(rest)
+        return _with_database(verb, asked, rest)
+    except SetupError as error:
+        say(str(error))
+        return 1
+    except KeyboardInterrupt:
+        return 130
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="./mantello", description="Mantello: set up, serve, check.")
+    verbs = parser.add_subparsers(dest="verb", metavar="VERB")
+    start = verbs.add_parser("start", help="set everything up, then serve with demo data and print the address")
+    start.add_argument("--port", type=int, default=8000)
+    start.add_argument("--host", default="127.0.0.1", help="address to serve on (default: loopback only)")
+    start.add_argument("--reset-demo", action="store_true", help="put the demo account's army back as it was")
+    verbs.add_parser("test", help="set everything up, then lint, import contract, migrations and all tests; or only the named tests")
+    verbs.add_parser("bench", help="measure the speeds that docs/performance.md tells")
+    verbs.add_parser("shots", help="take the pictures in docs/screenshots/ from demo data")
+    verbs.add_parser("core", help="the core alone: JSON in, JSON out; 'core help' names its verbs", add_help=False)
+    verbs.add_parser("manage", help="Django's own management commands", add_help=False)
+    verbs.add_parser("help", help="this text")
+    return parser
+
+
+def _core(rest: list[str]) -> int:
+    ensure_environment(("run",))
+    environment = {"PYTHONPATH": str(ROOT / "src"), "PYTHONDONTWRITEBYTECODE": "1", "PATH": "/usr/bin:/bin"}
+    return subprocess.run([str(PYTHON), "-m", "mantello_core", *rest], env=environment, check=False).returncode
+
+
+def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int:
+    checking = verb in ("test", "shots")
+    ensure_packages(SERVING | CHECKING if checking else SERVING)
+    ensure_environment(("run", "check") if checking else ("run",))
+    database = Database()
+    try:
+        database.start()
+        return _verb(verb, asked, rest, database.url)
+    finally:
+        database.stop()
+
+
+def _verb(verb: str, asked: argparse.Namespace, rest: list[str], url: str) -> int:
+    if verb == "start":
+        return _start(asked, url)
+    if verb == "test":
+        return run_checks(settings_for(url, MANTELLO_MODE="test"), rest)
+    if verb == "bench":
+        return manage(settings_for(url, MANTELLO_MODE="test"), "bench", *rest)
+    if verb == "shots":
+        return manage(settings_for(url, MANTELLO_MODE="test"), "shots")
+    return manage(settings_for(url), *rest)
+
+
+def _start(asked: argparse.Namespace, url: str) -> int:
+    host = "127.0.0.1" if asked.host == "localhost" else asked.host
+    demo = _is_loopback(host)
+    hosts = "127.0.0.1,localhost,[::1]" if demo else "*"
+    environment = settings_for(
+        url, MANTELLO_MODE="local", MANTELLO_DEMO="yes" if demo else "no", MANTELLO_ALLOWED_HOSTS=hosts
+    )
+    manage(environment, "migrate", "--verbosity", "0", quiet=True)
+    manage(environment, "collectstatic", "--noinput", "--verbosity", "0", quiet=True)
+    manage(environment, "demo", *(["--reset"] if asked.reset_demo else []), quiet=True)
+    if demo:
+        say("visitors on this machine are signed in to the demo account")
+    else:
+        say("served beyond this machine: sign-in is needed, the demo account is not opened")
+    STATE.mkdir(exist_ok=True)
+    return serve(environment, host, asked.port)
+
+
+def _is_loopback(host: str) -> bool:
+    try:
+        return ipaddress.ip_address(host).is_loopback
+    except ValueError:
+        return False

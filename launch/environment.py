@@ -1,0 +1,41 @@
+"""The virtual environment, made from the pinned locks with hashes."""
+
+import hashlib
+import importlib.util
+import shutil
+import sys
+
+from .packages import ensure_packages
+from .step import ROOT, STATE, SetupError, run, say
+
+VENV = STATE / "venv"
+PYTHON = VENV / "bin" / "python"
+
+
+def ensure_environment(locks: tuple[str, ...]) -> None:
+    """Make the environment hold what the locks name; nothing is done when it does already.
+
+    Raises: SetupError if Python is too old or an install fails.
+    """
+    if sys.version_info < (3, 11):
+        raise SetupError(f"Python is {sys.version.split()[0]}; 3.11 or newer is needed.", "install python3.11 and run again")
+    if not PYTHON.exists():
+        if importlib.util.find_spec("ensurepip") is None:
+            ensure_packages({f"python{sys.version_info[0]}.{sys.version_info[1]}-venv": "virtual environment"})
+        say("making the virtual environment")
+        shutil.rmtree(VENV, ignore_errors=True)
+        STATE.mkdir(exist_ok=True)
+        run([sys.executable, "-m", "venv", str(VENV)], "Making the virtual environment", "sudo apt-get install python3-venv")
+    for lock in locks:
+        path = ROOT / "requirements" / f"{lock}.lock"
+        digest = hashlib.sha256(path.read_bytes()).hexdigest()
+        stamp = VENV / f"{lock}.stamp"
+        if stamp.exists() and stamp.read_text() == digest:
+            continue
+        say(f"installing Python packages ({lock})")
+        run(
+            [str(PYTHON), "-m", "pip", "install", "--quiet", "--disable-pip-version-check", "--require-hashes", "-r", str(path)],
+            "Installing Python packages",
+            "check the network, then run the command again",
+        )
+        stamp.write_text(digest)

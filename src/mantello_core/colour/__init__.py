@@ -1,0 +1,1 @@
+"""Light and paint film: reflectance bands, colour spaces, colour difference, film optics, pigments."""

@@ -1,0 +1,94 @@
+"""Colour spaces: CIELAB, its polar form, and sRGB as written in hex."""
+
+import math
+import re
+from typing import NamedTuple
+
+import numpy as np
+
+from ..errors import OutOfRange, Unreadable
+from .reflectance import WHITE
+
+_TO_LINEAR = np.array(
+    [[3.2404542, -1.5371385, -0.4985314], [-0.9692660, 1.8760108, 0.0415560], [0.0556434, -0.2040259, 1.0572252]]
+)
+_FROM_LINEAR = np.linalg.inv(_TO_LINEAR)
+_HEX = re.compile(r"#?([0-9a-fA-F]{6})")
+_KNEE, _SLOPE = 216 / 24389, 24389 / 27
+
+
+class Lab(NamedTuple):
+    """CIELAB under D65, 2° observer: lightness 0 to 100, a* and b* unbounded."""
+
+    lightness: float
+    a: float
+    b: float
+
+    @property
+    def chroma(self) -> float:
+        """Distance from neutral."""
+        return math.hypot(self.a, self.b)
+
+    @property
+    def hue(self) -> float:
+        """Hue angle, degrees, 0 to 360."""
+        return math.degrees(math.atan2(self.b, self.a)) % 360
+
+
+def lab_of(xyz) -> Lab:
+    """CIELAB of one XYZ (Y of white = 1).
+
+    Source: CIE 15:2004, with the exact fractions 216/24389 and 24389/27.
+
+    >>> lab_of(WHITE)
+    Lab(lightness=100.0, a=0.0, b=0.0)
+    """
+    f = []
+    for value, white in zip(xyz, WHITE, strict=True):
+        r = float(value) / float(white)
+        f.append(math.cbrt(r) if r > _KNEE else (_SLOPE * r + 16) / 116)
+    return Lab(116 * f[1] - 16, 500 * (f[0] - f[1]), 200 * (f[1] - f[2]))
+
+
+def xyz_of_lab(lab: Lab) -> np.ndarray:
+    """XYZ of a CIELAB colour; the inverse of ``lab_of``."""
+    middle = (lab[0] + 16) / 116
+    f = np.array([middle + lab[1] / 500, middle, middle - lab[2] / 200])
+    return np.where(f > 6 / 29, f**3, (116 * f - 16) / _SLOPE) * WHITE
+
+
+def hex_of(lab: Lab) -> str:
+    """The nearest sRGB colour, as '#rrggbb'; colours outside the screen's range are clipped."""
+    linear = np.clip(_TO_LINEAR @ xyz_of_lab(lab), 0, 1)
+    coded = np.where(linear <= 0.0031308, 12.92 * linear, 1.055 * linear ** (1 / 2.4) - 0.055)
+    return "#" + "".join(f"{round(float(value) * 255):02x}" for value in coded)
+
+
+def on_screen(lab: Lab) -> bool:
+    """Whether an sRGB screen can show the colour."""
+    linear = _TO_LINEAR @ xyz_of_lab(lab)
+    return bool((linear > -2e-3).all() and (linear < 1.002).all())
+
+
+def lab_of_hex(text: str) -> Lab:
+    """CIELAB of '#rrggbb' (sRGB).
+
+    Raises: Unreadable if the text is not six hex digits.
+    """
+    found = _HEX.fullmatch(text.strip())
+    if not found:
+        raise Unreadable(f"'{text}' is not a colour; write six hex digits, such as #1f5c4f.")
+    coded = np.array([int(found[1][i : i + 2], 16) for i in (0, 2, 4)]) / 255
+    linear = np.where(coded <= 0.04045, coded / 12.92, ((coded + 0.055) / 1.055) ** 2.4)
+    return lab_of(_FROM_LINEAR @ linear)
+
+
+def mean_lab(colours: list[Lab], weights: list[float]) -> Lab:
+    """The colour of a patch too small to resolve: the area-weighted mean in linear light.
+
+    Raises: OutOfRange if the weights are negative or sum to nothing.
+    """
+    total = sum(weights)
+    if total <= 0 or min(weights) < 0:
+        raise OutOfRange(f"The shares are {weights}; they must be positive.")
+    return lab_of(sum(weight / total * xyz_of_lab(colour) for colour, weight in zip(colours, weights, strict=True)))

@@ -1,0 +1,27 @@
+"""The plates the product ships, by figure type."""
+
+import json
+from functools import cache
+from importlib.resources import files
+
+from ..errors import UnknownName
+from .plate import Plate, plate_from
+
+_FOLDER = files(__package__) / "data" / "plates"
+
+
+@cache
+def plate_types() -> tuple[str, ...]:
+    """Ids of the figure types there are plates for, in alphabetical order."""
+    return tuple(sorted(entry.name.removesuffix(".json") for entry in _FOLDER.iterdir() if entry.name.endswith(".json")))
+
+
+@cache
+def plate(type_id: str) -> Plate:
+    """The plate of a figure type.
+
+    Raises: UnknownName, with near names, if there is none.
+    """
+    if type_id not in plate_types():
+        raise UnknownName("figure type", type_id, plate_types())
+    return plate_from(json.loads((_FOLDER / f"{type_id}.json").read_text(encoding="utf-8")))

@@ -1,0 +1,113 @@
+"""A figure type: a list of parts on a body."""
+
+from dataclasses import dataclass, field
+
+#: where the foot of a planted weapon stands
+GROUND = 5.0
+
+
+@dataclass(frozen=True)
+class Use:
+    """One part in its place."""
+
+    part: str
+    #: left or right, for limbs
+    side: str = ""
+    #: another anchor than the part's own
+    at: str = ""
+    dx: float = 0.0
+    dy: float = 0.0
+    #: degrees about the attach point
+    turn: float = 0.0
+    opts: dict = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Figure:
+    """A figure type, to be assembled into a plate."""
+
+    id: str
+    title: str
+    uses: tuple[Use, ...]
+    body: str = "standard"
+    views: tuple[str, ...] = ("front", "back")
+    kind: str = "figure"
+
+
+def _body(hip, neck, half, legs=(1, 1), torso=(1, 1)):
+    """A skeleton from the heights of hip and neck and half the shoulder width."""
+    shoulder, back, side = neck + 14, neck + 40, 40 * torso[0]
+    anchors = {
+        "ground": (0, 0), "hip": (0, hip), "waist": (0, neck + 76), "chest": (0, back), "neck": (0, neck),
+        "back": (0, back), "shoulder.left": (half, shoulder), "shoulder.right": (-half, shoulder),
+        "hip.left": (side, neck + 90), "hip.right": (-side, neck + 90),
+    }  # fmt: skip
+    return {"anchors": anchors, "legs": legs, "torso": torso}
+
+
+#: Parts are drawn for 'standard'. Legs scale about the hip, torso parts about the neck; heads, arms
+#: and weapons never scale, they only move.
+BODIES = {
+    "standard": _body(-150, -240, 46),
+    "stout": _body(-124, -214, 52, legs=(1.12, 124 / 150), torso=(1.13, 1)),
+    "tall": _body(-170, -260, 45, legs=(0.98, 170 / 150), torso=(0.98, 1)),
+    "vehicle": {"anchors": {"ground": (0, 0)}, "legs": (1, 1), "torso": (1, 1)},
+}
+#: slots that follow the torso's scale when they hang on neck, back or hip
+WORN = ("torso", "cloak", "gear")
+
+
+def _limb(part, side, **opts):
+    return Use(part, side=side, opts=opts)
+
+
+FIGURES = (
+    Figure("fusilier", "Tidewall fusilier", (
+        Use("base.round25"), Use("legs.gaiters"), Use("torso.longcoat"), Use("gear.crossbelts"), Use("gear.pack"),
+        Use("head.keelcap"), _limb("arm.relaxed", "left"), _limb("arm.grip", "right"),
+        Use("weapon.springlock", at="hand.right"),
+    )),
+    Figure("sergeant", "Tidewall sergeant", (
+        Use("base.round25"), Use("legs.gaiters"), Use("torso.longcoat"), Use("gear.sash"), Use("gear.swordscabbard"),
+        Use("head.keelcap"), _limb("arm.relaxed", "left"), _limb("arm.grip", "right"),
+        Use("weapon.boathook", at="hand.right"),
+    )),
+    Figure("ranger", "Saltmarsh ranger", (
+        Use("base.round25"), Use("legs.waders"), Use("torso.jerkin"), Use("cloak.marsh"), Use("head.hood"),
+        _limb("arm.bracer", "left"), _limb("arm.bracer", "right"), Use("weapon.boathook", at="hand.right"),
+        Use("gear.lantern", at="hand.left"), Use("gear.slunggun", turn=-27, dx=-8, dy=8),
+    )),
+    Figure("warden", "Saltmarsh warden", (
+        Use("base.round25"), Use("legs.waders"), Use("torso.jerkin"), Use("cloak.marsh"), Use("head.widehat"),
+        Use("gear.sash"), _limb("arm.relaxed", "left", hand="leather"), _limb("arm.bracer", "right"),
+        Use("weapon.springlock", at="hand.right"),
+    )),
+    Figure("knight", "House knight", (
+        Use("base.paved25"), Use("legs.plate"), Use("torso.surcoat"), Use("gear.swordscabbard"), Use("head.tidehelm"),
+        _limb("arm.plate", "left"), _limb("arm.plate.raised", "right"), Use("weapon.sword", at="hand.right"),
+        Use("shield.tide", at="shield.left"),
+    )),
+    Figure("bearer", "Standard bearer", (
+        Use("base.paved25"), Use("legs.jackboots"), Use("torso.longcoat", opts={"wings": False}), Use("gear.sash"),
+        Use("gear.gorget"), Use("gear.swordscabbard"), Use("gear.hilt"), Use("head.widehat"),
+        _limb("arm.relaxed", "left", hand="leather"), _limb("arm.grip", "right", hand="leather"),
+        Use("flag.gonfalon", at="hand.right"),
+    )),
+    Figure("captain", "House captain", (
+        Use("base.round25"), Use("legs.jackboots"), Use("torso.longcoat"), Use("gear.sash"), Use("gear.gorget"),
+        Use("gear.swordscabbard"), Use("head.tidehelm"), _limb("arm.plate", "left"),
+        _limb("arm.plate.raised", "right"), Use("weapon.sword", at="hand.right"), Use("shield.tide", at="shield.left"),
+    )),
+    Figure("sluicer", "Stout sluice guard", (
+        Use("base.paved25"), Use("legs.waders"), Use("torso.jerkin"), Use("gear.pack"),
+        Use("head.keelcap", opts={"plume": False}), _limb("arm.bracer", "left"), _limb("arm.bracer", "right"),
+        Use("weapon.boathook", at="hand.right"), Use("gear.lantern", at="hand.left"),
+    ), body="stout"),
+    Figure("gunner", "Quay gunner", (
+        Use("base.paved25"), Use("legs.jackboots"), Use("torso.jerkin"), Use("gear.sash"), Use("head.widehat"),
+        _limb("arm.relaxed", "left"), _limb("arm.grip", "right"), Use("weapon.springlock", at="hand.right"),
+    )),
+    Figure("puntcar", "Punt-car", (
+        Use("punt.wheels"), Use("punt.hull"), Use("punt.casemate"), Use("punt.mainspring"),
+    ), body="vehicle", views=("left", "top"), kind="vehicle"),
+)  # fmt: skip

@@ -1,0 +1,83 @@
+"""Outlines as polygons. All geometry is snapped to a grid of 0.01 units (0.001 mm)."""
+
+import shapely
+from shapely import set_precision
+from shapely.geometry import Polygon
+from shapely.ops import unary_union
+
+from . import outline
+
+GRID = 0.01
+
+
+def polygon_of(cmds, steps=9):
+    """The polygon of an outline: sub-paths united, rings closed by a small 'z' cut out."""
+    solid, holes = [], []
+    for ring, hole in outline.to_rings(cmds, steps):
+        shape = Polygon(ring)
+        if not shape.is_valid:
+            shape = shape.buffer(0)
+        if not shape.is_empty:
+            (holes if hole else solid).append(shape)
+    shape = unary_union(solid)
+    if holes:
+        shape = shape.difference(unary_union(holes))
+    return set_precision(shape, GRID)
+
+
+def only_area(shape):
+    """The polygons of a shape: differences leave stray points and lines behind."""
+    if shape.is_empty or shape.geom_type in ("Polygon", "MultiPolygon"):
+        return shape
+    pieces = getattr(shape, "geoms", [])
+    return unary_union([piece for piece in pieces if piece.geom_type in ("Polygon", "MultiPolygon")])
+
+
+def pieces_of(shape):
+    """The polygons a shape is made of, one by one."""
+    return list(shape.geoms) if hasattr(shape, "geoms") else [shape]
+
+
+def difference(a, b):
+    """What of ``a`` is not in ``b``, snapped."""
+    return only_area(shapely.difference(a, b, grid_size=GRID))
+
+
+def overlap(a, b):
+    """What ``a`` and ``b`` share, snapped."""
+    return only_area(shapely.intersection(a, b, grid_size=GRID))
+
+
+def merged(cmds, cut=None, clip=None):
+    """Commands of the united sub-paths, less ``cut``, inside ``clip``; so no inner seam is drawn."""
+    shape = polygon_of(cmds, 18)
+    if clip:
+        shape = only_area(shape.intersection(polygon_of(clip, 18)))
+    if cut:
+        shape = shape.difference(polygon_of(cut, 18))
+    out = []
+    for piece in pieces_of(shape):
+        piece = shapely.geometry.polygon.orient(piece.simplify(0.04))
+        for index, ring in enumerate([piece.exterior, *piece.interiors]):
+            points = list(ring.coords)[:-1]
+            out.append(("M", points[0]))
+            out += [("L", point) for point in points[1:]]
+            out.append(("z",) if index else ("Z",))
+    return out
+
+
+def path_of(shape, tolerance=0.12):
+    """SVG path data of a polygon; holes wind the other way."""
+    if shape.is_empty:
+        return ""
+    shape = shape.simplify(tolerance) if tolerance else shape
+    out = []
+    for piece in pieces_of(shape):
+        if piece.geom_type != "Polygon" or piece.is_empty:
+            continue
+        piece = shapely.geometry.polygon.orient(piece)
+        for ring in [piece.exterior, *piece.interiors]:
+            points = list(ring.coords)[:-1]
+            written = " ".join(f"{outline.number(x)},{outline.number(y)}" for x, y in points)
+            out.append(f"M{written}Z")
+    return "".join(out)

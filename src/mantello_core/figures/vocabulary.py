@@ -1,0 +1,83 @@
+"""Area names: which heads exist, how a name is checked, grouped and said in plain words."""
+
+SIDES = ("left", "right")
+#: first step -> allowed second steps ('*' = a side)
+TREE = {
+    "head": {"face", "ears", "eyes", "hair", "moustache", "beard", "hat", "hood", "helm", "mail", "scarf", "queue"},
+    "torso": {"coat", "vest", "stock", "shirt", "tunic", "jerkin", "surcoat", "mail", "plate"},
+    "arm": {"*"},
+    "hand": {"*"},
+    "leg": {"*"},
+    "cloak": {"body", "lining", "trim", "mantle", "clasp"},
+    "gear": {
+        "strap", "box", "scabbard", "pack", "blanket", "belt", "pouch", "knife", "lantern", "sash", "gorget", "drum",
+    },
+    "weapon": {
+        "stock", "barrel", "butt", "bands", "lock", "guard", "sling", "bayonet", "pole", "head", "pennon", "blade",
+        "sword",
+    },
+    "shield": {"rim", "face", "charge", "rivets", "back", "strap", "boss"},
+    "flag": {"field", "border", "chief", "device", "fringe", "pole", "crossbar", "rings", "cord", "tassel", "finial"},
+    "base": {"rim", "ground", "pool", "stone", "tuft", "slab", "ring", "weed"},
+    "vehicle": {
+        "hull", "deck", "prow", "fender", "oar", "bitts", "gun", "casemate", "cupola", "hatch", "poles", "spring",
+        "lantern", "stowage", "undercarriage", "wheel", "strut", "guard",
+    },
+}  # fmt: skip
+#: heads of names in the order of the mapping table, and the group each belongs to
+GROUPS = {
+    "head": "Head", "torso": "Torso", "arm": "Arms", "hand": "Arms", "leg": "Legs", "cloak": "Cloak", "gear": "Gear",
+    "weapon": "Weapon", "shield": "Shield", "flag": "Flag", "vehicle": "Vehicle", "base": "Base",
+}  # fmt: skip
+#: heads that stay in the spoken name when one step follows, since the step alone would mislead
+_KEEPS_HEAD = {"weapon", "shield", "flag", "base", "cloak"}
+_SPOKEN_STEPS = {
+    "q1": "first quarter", "q2": "second quarter", "q3": "third quarter", "q4": "fourth quarter",
+    "mid": "middle", "cross": "cross", "wings": "wings",
+}  # fmt: skip
+
+
+def fault(name: str) -> str | None:
+    """Why a name is not allowed, or None."""
+    steps = name.split(".")
+    if not all(step and step.replace("_", "").isalnum() and step == step.lower() for step in steps):
+        return "steps must be lower-case letters and digits"
+    if steps[0] not in TREE:
+        return f"unknown first step '{steps[0]}'"
+    if len(steps) == 1:
+        return "needs at least two steps"
+    allowed = TREE[steps[0]]
+    if "*" in allowed:
+        return None if steps[1] in SIDES else f"second step of {steps[0]} must be left or right"
+    return None if steps[1] in allowed else f"unknown second step '{steps[1]}' of {steps[0]}"
+
+
+def sideless(name: str) -> str:
+    """The name with its side replaced by '*', so that left and right share a row.
+
+    >>> sideless("arm.left.cuff")
+    'arm.*.cuff'
+    """
+    return ".".join("*" if step in SIDES else step for step in name.split("."))
+
+
+def group_of(name: str) -> str:
+    """The group a name belongs to in tables, such as 'Head' or 'Arms'."""
+    return GROUPS.get(name.split(".")[0], "Other")
+
+
+def spoken(name: str) -> str:
+    """The name in plain words.
+
+    >>> spoken("arm.left.cuff.buttons"), spoken("torso.coat.lapel.right"), spoken("base.rim"), spoken("arm.*.cuff")
+    ('Left cuff buttons', 'Right lapel', 'Base rim', 'Cuff')
+    """
+    steps = name.split(".")
+    side = next((step for step in steps if step in SIDES), "")
+    said = [step for step in steps if step not in SIDES and step != "*"]
+    if len(said) > 2 and said[0] == "torso" and said[1] == "coat":
+        said = ["coat", *said[2:]] if said[-1] in ("body", "buttons") else said[2:]
+    elif len(said) > 1 and not (len(said) == 2 and said[0] in _KEEPS_HEAD):
+        said = said[1:]
+    words = " ".join(_SPOKEN_STEPS.get(step, step.replace("_", " ")) for step in said)
+    return (f"{side} {words}" if side else words).capitalize()

@@ -1,0 +1,1 @@
+"""Reading and writing: the only package that knows file formats."""

@@ -1,0 +1,243 @@
+"""The design as an open JSON document: army, scheme and evenings; what is written reads back identical."""
+
+import json
+
+from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
+from ..paints.range import paint
+from ..recipes.step import Mix, Recipe, Step, checked
+from ..schemes.army import MOST_FIGURES, TIERS, Army, Node, Rank
+from ..schemes.muster import checked_rank
+from ..schemes.rule import Column, Distinction, Filter, Rule
+from ..schemes.scheme import Design, Evenings, Role, Scheme
+from ..schemes.selector import checked_selector
+from .validation import check
+
+FORMAT, VERSION = "mantello-design", 1
+#: the largest document that is read, bytes
+MOST_BYTES = 4_000_000
+
+
+def write_design(design: Design) -> dict:
+    """The document, JSON-ready; see docs/formats/design.md."""
+    army, scheme, evenings = design.army, design.scheme, design.evenings
+    return {
+        "format": FORMAT,
+        "version": VERSION,
+        "army": {"levels": list(army.levels), "root": _node(army.root)},
+        "scheme": {
+            "name": scheme.name,
+            "undercoat": scheme.undercoat,
+            "roles": [_role(role) for role in scheme.roles],
+            "rules": [_rule(rule) for rule in scheme.rules],
+            "tables": [_table(table) for table in scheme.tables],
+        },
+        "evenings": {
+            "pattern": [list(evening) for evening in evenings.pattern],
+            "attention": evenings.attention,
+            "stick": evenings.stick,
+        },
+    }
+
+
+def design_bytes(design: Design) -> bytes:
+    """The document as UTF-8 text, the same bytes for the same design."""
+    return (json.dumps(write_design(design), indent=1, ensure_ascii=False) + "\n").encode()
+
+
+def read_design_bytes(data: bytes) -> Design:
+    """A design from a file's bytes.
+
+    Raises: Unreadable if it is no such document, OutOfRange if it is too large.
+    """
+    if len(data) > MOST_BYTES:
+        raise OutOfRange(f"The file has {len(data)} bytes; allowed is up to {MOST_BYTES}.", "file")
+    try:
+        document = json.loads(data.decode("utf-8-sig"))
+    except UnicodeDecodeError as error:
+        raise Unreadable(f"The file is not UTF-8 text: byte {error.start} is not allowed.", "file") from error
+    except json.JSONDecodeError as error:
+        place = f"line {error.lineno}, column {error.colno}"
+        raise Unreadable(f"The file is not JSON: {error.msg} at {place}.", place) from error
+    except RecursionError as error:
+        raise Unreadable("The file is nested too deeply to be a design.", "file") from error
+    return read_design(document)
+
+
+def read_design(document: object) -> Design:
+    """A design from a parsed document.
+
+    Raises: Unreadable with a JSON pointer if it does not follow the schema; UnknownName, OutOfRange or
+    Contradiction if it names what does not exist or says one thing twice.
+    """
+    check(document, "design")
+    army_part, scheme_part = document["army"], document["scheme"]
+    army = Army(_read_node(army_part["root"], "/army/root", 0), tuple(army_part["levels"]))
+    _unique([node.id for node in army.root.walk()], "/army/root", "formation or unit")
+    if army.root.kind != "army":
+        raise Contradiction(f"The outermost node is of kind '{army.root.kind}'; it must be 'army'.", "/army/root/kind")
+    if army.figures > MOST_FIGURES:
+        raise OutOfRange(f"The army has {army.figures} figures; allowed is up to {MOST_FIGURES}.", "/army/root")
+    scheme = Scheme(
+        name=scheme_part["name"],
+        roles=tuple(_read_role(role, f"/scheme/roles/{index}") for index, role in enumerate(scheme_part["roles"])),
+        rules=tuple(_read_rule(rule) for rule in scheme_part["rules"]),
+        tables=tuple(_read_table(table) for table in scheme_part["tables"]),
+        undercoat=scheme_part["undercoat"],
+    )
+    _check_references(army, scheme)
+    evenings = document.get("evenings", {})
+    return Design(army, scheme, _read_evenings(evenings))
+
+
+def read_step(data: dict, where: str) -> Step:
+    """A recipe step from its mapping; refuses what ``recipes.step.checked`` refuses."""
+    mix = data["mix"]
+    parts = tuple((part["paint"], float(part["parts"])) for part in mix["parts"])
+    read = Mix(parts, mix.get("diluent", "neat"), float(mix.get("diluent_parts", 0)))
+    return checked(Step(data["id"], data["kind"], read, data.get("coats"), data.get("where", "")), where)
+
+
+def write_step(step: Step) -> dict:
+    """A recipe step, JSON-ready."""
+    return {
+        "id": step.id,
+        "kind": step.kind,
+        "mix": {
+            "parts": [{"paint": paint_id, "parts": parts} for paint_id, parts in step.mix.parts],
+            "diluent": step.mix.diluent,
+            "diluent_parts": step.mix.diluent_parts,
+        },
+        "coats": step.coats,
+        "where": step.where,
+    }
+
+
+def _node(node: Node) -> dict:
+    written = {"id": node.id, "kind": node.kind, "name": node.name}
+    if node.tags:
+        written["tags"] = list(node.tags)
+    if node.is_unit:
+        written["ranks"] = [
+            {"name": rank.name, "type": rank.type, "figures": rank.figures, "tier": rank.tier} for rank in node.ranks
+        ]
+    else:
+        written["children"] = [_node(child) for child in node.children]
+    return written
+
+
+def _role(role: Role) -> dict:
+    recipes = {tier: [write_step(step) for step in recipe.steps] for tier, recipe in role.recipes}
+    return {"id": role.id, "name": role.name, "recipes": recipes}
+
+
+def _rule(rule: Rule) -> dict:
+    written = {"id": rule.id, "scope": rule.scope, "select": list(rule.select), "role": rule.role}
+    given = {
+        "type": rule.filter.type, "rank": rule.filter.rank, "tag": rule.filter.tag,
+        "ordinals": list(rule.filter.ordinals), "every": rule.filter.every,
+    }  # fmt: skip
+    filters = {name: value for name, value in given.items() if value}
+    if rule.filter.every:
+        filters["first"] = rule.filter.first
+    if filters:
+        written["filter"] = filters
+    if rule.binding:
+        written["binding"] = True
+    if not rule.on:
+        written["on"] = False
+    return written
+
+
+def _table(table: Distinction) -> dict:
+    return {
+        "id": table.id,
+        "name": table.name,
+        "key": table.key,
+        "columns": [{"id": one.id, "name": one.name, "select": list(one.select)} for one in table.columns],
+        "cells": [{"row": row, "column": column, "role": role} for row, column, role in table.cells],
+    }
+
+
+def _read_node(data: dict, where: str, depth: int) -> Node:
+    if depth > 12:
+        raise OutOfRange("The tree is more than 12 levels deep.", where)
+    ranks = []
+    for index, rank in enumerate(data.get("ranks", ())):
+        try:
+            ranks.append(checked_rank(Rank(rank["name"], rank["type"], rank["figures"], rank.get("tier", "rank"))))
+        except MantelloError as error:
+            error.where = f"{where}/ranks/{index}/{error.where}"
+            raise
+    _unique([rank.name for rank in ranks], f"{where}/ranks", "rank")
+    is_unit = data["kind"] == "unit"
+    if is_unit != ("ranks" in data) or is_unit == ("children" in data):
+        raise Contradiction(f"'{data['name']}': a unit has ranks and no children, a formation has children and no ranks.", where)
+    children = tuple(
+        _read_node(child, f"{where}/children/{index}", depth + 1) for index, child in enumerate(data.get("children", ()))
+    )
+    return Node(data["id"], data["kind"], data["name"], children, tuple(ranks), tuple(data.get("tags", ())))
+
+
+def _read_role(data: dict, where: str) -> Role:
+    recipes = []
+    for tier in TIERS:
+        if tier in data["recipes"]:
+            steps = data["recipes"][tier]
+            read = tuple(read_step(step, f"{where}/recipes/{tier}/{index}") for index, step in enumerate(steps))
+            _unique([step.id for step in read], f"{where}/recipes/{tier}", "step")
+            recipes.append((tier, Recipe(read)))
+    return Role(data["id"], data["name"], tuple(recipes))
+
+
+def _read_rule(data: dict) -> Rule:
+    given = data.get("filter", {})
+    filter_ = Filter(
+        given.get("type", ""), given.get("rank", ""), given.get("tag", ""), tuple(given.get("ordinals", ())),
+        given.get("every", 0), given.get("first", 1),
+    )  # fmt: skip
+    select = tuple(data["select"])
+    return Rule(data["id"], data["scope"], select, data["role"], filter_, data.get("binding", False), data.get("on", True))
+
+
+def _read_table(data: dict) -> Distinction:
+    columns = tuple(Column(one["id"], one["name"], tuple(one["select"])) for one in data["columns"])
+    cells = tuple((cell["row"], cell["column"], cell["role"]) for cell in data["cells"])
+    return Distinction(data["id"], data["name"], data["key"], columns, cells)
+
+
+def _read_evenings(data: dict) -> Evenings:
+    usual = Evenings()
+    pattern = tuple(tuple(evening) for evening in data.get("pattern", usual.pattern))
+    return Evenings(pattern, data.get("attention", usual.attention), data.get("stick", usual.stick))
+
+
+def _check_references(army: Army, scheme: Scheme) -> None:
+    if paint(scheme.undercoat, "/scheme/undercoat").kind != "spray":
+        raise OutOfRange(f"'{scheme.undercoat}' is no undercoat; an undercoat is a spray.", "/scheme/undercoat")
+    _unique([role.id for role in scheme.roles], "/scheme/roles", "role")
+    _unique([rule.id for rule in scheme.rules], "/scheme/rules", "rule")
+    _unique([table.id for table in scheme.tables], "/scheme/tables", "table")
+    for index, rule in enumerate(scheme.rules):
+        where = f"/scheme/rules/{index}"
+        army.node(rule.scope, f"{where}/scope")
+        if rule.role:
+            scheme.role(rule.role, f"{where}/role")
+        for selector in rule.select:
+            checked_selector(selector, f"{where}/select")
+    for index, table in enumerate(scheme.tables):
+        where = f"/scheme/tables/{index}"
+        _unique([column.id for column in table.columns], f"{where}/columns", "column")
+        for column in table.columns:
+            for selector in column.select:
+                checked_selector(selector, f"{where}/columns")
+        for at, (row, _, role) in enumerate(table.cells):
+            if table.key != "rank":
+                army.node(row, f"{where}/cells/{at}/row")
+            if role:
+                scheme.role(role, f"{where}/cells/{at}/role")
+
+
+def _unique(ids: list[str], where: str, what: str) -> None:
+    twice = next((one for index, one in enumerate(ids) if one in ids[:index]), None)
+    if twice is not None:
+        raise Contradiction(f"There are two {what}s called '{twice}'; each needs its own.", where)

@@ -1,0 +1,96 @@
+"""A plate as SVG: layered paths, neutral overlay on top; colours come in from outside."""
+
+from collections.abc import Callable
+from functools import lru_cache
+from xml.sax.saxutils import escape, quoteattr
+
+from ..figures.plate import Plate, View
+
+INK = "#17141c"
+#: line weights in drawing units, by how large the figure is shown
+DETAIL = {
+    "large": {"seam": 1.15, "outline": 3.4, "opacity": 0.78},
+    "small": {"seam": 1.5, "outline": 5.0, "opacity": 0.7},
+    "tiny": {"seam": 0.0, "outline": 8.0, "opacity": 0.0},
+}
+_PATTERNS = {
+    "mail": (5, 4.4, "M0,1.6Q1.25,3.6 2.5,1.6Q3.75,3.6 5,1.6M-1.25,3.8Q0,5.8 1.25,3.8Q2.5,5.8 3.75,3.8Q5,5.8 6.25,3.8", 0.38, 0.8),
+    "fur": (9, 9, "M2,1L1.2,4.6M6.4,2.6L5.8,6M3.6,5.6L3,9M8.2,6.4L7.4,9.6", 0.3, 0.9),
+    "wood": (40, 11, "M0,3Q10,2 20,3T40,3M6,8Q16,9 26,8", 0.16, 0.8),
+    "turf": (22, 9, "M3,3h3M12,6h4M18,2h2M7,7h2", 0.22, 1.1),
+}
+_TINT = {"lite": "#fff", "dark": "#000", "ink": INK}
+
+
+def plate_svg(
+    plate: Plate, view_name: str, fill_of: Callable[[str], str], *, detail: str = "large", label: str = "", prefix: str = ""
+) -> str:
+    """One view of a plate as an SVG document of its own, the same text for the same colours.
+
+    fill_of: area name to '#rrggbb'. prefix: put before ids, for drawings set inline in one page.
+    """
+    view = plate.view(view_name)
+    box = " ".join(f"{value:g}" for value in view.view_box)
+    return "".join(
+        [
+            f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img" aria-label={quoteattr(label or plate.title)}>',
+            f"<title>{escape(label or plate.title)}</title>",
+            plate_group(plate, view_name, fill_of, detail=detail, prefix=prefix or f"{plate.id}-{view.name}-"),
+            "</svg>",
+        ]
+    )
+
+
+def plate_group(
+    plate: Plate,
+    view_name: str,
+    fill_of: Callable[[str], str],
+    *,
+    detail: str = "large",
+    prefix: str = "",
+    said_of: Callable[[str], str] | None = None,
+) -> str:
+    """The drawing without its frame, in drawing units (0.1 mm), soles on y = 0.
+
+    said_of: attributes to add to every area's group, such as its role.
+    """
+    view, weight = plate.view(view_name), DETAIL[detail]
+    parts = [_patterns(view, prefix) if detail != "tiny" else ""]
+    parts.append(
+        f'<path class="silhouette" d="{view.silhouette}" fill="{INK}" stroke="{INK}" stroke-width="{weight["outline"]:g}"'
+        ' stroke-linejoin="round"/>'
+    )
+    parts.append(
+        f'<g class="areas" stroke="{INK}" stroke-opacity="{weight["opacity"]:g}" stroke-width="{weight["seam"]:g}" stroke-linejoin="round">'
+    )
+    for layer in view.layers:
+        more = said_of(layer.area) if said_of else ""
+        parts.append(f'<path data-area="{layer.area}"{more} fill="{fill_of(layer.area)}" d="{layer.d}"/>')
+    parts.append("</g>")
+    parts.append(_overlay(view, prefix, detail))
+    return "".join(parts)
+
+
+def _patterns(view: View, prefix: str) -> str:
+    drawn = []
+    for name, _ in view.textures:
+        if name in _PATTERNS:
+            width, height, d, opacity, stroke = _PATTERNS[name]
+            drawn.append(
+                f'<pattern id="{prefix}{name}" width="{width}" height="{height}" patternUnits="userSpaceOnUse"><path d="{d}"'
+                f' fill="none" stroke="#000" stroke-opacity="{opacity}" stroke-width="{stroke}"/></pattern>'
+            )
+    return f"<defs>{''.join(drawn)}</defs>" if drawn else ""
+
+
+@lru_cache(maxsize=256)
+def _overlay(view: View, prefix: str, detail: str) -> str:
+    parts = ['<g class="overlay" pointer-events="none" aria-hidden="true">']
+    if detail != "tiny":
+        parts += [f'<path fill="url(#{prefix}{name})" d="{d}"/>' for name, d in view.textures if name in _PATTERNS]
+    for shade in view.shades:
+        if detail == "tiny" and shade.name == "edge":
+            continue
+        parts.append(f'<path fill="{_TINT[shade.kind]}" fill-opacity="{shade.alpha:g}" d="{shade.d}"/>')
+    parts.append("</g>")
+    return "".join(parts)

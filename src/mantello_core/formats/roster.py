@@ -1,0 +1,135 @@
+"""Rosters as text: comma, semicolon or tab separated, with or without a header line.
+
+Nothing is dropped: a line that cannot be taken as it stands comes back with its doubts, each at its
+field, and what was written stays.
+"""
+
+import csv
+import io
+import re
+from dataclasses import dataclass
+from difflib import get_close_matches
+from itertools import zip_longest
+
+from ..errors import OutOfRange, Unreadable
+from ..figures.catalogue import plate, plate_types
+from ..schemes.army import MOST_FIGURES, Army
+from ..schemes.muster import Entry
+
+FIELDS = ("unit", "type", "rank", "figures", "formation")
+_SYNONYMS = {
+    "unit": {"unit", "squad", "name", "unit name", "section"},
+    "type": {"type", "unit type", "figure type", "model", "plate"},
+    "rank": {"rank", "role", "grade", "title"},
+    "figures": {"figures", "count", "number", "models", "qty", "quantity", "no", "figs"},
+    "formation": {"formation", "formation path", "path", "regiment", "company", "parent", "belongs to"},
+}
+#: the most text a roster may have, and the most lines
+MOST_CHARACTERS, MOST_LINES = 200_000, 2000
+#: ranks whose name suggests a leader's tier
+_LEADERS = {"captain", "sergeant", "warden", "officer", "ensign", "lieutenant", "colonel", "banneret", "bearer", "leader"}
+
+
+@dataclass(frozen=True)
+class RosterLine:
+    """One line as it came, field by field, and what is doubtful about it."""
+
+    number: int
+    values: dict[str, str]
+    #: field to what is wrong and what is allowed
+    doubts: dict[str, str]
+    #: what it means, if nothing is doubtful
+    entry: Entry | None
+
+
+def read_roster(text: str) -> list[RosterLine]:
+    """Every line of a roster, in order.
+
+    Raises: Unreadable if there is no line in it; OutOfRange if it is too long.
+    """
+    if len(text) > MOST_CHARACTERS:
+        raise OutOfRange(f"The roster has {len(text)} characters; allowed is up to {MOST_CHARACTERS}.", "roster")
+    text = text.lstrip("\ufeff").replace("\x00", "")
+    if not text.strip():
+        raise Unreadable("The roster is empty; write one line for each rank: unit, type, rank, figures, formation.", "roster")
+    rows = list(csv.reader(io.StringIO(text, newline=None), delimiter=_delimiter(text), skipinitialspace=True))
+    numbered = [(number, [cell.strip() for cell in row]) for number, row in enumerate(rows, 1) if any(map(str.strip, row))]
+    if len(numbered) > MOST_LINES:
+        raise OutOfRange(f"The roster has {len(numbered)} lines; allowed is up to {MOST_LINES}.", "roster")
+    columns = _header(numbered[0][1])
+    if columns:
+        numbered = numbered[1:]
+        if not numbered:
+            raise Unreadable("The roster has a header and no line below it.", "roster")
+    else:
+        columns = list(FIELDS)
+    return [read_line(number, _fields(row, columns)) for number, row in numbered]
+
+
+def read_line(number: int, values: dict[str, str]) -> RosterLine:
+    """One line from its fields; a missing rank becomes 'Figure', all else is asked back."""
+    extra = values.get("extra", "").strip()
+    values = {field: values.get(field, "").strip() for field in FIELDS}
+    doubts = {}
+    if extra:
+        doubts["formation"] = f"More was written than a roster has fields for: '{extra}'. It is left out if you go on."
+    if not values["unit"]:
+        doubts["unit"] = "No unit is named."
+    type_id = _type_of(values["type"])
+    if type_id is None:
+        near = get_close_matches(values["type"].lower(), plate_types(), n=2, cutoff=0.4)
+        said = f"'{values['type']}' is no figure type" if values["type"] else "No figure type is given"
+        doubts["type"] = f"{said}; {'did you mean ' + ' or '.join(near) + '?' if near else 'choose one of the plates.'}"
+    count = re.fullmatch(r"(?:x\s*)?(\d{1,6})(?:\s*x)?", values["figures"].lower())
+    if not count or not 1 <= int(count[1]) <= MOST_FIGURES:
+        said = f"'{values['figures']}' is no count" if values["figures"] else "No count is given"
+        doubts["figures"] = f"{said}; write a whole number from 1 to {MOST_FIGURES}."
+    for field in ("unit", "rank"):
+        if len(values[field]) > 80:
+            doubts[field] = f"The name has {len(values[field])} characters; allowed is up to 80."
+    path = tuple(step.strip() for step in re.split(r"[/>]", values["formation"]) if step.strip())
+    if doubts:
+        return RosterLine(number, values, doubts, None)
+    rank = values["rank"] or "Figure"
+    tier = "leader" if set(rank.lower().split()) & _LEADERS else "rank"
+    return RosterLine(number, values, {}, Entry(values["unit"], type_id, rank, int(count[1]), path, tier))
+
+
+def write_roster(army: Army) -> str:
+    """The army as a roster that reads back to the same tree."""
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow(FIELDS)
+    for unit in army.units:
+        path = " / ".join(army.nodes[node_id].name for node_id in army.paths[unit.id][1:-1])
+        for rank in unit.ranks:
+            writer.writerow([unit.name, rank.type, rank.name, rank.figures, path])
+    return out.getvalue()
+
+
+def _delimiter(text: str) -> str:
+    first = next(line for line in text.splitlines() if line.strip())
+    return max(("\t", ";", ","), key=first.count)
+
+
+def _header(row: list[str]) -> list[str] | None:
+    found = [next((f for f, words in _SYNONYMS.items() if cell.lower().strip("#. ") in words), "") for cell in row]
+    return found if sum(map(bool, found)) >= 2 else None
+
+
+def _fields(row: list[str], columns: list[str]) -> dict[str, str]:
+    values: dict[str, str] = {}
+    for field, cell in zip_longest(columns, row[: len(columns)], fillvalue=""):
+        field = field or "extra"
+        values[field] = f"{values[field]} / {cell}" if values.get(field) and cell else values.get(field) or cell
+    if beyond := " / ".join(filter(None, row[len(columns) :])):
+        values["extra"] = " / ".join(filter(None, (values.get("extra"), beyond)))
+    return values
+
+
+def _type_of(written: str) -> str | None:
+    wanted = written.strip().lower()
+    for type_id in plate_types():
+        if wanted in (type_id, plate(type_id).title.lower(), f"{type_id}s"):
+            return type_id
+    return None

@@ -1,0 +1,37 @@
+"""Checking parsed JSON against the shipped schemas; the first fault becomes a refusal with its place."""
+
+import json
+from functools import cache
+from importlib.resources import files
+
+from jsonschema import Draft202012Validator
+from jsonschema.exceptions import best_match
+from referencing import Registry, Resource
+
+from ..errors import Unreadable
+
+_NAMES = ("design", "resolve", "coats", "mix", "plan", "plates")
+
+
+@cache
+def schema(name: str) -> dict:
+    """The JSON Schema of that name."""
+    return json.loads((files(__package__) / "schemas" / f"{name}.schema.json").read_text(encoding="utf-8"))
+
+
+def check(document: object, name: str) -> None:
+    """Nothing, if the document follows the schema.
+
+    Raises: Unreadable naming the most telling fault, with a JSON pointer to it.
+    """
+    error = best_match(_validator(name).iter_errors(document))
+    if error is not None:
+        where = "/" + "/".join(str(step) for step in error.absolute_path)
+        message = error.message if len(error.message) < 240 else f"{error.message[:120]} ... {error.message[-110:]}"
+        raise Unreadable(f"{message} (at {where})", where)
+
+
+@cache
+def _validator(name: str) -> Draft202012Validator:
+    registry = Registry().with_resources((schema(one)["$id"], Resource.from_contents(schema(one))) for one in _NAMES)
+    return Draft202012Validator(schema(name), registry=registry)

@@ -1,0 +1,1 @@
+"""Paints: what a pot holds, and the ranges it comes in."""

@@ -1,0 +1,143 @@
+"""A paint: the optics of its dry film, and how much of a wet drop stays as film."""
+
+from dataclasses import dataclass, field
+from functools import cached_property
+
+import numpy as np
+
+from ..colour.film import opaque, over
+from ..colour.pigment import optics_of
+from ..colour.reflectance import BANDS, WAVELENGTHS, WEIGHTS, to_air, to_film, xyz_of
+from ..colour.spaces import Lab, lab_of
+from ..errors import OutOfRange
+
+#: dry film of one neat brushed coat of a standard paint, µm
+STANDARD_COAT = 12.0
+#: share of a standard wet paint that stays as dry film
+STANDARD_SOLIDS = 0.36
+#: internal reflectance of the black and the white card
+BLACK_CARD, WHITE_CARD = (np.full(BANDS, to_film(np.float64(seen))) for seen in (0.02, 0.88))
+#: contrast ratio of one neat coat at which each opacity class ends
+OPACITY_CLASSES = (
+    (0.25, "transparent"),
+    (0.55, "semi-transparent"),
+    (0.85, "semi-opaque"),
+    (0.97, "opaque"),
+    (9.9, "very opaque"),
+)
+#: what a paint is for; the order is the order on the shelf
+KINDS = ("acrylic", "metallic", "wash", "ink", "medium", "spray", "varnish", "enamel")
+
+
+@dataclass(frozen=True)
+class Flake:
+    """A metal's directional reflectance: short- and long-wave level with an edge between (nm)."""
+
+    low: float
+    high: float
+    edge: float
+    width: float
+    diffuse: float
+
+    @cached_property
+    def lobe(self) -> np.ndarray:
+        """Directional reflectance in the sixteen bands."""
+        return self.low + (self.high - self.low) / (1 + np.exp(-(WAVELENGTHS - self.edge) / self.width))
+
+
+@dataclass(frozen=True, eq=False)
+class Film:
+    """The optics of what is brushed on: a paint, or a mix of paints. Per µm of dry film."""
+
+    absorption: np.ndarray
+    scattering: np.ndarray
+    #: share of the wet volume that stays
+    solids: float
+    flake: Flake | None = None
+
+    @cached_property
+    def contrast(self) -> float:
+        """Contrast ratio of one neat coat: Y over black card by Y over white card."""
+        if self.flake:
+            return 0.95
+        dark, light = (
+            float((to_air(over(self.absorption, self.scattering, STANDARD_COAT, card)) @ WEIGHTS)[1])
+            for card in (BLACK_CARD, WHITE_CARD)
+        )
+        return dark / light
+
+    @property
+    def opacity(self) -> str:
+        """Opacity class by contrast ratio."""
+        return next(name for limit, name in OPACITY_CLASSES if self.contrast < limit)
+
+    @cached_property
+    def masstone(self) -> Lab:
+        """Colour of the opaque film (for a metal, its flake seen at a middling angle)."""
+        if self.flake:
+            seen = to_air(np.full(BANDS, self.flake.diffuse)) + 0.92 * 0.9 * self.flake.lobe
+            return lab_of(xyz_of(seen))
+        return lab_of(xyz_of(to_air(opaque(self.absorption, self.scattering))))
+
+    def thickness(self, dilution: float = 0.0) -> float:
+        """Dry µm of one brushed coat at ``dilution`` parts of water or clear medium to one of paint."""
+        return STANDARD_COAT * self.solids / STANDARD_SOLIDS / (1 + dilution)
+
+
+@dataclass(frozen=True)
+class Paint:
+    """A pot on the shelf."""
+
+    id: str
+    name: str
+    range: str
+    kind: str
+    #: pigment code to share of the dry film's volume
+    pigments: dict[str, float] = field(default_factory=dict)
+    solids: float = STANDARD_SOLIDS
+    #: factor on scattering: inks 0.4, washes 0.7
+    fineness: float = 1.0
+    flake: Flake | None = None
+    #: matt, satin, gloss or metallic
+    finish: str = "matt"
+    #: ml in the pot
+    volume: float = 17.0
+    #: aerosol can or airbrush bottle: needs a place where spraying is possible
+    sprayed: bool = False
+    #: hazard ids whose caution is shown where this is used
+    hazards: tuple[str, ...] = ()
+
+    @cached_property
+    def film(self) -> Film:
+        """The optics of its dry film."""
+        return Film(*optics_of(self.pigments, self.fineness), self.solids, self.flake)
+
+    @property
+    def swatch(self) -> Lab:
+        """The colour on its label: opaque, or as a film over white where it is transparent."""
+        if self.kind in ("wash", "ink", "enamel"):
+            seen = to_air(over(self.film.absorption, self.film.scattering, self.film.thickness(), WHITE_CARD))
+            return lab_of(xyz_of(seen))
+        return self.film.masstone
+
+
+def mixed(parts: list[tuple[Film, float]]) -> Film:
+    """The film of a mix.
+
+    parts: each film with its drops; weights are dry volumes, drops times solids.
+    A metal in the mix keeps its flake when it makes up more than half of the solids.
+    Raises: OutOfRange if there is nothing in it or a part is not positive.
+    Source: Duncan 1940, Proc. Phys. Soc. 52, 390: K and S add by volume.
+    """
+    if not parts or any(drops <= 0 for _, drops in parts):
+        raise OutOfRange(f"A mix needs positive parts; it has {[drops for _, drops in parts]}.")
+    weights = [drops * film.solids for film, drops in parts]
+    total = sum(weights)
+    share = [weight / total for weight in weights]
+    flake = next((film.flake for (film, _), part in zip(parts, share, strict=True) if film.flake and part > 0.5), None)
+    return Film(
+        sum(part * film.absorption for (film, _), part in zip(parts, share, strict=True)),
+        sum(part * film.scattering for (film, _), part in zip(parts, share, strict=True)),
+        total / sum(drops for _, drops in parts),
+        flake,
+    )

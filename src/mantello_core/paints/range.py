@@ -1,0 +1,55 @@
+"""The paint ranges that ship with the product. All of them are invented."""
+
+import tomllib
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+
+from ..errors import UnknownName
+from .paint import Flake, Paint
+
+_ORDER = ("fornace", "quay_and_lamb", "tern", "old_customs_house")
+
+
+@dataclass(frozen=True)
+class Range:
+    """A maker's range."""
+
+    id: str
+    name: str
+    note: str
+    paints: tuple[Paint, ...]
+
+
+@cache
+def ranges() -> tuple[Range, ...]:
+    """The four ranges, in shelf order."""
+    return tuple(_read(name) for name in _ORDER)
+
+
+@cache
+def paints() -> dict[str, Paint]:
+    """Every paint by id, in shelf order."""
+    return {paint.id: paint for shelf in ranges() for paint in shelf.paints}
+
+
+def paint(paint_id: str, where: str = "") -> Paint:
+    """The paint of that id.
+
+    Raises: UnknownName, with near ids, at ``where``.
+    """
+    if paint_id not in paints():
+        raise UnknownName("paint", paint_id, list(paints()), where)
+    return paints()[paint_id]
+
+
+def _read(name: str) -> Range:
+    data = tomllib.loads((files(__package__) / "data" / f"{name}.toml").read_text(encoding="utf-8"))
+    return Range(name, data["name"], data["note"], tuple(_paint(row, data) for row in data["paint"]))
+
+
+def _paint(row: dict, data: dict) -> Paint:
+    row = dict(data.get("usual", {}), **row)
+    row["flake"] = Flake(**row["flake"]) if "flake" in row else None
+    row["hazards"] = tuple(row.get("hazards", ()))
+    return Paint(range=data["name"], **row)

@@ -1,0 +1,1 @@
+"""Planning: from recipe steps to evenings. Time is always an argument."""

@@ -1,0 +1,108 @@
+"""Open a pot once: join atoms of one pot into runs, without closing a ring.
+
+Least-constraining pairwise merging: every atom starts as its own run; again and again the two runs
+of one pot are joined whose union adds the fewest before-and-after relations. Reachability is kept
+in bit sets, so that a join that would need another pot in between is refused at once.
+"""
+
+from collections import defaultdict
+from heapq import heapify, heappop, heappush
+
+from .task import Atom, Edge
+
+
+def runs(atoms: list[Atom], edges: list[Edge]) -> list[list[Atom]]:
+    """Groups of atoms, one for each opening of a pot, in an order that all edges allow."""
+    index = {atom.id: number for number, atom in enumerate(atoms)}
+    links = [(index[edge.before], index[edge.after]) for edge in edges if edge.before in index and edge.after in index]
+    before, after = _reach(len(atoms), links)
+    groups = _joined([atom.pot for atom in atoms], before, after)
+    return [[atoms[number] for number in group] for group in _sorted_groups(groups, links)]
+
+
+def _reach(count: int, links: list[tuple[int, int]]) -> tuple[list[int], list[int]]:
+    """Bit sets of all earlier and all later atoms."""
+    succ: list[list[int]] = [[] for _ in range(count)]
+    pred: list[list[int]] = [[] for _ in range(count)]
+    for one, two in links:
+        succ[one].append(two)
+        pred[two].append(one)
+    need = [len(parents) for parents in pred]
+    queue, order = [number for number in range(count) if not need[number]], []
+    while queue:
+        here = queue.pop()
+        order.append(here)
+        for child in succ[here]:
+            need[child] -= 1
+            if not need[child]:
+                queue.append(child)
+    before, after = [0] * count, [0] * count
+    for here in order:
+        for parent in pred[here]:
+            before[here] |= before[parent] | 1 << parent
+    for here in reversed(order):
+        for child in succ[here]:
+            after[here] |= after[child] | 1 << child
+    return before, after
+
+
+def _joined(pots: list[str], before: list[int], after: list[int]) -> list[list[int]]:
+    member = {number: [number] for number in range(len(pots))}
+
+    def price(one: int, two: int) -> int | None:
+        if after[one] & before[two] or after[two] & before[one]:
+            return None  # another pot must come in between
+        grown = (before[one] | before[two]).bit_count() * (after[one] | after[two]).bit_count()
+        own = before[one].bit_count() * after[one].bit_count() + before[two].bit_count() * after[two].bit_count()
+        return grown - own
+
+    by_pot: dict[str, list[int]] = defaultdict(list)
+    for number, pot in enumerate(pots):
+        by_pot[pot].append(number)
+    heap = [
+        (cost, one, two)
+        for group in by_pot.values()
+        for at, one in enumerate(group)
+        for two in group[:at]
+        if (cost := price(one, two)) is not None
+    ]
+    heapify(heap)
+    while heap:
+        cost, one, two = heappop(heap)
+        now = price(one, two) if one in member and two in member else None
+        if now is None:
+            continue
+        if now > cost + abs(cost) * 0.05 + 1:
+            heappush(heap, (now, one, two))  # the price went stale
+            continue
+        member[one] += member.pop(two)
+        bit_one, bit_two = 1 << one, 1 << two
+        before[one] = up = (before[one] | before[two]) & ~bit_one & ~bit_two
+        after[one] = down = (after[one] | after[two]) & ~bit_one & ~bit_two
+        for other in member:
+            if up >> other & 1:
+                after[other] = after[other] & ~bit_two | down | bit_one
+            elif down >> other & 1:
+                before[other] = before[other] & ~bit_two | up | bit_one
+    return list(member.values())
+
+
+def _sorted_groups(groups: list[list[int]], links: list[tuple[int, int]]) -> list[list[int]]:
+    home = {number: at for at, group in enumerate(groups) for number in group}
+    following: dict[int, set[int]] = defaultdict(set)
+    need = [0] * len(groups)
+    for one, two in links:
+        if home[one] != home[two] and home[two] not in following[home[one]]:
+            following[home[one]].add(home[two])
+            need[home[two]] += 1
+    ready = sorted(at for at in range(len(groups)) if not need[at])
+    heapify(ready)
+    result = []
+    while ready:
+        at = heappop(ready)
+        result.append(sorted(groups[at]))
+        for child in sorted(following[at]):
+            need[child] -= 1
+            if not need[child]:
+                heappush(ready, child)
+    return result

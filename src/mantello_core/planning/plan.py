@@ -1,0 +1,145 @@
+"""The plan of a design: compile, order, merge, lay into sessions, and say how good it is."""
+
+from dataclasses import dataclass
+from datetime import datetime
+
+from ..schemes.cascade import Resolution, resolve
+from ..schemes.scheme import Design
+from .calendar import Session, sessions
+from .compiling import Done, compiled
+from .merging import runs
+from .ordering import Relaxed, ordered
+from .schedule import OPENING, PATIENCE, Block, Task, laid, tasks_of
+from .task import Atom, Edge
+
+#: most figures on the desk at once; squads beyond it wait for the next wave
+DESK_LIMIT = 40
+#: sessions looked ahead
+HORIZON = 120
+
+
+@dataclass(frozen=True, eq=False)
+class Plan:
+    """What to paint in which session."""
+
+    sessions: tuple[Session, ...]
+    blocks: tuple[Block, ...]
+    tasks: tuple[Task, ...]
+    edges: tuple[Edge, ...]
+    relaxed: tuple[Relaxed, ...]
+
+    @property
+    def finish(self) -> datetime | None:
+        """When the last brush stroke is done; None if there is work the horizon does not hold."""
+        return self.blocks[-1].end if self.blocks and not self.unplaced else None
+
+    @property
+    def unplaced(self) -> list[Task]:
+        """Tasks that found no room."""
+        return [task for task in self.tasks if task.seconds > 0.5]
+
+    @property
+    def hands_on(self) -> float:
+        """Brush minutes."""
+        return sum((block.end - block.start).total_seconds() for block in self.blocks) / 60
+
+    @property
+    def openings(self) -> int:
+        """How often a pot is opened."""
+        return sum(block.opening > 0 for block in self.blocks)
+
+    @property
+    def idle(self) -> float:
+        """Minutes waited inside sessions."""
+        waited, last = 0.0, {}
+        for block in self.blocks:
+            free = last.get(block.session, self.sessions[block.session].start)
+            waited += (block.start - free).total_seconds() - block.opening
+            last[block.session] = block.end
+        return waited / 60
+
+    @property
+    def desk_minutes(self) -> float:
+        """Minutes at the desk: brush, opening and waiting."""
+        return self.hands_on + self.idle + sum(block.opening for block in self.blocks) / 60
+
+    @property
+    def bound(self) -> float:
+        """Minutes no plan can beat: all brushwork, and every pot opened once."""
+        return self.hands_on + len({task.pot for task in self.tasks}) * OPENING / 60
+
+    def of(self, session: int) -> list[Block]:
+        """The blocks of one session, in order."""
+        return [block for block in self.blocks if block.session == session]
+
+
+def plan(
+    design: Design,
+    start: datetime,
+    *,
+    done: Done = frozenset(),
+    units: tuple[str, ...] = (),
+    horizon: int = HORIZON,
+    resolution: Resolution | None = None,
+) -> Plan:
+    """Plan what is left from ``start`` on.
+
+    Two styles of patience are tried and the one with fewer desk minutes kept.
+    Raises: Contradiction if recipes ask for an impossible order; OutOfRange if no evening is marked.
+    """
+    resolution = resolution or resolve(design.army, design.scheme)
+    work = compiled(design, resolution, done, units)
+    evenings = sessions(design.evenings, start, horizon)
+    kept, relaxed = [], []
+    waves = _waves(design, work.atoms)
+    prepared = []
+    for wave in waves:
+        names = {atom.id for atom in wave}
+        edges, given_up = ordered(wave, tuple(edge for edge in work.edges if edge.before in names and edge.after in names))
+        kept += edges
+        relaxed += given_up
+        prepared.append((runs(list(wave), edges), edges))
+    best = None
+    for patience in (PATIENCE, 2.4 * PATIENCE):
+        tasks = _all_tasks(prepared, design.evenings.attention)
+        candidate = Plan(tuple(evenings), tuple(laid(tasks, evenings, patience)), tuple(tasks), tuple(kept), tuple(relaxed))
+        rating = (len(candidate.unplaced), candidate.desk_minutes)
+        if best is None or rating < best[0]:
+            best = rating, candidate
+    return best[1]
+
+
+def _waves(design: Design, atoms: tuple[Atom, ...]) -> list[tuple[Atom, ...]]:
+    """Units in tree order, taken together up to the desk limit."""
+    waves: list[list[str]] = []
+    size = 0
+    for unit in design.army.units:
+        if not waves or size + unit.figures > DESK_LIMIT:
+            waves.append([])
+            size = 0
+        waves[-1].append(unit.id)
+        size += unit.figures
+    grouped = (tuple(atom for atom in atoms if atom.unit in wave) for wave in waves)
+    return [wave for wave in grouped if wave]
+
+
+def _all_tasks(prepared, attention) -> list[Task]:
+    """Tasks of all waves; each wave's first tasks wait for the wave before last to be done with its lots."""
+    tasks: list[Task] = []
+    offset, previous = 0, []
+    for groups, edges in prepared:
+        wave = tasks_of(groups, edges, attention)
+        for task in wave:
+            task.run += offset
+        if previous:
+            ends = [task for task in previous if not task.after]
+            for task in wave:
+                if not task.before:
+                    for end in ends:
+                        task.before.append((end, 0.0))
+                        end.after.append(task)
+                        task.waiting += 1
+        offset += len(groups)
+        tasks += wave
+        previous = wave
+    return tasks

@@ -1,0 +1,204 @@
+"""Lay runs into sessions: one pair of hands, drying enforced per figure, waiting filled with other work."""
+
+from collections import defaultdict
+from dataclasses import dataclass, field
+from datetime import datetime, timedelta
+
+from .calendar import Session
+from .task import Atom, Edge
+
+#: seconds to open a pot or mix, and for a spray can
+OPENING, OPENING_SPRAY = 90.0, 300.0
+#: nobody waits longer than this inside a session; other work or the evening's end comes first
+PATIENCE = 25 * 60.0
+#: less time than this is not worth opening a pot for
+SCRAP = 180.0
+
+
+@dataclass(eq=False)
+class Task:
+    """One run on one lot of figures."""
+
+    run: int
+    pot: str
+    unit: str
+    lot: int
+    atoms: list[Atom]
+    #: (rank, ordinal) to hands-on seconds
+    figures: dict[tuple[str, int], float]
+    #: tasks of the same lot that come before, with the drying after them
+    before: list[tuple["Task", float]] = field(default_factory=list)
+    after: list["Task"] = field(default_factory=list)
+    #: seconds of work and drying still to come from its start, along the longest chain
+    tail: float = 0.0
+    waiting: int = 0
+    placed: list["Block"] = field(default_factory=list)
+    #: figures not yet placed, in order, with their hands-on seconds; None until laying starts
+    left: dict[tuple[str, int], float] | None = None
+    #: earliest start, once everything before it is placed
+    ready: datetime = datetime.min
+
+    @property
+    def seconds(self) -> float:
+        """Hands-on seconds of the figures not yet placed."""
+        return sum((self.figures if self.left is None else self.left).values())
+
+    @property
+    def drying(self) -> float:
+        """Drying after it, seconds: the slowest governs."""
+        return max(atom.drying for atom in self.atoms)
+
+
+@dataclass(frozen=True, eq=False)
+class Block:
+    """Part of a session: figures of one lot taken through one opened pot."""
+
+    session: int
+    #: the pot is opened from ``start - opening``
+    opening: float
+    start: datetime
+    end: datetime
+    task: Task
+    figures: tuple[tuple[str, int], ...]
+
+    @property
+    def dry_at(self) -> datetime:
+        """When the last figure of it is dry."""
+        return self.end + timedelta(seconds=self.task.drying)
+
+
+def tasks_of(runs: list[list[Atom]], edges: list[Edge], attention: int) -> list[Task]:
+    """One task for every run and lot, linked along the edges; a lot is at most ``attention`` figures."""
+    lots = _lots(runs, attention)
+    tasks: list[Task] = []
+    home: dict[tuple[str, int], Task] = {}
+    for number, run in enumerate(runs):
+        found: dict[tuple[str, int], Task] = {}
+        for atom in run:
+            for ordinal in atom.ordinals:
+                lot = lots[atom.unit, atom.rank, ordinal]
+                task = found.setdefault((atom.unit, lot), Task(number, atom.pot, atom.unit, lot, [], {}))
+                if not task.atoms or task.atoms[-1] is not atom:
+                    task.atoms.append(atom)
+                figure = (atom.rank, ordinal)
+                task.figures[figure] = task.figures.get(figure, 0.0) + atom.seconds
+                home[atom.id, lot] = task
+        tasks += found.values()
+    _link(home, edges)
+    return tasks
+
+
+def laid(tasks: list[Task], sessions: list[Session], patience: float = PATIENCE) -> list[Block]:
+    """Blocks in time order: always the offered task that loses least, and of those the one with most to come.
+
+    Tasks that find no room in the given sessions stay unplaced.
+    """
+    blocks: list[Block] = []
+    for task in tasks:
+        task.left = dict(task.figures)
+    offered = [task for task in tasks if not task.waiting]
+    session, now, pot = 0, sessions[0].start if sessions else None, ""
+    while offered and session < len(sessions):
+        best = _best(offered, now, pot, sessions[session], patience)
+        if best is None:
+            session += 1
+            if session < len(sessions):
+                now, pot = sessions[session].start, ""
+            continue
+        task, start, opening = best
+        block = _placed(task, session, start, opening, sessions[session].end)
+        blocks.append(block)
+        now, pot = block.end, task.pot
+        if task.seconds <= 0:
+            offered.remove(task)
+            for child in task.after:
+                child.waiting -= 1
+                if not child.waiting:
+                    child.ready = _ready(child)
+                    offered.append(child)
+    return blocks
+
+
+def _lots(runs, attention):
+    """(unit, rank, ordinal) to lot number: a unit's figures in order, in even lots."""
+    figures: dict[str, dict[tuple[str, int], None]] = defaultdict(dict)
+    for run in runs:
+        for atom in run:
+            for ordinal in atom.ordinals:
+                figures[atom.unit][atom.rank, ordinal] = None
+    lots = {}
+    for unit, found in figures.items():
+        count = -(-len(found) // attention)
+        for at, (rank, ordinal) in enumerate(sorted(found)):
+            lots[unit, rank, ordinal] = at * count // len(found)
+    return lots
+
+
+def _link(home, edges):
+    per_atom: dict[str, dict[int, Task]] = defaultdict(dict)
+    for (atom_id, lot), task in home.items():
+        per_atom[atom_id][lot] = task
+    lags: dict[tuple[int, int], tuple[Task, Task, float]] = {}
+    for edge in edges:
+        for lot, one in per_atom[edge.before].items():
+            two = per_atom[edge.after].get(lot)
+            if two is None or one is two:
+                continue
+            known = lags.get((id(one), id(two)))
+            lags[id(one), id(two)] = (one, two, max(edge.lag, known[2] if known else 0.0))
+    for one, two, lag in lags.values():
+        two.before.append((one, lag))
+        one.after.append(two)
+        two.waiting += 1
+    lag_of = {(id(one), id(two)): lag for one, two, lag in lags.values()}
+    every = {id(task): task for task in home.values()}
+    for task in sorted(every.values(), key=lambda one: -one.run):
+        following = max((child.tail + lag_of[id(task), id(child)] for child in task.after), default=0.0)
+        task.tail = task.seconds + following
+
+
+def _best(offered, now, pot, session, patience):
+    best = None
+    for task in offered:
+        opening = 0.0 if task.pot == pot else (OPENING_SPRAY if task.atoms[0].sprayed else OPENING)
+        start = max(now + timedelta(seconds=opening), task.ready)
+        wait = (start - now).total_seconds() - opening
+        if wait > patience:
+            continue
+        room = (session.end - start).total_seconds()
+        seconds = sum(task.left.values())
+        if room < next(iter(task.left.values())) or (opening and room < min(SCRAP, seconds)):
+            continue
+        cut = opening if room < seconds < 5400 else 0.0
+        score = wait + opening + cut - 0.01 * task.tail - (900 if task.atoms[0].sprayed else 0) - (300 if task.placed else 0)
+        if best is None or score < best[0]:
+            best = score, (task, start, opening)
+    return best[1] if best else None
+
+
+def _ready(task: Task) -> datetime:
+    """Earliest start at which every figure is dry when its turn comes: the ends of each stretch decide."""
+    earliest = datetime.min
+    mine = list(task.figures.values())
+    per = sum(mine) / len(mine)
+    for before, lag in task.before:
+        for block in before.placed:
+            count = len(block.figures)
+            step = (block.end - block.start).total_seconds() / count
+            first = block.start + timedelta(seconds=step + lag)
+            last = block.end + timedelta(seconds=lag - (count - 1) * per)
+            earliest = max(earliest, first, last)
+    return earliest
+
+
+def _placed(task: Task, session: int, start: datetime, opening: float, end: datetime) -> Block:
+    room, used, figures = (end - start).total_seconds(), 0.0, []
+    for figure, seconds in list(task.left.items()):
+        if used + seconds > room + 1e-6:
+            break
+        used += seconds
+        figures.append(figure)
+        del task.left[figure]
+    block = Block(session, opening, start, start + timedelta(seconds=used), task, tuple(figures))
+    task.placed.append(block)
+    return block

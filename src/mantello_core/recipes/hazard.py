@@ -1,0 +1,37 @@
+"""The usual caution at a step that can hurt someone; the product's label comes first."""
+
+import tomllib
+from functools import cache
+from importlib.resources import files
+
+from ..paints.paint import Paint
+from .step import Step
+
+#: what every caution defers to
+DEFERENCE = "The product's label, its safety sheet and local rules come first."
+
+
+@cache
+def cautions() -> dict[str, str]:
+    """Caution by hazard id."""
+    data = tomllib.loads((files(__package__) / "data" / "hazards.toml").read_text(encoding="utf-8"))
+    return data["caution"]
+
+
+def cautions_for(kind: str, paints: tuple[Paint, ...], diluent: str = "neat") -> tuple[str, ...]:
+    """What to mind at a step of that kind with those paints."""
+    found = [hazard for pot in paints for hazard in pot.hazards]
+    if any(pot.sprayed for pot in paints):
+        found.append("H-01")
+    if any(pot.kind == "enamel" for pot in paints) or diluent == "thinner":
+        found += ["H-07", "H-08", "H-09"]
+    if any(pot.kind == "metallic" for pot in paints):
+        found.append("H-31")
+    if kind in ("highlight", "edge"):
+        found += ["H-24", "H-28"]
+    return tuple(cautions()[hazard] for hazard in dict.fromkeys(found))
+
+
+def step_cautions(step: Step) -> tuple[str, ...]:
+    """What to mind at a recipe step."""
+    return cautions_for(step.kind, step.mix.paints, step.mix.diluent)

@@ -1,0 +1,125 @@
+"""A recipe step: one kind of work with one mix."""
+
+from dataclasses import dataclass, replace
+
+from ..errors import OutOfRange, UnknownName
+from ..paints.paint import Film, Paint, mixed
+from ..paints.range import paint, paints
+from .technique import ENAMEL_DRYING, METALLIC_DRYING, Technique, techniques
+
+#: what a mix may be thinned with; 'neat' means with nothing
+DILUENTS = ("neat", "water", "medium", "thinner")
+#: kinds a recipe may use, in the usual order of work
+STEP_KINDS = ("base", "shade", "glaze", "layer", "drybrush", "highlight", "edge")
+MOST_PARTS = 12
+MOST_COATS = 12
+
+
+@dataclass(frozen=True)
+class Mix:
+    """Paints in parts, with named sides, and what thins them."""
+
+    #: (paint id, parts)
+    parts: tuple[tuple[str, float], ...]
+    diluent: str = "neat"
+    diluent_parts: float = 0.0
+
+    @property
+    def film(self) -> Film:
+        """The optics of its dry film."""
+        return mixed([(paint(paint_id).film, parts) for paint_id, parts in self.parts])
+
+    @property
+    def dilution(self) -> float:
+        """Parts of diluent to one of paint."""
+        return self.diluent_parts / sum(parts for _, parts in self.parts)
+
+    @property
+    def paints(self) -> tuple[Paint, ...]:
+        """The paints in it."""
+        return tuple(paint(paint_id) for paint_id, _ in self.parts)
+
+    @property
+    def words(self) -> str:
+        """Both sides named, as in 'Brine Green 2, Salt Linen 1, water 1'; 'Tar Wash, neat' when nothing thins it."""
+        single = len(self.parts) == 1 and self.diluent == "neat"
+        said = [pot.name if single else f"{pot.name} {parts:g}" for pot, (_, parts) in zip(self.paints, self.parts, strict=True)]
+        said.append("neat" if self.diluent == "neat" else f"{self.diluent} {self.diluent_parts:g}")
+        return ", ".join(said)
+
+
+@dataclass(frozen=True)
+class Step:
+    """One step of a recipe."""
+
+    id: str
+    kind: str
+    mix: Mix
+    #: number of coats; None for as many as cover
+    coats: int | None = None
+    #: where it goes, if not as usual for its kind
+    where: str = ""
+
+    @property
+    def technique(self) -> Technique:
+        """Tool, speed and drying of its kind."""
+        return techniques()[self.kind]
+
+    @property
+    def place(self) -> str:
+        """Where it goes, in words."""
+        return self.where or self.technique.where
+
+    @property
+    def drying(self) -> float:
+        """Minutes until the next step may touch it; the slowest paint governs."""
+        kinds = {pot.kind for pot in self.mix.paints}
+        minutes = self.technique.drying
+        if "metallic" in kinds:
+            minutes = max(minutes, METALLIC_DRYING)
+        return max(minutes, ENAMEL_DRYING) if "enamel" in kinds else minutes
+
+    def seconds(self, surface: float, coats: int) -> float:
+        """Hands-on seconds for one figure whose area is ``surface`` mm² of painted surface."""
+        technique = self.technique
+        return coats * (technique.handling + surface * technique.share / technique.rate)
+
+
+@dataclass(frozen=True)
+class Recipe:
+    """The steps of one role for one tier, in order."""
+
+    steps: tuple[Step, ...] = ()
+
+    def with_step(self, step: Step) -> "Recipe":
+        """This recipe with the step replaced, or added at its end."""
+        if any(old.id == step.id for old in self.steps):
+            return replace(self, steps=tuple(step if old.id == step.id else old for old in self.steps))
+        return replace(self, steps=(*self.steps, step))
+
+
+def checked(step: Step, where: str = "") -> Step:
+    """The step, if everything in it is allowed.
+
+    Raises: UnknownName for kind, paint or diluent; OutOfRange for parts, coats or a thinned 'neat'.
+    """
+    if step.kind not in STEP_KINDS:
+        raise UnknownName("kind of step", step.kind, STEP_KINDS, f"{where}/kind")
+    if step.mix.diluent not in DILUENTS:
+        raise UnknownName("diluent", step.mix.diluent, DILUENTS, f"{where}/mix/diluent")
+    for index, (paint_id, parts) in enumerate(step.mix.parts):
+        if paint_id not in paints():
+            raise UnknownName("paint", paint_id, list(paints()), f"{where}/mix/parts/{index}")
+        if not 0 < parts <= MOST_PARTS:
+            raise OutOfRange(f"{parts:g} parts of {paint_id}; allowed is more than 0 up to {MOST_PARTS}.", f"{where}/mix/parts/{index}")
+    if not step.mix.parts:
+        raise OutOfRange("The mix has no paint in it; name at least one.", f"{where}/mix/parts")
+    thinned = step.mix.diluent_parts
+    if (step.mix.diluent == "neat") != (thinned == 0) or not 0 <= thinned <= 20:
+        raise OutOfRange(
+            f"{step.mix.diluent} with {thinned:g} parts; neat takes 0, water, medium and thinner more than 0 up to 20.",
+            f"{where}/mix/diluent_parts",
+        )
+    if step.coats is not None and not 1 <= step.coats <= MOST_COATS:
+        raise OutOfRange(f"{step.coats} coats; allowed is 1 to {MOST_COATS}, or none given for as many as cover.", f"{where}/coats")
+    return step

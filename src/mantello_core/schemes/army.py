@@ -1,0 +1,144 @@
+"""The army tree: formations of any depth, units as leaves, ranks with counts. Figures are derived."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from ..errors import OutOfRange, UnknownName
+
+#: quality tiers, plainest first: id to the name on screen
+TIERS = {"rank": "Rank and file", "leader": "Leader", "centrepiece": "Centrepiece"}
+#: the most figures one army may hold
+MOST_FIGURES = 2000
+
+
+@dataclass(frozen=True)
+class Rank:
+    """One rank of a unit: its figures, the plate they are drawn with and the tier they are painted to."""
+
+    name: str
+    type: str
+    figures: int
+    tier: str = "rank"
+
+
+@dataclass(frozen=True)
+class Node:
+    """A formation, or a unit when it has ranks. ``kind`` is the painter's own word: regiment, company ..."""
+
+    id: str
+    kind: str
+    name: str
+    children: tuple["Node", ...] = ()
+    ranks: tuple[Rank, ...] = ()
+    tags: tuple[str, ...] = ()
+
+    @property
+    def is_unit(self) -> bool:
+        """Whether it is a leaf with figures of its own."""
+        return self.kind == "unit"
+
+    def walk(self) -> Iterator["Node"]:
+        """This node and everything below it, top down."""
+        yield self
+        for child in self.children:
+            yield from child.walk()
+
+    @property
+    def figures(self) -> int:
+        """Figures in it and below."""
+        return sum(rank.figures for node in self.walk() for rank in node.ranks)
+
+
+@dataclass(frozen=True, order=True)
+class Figure:
+    """One figure: the nth of a rank of a unit, counted from 1."""
+
+    unit: str
+    rank: str
+    ordinal: int
+
+
+@dataclass(frozen=True)
+class Rung:
+    """One level of the scope ladder as one figure sees it."""
+
+    number: int
+    kind: str
+    name: str
+    #: the node a rule at this rung is scoped to
+    scope: str
+    #: 'node', 'rank' or 'figure'
+    reach: str = "node"
+
+
+@dataclass(frozen=True)
+class Army:
+    """The whole force."""
+
+    root: Node
+    #: kinds given to new levels of formation below the army, by depth
+    levels: tuple[str, ...] = field(default=("regiment", "company", "squad"))
+
+    @cached_property
+    def nodes(self) -> dict[str, Node]:
+        """Every node by id, top down."""
+        return {node.id: node for node in self.root.walk()}
+
+    @cached_property
+    def paths(self) -> dict[str, tuple[str, ...]]:
+        """For every node, the ids from the army down to it."""
+        found: dict[str, tuple[str, ...]] = {}
+
+        def follow(node: Node, above: tuple[str, ...]):
+            found[node.id] = (*above, node.id)
+            for child in node.children:
+                follow(child, found[node.id])
+
+        follow(self.root, ())
+        return found
+
+    @property
+    def units(self) -> list[Node]:
+        """The units, in tree order."""
+        return [node for node in self.nodes.values() if node.is_unit]
+
+    @property
+    def figures(self) -> int:
+        """How many figures there are."""
+        return self.root.figures
+
+    def node(self, node_id: str, where: str = "") -> Node:
+        """The node of that id.
+
+        Raises: UnknownName, with near ids.
+        """
+        if node_id not in self.nodes:
+            raise UnknownName("formation or unit", node_id, list(self.nodes), where)
+        return self.nodes[node_id]
+
+    def rank(self, unit_id: str, name: str) -> Rank:
+        """A rank of a unit.
+
+        Raises: UnknownName for either.
+        """
+        ranks = self.node(unit_id).ranks
+        found = next((rank for rank in ranks if rank.name == name), None)
+        if found is None:
+            raise UnknownName(f"rank of {self.node(unit_id).name}", name, [rank.name for rank in ranks])
+        return found
+
+    def rungs(self, figure: Figure) -> tuple[Rung, ...]:
+        """The ladder of a figure: army, formations, unit, rank, figure, numbered from 1.
+
+        Raises: UnknownName or OutOfRange if there is no such figure.
+        """
+        rank = self.rank(figure.unit, figure.rank)
+        if not 1 <= figure.ordinal <= rank.figures:
+            raise OutOfRange(f"Figure {figure.ordinal} of {rank.name}; there are {rank.figures}.")
+        path = [self.nodes[node_id] for node_id in self.paths[figure.unit]]
+        rungs = [Rung(number, node.kind, node.name, node.id) for number, node in enumerate(path, 1)]
+        last = len(rungs)
+        rungs.append(Rung(last + 1, "rank", rank.name, figure.unit, "rank"))
+        rungs.append(Rung(last + 2, "figure", f"no. {figure.ordinal} of {rank.figures}", figure.unit, "figure"))
+        return tuple(rungs)

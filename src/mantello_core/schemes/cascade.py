@@ -1,0 +1,165 @@
+"""Which rule wins: every area of every figure, and why.
+
+Figures that no rule can tell apart are resolved once, as a class; classes to which the same rules
+apply share one answer. So the cost grows with the rules, not with the figures.
+"""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from ..errors import UnknownName
+from ..figures.catalogue import plate as shipped_plate
+from ..figures.plate import Plate
+from .army import Army, Figure, Node, Rank
+from .rule import Rule
+from .scheme import Scheme
+from .selector import Narrowness, areas_named, narrowest
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """One rule that speaks of an area, with the weight it is ordered by: greater wins."""
+
+    rule: Rule
+    weight: tuple
+    #: the rung it stands on, as ``Army.rungs`` numbers them
+    rung: int
+
+
+@dataclass(frozen=True)
+class Cell:
+    """What one area of a class of figures wears."""
+
+    #: role id; '' is left bare, None is a gap
+    role: str | None
+    rule: Rule | None
+    rung: int
+
+
+@dataclass(frozen=True)
+class FigureClass:
+    """Figures of one rank of one unit that no rule tells apart."""
+
+    unit: str
+    rank: str
+    type: str
+    tier: str
+    ordinals: tuple[int, ...]
+    cells: dict[str, Cell]
+
+    @property
+    def first(self) -> Figure:
+        """Its first figure, to stand for all."""
+        return Figure(self.unit, self.rank, self.ordinals[0])
+
+
+@dataclass(frozen=True)
+class Resolution:
+    """Every area of every figure of an army."""
+
+    classes: tuple[FigureClass, ...]
+
+    @property
+    def gaps(self) -> list[tuple[FigureClass, str]]:
+        """Areas that no rule speaks of."""
+        return [(one, area) for one in self.classes for area, cell in one.cells.items() if cell.role is None]
+
+    def of(self, figure: Figure) -> FigureClass:
+        """The class a figure belongs to."""
+        return next(
+            one
+            for one in self.classes
+            if (one.unit, one.rank) == (figure.unit, figure.rank) and figure.ordinal in one.ordinals
+        )
+
+    def dead_rules(self, scheme: Scheme, army: Army) -> list[Rule]:
+        """Rules that win nowhere."""
+        winners = {cell.rule.id for one in self.classes for cell in one.cells.values() if cell.rule}
+        return [rule for rule in scheme.all_rules(army.root.id) if rule.id not in winners]
+
+
+def resolve(army: Army, scheme: Scheme, plate_of: Callable[[str], Plate] = shipped_plate) -> Resolution:
+    """Resolve every area of every figure. A pure function of army, scheme and plates."""
+    rules = [(rule, order) for order, rule in enumerate(scheme.all_rules(army.root.id)) if rule.scope in army.nodes]
+    shared: dict[tuple, dict[str, Cell]] = {}
+    classes = []
+    for unit in army.units:
+        path = army.paths[unit.id]
+        here = [(rule, order) for rule, order in rules if rule.scope in path]
+        for rank in unit.ranks:
+            for speaking, ordinals in _partition(unit, rank, here):
+                orders = tuple(order for _, order in speaking)
+                key = (rank.type, len(path), orders, tuple(path.index(rule.scope) for rule, _ in speaking))
+                if key not in shared:
+                    shared[key] = _winners(plate_of(rank.type), speaking, path)
+                classes.append(FigureClass(unit.id, rank.name, rank.type, rank.tier, ordinals, shared[key]))
+    return Resolution(tuple(classes))
+
+
+def ladder(
+    army: Army, scheme: Scheme, figure: Figure, area: str, plate_of: Callable[[str], Plate] = shipped_plate
+) -> tuple[Verdict, ...]:
+    """Every rule that speaks of one area of one figure, the winner first.
+
+    Raises: UnknownName if there is no such figure or area.
+    """
+    unit, rank = army.node(figure.unit), army.rank(figure.unit, figure.rank)
+    path = army.paths[figure.unit]
+    plate_area = plate_of(rank.type).areas.get(area)
+    if plate_area is None:
+        raise UnknownName(f"area of {rank.type}", area, list(plate_of(rank.type).areas))
+    found = []
+    for order, rule in enumerate(scheme.all_rules(army.root.id)):
+        if rule.scope not in path or not rule.filter.admits(rank.type, rank.name, unit.tags):
+            continue
+        if not rule.filter.admits_ordinal(figure.ordinal):
+            continue
+        narrow = narrowest(rule.select, plate_area)
+        if narrow is not None:
+            found.append(Verdict(rule, _weight(rule, order, path, narrow), _rung(rule, path)))
+    return tuple(sorted(found, key=lambda verdict: verdict.weight, reverse=True))
+
+
+def _partition(unit: Node, rank: Rank, rules: list[tuple[Rule, int]]):
+    """The rules that speak of a rank, and its ordinals grouped by which of the ordinal rules admit them."""
+    speaking = [one for one in rules if one[0].filter.admits(rank.type, rank.name, unit.tags)]
+    picky = [one for one in speaking if one[0].filter.by_ordinal]
+    if not picky:
+        if rank.figures:
+            yield speaking, tuple(range(1, rank.figures + 1))
+        return
+    groups: dict[tuple[int, ...], list[int]] = {}
+    for ordinal in range(1, rank.figures + 1):
+        admitted = tuple(order for rule, order in picky if rule.filter.admits_ordinal(ordinal))
+        groups.setdefault(admitted, []).append(ordinal)
+    for admitted, ordinals in groups.items():
+        kept = [one for one in speaking if not one[0].filter.by_ordinal or one[1] in admitted]
+        yield kept, tuple(ordinals)
+
+
+def _weight(rule: Rule, order: int, path: tuple[str, ...], narrow: Narrowness) -> tuple:
+    """Binding, then scope (a binding rule's higher one, else the deeper), filter, selector, order."""
+    depth = path.index(rule.scope)
+    return (rule.binding, -depth if rule.binding else depth, rule.filter.narrowness, narrow, order)
+
+
+def _rung(rule: Rule, path: tuple[str, ...]) -> int:
+    """The rung a rule stands on: its scope's, or rank and figure for a unit's filtered rules."""
+    depth = path.index(rule.scope) + 1
+    if depth < len(path):
+        return depth
+    if rule.filter.by_ordinal:
+        return depth + 2
+    return depth + 1 if rule.filter.rank else depth
+
+
+def _winners(plate: Plate, speaking: list[tuple[Rule, int]], path: tuple[str, ...]) -> dict[str, Cell]:
+    best: dict[str, tuple[tuple, Rule]] = {}
+    for rule, order in speaking:
+        for name, narrow in areas_named(plate, rule.select).items():
+            weight = _weight(rule, order, path, narrow)
+            if name not in best or weight > best[name][0]:
+                best[name] = weight, rule
+    cell_of = {rule.id: Cell(rule.role, rule, _rung(rule, path)) for _, rule in best.values()}
+    gap = Cell(None, None, 0)
+    return {name: cell_of[best[name][1].id] if name in best else gap for name in plate.areas}

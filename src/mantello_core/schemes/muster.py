@@ -1,0 +1,197 @@
+"""Edits of the army tree: units and formations added, renamed, counted, moved and removed."""
+
+from dataclasses import dataclass, replace
+
+from ..errors import Contradiction, OutOfRange, UnknownName
+from ..figures.catalogue import plate_types
+from .army import MOST_FIGURES, TIERS, Army, Node, Rank
+from .edit import named, slug
+from .scheme import Design
+
+
+@dataclass(frozen=True)
+class Entry:
+    """One line of a roster: some figures of one rank of one unit."""
+
+    unit: str
+    type: str
+    rank: str
+    figures: int
+    #: formations from below the army down to the unit's, outermost first
+    path: tuple[str, ...] = ()
+    tier: str = "rank"
+
+
+def checked_rank(rank: Rank) -> Rank:
+    """The rank, if it is allowed.
+
+    Raises: UnknownName for type or tier, OutOfRange for the count or the name.
+    """
+    if rank.type not in plate_types():
+        raise UnknownName("figure type", rank.type, plate_types(), "type")
+    if rank.tier not in TIERS:
+        raise UnknownName("tier", rank.tier, list(TIERS), "tier")
+    if not 1 <= rank.figures <= MOST_FIGURES:
+        raise OutOfRange(f"{rank.figures} figures; allowed is 1 to {MOST_FIGURES}.", "figures")
+    return replace(rank, name=named(rank.name, "rank"))
+
+
+def empty_army(name: str) -> Army:
+    """An army with nothing in it yet."""
+    return Army(Node("army", "army", named(name)))
+
+
+def with_entries(design: Design, entries: list[Entry]) -> Design:
+    """Add roster lines: formations are made as their paths ask, figures of one rank add up.
+
+    Raises: what ``checked_rank`` refuses; Contradiction if one rank of a unit would get two types;
+    OutOfRange if the army would grow too large.
+    """
+    root = design.army.root
+    taken = set(design.army.nodes)
+    for entry in entries:
+        rank = checked_rank(Rank(entry.rank, entry.type, entry.figures, entry.tier))
+        path = tuple(named(step, "formation") for step in entry.path)
+        root = _placed(root, path, named(entry.unit, "unit"), rank, design.army.levels, taken, 0)
+    return _rooted(design, root)
+
+
+def with_node_named(design: Design, node_id: str, name: str, kind: str = "") -> Design:
+    """Rename a formation or unit, and what kind it is called."""
+    node = design.army.node(node_id)
+    if kind and (node.is_unit or node.kind == "army"):
+        kind = ""
+    changed = replace(node, name=named(name), kind=named(kind, "kind").lower() if kind else node.kind)
+    return _rooted(design, _replaced(design.army.root, changed))
+
+
+def with_rank(design: Design, unit_id: str, old_name: str, rank: Rank) -> Design:
+    """Change a rank of a unit, or add it when ``old_name`` is empty. Rules that name it follow a new name.
+
+    Raises: Contradiction if the unit has another rank of that name.
+    """
+    unit = design.army.node(unit_id)
+    rank = checked_rank(rank)
+    if any(one.name == rank.name and one.name != old_name for one in unit.ranks):
+        raise Contradiction(f"{unit.name} has a rank called '{rank.name}' already.", "rank")
+    if old_name:
+        design.army.rank(unit_id, old_name)
+        ranks = tuple(rank if one.name == old_name else one for one in unit.ranks)
+    else:
+        ranks = (*unit.ranks, rank)
+    changed = _rooted(design, _replaced(design.army.root, replace(unit, ranks=ranks)))
+    if not old_name or old_name == rank.name:
+        return changed
+    rules = tuple(
+        replace(rule, filter=replace(rule.filter, rank=rank.name))
+        if rule.scope == unit_id and rule.filter.rank == old_name
+        else rule
+        for rule in changed.scheme.rules
+    )
+    return replace(changed, scheme=replace(changed.scheme, rules=rules))
+
+
+def without_rank(design: Design, unit_id: str, name: str) -> Design:
+    """Remove a rank and the rules written for just it; a unit with none left stays, empty."""
+    unit = design.army.node(unit_id)
+    design.army.rank(unit_id, name)
+    kept = replace(unit, ranks=tuple(one for one in unit.ranks if one.name != name))
+    changed = _rooted(design, _replaced(design.army.root, kept))
+    rules = tuple(rule for rule in changed.scheme.rules if not (rule.scope == unit_id and rule.filter.rank == name))
+    return replace(changed, scheme=replace(changed.scheme, rules=rules))
+
+
+def without_node(design: Design, node_id: str) -> Design:
+    """Remove a formation or unit with all below it, and the rules and table rows that named it.
+
+    Raises: Contradiction for the army itself.
+    """
+    node = design.army.node(node_id)
+    if node_id == design.army.root.id:
+        raise Contradiction("The army itself cannot be removed from its own tree.")
+    gone = {one.id for one in node.walk()}
+    scheme = design.scheme
+    scheme = replace(
+        scheme,
+        rules=tuple(rule for rule in scheme.rules if rule.scope not in gone),
+        tables=tuple(
+            replace(table, cells=tuple(cell for cell in table.cells if table.key == "rank" or cell[0] not in gone))
+            for table in scheme.tables
+        ),
+    )
+    return _rooted(replace(design, scheme=scheme), _removed(design.army.root, node_id))
+
+
+def with_duplicate(design: Design, node_id: str, name: str) -> Design:
+    """Add a copy of a formation or unit beside it, with the rules and table rows that name it."""
+    node = design.army.node(node_id)
+    if node_id == design.army.root.id:
+        raise Contradiction("The army itself cannot be duplicated inside its own tree.")
+    taken, renamed = set(design.army.nodes), {}
+
+    def copied(one: Node) -> Node:
+        renamed[one.id] = slug(name if one is node else one.name, taken)
+        taken.add(renamed[one.id])
+        return replace(
+            one, id=renamed[one.id], name=named(name) if one is node else one.name,
+            children=tuple(copied(child) for child in one.children),
+        )  # fmt: skip
+
+    copy = copied(node)
+    parent = design.army.nodes[design.army.paths[node_id][-2]]
+    at = next(index for index, child in enumerate(parent.children) if child.id == node_id) + 1
+    grown = replace(parent, children=(*parent.children[:at], copy, *parent.children[at:]))
+    scheme = design.scheme
+    ids = {rule.id for rule in scheme.rules}
+    rules = []
+    for rule in scheme.rules:
+        if rule.scope in renamed:
+            new_id = slug(f"{renamed[rule.scope]}-{rule.id}", ids)
+            ids.add(new_id)
+            rules.append(replace(rule, id=new_id, scope=renamed[rule.scope]))
+    tables = tuple(
+        replace(table, cells=table.cells + tuple((renamed[row], column, role) for row, column, role in table.cells if row in renamed))
+        for table in scheme.tables
+    )
+    scheme = replace(scheme, rules=(*scheme.rules, *rules), tables=tables)
+    return _rooted(replace(design, scheme=scheme), _replaced(design.army.root, grown))
+
+
+def _placed(node: Node, path: tuple[str, ...], unit: str, rank: Rank, levels, taken: set[str], depth: int) -> Node:
+    name, kind = (path[0], levels[min(depth, len(levels) - 1)]) if path else (unit, "unit")
+    found = next((c for c in node.children if c.name.casefold() == name.casefold() and c.is_unit == (not path)), None)
+    if found is None:
+        child = Node(slug(name, taken), kind, name)
+        taken.add(child.id)
+    else:
+        child = found
+    child = _placed(child, path[1:], unit, rank, levels, taken, depth + 1) if path else _with_figures(child, rank)
+    if found is None:
+        return replace(node, children=(*node.children, child))
+    return replace(node, children=tuple(child if one is found else one for one in node.children))
+
+
+def _with_figures(unit: Node, rank: Rank) -> Node:
+    old = next((one for one in unit.ranks if one.name.casefold() == rank.name.casefold()), None)
+    if old is None:
+        return replace(unit, ranks=(*unit.ranks, rank))
+    if old.type != rank.type:
+        raise Contradiction(f"{unit.name}: {rank.name} is drawn as {old.type} already, and now as {rank.type}.", "type")
+    grown = replace(old, figures=old.figures + rank.figures)
+    return replace(unit, ranks=tuple(grown if one is old else one for one in unit.ranks))
+
+
+def _replaced(node: Node, changed: Node) -> Node:
+    if node.id == changed.id:
+        return changed
+    return replace(node, children=tuple(_replaced(child, changed) for child in node.children))
+
+
+def _removed(node: Node, node_id: str) -> Node:
+    return replace(node, children=tuple(_removed(child, node_id) for child in node.children if child.id != node_id))
+
+
+def _rooted(design: Design, root: Node) -> Design:
+    if root.figures > MOST_FIGURES:
+        raise OutOfRange(f"The army would have {root.figures} figures; allowed is up to {MOST_FIGURES}.", "figures")
+    return replace(design, army=replace(design.army, root=root))

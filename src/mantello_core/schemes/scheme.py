@@ -1,0 +1,101 @@
+"""A scheme: roles with recipes, rules and distinction tables; and the design that joins it to an army."""
+
+from dataclasses import dataclass, field, replace
+from functools import cached_property
+
+from ..errors import UnknownName
+from ..recipes.step import Recipe
+from .army import TIERS, Army
+from .rule import Distinction, Rule
+
+
+@dataclass(frozen=True)
+class Role:
+    """A named slot of the scheme: Field, Facing, Lace. Rules name roles, never paints."""
+
+    id: str
+    name: str
+    #: tier to recipe; a tier without one takes the next plainer tier's
+    recipes: tuple[tuple[str, Recipe], ...] = ()
+
+    def recipe(self, tier: str = "rank") -> Recipe:
+        """The recipe for a tier, falling back towards rank and file, then to any there is."""
+        known = dict(self.recipes)
+        order = list(TIERS)
+        for name in reversed(order[: order.index(tier) + 1]):
+            if name in known:
+                return known[name]
+        return next((known[name] for name in order if name in known), Recipe())
+
+    def own_recipe(self, tier: str) -> Recipe | None:
+        """The recipe written for just this tier."""
+        return dict(self.recipes).get(tier)
+
+    def with_recipe(self, tier: str, recipe: Recipe) -> "Role":
+        """This role with the tier's recipe replaced."""
+        known = dict(self.recipes) | {tier: recipe}
+        return replace(self, recipes=tuple((name, known[name]) for name in TIERS if name in known))
+
+    @property
+    def paint_name(self) -> str:
+        """The first paint of its first step; empty if there is no recipe yet."""
+        steps = self.recipe().steps
+        return steps[0].mix.paints[0].name if steps else ""
+
+
+@dataclass(frozen=True)
+class Scheme:
+    """Everything the force's look is decided by."""
+
+    name: str
+    roles: tuple[Role, ...] = ()
+    rules: tuple[Rule, ...] = ()
+    tables: tuple[Distinction, ...] = ()
+    #: paint id of the undercoat
+    undercoat: str = "undercoat-slate"
+
+    @cached_property
+    def role_by_id(self) -> dict[str, Role]:
+        """Roles by id, in order."""
+        return {role.id: role for role in self.roles}
+
+    def role(self, role_id: str, where: str = "") -> Role:
+        """The role of that id.
+
+        Raises: UnknownName, with near ids.
+        """
+        if role_id not in self.role_by_id:
+            raise UnknownName("colour role", role_id, list(self.role_by_id), where)
+        return self.role_by_id[role_id]
+
+    def with_role(self, role: Role) -> "Scheme":
+        """This scheme with the role replaced, or added at its end."""
+        if role.id in self.role_by_id:
+            return replace(self, roles=tuple(role if old.id == role.id else old for old in self.roles))
+        return replace(self, roles=(*self.roles, role))
+
+    def all_rules(self, root: str) -> tuple[Rule, ...]:
+        """Rules that are on: the tables' first, then the written ones, so that a written one wins a tie."""
+        from_tables = [rule for table in self.tables for rule in table.rules(root)]
+        return tuple(rule for rule in (*from_tables, *self.rules) if rule.on)
+
+
+@dataclass(frozen=True)
+class Evenings:
+    """When the painter paints, and how many figures are in hand at once."""
+
+    #: weekday (0 = Monday) to (start minute of the day, minutes)
+    pattern: tuple[tuple[int, int, int], ...] = ((1, 1140, 150), (3, 1140, 150), (5, 840, 180))
+    #: figures in hand at once
+    attention: int = 10
+    #: figures to a painting stick
+    stick: int = 3
+
+
+@dataclass(frozen=True)
+class Design:
+    """One army, its scheme and its evenings: the document that is edited, versioned and exported."""
+
+    army: Army
+    scheme: Scheme
+    evenings: Evenings = field(default_factory=Evenings)

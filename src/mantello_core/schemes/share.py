@@ -1,0 +1,49 @@
+"""How much of an army each role covers, and how much paint that takes."""
+
+from collections import defaultdict
+
+from ..figures.catalogue import plate
+from ..paints.range import paint
+from ..recipes.layering import predicted
+from ..recipes.quantity import millilitres
+from .cascade import Resolution
+from .scheme import Scheme
+
+
+def role_shares(resolution: Resolution) -> dict[str, float]:
+    """Share of the army's visible area that every role takes, 0 to 1, greatest first.
+
+    Visible area is the projected mm² of the plates' views; areas left bare and gaps count in the whole.
+    """
+    covered: dict[str, float] = defaultdict(float)
+    total = 0.0
+    for one in resolution.classes:
+        areas = plate(one.type).areas
+        for name, cell in one.cells.items():
+            mm2 = areas[name].mm2 * len(one.ordinals)
+            total += mm2
+            if cell.role:
+                covered[cell.role] += mm2
+    return {role: mm2 / total for role, mm2 in sorted(covered.items(), key=lambda item: -item[1])}
+
+
+def painted_surface(resolution: Resolution) -> dict[tuple[str, str], float]:
+    """Painted surface in mm² of every (role, tier) over the army, an estimate."""
+    found: dict[tuple[str, str], float] = defaultdict(float)
+    for one in resolution.classes:
+        areas = plate(one.type).areas
+        for name, cell in one.cells.items():
+            if cell.role:
+                found[cell.role, one.tier] += areas[name].surface_mm2 * len(one.ordinals)
+    return dict(found)
+
+
+def paint_needed(scheme: Scheme, resolution: Resolution) -> dict[str, float]:
+    """Neat ml of every paint that the whole army takes, an estimate, undercoat aside."""
+    needed: dict[str, float] = defaultdict(float)
+    undercoat = paint(scheme.undercoat)
+    for (role_id, tier), surface in painted_surface(resolution).items():
+        for outcome in predicted(scheme.role(role_id).recipe(tier), undercoat).outcomes:
+            for paint_id, ml in millilitres(outcome.step, surface, outcome.coats).items():
+                needed[paint_id] += ml
+    return dict(needed)
