@@ -1,0 +1,1 @@
+"""Sign-up, sign-in, passwords, the demo account and the local outbox."""

@@ -1,0 +1,1 @@
+"""Army: what is there to paint?"""

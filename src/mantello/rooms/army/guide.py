@@ -1,0 +1,111 @@
+"""The printed painting guide of a unit: plates, ribbons, steps and cautions, as PDF."""
+
+from dataclasses import dataclass
+from pathlib import Path
+
+import weasyprint
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpResponse
+from django.template.loader import render_to_string
+from django.utils import timezone
+from django.utils.safestring import mark_safe
+from django.views.decorators.http import require_safe
+
+from mantello.rooms.recipes.stack import StepRow
+from mantello_core.figures.catalogue import plate
+from mantello_core.figures.vocabulary import sideless, spoken
+from mantello_core.formats.drawing import plate_svg
+from mantello_core.paints.range import paint
+from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
+from mantello_core.schemes.cascade import FigureClass
+from mantello_core.schemes.inspection import class_title
+
+from .page import army_for
+from .reading import Reading, reading_of
+
+_STATIC = Path(__file__).resolve().parents[2] / "shell" / "static" / "shell"
+
+
+@dataclass(frozen=True)
+class GuideRole:
+    """One role of a class of figures: where it goes and how it is made."""
+
+    name: str
+    areas: str
+    tones: dict | None
+    rows: tuple[StepRow, ...]
+
+
+@dataclass(frozen=True)
+class GuidePage:
+    """One class of figures."""
+
+    title: str
+    figures: str
+    plates: tuple[str, ...]
+    roles: tuple[GuideRole, ...]
+    gaps: str
+
+
+@login_required
+@require_safe
+def unit_guide(request, army_id, unit):
+    """The painting guide of one unit."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    node = reading.design.army.nodes.get(unit)
+    if node is None or not node.ranks:
+        raise Http404
+    undercoat = paint(reading.design.scheme.undercoat)
+    pages = [_page(reading, one) for one in reading.resolution.classes if one.unit == unit]
+    steps = [row for page in pages for role in page.roles for row in role.rows]
+    cautions = dict.fromkeys([*cautions_for("undercoat", (undercoat,)), *(caution for row in steps for caution in row.cautions)])
+    path = " / ".join(reading.design.army.nodes[one].name for one in reading.design.army.paths[unit][1:])
+    html = render_to_string(
+        "army/guide.html",
+        {
+            "army": army, "unit": node, "path": path, "pages": pages, "undercoat": undercoat, "cautions": list(cautions),
+            "deference": DEFERENCE, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
+        },
+    )  # fmt: skip
+    style = weasyprint.CSS(filename=str(_STATIC / "css" / "guide.css"))
+    document = weasyprint.HTML(string=html, base_url=str(_STATIC), url_fetcher=_own_files).render(stylesheets=[style])
+    response = HttpResponse(document.write_pdf(), content_type="application/pdf")
+    response["Content-Disposition"] = f'inline; filename="guide-{unit}.pdf"'
+    return response
+
+
+def _own_files(url: str):
+    """Only the application's own fonts may be fetched."""
+    if not url.startswith(_STATIC.as_uri()):
+        raise ValueError("Guides use the application's own files only.")
+    return weasyprint.default_url_fetcher(url)
+
+
+def _page(reading: Reading, one: FigureClass) -> GuidePage:
+    shape = plate(one.type)
+    plates = tuple(mark_safe(plate_svg(shape, view.name, lambda area: reading.fill(one, area))) for view in shape.views)
+    figures = f"{len(one.ordinals)} figure{'s' * (len(one.ordinals) != 1)}"
+    if len(one.ordinals) < reading.design.army.rank(one.unit, one.rank).figures:
+        figures += f": no. {', '.join(map(str, one.ordinals))}"
+    gaps = _words(name for name, cell in one.cells.items() if cell.role is None)
+    return GuidePage(class_title(reading.design.army, one), figures, plates, tuple(_roles(reading, one, shape)), gaps)
+
+
+def _roles(reading: Reading, one: FigureClass, shape):
+    worn: dict[str, list[str]] = {}
+    for name, cell in one.cells.items():
+        if cell.role:
+            worn.setdefault(cell.role, []).append(name)
+    for role_id, names in sorted(worn.items(), key=lambda item: -sum(shape.areas[name].mm2 for name in item[1])):
+        role = reading.design.scheme.role(role_id)
+        surface = sum(shape.areas[name].surface_mm2 for name in names)
+        rows = tuple(
+            StepRow(outcome, outcome.step.seconds(surface, outcome.coats) / 60, step_cautions(outcome.step))
+            for outcome in reading.prediction(role_id, one.tier).outcomes
+        )
+        yield GuideRole(role.name, _words(names), reading.tones(role_id, one.tier), rows)
+
+
+def _words(names) -> str:
+    return ", ".join(dict.fromkeys(spoken(sideless(name)).lower() for name in names))

@@ -1,0 +1,35 @@
+"""``manage demo``: the demo account and its army; nothing is done when they are there."""
+
+from django.contrib.auth import get_user_model
+from django.core.management.base import BaseCommand
+from django.db import transaction
+
+from mantello.rooms.army.actions import keep_design
+from mantello.rooms.army.models import Army
+from mantello_core.formats.sample import calvessa
+
+NAME = "demo"
+
+
+class Command(BaseCommand):
+    """Make the demo account."""
+
+    help = "Make the demo account with the Levy of Calvessa; --reset puts its armies back as they were."
+
+    def add_arguments(self, parser):
+        """--reset."""
+        parser.add_argument("--reset", action="store_true")
+
+    @transaction.atomic
+    def handle(self, *args, reset=False, **options):
+        """Make what is missing."""
+        user, made = get_user_model().objects.get_or_create(
+            is_demo=True, defaults={"username": NAME, "email": "demo@localhost.invalid"}
+        )
+        if made:
+            user.set_unusable_password()
+            user.save()
+        if reset:
+            Army.objects.visible_to(user).delete()
+        if made or reset or not Army.objects.visible_to(user).exists():
+            keep_design(user, calvessa(), "The Levy of Calvessa")

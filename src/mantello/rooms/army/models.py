@@ -1,0 +1,55 @@
+"""Armies, and the editions of their designs: every edit makes one, none is ever changed."""
+
+from django.conf import settings
+from django.db import models
+
+
+class ArmyQuerySet(models.QuerySet):
+    """Questions about armies."""
+
+    def visible_to(self, user) -> "ArmyQuerySet":
+        """The armies a painter may see: their own."""
+        return self.filter(owner=user)
+
+
+class Army(models.Model):
+    """One army of one painter."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="armies")
+    #: the root formation's name, kept here for lists
+    name = models.CharField(max_length=80)
+    made_at = models.DateTimeField(auto_now_add=True)
+    #: the edition the work stands at
+    head = models.OneToOneField("Edition", on_delete=models.RESTRICT, null=True, related_name="+")
+
+    objects = ArmyQuerySet.as_manager()
+
+    class Meta:
+        ordering = ["name", "pk"]
+
+    def __str__(self):
+        return self.name
+
+
+class Edition(models.Model):
+    """A state of an army's design. Undo goes to ``parent``; redo to the newest child."""
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="editions")
+    number = models.PositiveIntegerField()
+    parent = models.ForeignKey("self", on_delete=models.CASCADE, null=True, related_name="children")
+    #: the design document of docs/formats/design.md
+    document = models.JSONField()
+    #: what the edit did, such as 'Facing set for 2nd Company: 8 figures, 40 areas'
+    words = models.CharField(max_length=240)
+    #: given by the browser, so that a repeated request does not edit twice
+    token = models.UUIDField(null=True)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["army", "number"], name="edition_number_once"),
+            models.UniqueConstraint(fields=["army", "token"], name="edition_token_once"),
+        ]
+
+    def __str__(self):
+        return f"{self.number}: {self.words}"

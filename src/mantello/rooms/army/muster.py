@@ -1,0 +1,116 @@
+"""The muster: every unit as ranked figures on one scale, with its progress."""
+
+from dataclasses import dataclass
+from urllib.parse import urlencode
+
+from django.urls import reverse
+
+from mantello_core.figures.catalogue import plate
+from mantello_core.planning.progress import STATES, Progress, summed
+from mantello_core.schemes.army import Node
+
+#: pixels a drawing unit (0.1 mm) takes, by how many figures stand on the stage
+_SCALES = ((45, 0.30), (110, 0.22), (260, 0.16), (100_000, 0.12))
+
+
+@dataclass(frozen=True)
+class Picture:
+    """One figure as an image: where it comes from, and its size in pixels."""
+
+    src: str
+    width: int
+    height: int
+    name: str
+
+
+@dataclass(frozen=True)
+class Block:
+    """One unit on the stage."""
+
+    node: Node
+    pictures: tuple[Picture, ...]
+    progress: Progress
+    said: str
+
+
+@dataclass(frozen=True)
+class Section:
+    """One formation below the army, with its units."""
+
+    node: Node
+    blocks: tuple[Block, ...]
+    progress: Progress
+
+
+@dataclass(frozen=True)
+class TreeRow:
+    """One line of the army tree."""
+
+    node: Node
+    depth: int
+    progress: Progress
+
+
+class Muster:
+    """All of an army's figures, as designed or as painted today."""
+
+    def __init__(self, army, reading, progress, mark: str, *, painted: bool):
+        self.army, self.reading, self.progress, self.painted = army, reading, progress, painted
+        self.version = f"{army.head.number}-{mark}" if painted else str(army.head.number)
+        figures = reading.design.army.figures
+        self.scale = next(scale for most, scale in _SCALES if figures <= most)
+        self._firsts: dict[tuple, int] = {}
+
+    def sections(self) -> list[Section]:
+        """Formations below the army in tree order."""
+        return [self._section(node) for node in self.reading.design.army.root.children]
+
+    def rows(self) -> list[TreeRow]:
+        """The army tree, top down."""
+        army = self.reading.design.army
+        return [TreeRow(node, len(army.paths[node.id]) - 1, self.of(node)) for node in army.root.walk()]
+
+    def of(self, node: Node) -> Progress:
+        """Progress of a node and all below it."""
+        units = {unit.id for unit in node.walk() if unit.is_unit}
+        return summed(one.progress for (unit, _, _), one in self.progress.items() if unit in units)
+
+    def states(self) -> dict[str, int]:
+        """How many figures are in each state."""
+        counts = dict.fromkeys(STATES, 0)
+        for one in self.progress.values():
+            counts[one.state] += 1
+        return counts
+
+    def picture(self, unit: Node, one, ordinal: int, height: float = 0.0) -> Picture:
+        """One figure of a class; figures that look alike share an address."""
+        shape = plate(one.type)
+        _, _, width, tall = shape.views[0].view_box
+        scale = height / tall if height else self.scale
+        shown = self._first_alike(one, ordinal) if self.painted else one.ordinals[0]
+        query = urlencode({"v": self.version, "as": "painted" if self.painted else "designed"})
+        src = f"{reverse('figure', args=[self.army.pk, one.unit, one.rank, shown, shape.views[0].name])}?{query}"
+        return Picture(src, round(width * scale), round(tall * scale), f"{one.rank} {ordinal}, {unit.name}")
+
+    def _first_alike(self, one, ordinal: int) -> int:
+        done = self.progress[one.unit, one.rank, ordinal].done
+        return self._firsts.setdefault((one.unit, one.rank, one.ordinals[0], done), ordinal)
+
+    def _section(self, node: Node) -> Section:
+        units = [unit for unit in node.walk() if unit.is_unit]
+        return Section(node, tuple(self._block(unit) for unit in units), self.of(node))
+
+    def _block(self, unit: Node) -> Block:
+        order = {rank.name: at for at, rank in enumerate(unit.ranks)}
+        classes = sorted((one for one in self.reading.resolution.classes if one.unit == unit.id), key=lambda one: order[one.rank])
+        pictures = tuple(self.picture(unit, one, ordinal) for one in classes for ordinal in one.ordinals)
+        progress = self.of(unit)
+        return Block(unit, pictures, progress, self._said(unit, progress))
+
+    def _said(self, unit: Node, progress: Progress) -> str:
+        if not progress.figures:
+            return "no figures yet"
+        if progress.finished == progress.figures:
+            return "finished"
+        states = [one.state for (unit_id, _, _), one in self.progress.items() if unit_id == unit.id]
+        return max(states, key=STATES.index) if progress.done_steps else "bare"

@@ -1,0 +1,103 @@
+"""An edition as the core reads it: design, resolution and what follows from them, kept while it is looked at."""
+
+from functools import cached_property, lru_cache
+
+from mantello_core.colour.spaces import Lab, hex_of
+from mantello_core.formats.document import read_design
+from mantello_core.paints.range import paint
+from mantello_core.planning.compiling import Work, compiled
+from mantello_core.recipes.layering import Prediction, predicted
+from mantello_core.recipes.surface import solid
+from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
+from mantello_core.schemes.inspection import Check, inspect
+from mantello_core.schemes.scheme import Design
+from mantello_core.schemes.share import paint_needed, role_shares
+
+from .models import Edition
+
+#: bare resin, areas left bare, and gaps, as drawn
+BARE, GAP = "#c4c4c4", "#dcdcdc"
+
+
+class Reading:
+    """What the core makes of one edition. Nothing in it ever changes."""
+
+    def __init__(self, design: Design):
+        self.design = design
+        self._predictions: dict[tuple[str, str], Prediction] = {}
+
+    @cached_property
+    def resolution(self) -> Resolution:
+        """Every area of every figure."""
+        return resolve(self.design.army, self.design.scheme)
+
+    @cached_property
+    def checks(self) -> tuple[Check, ...]:
+        """The inspection."""
+        return inspect(self.design, self.resolution)
+
+    @cached_property
+    def shares(self) -> dict[str, float]:
+        """Share of the army's visible area by role."""
+        return role_shares(self.resolution)
+
+    @cached_property
+    def needed(self) -> dict[str, float]:
+        """Neat ml of every paint the army takes."""
+        return paint_needed(self.design.scheme, self.resolution)
+
+    @cached_property
+    def work(self) -> Work:
+        """All the work of the design, with nothing done."""
+        return compiled(self.design, self.resolution)
+
+    @cached_property
+    def undercoat(self) -> Lab:
+        """The colour of the undercoat."""
+        return solid(paint(self.design.scheme.undercoat).film).colour
+
+    def prediction(self, role_id: str, tier: str) -> Prediction:
+        """What a role's recipe for a tier gives on the undercoat."""
+        key = role_id, tier
+        if key not in self._predictions:
+            recipe = self.design.scheme.role(role_id).recipe(tier)
+            self._predictions[key] = predicted(recipe, paint(self.design.scheme.undercoat))
+        return self._predictions[key]
+
+    def tones(self, role_id: str | None, tier: str = "rank") -> dict[str, Lab] | None:
+        """The five tones of a role; None if it has no recipe yet."""
+        if not role_id or not self.design.scheme.role(role_id).recipe(tier).steps:
+            return None
+        return self.prediction(role_id, tier).tones
+
+    def fill(self, one: FigureClass, area: str) -> str:
+        """The colour an area is drawn in, as designed."""
+        role = one.cells[area].role
+        if role is None:
+            return GAP
+        tones = self.tones(role, one.tier)
+        if not role:
+            return BARE
+        return hex_of(tones["base"]) if tones else BARE
+
+    def painted_fill(self, one: FigureClass, area: str, done: frozenset[tuple[str, str]]) -> str:
+        """The colour an area has on a figure whose ``done`` (role, step) are painted."""
+        if ("", "undercoat") not in done and not done:
+            return BARE
+        role = one.cells[area].role
+        if role:
+            for outcome in reversed(self.prediction(role, one.tier).outcomes):
+                if (role, outcome.step.id) in done:
+                    shown = outcome.after if outcome.step.kind in ("base", "shade", "glaze") else self.tones(role, one.tier)["base"]
+                    return hex_of(shown)
+        return hex_of(self.undercoat)
+
+
+def reading_of(edition: Edition) -> Reading:
+    """The reading of an edition."""
+    return _reading(edition.pk, edition.made_at.timestamp())
+
+
+@lru_cache(maxsize=48)
+def _reading(edition_id: int, made_at: float) -> Reading:
+    return Reading(read_design(Edition.objects.values_list("document", flat=True).get(pk=edition_id)))

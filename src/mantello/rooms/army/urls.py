@@ -1,0 +1,26 @@
+"""Addresses of the Army room."""
+
+from django.urls import path
+
+from . import guide, views
+
+urlpatterns = [
+    path("", views.armies, name="armies"),
+    path("armies/new/", views.new_army, name="new-army"),
+    path("armies/import/", views.import_army, name="import-army"),
+    path("armies/<int:army_id>/", views.army, name="army"),
+    path("armies/<int:army_id>/remove/", views.remove_army, name="remove-army"),
+    path("armies/<int:army_id>/roster/", views.roster, name="roster"),
+    path("armies/<int:army_id>/units/add/", views.add_unit, name="add-unit"),
+    path("armies/<int:army_id>/nodes/<str:node_id>/change/", views.change_node, name="change-node"),
+    path("armies/<int:army_id>/nodes/<str:node_id>/remove/", views.remove_node, name="remove-node"),
+    path("armies/<int:army_id>/nodes/<str:node_id>/duplicate/", views.duplicate_node, name="duplicate-node"),
+    path("armies/<int:army_id>/nodes/<str:node_id>/rank/", views.change_rank, name="change-rank"),
+    path("armies/<int:army_id>/undo/", views.undo, name="undo"),
+    path("armies/<int:army_id>/redo/", views.redo, name="redo"),
+    path("armies/<int:army_id>/design.json", views.export_design, name="export-design"),
+    path("armies/<int:army_id>/roster.csv", views.export_roster, name="export-roster"),
+    path("armies/<int:army_id>/units/<str:unit>/guide.pdf", guide.unit_guide, name="guide"),
+    path("plates/<str:type_id>.svg", views.grey_plate, name="grey-plate"),
+    path("armies/<int:army_id>/figures/<str:unit>/<str:rank>/<int:ordinal>/<str:view>.svg", views.figure, name="figure"),
+]

@@ -1,0 +1,324 @@
+"""The Army room: armies, rosters, the tree and the muster."""
+
+from django.contrib import messages
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpResponse
+from django.shortcuts import redirect, render
+from django.views.decorators.http import require_GET, require_http_methods, require_POST, require_safe
+
+from mantello.rooms.log.queries import log_mark, progress
+from mantello.shell.fields import refused
+from mantello_core.errors import MantelloError
+from mantello_core.figures.catalogue import plate, plate_types
+from mantello_core.formats.document import design_bytes
+from mantello_core.formats.drawing import plate_svg
+from mantello_core.formats.roster import FIELDS, read_line, write_roster
+from mantello_core.schemes import muster as tree
+from mantello_core.schemes.army import Figure, Rank
+
+from . import actions
+from .forms import ArmyForm, ImportForm, NodeForm, RankForm, RosterForm, UnitForm, type_choices
+from .models import Army
+from .muster import Muster
+from .page import apply, army_for, back, base_of, room_page
+from .reading import reading_of
+
+#: undercoat grey of plates without a scheme
+GREY = "#bdbdbd"
+
+
+@login_required
+@require_safe
+def armies(request):
+    """The painter's armies, and ways to start one."""
+    return _armies_page(request, ArmyForm(), ImportForm())
+
+
+@login_required
+@require_POST
+def new_army(request):
+    """Create an empty army."""
+    form = ArmyForm(request.POST)
+    if not form.is_valid():
+        return _armies_page(request, form, ImportForm(), status=422)
+    army = actions.create_army(request.user, form.cleaned_data["name"])
+    return redirect("roster", army.pk)
+
+
+@login_required
+@require_POST
+def import_army(request):
+    """Create an army from a design document."""
+    form = ImportForm(request.POST, request.FILES)
+    if not form.is_valid():
+        return _armies_page(request, ArmyForm(), form, status=422)
+    army = actions.keep_design(request.user, form.cleaned_data["file"], "Army imported")
+    messages.success(request, f"{army.name} was imported with {reading_of(army.head).design.army.figures} figures.")
+    return redirect("army", army.pk)
+
+
+def _armies_page(request, new, importing, status=200):
+    rows = [(army, reading_of(army.head)) for army in Army.objects.visible_to(request.user).select_related("head")]
+    return render(request, "army/armies.html", {"rows": rows, "new": new, "importing": importing, "title": "Armies"}, status=status)
+
+
+@login_required
+@require_safe
+def army(request, army_id):
+    """The muster and the tree, one formation or unit picked."""
+    return _army_page(request, army_for(request, army_id))
+
+
+def _army_page(request, army, status=200, **forms):
+    reading = reading_of(army.head)
+    force = reading.design.army
+    painted = request.GET.get("as", "painted" if army.entries.standing().exists() else "designed") == "painted"
+    muster = Muster(army, reading, progress(army, reading), log_mark(army), painted=painted)
+    picked = force.nodes.get(request.GET.get("node", ""), force.root)
+    context = {
+        "title": "Army",
+        "muster": muster,
+        "rows": muster.rows(),
+        "sections": muster.sections(),
+        "whole": muster.of(force.root),
+        "states": muster.states(),
+        "painted": painted,
+        "picked": picked,
+        "picked_progress": muster.of(picked),
+        "picked_pictures": [muster.picture(picked, one, one.ordinals[0], 92) for one in _classes_below(reading, picked)[:6]],
+        "types": dict(type_choices()),
+        "unit_form": UnitForm(auto_id="unit_%s", initial={"unit": picked.name if picked.is_unit else "", "formation": _path_words(force, picked)}),
+        "node_form": NodeForm(auto_id="node_%s", initial={"name": picked.name, "kind": picked.kind}),
+        "rank_forms": [
+            (rank, RankForm(auto_id=f"rank{at}_%s", initial={"rank": rank.name, "type": rank.type, "figures": rank.figures, "tier": rank.tier}))
+            for at, rank in enumerate(picked.ranks)
+        ],
+    }
+    return room_page(request, army, "army", "army/army.html", context | forms, status)
+
+
+def _classes_below(reading, node):
+    units = {unit.id for unit in node.walk()}
+    seen = {}
+    for one in reading.resolution.classes:
+        if one.unit in units:
+            seen.setdefault((one.unit if node.is_unit else "", one.rank, one.type), one)
+    return list(seen.values())
+
+
+def _path_words(force, node):
+    path = force.paths[node.id][1:]
+    return " / ".join(force.nodes[node_id].name for node_id in (path[:-1] if node.is_unit else path))
+
+
+@login_required
+@require_http_methods(["GET", "HEAD", "POST"])
+def roster(request, army_id):
+    """Paste or upload a roster; lines in doubt come back for correction."""
+    army = army_for(request, army_id)
+    if request.method != "POST":
+        return room_page(request, army, "army", "army/roster.html", _roster(RosterForm()))
+    if "line" in request.POST:
+        return _corrected(request, army)
+    form = RosterForm(request.POST, request.FILES)
+    if not form.is_valid():
+        return room_page(request, army, "army", "army/roster.html", _roster(form), 422)
+    return _take(request, army, form.cleaned_data["lines"])
+
+
+def _roster(form):
+    return {"form": form, "title": "Roster", "types_list": type_choices()}
+
+
+def _corrected(request, army):
+    numbers = request.POST.getlist("line")[:2000]
+    kept = [number for number in numbers if not request.POST.get(f"skip-{number}")]
+    lines = [
+        read_line(int(number), {field: request.POST.get(f"{field}-{number}", "") for field in FIELDS})
+        for number in kept
+        if number.isdigit() and len(number) < 9
+    ]
+    return _take(request, army, lines)
+
+
+def _take(request, army, lines):
+    doubtful = [line for line in lines if line.entry is None]
+    context = {"lines": lines, "doubtful": doubtful, "types": type_choices(), "title": "Roster"}
+    if doubtful:
+        return room_page(request, army, "army", "army/roster_lines.html", context, 422)
+    entries = [line.entry for line in lines]
+    figures = sum(entry.figures for entry in entries)
+    try:
+        apply(request, army, lambda design: tree.with_entries(design, entries), f"Roster added: {figures} figures in {len(entries)} lines")
+    except MantelloError as error:
+        return room_page(request, army, "army", "army/roster_lines.html", context | {"refusal": error}, 422)
+    return redirect("army", army.pk)
+
+
+@login_required
+@require_POST
+def add_unit(request, army_id):
+    """Add a rank of a unit, typed in."""
+    army = army_for(request, army_id)
+    form = UnitForm(request.POST, auto_id="unit_%s")
+    if form.is_valid():
+        given = form.cleaned_data
+        path = tuple(step.strip() for step in given["formation"].split("/") if step.strip())
+        entry = tree.Entry(given["unit"], given["type"], given["rank"], given["figures"], path, given["tier"])
+        try:
+            apply(request, army, lambda design: tree.with_entries(design, [entry]), f"{entry.figures} {entry.rank} added to {entry.unit}")
+            return back(request, "army", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _army_page(request, army, 422, unit_form=form)
+
+
+@login_required
+@require_POST
+def change_node(request, army_id, node_id):
+    """Rename a formation or unit."""
+    army = army_for(request, army_id)
+    _known(army, node_id)
+    form = NodeForm(request.POST, auto_id="node_%s")
+    if form.is_valid():
+        given = form.cleaned_data
+        apply(request, army, lambda design: tree.with_node_named(design, node_id, given["name"], given["kind"]), f"Renamed to {given['name']}")
+        return back(request, "army", army.pk)
+    return _army_page(request, army, 422, node_form=form)
+
+
+@login_required
+@require_POST
+def remove_node(request, army_id, node_id):
+    """Remove a formation or unit with all below it."""
+    army = army_for(request, army_id)
+    node = _known(army, node_id)
+    apply(request, army, lambda design: tree.without_node(design, node_id), f"{node.name} removed: {node.figures} figures")
+    return redirect("army", army.pk)
+
+
+@login_required
+@require_POST
+def duplicate_node(request, army_id, node_id):
+    """Add a copy of a formation or unit beside it."""
+    army = army_for(request, army_id)
+    node = _known(army, node_id)
+    name = request.POST.get("name", "").strip() or f"{node.name} copy"
+    apply(request, army, lambda design: tree.with_duplicate(design, node_id, name), f"{node.name} duplicated as {name}")
+    return back(request, "army", army.pk)
+
+
+@login_required
+@require_POST
+def change_rank(request, army_id, node_id):
+    """Change a rank of a unit, or remove it."""
+    army = army_for(request, army_id)
+    unit, old = _known(army, node_id), request.POST.get("old", "")
+    if "remove" in request.POST:
+        apply(request, army, lambda design: tree.without_rank(design, node_id, old), f"{old} removed from {unit.name}")
+        return back(request, "army", army.pk)
+    at = next((at for at, rank in enumerate(unit.ranks) if rank.name == old), 0)
+    form = RankForm(request.POST, auto_id=f"rank{at}_%s")
+    if form.is_valid():
+        given = form.cleaned_data
+        rank = Rank(given["rank"], given["type"], given["figures"], given["tier"])
+        try:
+            apply(request, army, lambda design: tree.with_rank(design, node_id, old, rank), f"{rank.name} of {unit.name} changed: {rank.figures} figures")
+            return back(request, "army", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    request.GET = request.GET.copy()
+    request.GET["node"] = node_id
+    return _army_page(request, army, 422, rank_forms=[(rank, form if rank.name == old else None) for rank in unit.ranks])
+
+
+def _known(army, node_id):
+    node = reading_of(army.head).design.army.nodes.get(node_id)
+    if node is None:
+        raise Http404
+    return node
+
+
+@login_required
+@require_POST
+def undo(request, army_id):
+    """Take the last edit back."""
+    army = army_for(request, army_id)
+    undone = actions.undo(army, base_of(request))
+    messages.success(request, f"Undone: {undone.words}" if undone else "There is nothing to undo.")
+    return back(request, "army", army.pk)
+
+
+@login_required
+@require_POST
+def redo(request, army_id):
+    """Make the edit again that was taken back."""
+    army = army_for(request, army_id)
+    redone = actions.redo(army, base_of(request))
+    messages.success(request, f"Done again: {redone.words}" if redone else "There is nothing to redo.")
+    return back(request, "army", army.pk)
+
+
+@login_required
+@require_GET
+def figure(request, army_id, unit, rank, ordinal, view):
+    """One figure as a picture, as designed or as painted today."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    try:
+        shape = plate(reading.design.army.rank(unit, rank).type)
+        one = reading.resolution.of(Figure(unit, rank, ordinal))
+    except (MantelloError, StopIteration) as error:
+        raise Http404 from error
+    if request.GET.get("as") == "painted":
+        done = progress(army, reading)[unit, rank, ordinal].done
+        svg = plate_svg(shape, view, lambda area: reading.painted_fill(one, area, done), detail="small")
+    else:
+        svg = plate_svg(shape, view, lambda area: reading.fill(one, area), detail="small")
+    response = HttpResponse(svg, content_type="image/svg+xml")
+    response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
+    return response
+
+
+@require_GET
+def grey_plate(request, type_id):
+    """A figure type in undercoat grey, for pages that have no colours yet."""
+    if type_id not in plate_types():
+        raise Http404
+    shape = plate(type_id)
+    response = HttpResponse(plate_svg(shape, shape.views[0].name, lambda area: GREY, detail="small"), content_type="image/svg+xml")
+    response["Cache-Control"] = "public, max-age=86400"
+    return response
+
+
+@login_required
+@require_safe
+def export_design(request, army_id):
+    """The army and its scheme as an open document."""
+    army = army_for(request, army_id)
+    response = HttpResponse(design_bytes(reading_of(army.head).design), content_type="application/json")
+    response["Content-Disposition"] = f'attachment; filename="mantello-army-{army.pk}.json"'
+    return response
+
+
+@login_required
+@require_safe
+def export_roster(request, army_id):
+    """The army as a roster."""
+    army = army_for(request, army_id)
+    response = HttpResponse(write_roster(reading_of(army.head).design.army), content_type="text/csv; charset=utf-8")
+    response["Content-Disposition"] = f'attachment; filename="mantello-roster-{army.pk}.csv"'
+    return response
+
+
+@login_required
+@require_POST
+def remove_army(request, army_id):
+    """Delete an army for good, its name typed as proof."""
+    army = army_for(request, army_id)
+    if request.POST.get("name", "").strip() != army.name:
+        messages.error(request, f"'{request.POST.get('name', '')[:80]}' is not the army's name, so nothing was deleted. Type {army.name}.")
+        return redirect("army", army.pk)
+    army.delete()
+    messages.success(request, f"{army.name} was deleted.")
+    return redirect("armies")

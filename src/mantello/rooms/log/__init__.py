@@ -1,0 +1,1 @@
+"""Log: what did I really do?"""

@@ -1,0 +1,111 @@
+"""Changes of the log: a step done, an entry taken back, a note written."""
+
+import hashlib
+import json
+import uuid
+from datetime import datetime
+
+from django.db import transaction
+from django.db.models import Max
+from django.utils import timezone
+
+from mantello.rooms.army.models import Army
+from mantello.rooms.army.reading import Reading, reading_of
+from mantello_core.formats.document import write_design
+from mantello_core.paints.range import paint
+from mantello_core.planning.compiling import UNDERCOAT
+from mantello_core.planning.task import Atom
+from mantello_core.schemes.scheme import Design
+
+from .models import Entry, Version
+
+
+@transaction.atomic
+def record(
+    army: Army, atoms: list[Atom], figures: set[tuple[str, int]], minutes: float | None, done_at: datetime, batch: uuid.UUID, note: str = ""
+) -> list[Entry]:
+    """Log the steps of one opened pot on some figures of one unit; a batch is logged once.
+
+    figures: (rank, ordinal). minutes: for all of it together; shared out by the planned time of each.
+    """
+    army = Army.objects.select_for_update(of=("self",)).select_related("head").get(pk=army.pk)
+    known = list(army.entries.filter(batch=batch))
+    if known:
+        return known
+    reading = reading_of(army.head)
+    version = struck(army, reading.design)
+    parts = [(atom, [ordinal for ordinal in atom.ordinals if (atom.rank, ordinal) in figures]) for atom in atoms]
+    parts = [(atom, ordinals) for atom, ordinals in parts if ordinals]
+    planned = {atom.id: atom.seconds * len(ordinals) / 60 for atom, ordinals in parts}
+    whole = sum(planned.values()) or 1.0
+    return [
+        Entry.objects.create(
+            army=army,
+            version=version,
+            batch=batch,
+            unit=atom.unit,
+            unit_name=_unit_name(reading.design, atom.unit),
+            rank=atom.rank,
+            role=atom.role,
+            step=atom.step,
+            name=atom.name,
+            ordinals=ordinals,
+            mix=mix_words(reading, atom),
+            paints=_paints(reading, atom),
+            coats=atom.coats,
+            minutes=None if minutes is None else minutes * planned[atom.id] / whole,
+            planned_minutes=planned[atom.id],
+            drying=atom.drying / 60,
+            note=note,
+            done_at=done_at,
+        )
+        for atom, ordinals in parts
+    ]
+
+
+def struck(army: Army, design: Design) -> Version:
+    """The version that stands for a design's scheme; struck now if the scheme is new."""
+    scheme = write_design(design)["scheme"]
+    digest = hashlib.sha256(json.dumps(scheme, sort_keys=True).encode()).hexdigest()
+    known = army.versions.filter(digest=digest).first()
+    if known:
+        return known
+    number = (army.versions.aggregate(most=Max("number"))["most"] or 0) + 1
+    return Version.objects.create(army=army, number=number, edition=army.head, digest=digest)
+
+
+def take_back(entry: Entry) -> None:
+    """Take an entry back; it stays in the log, struck through."""
+    entry.taken_back_at = timezone.now()
+    entry.save(update_fields=["taken_back_at"])
+
+
+def restore(entry: Entry) -> None:
+    """Let an entry that was taken back stand again."""
+    entry.taken_back_at = None
+    entry.save(update_fields=["taken_back_at"])
+
+
+def mix_words(reading: Reading, atom: Atom) -> str:
+    """What an atom is painted with, in words."""
+    if atom.step == UNDERCOAT:
+        return paint(reading.design.scheme.undercoat).name
+    return _step(reading, atom).mix.words
+
+
+def _paints(reading: Reading, atom: Atom) -> list[dict]:
+    if atom.step == UNDERCOAT:
+        pot = paint(reading.design.scheme.undercoat)
+        return [{"paint": pot.id, "name": pot.name, "parts": 1}]
+    mix = _step(reading, atom).mix
+    return [{"paint": pot.id, "name": pot.name, "parts": parts} for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True)]
+
+
+def _step(reading: Reading, atom: Atom):
+    tier = reading.design.army.rank(atom.unit, atom.rank).tier
+    return next(step for step in reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step)
+
+
+def _unit_name(design: Design, unit: str) -> str:
+    path = design.army.paths[unit][1:]
+    return " / ".join(design.army.nodes[node].name for node in path)[:240]

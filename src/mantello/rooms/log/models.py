@@ -1,0 +1,65 @@
+"""What was really painted, and the versions of the scheme it was painted to."""
+
+from django.db import models
+
+from mantello.rooms.army.models import Army, Edition
+
+
+class Version(models.Model):
+    """A scheme struck: from the first figure painted to it on, this state has a number that stays."""
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="versions")
+    number = models.PositiveIntegerField()
+    edition = models.ForeignKey(Edition, on_delete=models.CASCADE, related_name="+")
+    #: digest of the scheme, to know the same one again
+    digest = models.CharField(max_length=64)
+    struck_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["army", "number"], name="version_number_once")]
+        ordering = ["number"]
+
+
+class EntryQuerySet(models.QuerySet):
+    """Questions about the log."""
+
+    def standing(self) -> "EntryQuerySet":
+        """Entries that were not taken back."""
+        return self.filter(taken_back_at=None)
+
+
+class Entry(models.Model):
+    """One step done on some figures of one rank of one unit."""
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="entries")
+    version = models.ForeignKey(Version, on_delete=models.CASCADE, related_name="entries")
+    #: one press of 'done' may log several steps that shared a pot
+    batch = models.UUIDField()
+    unit = models.CharField(max_length=80)
+    unit_name = models.CharField(max_length=240)
+    rank = models.CharField(max_length=80)
+    role = models.CharField(max_length=80, blank=True)
+    step = models.CharField(max_length=80)
+    #: in words, such as 'Field base'
+    name = models.CharField(max_length=200)
+    #: figures of the rank, counted from 1
+    ordinals = models.JSONField()
+    #: in words, both sides named
+    mix = models.CharField(max_length=400)
+    #: [{"paint": id, "name": name, "parts": n}]
+    paints = models.JSONField()
+    coats = models.PositiveIntegerField()
+    #: hands-on minutes of this entry; None if the painter did not know
+    minutes = models.FloatField(null=True)
+    planned_minutes = models.FloatField()
+    #: minutes it dries after ``done_at``
+    drying = models.FloatField()
+    note = models.TextField(blank=True)
+    done_at = models.DateTimeField()
+    taken_back_at = models.DateTimeField(null=True)
+
+    objects = EntryQuerySet.as_manager()
+
+    class Meta:
+        ordering = ["-done_at", "-pk"]
+        indexes = [models.Index(fields=["army", "done_at"])]

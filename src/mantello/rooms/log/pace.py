@@ -1,0 +1,37 @@
+"""Minutes as planned against minutes as logged."""
+
+from dataclasses import dataclass
+
+from mantello.rooms.army.models import Army
+
+
+@dataclass(frozen=True)
+class Pace:
+    """One kind of step: how the painter's minutes compare with the plan's."""
+
+    kind: str
+    minutes: float
+    planned: float
+    entries: int
+
+    @property
+    def factor(self) -> float:
+        """Logged over planned; 1 is as planned."""
+        return self.minutes / self.planned if self.planned else 1.0
+
+
+def kinds_of(army: Army) -> list[Pace]:
+    """The pace for every kind of step that was timed."""
+    found: dict[str, list[float]] = {}
+    for step, minutes, planned in army.entries.standing().exclude(minutes=None).values_list("step", "minutes", "planned_minutes"):
+        sums = found.setdefault(step.rstrip("0123456789-"), [0.0, 0.0, 0])
+        sums[0] += minutes
+        sums[1] += planned
+        sums[2] += 1
+    return [Pace(kind.capitalize(), *sums) for kind, sums in sorted(found.items())]
+
+
+def total_minutes(army: Army) -> float:
+    """All logged minutes; where unknown, the planned ones."""
+    rows = army.entries.standing().values_list("minutes", "planned_minutes")
+    return sum(planned if minutes is None else minutes for minutes, planned in rows)

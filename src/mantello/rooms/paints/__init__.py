@@ -1,0 +1,1 @@
+"""Paints: what is needed, and what is on the shelf?"""

@@ -1,0 +1,1 @@
+"""Plan: what do I paint tonight?"""

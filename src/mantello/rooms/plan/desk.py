@@ -1,0 +1,79 @@
+"""The desk: one batch large, with the picture of what to paint."""
+
+from html import escape
+
+from mantello.rooms.army.reading import Reading
+from mantello_core.colour.spaces import hex_of
+from mantello_core.figures.catalogue import plate
+from mantello_core.figures.vocabulary import sideless, spoken
+from mantello_core.formats.drawing import plate_group
+from mantello_core.schemes.army import Figure
+
+from .evening import Batch
+
+_GAP, _FOOT = 30, 24
+
+
+def areas_to_paint(reading: Reading, batch: Batch, figure: tuple[str, int]) -> tuple[str, ...]:
+    """Areas of one figure that a batch paints; all of them for the undercoat."""
+    one = reading.resolution.of(Figure(batch.block.task.unit, *figure))
+    roles = {atom.role for atom in batch.atoms if atom.rank == figure[0] and figure[1] in atom.ordinals}
+    return tuple(name for name, cell in one.cells.items() if cell.role in roles or "" in roles)
+
+
+def areas_words(areas: tuple[str, ...], limit: int = 9) -> str:
+    """Areas in words, both sides of one piece said once."""
+    words = list(dict.fromkeys(spoken(sideless(area)).lower() for area in areas))
+    if not words:
+        return ""
+    shown = ", ".join(words[:limit]) + (f" and {len(words) - limit} more" if len(words) > limit else "")
+    return shown[0].upper() + shown[1:]
+
+
+def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: frozenset[tuple[str, str]]) -> str:
+    """Both views of a figure as it stands, the areas to paint in the colour they get, stitched round."""
+    one = reading.resolution.of(Figure(batch.block.task.unit, *figure))
+    shape, wanted = plate(one.type), set(areas_to_paint(reading, batch, figure))
+    coming = _coming(reading, batch, one)
+
+    def fill(area: str) -> str:
+        return coming[one.cells[area].role] if area in wanted and one.cells[area].role in coming else reading.painted_fill(one, area, done)
+
+    if batch.atoms[0].role == "":
+        colour = hex_of(reading.undercoat)
+
+        def fill(area: str) -> str:  # the undercoat goes everywhere
+            return colour
+
+    parts, x, tall = [], 0.0, max(view.view_box[3] for view in shape.views)
+    for number, view in enumerate(shape.views):
+        left, top, width, height = view.view_box
+        parts.append(f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, prefix=f"desk{number}-")}')
+        if batch.atoms[0].role:
+            parts += [
+                f'<path class="sel-case" d="{seen.visible}"/><path class="sel-stitch" d="{seen.visible}"/>' for seen in view.areas if seen.area in wanted
+            ]
+        parts.append("</g>")
+        parts.append(f'<text x="{x + width / 2:.0f}" y="{tall + 16:.0f}" text-anchor="middle" font-size="17" class="cap">{view.name}</text>')
+        x += width + _GAP
+    said = escape(f"{shape.title}: {areas_words(tuple(wanted))} to paint")
+    return f'<svg viewBox="0 0 {x - _GAP:.0f} {tall + _FOOT:.0f}" role="img" aria-label="{said}" preserveAspectRatio="xMidYMid meet">{"".join(parts)}</svg>'
+
+
+def _coming(reading: Reading, batch: Batch, one) -> dict[str, str]:
+    found = {}
+    for atom in batch.atoms:
+        if atom.role and atom.rank == one.rank:
+            outcome = next(step for step in reading.prediction(atom.role, one.tier).outcomes if step.step.id == atom.step)
+            found[atom.role] = hex_of(outcome.after)
+    return found
+
+
+def lap_of(reading: Reading, batch: Batch):
+    """Colours before and after the batch, of the step's first role."""
+    atom = batch.atoms[0]
+    if not atom.role:
+        return None
+    tier = reading.design.army.rank(atom.unit, atom.rank).tier
+    outcome = next(step for step in reading.prediction(atom.role, tier).outcomes if step.step.id == atom.step)
+    return outcome.before, outcome.after

@@ -1,0 +1,200 @@
+"""Tonight: the plan of an army from its session on, with what the log says is done of it."""
+
+import hashlib
+from collections.abc import Iterable
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from functools import cached_property, lru_cache
+
+from django.utils import timezone
+
+from mantello.rooms.army.models import Army, Edition
+from mantello.rooms.army.reading import Reading, reading_of
+from mantello.rooms.log.queries import done_steps
+from mantello_core.paints.range import paint
+from mantello_core.planning.batch import batch_size
+from mantello_core.planning.calendar import sessions
+from mantello_core.planning.compiling import UNDERCOAT, Done
+from mantello_core.planning.plan import Plan, plan
+from mantello_core.planning.schedule import Block
+from mantello_core.planning.task import Atom
+from mantello_core.recipes.hazard import cautions_for
+from mantello_core.recipes.technique import techniques
+
+from .models import Replan
+
+
+@dataclass(frozen=True)
+class Batch:
+    """One block of the plan as the painter meets it."""
+
+    id: str
+    number: int
+    block: Block
+    title: str
+    unit: str
+    mix: str
+    #: figures of it that are not logged for all its steps
+    left: tuple[tuple[str, int], ...]
+    #: figures that would just keep the hands busy while the first dries
+    least: int
+
+    @property
+    def done(self) -> bool:
+        """Whether the log has all of it."""
+        return not self.left
+
+    @property
+    def minutes(self) -> float:
+        """Hands-on minutes."""
+        return (self.block.end - self.block.start).total_seconds() / 60
+
+    @property
+    def minutes_left(self) -> float:
+        """Hands-on minutes of the figures that are left."""
+        return sum(self.block.task.figures[figure] for figure in self.left) / 60
+
+    @property
+    def atoms(self) -> list[Atom]:
+        """The steps in it."""
+        return self.block.task.atoms
+
+    @property
+    def roles(self) -> tuple[str, ...]:
+        """The roles painted in it."""
+        return tuple(dict.fromkeys(atom.role for atom in self.atoms if atom.role))
+
+
+class Evening:
+    """The plan from tonight on, and how it stands."""
+
+    def __init__(self, army: Army, now: datetime):
+        self.army, self.now = army, timezone.localtime(now)
+        self.reading: Reading = reading_of(army.head)
+        self.start = self._start()
+        self.done_before = done_steps(army, before=self.start)
+        self.done = done_steps(army)
+
+    @cached_property
+    def plan(self) -> Plan:
+        """The plan from the start of the session on."""
+        local = timezone.localtime(self.start).replace(tzinfo=None)
+        head: Edition = self.army.head
+        return _planned(head.pk, head.made_at.timestamp(), local, self.done_before)
+
+    @cached_property
+    def batches(self) -> list[Batch]:
+        """Every block in order."""
+        return [self._batch(number, block) for number, block in enumerate(self.plan.blocks, 1)]
+
+    @property
+    def tonight(self) -> list[Batch]:
+        """The batches of the first session."""
+        return [batch for batch in self.batches if batch.block.session == 0]
+
+    @property
+    def current(self) -> Batch | None:
+        """The first batch that is not done."""
+        return next((batch for batch in self.batches if not batch.done), None)
+
+    def find(self, batch_id: str) -> Batch | None:
+        """The batch of that id."""
+        return next((batch for batch in self.batches if batch.id == batch_id), None)
+
+    def drying_until(self, batch: Batch) -> datetime | None:
+        """When the last layer under a batch is dry by the log; None if it is by now."""
+        roles = {atom.role for atom in batch.atoms} | {""}
+        figures = set(batch.left)
+        until = None
+        recent = self.army.entries.standing().filter(unit=batch.block.task.unit, done_at__gte=self.now - timedelta(days=3))
+        for entry in recent:
+            if entry.role in roles and figures & {(entry.rank, ordinal) for ordinal in entry.ordinals}:
+                dry = entry.done_at + timedelta(minutes=entry.drying)
+                until = max(until, dry) if until else dry
+        return timezone.localtime(until) if until and until > self.now else None
+
+    def still_drying(self) -> list:
+        """Logged entries that are not dry yet, the first to dry first."""
+        recent = self.army.entries.standing().filter(done_at__gte=self.now - timedelta(days=3))
+        wet = [(timezone.localtime(entry.done_at + timedelta(minutes=entry.drying)), entry) for entry in recent]
+        return sorted(((dry, entry) for dry, entry in wet if dry > self.now), key=lambda pair: pair[0])
+
+    def cautions(self, batch: Batch) -> tuple[str, ...]:
+        """What to mind at a batch."""
+        paints, diluent = self._paints(batch)
+        return cautions_for(batch.atoms[0].kind, paints, diluent)
+
+    def step(self, batch: Batch):
+        """The recipe step of a batch; None for the undercoat."""
+        atom = batch.atoms[0]
+        if atom.step == UNDERCOAT:
+            return None
+        tier = self.reading.design.army.rank(atom.unit, atom.rank).tier
+        return next(step for step in self.reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step)
+
+    def _paints(self, batch: Batch):
+        step = self.step(batch)
+        if step is None:
+            return (paint(self.reading.design.scheme.undercoat),), "neat"
+        return step.mix.paints, step.mix.diluent
+
+    def _start(self) -> datetime:
+        tonight = _session_start(self.reading.design.evenings, self.now)
+        asked = Replan.objects.filter(army=self.army).first()
+        return max(tonight, asked.start) if asked and asked.start <= self.now else tonight
+
+    def _batch(self, number: int, block: Block) -> Batch:
+        task = block.task
+        needed = {
+            (rank, ordinal): [atom for atom in task.atoms if atom.rank == rank and ordinal in atom.ordinals] for rank, ordinal in block.figures
+        }
+        left = tuple(
+            figure
+            for figure, atoms in needed.items()
+            if not all((task.unit, *figure, atom.role, atom.step) in self.done for atom in atoms)
+        )
+        mean = sum(task.figures[figure] for figure in block.figures) / len(block.figures)
+        evenings = self.reading.design.evenings
+        unit = self.reading.design.army.nodes[task.unit]
+        least = batch_size(task.drying, mean, unit.figures, evenings.attention, evenings.stick)
+        return Batch(_mark(block), number, block, title_of(self.reading, task.atoms), self._unit(task.unit), self._mix(task), left, least)
+
+    def _mix(self, task) -> str:
+        kind, mix = task.pot.split("|", 1)
+        return paint(mix).name if kind == UNDERCOAT else mix
+
+    def _unit(self, unit_id: str) -> str:
+        army = self.reading.design.army
+        path = army.paths[unit_id]
+        return army.nodes[path[-2]].name if len(path) > 3 else army.nodes[unit_id].name
+
+
+def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
+    """A batch in words, such as 'Base Field and Facing'."""
+    atoms = list(atoms)
+    verb = techniques()[atoms[0].kind].verb
+    roles = list(dict.fromkeys(reading.design.scheme.role(atom.role).name for atom in atoms if atom.role))
+    if not roles:
+        return f"{verb} the figures"
+    if len(roles) == 1:
+        return f"{verb} {roles[0]}"
+    return f"{verb} {', '.join(roles[:-1])} and {roles[-1]}"
+
+
+def _mark(block: Block) -> str:
+    said = "|".join([*sorted(atom.id for atom in block.task.atoms), *(f"{rank} {ordinal}" for rank, ordinal in block.figures), str(block.start)])
+    return hashlib.sha256(said.encode()).hexdigest()[:16]
+
+
+def _session_start(evenings, now: datetime) -> datetime:
+    """Start of the session that is on, or of the next one."""
+    midnight = now.replace(hour=0, minute=0, second=0, microsecond=0, tzinfo=None)
+    local = now.replace(tzinfo=None)
+    found = next(session for session in sessions(evenings, midnight, 16) if session.end > local)
+    return timezone.make_aware(found.start, now.tzinfo)
+
+
+@lru_cache(maxsize=24)
+def _planned(edition: int, made_at: float, start: datetime, done: Done) -> Plan:
+    reading = reading_of(Edition.objects.get(pk=edition))
+    return plan(reading.design, start, done=done, resolution=reading.resolution)

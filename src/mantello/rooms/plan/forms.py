@@ -1,0 +1,70 @@
+"""Forms of the Plan room."""
+
+from django import forms
+
+from mantello_core.schemes.scheme import Evenings
+
+DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
+
+
+class EveningsForm(forms.Form):
+    """The weekly pattern, and how many figures are in hand at once."""
+
+    attention = forms.IntegerField(
+        min_value=1, max_value=60, label="Figures in hand at once", error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 1 to 60.")
+    )
+
+    def __init__(self, *arguments, **options):
+        super().__init__(*arguments, **options)
+        for number, day in enumerate(DAYS):
+            self.fields[f"on{number}"] = forms.BooleanField(required=False, label=day)
+            self.fields[f"start{number}"] = forms.TimeField(
+                required=False, label=f"{day} from", widget=forms.TimeInput(attrs={"type": "time"}, format="%H:%M"), error_messages={"invalid": "Write a time such as 19:00."}
+            )
+            self.fields[f"minutes{number}"] = forms.IntegerField(
+                required=False, min_value=15, max_value=720, label=f"{day}, minutes",
+                error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write 15 to 720 minutes."),
+            )  # fmt: skip
+
+    @classmethod
+    def showing(cls, evenings: Evenings) -> "EveningsForm":
+        """The form filled with a pattern."""
+        initial: dict = {"attention": evenings.attention}
+        for number in range(7):
+            initial |= {f"start{number}": "19:00", f"minutes{number}": 150}
+        for weekday, start, minutes in evenings.pattern:
+            initial |= {f"on{weekday}": True, f"start{weekday}": f"{start // 60:02d}:{start % 60:02d}", f"minutes{weekday}": minutes}
+        return cls(initial=initial)
+
+    def days(self):
+        """Triples of bound fields by weekday."""
+        return [(self[f"on{number}"], self[f"start{number}"], self[f"minutes{number}"]) for number in range(7)]
+
+    def clean(self):
+        """The pattern, under ``pattern``."""
+        given = super().clean()
+        pattern = []
+        for number in range(7):
+            if not given.get(f"on{number}"):
+                continue
+            start, minutes = given.get(f"start{number}"), given.get(f"minutes{number}")
+            if start is None and f"start{number}" not in self.errors:
+                self.add_error(f"start{number}", "From when?")
+            if minutes is None and f"minutes{number}" not in self.errors:
+                self.add_error(f"minutes{number}", "For how many minutes?")
+            if start and minutes:
+                pattern.append((number, start.hour * 60 + start.minute, minutes))
+        if not pattern and not self.errors:
+            self.add_error(None, "No evening is marked; mark at least one to plan.")
+        given["pattern"] = tuple(pattern)
+        return given
+
+
+class DoneForm(forms.Form):
+    """A batch done: minutes, and a note."""
+
+    minutes = forms.FloatField(
+        required=False, min_value=0, max_value=1440, label="Minutes it took",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write 0 to 1440 minutes, or nothing if you do not know."),
+    )  # fmt: skip
+    note = forms.CharField(required=False, max_length=2000, label="Note")

@@ -1,0 +1,1 @@
+"""Recipes: how is that colour made on this undercoat?"""

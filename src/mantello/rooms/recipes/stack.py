@@ -1,0 +1,106 @@
+"""A recipe as the room shows it: steps with what each does, minutes and drying."""
+
+from dataclasses import dataclass
+
+from mantello.rooms.army.reading import Reading
+from mantello_core.figures.catalogue import plate
+from mantello_core.paints.range import paint
+from mantello_core.recipes.coverage import Coverage, coverage
+from mantello_core.recipes.hazard import cautions_for, step_cautions
+from mantello_core.recipes.layering import Outcome
+from mantello_core.recipes.surface import coated, solid
+from mantello_core.recipes.undercoat import undercoats
+from mantello_core.schemes.army import TIERS
+
+
+@dataclass(frozen=True)
+class StepRow:
+    """One step with its outcome."""
+
+    outcome: Outcome
+    minutes: float
+    cautions: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Stack:
+    """One tier's steps."""
+
+    tier: str
+    name: str
+    figures: int
+    #: follows a plainer tier's recipe
+    follows: bool
+    rows: tuple[StepRow, ...]
+    tones: dict | None
+
+    @property
+    def minutes(self) -> float:
+        """Hands-on minutes a figure."""
+        return sum(row.minutes for row in self.rows)
+
+
+@dataclass(frozen=True)
+class GroundRow:
+    """One undercoat under a role's first mix: coats, and the colour after one coat and when covered."""
+
+    undercoat: object
+    coverage: Coverage
+    ground: object
+    first: object
+    covered: object
+
+
+def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
+    """The stacks of a role: rank and file, and every tier that has a recipe of its own or wears it."""
+    role = reading.design.scheme.role(role_id)
+    figures, surfaces = _worn(reading, role_id)
+    found = []
+    for tier, name in TIERS.items():
+        own = role.own_recipe(tier)
+        if own is None and not figures.get(tier) and tier != "rank":
+            continue
+        surface = surfaces.get(tier) or max(surfaces.values(), default=0.0)
+        outcomes = reading.prediction(role_id, tier).outcomes
+        rows = tuple(StepRow(one, one.step.seconds(surface, one.coats) / 60, step_cautions(one.step)) for one in outcomes)
+        found.append(Stack(tier, name, figures.get(tier, 0), own is None, rows, reading.tones(role_id, tier)))
+    return found
+
+
+def grounds_of(reading: Reading, role_id: str) -> list[GroundRow]:
+    """How the role's first mix covers every undercoat."""
+    steps = reading.design.scheme.role(role_id).recipe().steps
+    if not steps:
+        return []
+    film, dilution = steps[0].mix.film, steps[0].mix.dilution
+    rows = []
+    for pot in undercoats():
+        ground = solid(pot.film)
+        cover = coverage(film, ground, dilution)
+        first = coated(ground, film, film.thickness(dilution))
+        covered = coated(ground, film, film.thickness(dilution) * (cover.coats or 1))
+        rows.append(GroundRow(pot, cover, ground.colour, first.colour, covered.colour if cover.coats else ground.colour))
+    return rows
+
+
+def cautions_of(reading: Reading, stacks: list[Stack]) -> list[str]:
+    """Everything to mind in the stacks and under them, said once."""
+    from_steps = [caution for stack in stacks for row in stack.rows for caution in row.cautions]
+    return list(dict.fromkeys([*_undercoat_cautions(reading), *from_steps]))
+
+
+def _undercoat_cautions(reading: Reading) -> tuple[str, ...]:
+    return cautions_for("undercoat", (paint(reading.design.scheme.undercoat),))
+
+
+def _worn(reading: Reading, role_id: str) -> tuple[dict[str, int], dict[str, float]]:
+    """Figures by tier that wear the role, and the largest painted surface of it on one figure."""
+    figures: dict[str, int] = {}
+    surfaces: dict[str, float] = {}
+    for one in reading.resolution.classes:
+        areas = plate(one.type).areas
+        surface = sum(areas[name].surface_mm2 for name, cell in one.cells.items() if cell.role == role_id)
+        if surface:
+            figures[one.tier] = figures.get(one.tier, 0) + len(one.ordinals)
+            surfaces[one.tier] = max(surfaces.get(one.tier, 0.0), surface)
+    return figures, surfaces

@@ -1,0 +1,122 @@
+"""The Recipes room: the steps of every role, and what each does on this undercoat."""
+
+from dataclasses import replace
+
+from django.contrib.auth.decorators import login_required
+from django.http import Http404
+from django.shortcuts import redirect
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.rooms.army.page import apply, army_for, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello_core.errors import MantelloError, OutOfRange, UnknownName
+from mantello_core.recipes.hazard import DEFERENCE
+from mantello_core.recipes.undercoat import undercoats
+from mantello_core.schemes import edit
+from mantello_core.schemes.army import TIERS
+
+from .forms import MIX_ROWS, StepForm
+from .stack import cautions_of, grounds_of, stacks_of
+
+
+@login_required
+@require_safe
+def recipes(request, army_id, role=""):
+    """One role's recipe, tier beside tier."""
+    return _page(request, army_for(request, army_id), role)
+
+
+def _page(request, army, role_id, status=200, **forms):
+    """The page; ``forms`` holds a form that came back with errors, with its ``tier`` and ``step``."""
+    reading = reading_of(army.head)
+    scheme = reading.design.scheme
+    if role_id and role_id not in scheme.role_by_id:
+        raise Http404
+    role = scheme.role_by_id.get(role_id) or next(iter(scheme.roles), None)
+    context = {
+        "title": "Recipes",
+        "listed": [(one, reading.tones(one.id), len(one.recipe().steps), reading.shares.get(one.id, 0.0)) for one in scheme.roles],
+        "role": role,
+        "undercoats": undercoats(),
+        "deference": DEFERENCE,
+    }
+    if role:
+        stacks = stacks_of(reading, role.id)
+        context |= {
+            "stacks": [(stack, [(row, _form(forms, stack, row)) for row in stack.rows], _new_form(forms, stack)) for stack in stacks],
+            "grounds": grounds_of(reading, role.id),
+            "cautions": cautions_of(reading, stacks),
+            "uses": sum(rule.role == role.id for rule in scheme.all_rules(reading.design.army.root.id)),
+        }
+    return room_page(request, army, "recipes", "recipes/recipes.html", context, status)
+
+
+def _form(forms, stack, row):
+    step = row.outcome.step
+    if forms.get("tier") == stack.tier and forms.get("step") == step.id:
+        return forms["form"]
+    return StepForm.showing(step, f"{stack.tier}-{step.id}")
+
+
+def _new_form(forms, stack):
+    if forms.get("tier") == stack.tier and forms.get("step") == "":
+        return forms["form"]
+    initial = {"kind": "layer" if stack.rows else "base", "diluent": "water", "diluent_parts": 1, "parts1": 1}
+    return StepForm(initial=initial, auto_id=f"{stack.tier}-new_%s")
+
+
+@login_required
+@require_POST
+def keep_step(request, army_id, role, tier):
+    """Change a step of a recipe, or add one at its end."""
+    army = army_for(request, army_id)
+    step_id = request.POST.get("step", "")
+    form = StepForm(request.POST, auto_id=f"{tier}-{step_id or 'new'}_%s")
+    if form.is_valid():
+        step = replace(form.cleaned_data["step"], id=step_id)
+        try:
+            apply(request, army, lambda design: edit.with_step(design, role, tier, step), _told(role, tier, step))
+            return redirect("recipe", army.pk, role)
+        except (OutOfRange, UnknownName) as error:
+            form.add_error(_field_of(error), error.message)
+    return _page(request, army, role, 422, form=form, tier=tier, step=step_id)
+
+
+def _told(role, tier, step):
+    def words(before, after):
+        return f"{before.scheme.role(role).name}, {TIERS[tier].lower()}: {step.kind} is now {step.mix.words}"
+
+    return words
+
+
+def _field_of(error: MantelloError) -> str | None:
+    place = error.where.strip("/").split("/")
+    if place[:2] == ["mix", "parts"] and len(place) > 2 and int(place[2]) < len(MIX_ROWS):
+        return f"parts{int(place[2]) + 1}"
+    return place[-1] if place[-1] in ("kind", "coats", "diluent", "diluent_parts") else None
+
+
+@login_required
+@require_POST
+def move_step(request, army_id, role, tier, step):
+    """Move a step up or down, or remove it."""
+    army = army_for(request, army_id)
+    name = reading_of(army.head).design.scheme.role(role).name
+    if request.POST.get("do") == "remove":
+        apply(request, army, lambda design: edit.without_step(design, role, tier, step), f"{name}: step {step} removed")
+    else:
+        by = -1 if request.POST.get("do") == "up" else 1
+        apply(request, army, lambda design: edit.with_step_moved(design, role, tier, step, by), f"{name}: step {step} moved")
+    return redirect("recipe", army.pk, role)
+
+
+@login_required
+@require_POST
+def set_undercoat(request, army_id):
+    """Choose the undercoat of the whole army."""
+    army = army_for(request, army_id)
+    chosen = request.POST.get("undercoat", "")
+    name = next((pot.name for pot in undercoats() if pot.id == chosen), chosen)
+    apply(request, army, lambda design: edit.with_undercoat(design, chosen), f"Undercoat is now {name}")
+    role = request.POST.get("role", "")
+    return redirect("recipe", army.pk, role) if role else redirect("recipes", army.pk)

@@ -1,0 +1,1 @@
+"""Scheme: which colour goes where, on whom, and why?"""

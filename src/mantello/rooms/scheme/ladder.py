@@ -1,0 +1,124 @@
+"""The ladder of one area, and what an edit at one rung would change."""
+
+from dataclasses import dataclass
+
+from mantello_core.figures.vocabulary import sideless, spoken
+from mantello_core.schemes.army import Figure
+from mantello_core.schemes.cascade import resolve
+from mantello_core.schemes.change import Preview, changes
+from mantello_core.schemes.edit import rung_of, set_here
+from mantello_core.schemes.sentence import rule_sentence
+
+from .pick import Pick
+
+
+@dataclass(frozen=True)
+class Row:
+    """One rung as the ladder shows it."""
+
+    number: int
+    kind: str
+    name: str
+    #: win, over (overruled), pass (nothing set, below the winner) or blank (nothing set, above it)
+    state: str
+    role: str | None
+    role_name: str
+    paint: str
+    #: why, as a sentence; empty where nothing is set
+    why: str
+    binding: bool
+    tones: dict | None
+
+
+@dataclass(frozen=True)
+class Effect:
+    """What setting the role in hand at a rung would change."""
+
+    preview: Preview
+    rung: int
+    kind: str
+    role_name: str
+    before_tones: dict | None
+    after_tones: dict | None
+    #: by unit name, how many figures change
+    where: list[tuple[str, int]]
+    #: one letter per figure of the army, c(hanges), k(eeps its own), o(ut of reach); a space between units
+    marks: str
+
+
+def rows_of(pick: Pick) -> list[Row]:
+    """The rungs of a pick's ladder, from the army down."""
+    scheme, army = pick.reading.design.scheme, pick.reading.design.army
+    verdicts = pick.verdicts
+    winner = verdicts[0] if verdicts else None
+    strongest = {}
+    for verdict in verdicts:
+        strongest.setdefault(verdict.rung, verdict)
+    rows = []
+    for rung in pick.rungs:
+        verdict = strongest.get(rung.number)
+        if verdict is None:
+            below = winner is not None and rung.number > winner.rung
+            rows.append(Row(rung.number, rung.kind, rung.name, "pass" if below else "blank", None, "", "", "", False, None))
+            continue
+        role = scheme.role_by_id.get(verdict.rule.role)
+        rows.append(
+            Row(
+                rung.number, rung.kind, rung.name, "win" if verdict is winner else "over", verdict.rule.role,
+                role.name if role else "left bare", role.paint_name if role else "", rule_sentence(verdict.rule, army, scheme),
+                verdict.rule.binding, pick.reading.tones(role.id, pick.figures.tier) if role else None,
+            )  # fmt: skip
+        )
+    return rows
+
+
+def effect_of(pick: Pick) -> Effect:
+    """What setting the role in hand at the pick's rung would change.
+
+    Raises: what ``set_here`` refuses.
+    """
+    reading = pick.reading
+    after = set_here(reading.design, pick.figure, pick.areas, pick.role, pick.rung)
+    preview = changes(reading.resolution, resolve(after.army, after.scheme))
+    changed = {figure for change in preview.changes for figure in change.figures}
+    army = reading.design.army
+    where: dict[str, int] = {}
+    for figure in changed:
+        where[unit_words(army, figure.unit)] = where.get(unit_words(army, figure.unit), 0) + 1
+    rung = rung_of(army, pick.figure, pick.rung)
+    role = reading.design.scheme.role_by_id.get(pick.role)
+    return Effect(
+        preview, pick.rung, rung.kind, role.name if role else "nothing", reading.tones(pick.cell.role, pick.figures.tier),
+        reading.tones(pick.role, pick.figures.tier), sorted(where.items(), key=lambda item: -item[1]), _marks(pick, rung, changed),
+    )  # fmt: skip
+
+
+def unit_words(army, unit_id: str) -> str:
+    """A unit in words: its formation's name, and its own if that formation has several units."""
+    path = army.paths[unit_id]
+    parent = army.nodes[path[-2]]
+    if parent.kind == "army":
+        return army.nodes[unit_id].name
+    alone = len(parent.children) == 1
+    return parent.name if alone else f"{parent.name}, {army.nodes[unit_id].name}"
+
+
+def areas_said(areas: tuple[str, ...]) -> str:
+    """Areas in words, both sides of one piece said once."""
+    words = list(dict.fromkeys(spoken(sideless(area)).lower() for area in areas))
+    return ", ".join(words[:3]) + (f" and {len(words) - 3} more" if len(words) > 3 else "")
+
+
+def _marks(pick: Pick, rung, changed: set[Figure]) -> str:
+    army = pick.reading.design.army
+    groups = []
+    for unit in army.units:
+        inside = rung.scope in army.paths[unit.id]
+        group = []
+        for rank in unit.ranks:
+            for ordinal in range(1, rank.figures + 1):
+                figure = Figure(unit.id, rank.name, ordinal)
+                reached = inside and (rung.reach == "node" or rank.name == pick.figure.rank) and (rung.reach != "figure" or figure == pick.figure)
+                group.append("c" if figure in changed else "k" if reached else "o")
+        groups.append("".join(group))
+    return " ".join(groups)

@@ -1,0 +1,149 @@
+"""What the painter is looking at: a figure, an area of it, a role in hand, and how far an edit reaches."""
+
+from dataclasses import dataclass
+from urllib.parse import urlencode
+
+from mantello.rooms.army.reading import Reading
+from mantello_core.errors import OutOfRange
+from mantello_core.figures.catalogue import plate
+from mantello_core.figures.plate import Plate
+from mantello_core.figures.vocabulary import sideless
+from mantello_core.schemes.army import Figure, Node, Rank, Rung
+from mantello_core.schemes.cascade import FigureClass, Verdict, ladder
+
+#: how a plate is coloured on the stage
+TONES = {"colour": "Base colours", "table": "From across the table", "values": "Values only"}
+
+
+@dataclass(frozen=True)
+class Pick:
+    """One figure and area of an army, with the role in hand."""
+
+    reading: Reading
+    figure: Figure
+    area: str
+    role: str
+    #: 'role': all areas of the figure that wear the same; 'area': this one and its other side
+    reach: str
+    rung: int
+    tone: str
+
+    @property
+    def unit(self) -> Node:
+        """The figure's unit."""
+        return self.reading.design.army.nodes[self.figure.unit]
+
+    @property
+    def rank(self) -> Rank:
+        """The figure's rank."""
+        return self.reading.design.army.rank(self.figure.unit, self.figure.rank)
+
+    @property
+    def plate(self) -> Plate:
+        """The figure's plate."""
+        return plate(self.rank.type)
+
+    @property
+    def figures(self) -> FigureClass:
+        """The figures that look like it."""
+        return self.reading.resolution.of(self.figure)
+
+    @property
+    def cell(self):
+        """What the area wears."""
+        return self.figures.cells[self.area]
+
+    @property
+    def verdicts(self) -> tuple[Verdict, ...]:
+        """Every rule that speaks of the area, the winner first."""
+        return ladder(self.reading.design.army, self.reading.design.scheme, self.figure, self.area)
+
+    @property
+    def rungs(self) -> tuple[Rung, ...]:
+        """The figure's ladder."""
+        return self.reading.design.army.rungs(self.figure)
+
+    @property
+    def mates(self) -> tuple[str, ...]:
+        """Other areas of the figure that wear the same role."""
+        cells = self.figures.cells
+        return tuple(name for name, cell in cells.items() if cell.role == self.cell.role and name != self.area and cell.role is not None)
+
+    @property
+    def areas(self) -> tuple[str, ...]:
+        """The areas an edit reaches."""
+        if self.reach == "role" and self.cell.role is not None:
+            return (self.area, *self.mates)
+        cells, wanted = self.figures.cells, sideless(self.area)
+        sides = [name for name in cells if sideless(name) == wanted and cells[name].role == self.cell.role and name != self.area]
+        return (self.area, *sides)
+
+    def query(self, **changes) -> str:
+        """The address's query for this pick with something changed."""
+        now = {
+            "unit": self.figure.unit, "rank": self.figure.rank, "figure": self.figure.ordinal, "area": self.area,
+            "role": self.role, "reach": self.reach, "rung": self.rung, "tone": self.tone,
+        }  # fmt: skip
+        usual = {"reach": "area", "tone": "colour"}
+        merged = now | changes
+        return urlencode({name: value for name, value in merged.items() if value not in (None, "") and value != usual.get(name)})
+
+
+def pick_from(reading: Reading, asked) -> Pick | None:
+    """The pick a query asks for, whatever is missing or unknown filled in; None if there are no figures.
+
+    asked: a mapping of texts, such as ``request.GET``.
+    """
+    units = [unit for unit in reading.design.army.units if unit.ranks]
+    if not units:
+        return None
+    unit = next((one for one in units if one.id == asked.get("unit")), units[0])
+    rank = next((one for one in unit.ranks if one.name == asked.get("rank")), max(unit.ranks, key=lambda one: one.figures))
+    ordinal = _number(asked.get("figure"), 1, rank.figures, 1)
+    figure = Figure(unit.id, rank.name, ordinal)
+    cells = reading.resolution.of(figure).cells
+    area = asked.get("area", "")
+    if area not in cells:
+        area = _telling_area(plate(rank.type), cells)
+    role = asked.get("role", "")
+    if role not in reading.design.scheme.role_by_id:
+        role = cells[area].role or next(iter(reading.design.scheme.role_by_id), "")
+    last = len(reading.design.army.rungs(figure))
+    rung = _number(asked.get("rung"), 1, last, cells[area].rung or last - 2)
+    reach = "role" if asked.get("reach") == "role" else "area"
+    tone = asked.get("tone") if asked.get("tone") in TONES else "colour"
+    return Pick(reading, figure, area, role, reach, rung, tone)
+
+
+def exact_pick(reading: Reading, asked) -> Pick:
+    """The pick an edit names; nothing is filled in.
+
+    Raises: UnknownName or OutOfRange for what does not exist.
+    """
+    army = reading.design.army
+    ordinal = asked.get("figure", "1")
+    rung = asked.get("rung", "")
+    if not (ordinal.isdigit() and len(ordinal) < 6):
+        raise OutOfRange(f"Figure '{ordinal[:20]}'; write its number.", "figure")
+    if not (rung.isdigit() and len(rung) < 3):
+        raise OutOfRange(f"Rung '{rung[:20]}'; write its number on the ladder.", "rung")
+    figure = Figure(asked.get("unit", ""), asked.get("rank", ""), int(ordinal))
+    army.rungs(figure)
+    ladder(army, reading.design.scheme, figure, asked.get("area", ""))
+    reach = "role" if asked.get("reach") == "role" else "area"
+    return Pick(reading, figure, asked.get("area", ""), asked.get("role", ""), reach, int(rung), "colour")
+
+
+def _number(text, low, high, usual):
+    try:
+        return min(max(int(text), low), high)
+    except (TypeError, ValueError):
+        return usual
+
+
+def _telling_area(shape: Plate, cells) -> str:
+    """The first gap, or else the largest area that the deepest rung decides: there the scheme tells most."""
+    gap = next((name for name, cell in cells.items() if cell.role is None and not name.startswith("base")), None)
+    if gap:
+        return gap
+    return max(cells, key=lambda name: (not name.startswith("base"), cells[name].rung, shape.areas[name].mm2))

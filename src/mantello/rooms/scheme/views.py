@@ -1,0 +1,359 @@
+"""The Scheme room: plate with ladder, mapping table, rules and distinctions, checks."""
+
+from django.contrib.auth.decorators import login_required
+
+from django.shortcuts import redirect, render
+
+from django.utils.safestring import mark_safe
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.rooms.army.muster import Muster
+from mantello.rooms.army.page import apply, army_for, back, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello.shell.fields import refused
+from mantello_core.colour.difference import difference
+from mantello_core.errors import MantelloError
+from mantello_core.figures.vocabulary import spoken
+from mantello_core.schemes import edit
+from mantello_core.schemes.cascade import resolve
+from mantello_core.schemes.change import changes
+from mantello_core.schemes.inspection import WEAK_NEIGHBOURS, class_title
+from mantello_core.schemes.sentence import areas_words, rule_sentence
+
+from .forms import ColumnForm, RoleForm, TableForm
+from .ladder import areas_said, effect_of, rows_of, unit_words
+from .pick import TONES, exact_pick, pick_from
+from .stage import stage_svg
+from .table import SHOWS, columns_of, groups_of
+
+
+@login_required
+@require_safe
+def scheme(request, army_id):
+    """One figure's plate on the stage, roles on the left, the ladder on the right."""
+    return _plate_page(request, army_for(request, army_id))
+
+
+def _plate_page(request, army, status=200, **forms):
+    reading = reading_of(army.head)
+    pick = pick_from(reading, request.GET)
+    context = {"title": "Scheme", "role_form": RoleForm(), "view": "plate"} | forms
+    if pick is None:
+        return room_page(request, army, "scheme", "scheme/empty.html", context, status)
+    context |= _panel(pick) | {
+        "stage": mark_safe(stage_svg(pick)),
+        "tone_links": [(words, pick.query(tone=tone), tone == pick.tone) for tone, words in TONES.items()],
+        "ranks": _ranks(army, reading, pick),
+        "units": [(unit.id, unit_words(reading.design.army, unit.id)) for unit in reading.design.army.units if unit.ranks],
+        "neighbours_around": _around(reading, pick),
+        "next_gap": _next_gap(reading, pick),
+        "areas": [(name, spoken(name), _role_words(reading, cell), _label(pick, name), pick.query(area=name, rung="", role="")) for name, cell in pick.figures.cells.items()],
+    }
+    return room_page(request, army, "scheme", "scheme/plate.html", context, status)
+
+
+def _panel(pick):
+    """What the ladder column shows."""
+    reading = pick.reading
+    rows = rows_of(pick)
+    return {
+        "pick": pick,
+        "rungs": rows,
+        "winner": next((row for row in rows if row.state == "win"), None),
+        "worn": reading.tones(pick.cell.role, pick.figures.tier),
+        "effect": effect_of(pick) if pick.role else None,
+        "area_name": spoken(pick.area),
+        "pick_title": class_title(reading.design.army, pick.figures),
+        "roles": [
+            (role, reading.shares.get(role.id, 0.0), reading.tones(role.id), pick.query(role=role.id)) for role in reading.design.scheme.roles
+        ],
+        "role_name": reading.design.scheme.role_by_id[pick.role].name if pick.role else "",
+        "worn_name": _role_words(reading, pick.cell),
+        "worn_paint": reading.design.scheme.role_by_id[pick.cell.role].paint_name if pick.cell.role else "",
+    }
+
+
+def _role_words(reading, cell):
+    if cell.role is None:
+        return "no colour yet"
+    return reading.design.scheme.role_by_id[cell.role].name if cell.role else "left bare"
+
+
+def _label(pick, area):
+    for number, view in enumerate(pick.plate.views):
+        for seen in view.areas:
+            if seen.area == area:
+                return f"{number} {seen.label[0]:g} {seen.label[1]:g}"
+    return ""
+
+
+def _ranks(army, reading, pick):
+    muster = Muster(army, reading, {}, "", painted=False)
+    order = {rank.name: at for at, rank in enumerate(pick.unit.ranks)}
+    classes = sorted((one for one in reading.resolution.classes if one.unit == pick.figure.unit), key=lambda one: order[one.rank])
+    return [
+        (one, muster.picture(pick.unit, one, one.ordinals[0], 88), pick.query(rank=one.rank, figure=one.ordinals[0], rung=""), one == pick.figures)
+        for one in classes
+    ]
+
+
+def _around(reading, pick):
+    """Links to the ranks and units before and after, for keys."""
+    units = [unit for unit in reading.design.army.units if unit.ranks]
+    at = units.index(pick.unit)
+    ranks = [rank.name for rank in pick.unit.ranks]
+    here = ranks.index(pick.figure.rank)
+    return [
+        ("[", pick.query(rank=ranks[here - 1], figure=1, rung="")),
+        ("]", pick.query(rank=ranks[(here + 1) % len(ranks)], figure=1, rung="")),
+        ("{", pick.query(unit=units[at - 1].id, rung="")),
+        ("}", pick.query(unit=units[(at + 1) % len(units)].id, rung="")),
+    ]
+
+
+def _next_gap(reading, pick):
+    gaps = [(one, area) for one, area in reading.resolution.gaps]
+    if not gaps:
+        return ""
+    places = [(one.unit, one.rank, area) for one, area in gaps]
+    here = (pick.figure.unit, pick.figure.rank, pick.area)
+    at = (places.index(here) + 1) % len(gaps) if here in places else 0
+    one, area = gaps[at]
+    return pick.query(unit=one.unit, rank=one.rank, figure=one.ordinals[0], area=area, rung="", role=pick.role)
+
+
+@login_required
+@require_safe
+def table(request, army_id):
+    """The mapping table, with the ladder of the chosen cell."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    pick = pick_from(reading, request.GET)
+    if pick is None:
+        return room_page(request, army, "scheme", "scheme/empty.html", {"title": "Scheme", "role_form": RoleForm(), "view": "table"})
+    show = request.GET.get("show") if request.GET.get("show") in SHOWS else "all"
+    query = request.GET.get("q", "")[:80]
+    muster = Muster(army, reading, {}, "", painted=False)
+    columns = columns_of(reading)
+    pictures = [muster.picture(reading.design.army.nodes[column.one.unit], column.one, column.one.ordinals[0], 54) for column in columns]
+    tones = {(cell.role, one.tier) for one in reading.resolution.classes for cell in one.cells.values() if cell.role}
+    context = _panel(pick) | {
+        "title": "Mapping table",
+        "view": "table",
+        "columns": list(zip(columns, pictures, strict=True)),
+        "groups": groups_of(reading, show, query),
+        "show": show,
+        "query": query,
+        "shows": [(id_, words, f"{pick.query()}&show={id_}") for id_, words in SHOWS.items()],
+        "tones": [(f"{role}-{tier}", reading.tones(role, tier)) for role, tier in sorted(tones)],
+        "beside": _beside(pick),
+        "next_gap": _next_gap(reading, pick),
+        "neighbours_around": _around(reading, pick),
+    }
+    return room_page(request, army, "scheme", "scheme/table.html", context)
+
+
+def _beside(pick):
+    """The areas that touch the picked one, and how different they look."""
+    reading, cells = pick.reading, pick.figures.cells
+    mine = pick.cell.role
+    found = []
+    for name, seam in sorted(pick.plate.neighbours[pick.area].items(), key=lambda item: -item[1]):
+        other = cells[name].role
+        if not other or not mine or other == mine:
+            continue
+        one, two = (reading.prediction(role, pick.figures.tier).apparent for role in (mine, other))
+        apart = difference(one, two)
+        found.append((spoken(name), one, two, apart, "clear" if apart >= WEAK_NEIGHBOURS else "look", seam))
+    return found[:6]
+
+
+@login_required
+@require_safe
+def preview(request, army_id):
+    """What setting the role in hand at a rung would change: the fragment under the ladder."""
+    army = army_for(request, army_id)
+    pick = exact_pick(reading_of(army.head), request.GET)
+    context = {"effect": effect_of(pick), "pick": pick, "area_name": spoken(pick.area)}
+    return render(request, "scheme/preview.html", context)
+
+
+@login_required
+@require_POST
+def set_here(request, army_id):
+    """Let the role in hand be worn on the picked areas from a rung down."""
+    army = army_for(request, army_id)
+    pick = exact_pick(reading_of(army.head), request.POST)
+
+    def change(design):
+        return edit.set_here(design, pick.figure, pick.areas, pick.role, pick.rung)
+
+    apply(request, army, change, _told(pick.rung, pick, "set"))
+    return back(request, "scheme", army.pk)
+
+
+@login_required
+@require_POST
+def clear_here(request, army_id):
+    """Take away what is set for the picked area at a rung, so that it falls back."""
+    army = army_for(request, army_id)
+    pick = exact_pick(reading_of(army.head), request.POST)
+    apply(request, army, lambda design: edit.clear_here(design, pick.figure, pick.area, pick.rung), _told(pick.rung, pick, "cleared"))
+    return back(request, "scheme", army.pk)
+
+
+def _told(rung, pick, verb):
+    """Words of an edit of the ladder: what, where, and how many figures and areas it changed."""
+
+    def words(before, after):
+        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
+        kind = pick.rungs[rung - 1].kind.capitalize()
+        role = before.scheme.role_by_id[pick.role].name if pick.role else "Bare"
+        what = f"{role} set" if verb == "set" else "Cleared"
+        return f"{what} on {areas_said(pick.areas)} at {rung} {kind}: {counts.words} changed"
+
+    return words
+
+
+@login_required
+@require_POST
+def new_role(request, army_id):
+    """Add a colour role."""
+    army = army_for(request, army_id)
+    form = RoleForm(request.POST)
+    if form.is_valid():
+        given = form.cleaned_data
+        try:
+            apply(request, army, lambda design: edit.with_new_role(design, given["name"], given["paint"])[0], f"Role {given['name']} added")
+            return back(request, "scheme", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _plate_page(request, army, 422, role_form=form)
+
+
+@login_required
+@require_POST
+def rename_role(request, army_id, role):
+    """Rename a colour role."""
+    army = army_for(request, army_id)
+    name = request.POST.get("name", "")
+    apply(request, army, lambda design: edit.with_renamed_role(design, role, name), f"Role renamed to {name.strip()}")
+    return back(request, "recipes", army.pk)
+
+
+@login_required
+@require_POST
+def remove_role(request, army_id, role):
+    """Remove a colour role that nothing names."""
+    army = army_for(request, army_id)
+    name = reading_of(army.head).design.scheme.role(role).name
+    apply(request, army, lambda design: edit.without_role(design, role), f"Role {name} removed")
+    return redirect("recipes", army.pk)
+
+
+@login_required
+@require_safe
+def rules(request, army_id):
+    """Distinction tables and written rules, as plain sentences."""
+    return _rules_page(request, army_for(request, army_id))
+
+
+def _rules_page(request, army, status=200, **forms):
+    design = reading_of(army.head).design
+    kinds = list(dict.fromkeys([*(node.kind for node in design.army.nodes.values() if node.kind != "army"), "rank"]))
+    dead = {rule.id for rule in reading_of(army.head).resolution.dead_rules(design.scheme, design.army)}
+    context = {
+        "title": "Rules",
+        "view": "rules",
+        "pick": pick_from(reading_of(army.head), request.GET),
+        "tables": [
+            (table, edit.rows_of(design.army, table.key), [(column, areas_words(column.select)) for column in table.columns]) for table in design.scheme.tables
+        ],
+        "sentences": [(rule, rule_sentence(rule, design.army, design.scheme), rule.id in dead) for rule in design.scheme.rules],
+        "kinds": kinds,
+        "table_form": TableForm(auto_id="table_%s"),
+        "column_form": ColumnForm(auto_id="column_%s"),
+        "column_table": "",
+    }
+    return room_page(request, army, "scheme", "scheme/rules.html", context | forms, status)
+
+
+@login_required
+@require_POST
+def set_cell(request, army_id, table):
+    """Set or empty a cell of a distinction table."""
+    army = army_for(request, army_id)
+    row, column, given = request.POST.get("row", ""), request.POST.get("column", ""), request.POST.get("role", "")
+    role = {"-": None, "bare": ""}.get(given, given)
+    apply(request, army, lambda design: edit.set_cell(design, table, row, column, role), _cell_told(table, row))
+    return back(request, "rules", army.pk)
+
+
+def _cell_told(table, row):
+    def words(before, after):
+        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
+        found = edit.find_table(before.scheme, table)
+        return f"{found.name}, {edit.rows_of(before.army, found.key)[row]}: {counts.words} changed"
+
+    return words
+
+
+@login_required
+@require_POST
+def new_table(request, army_id):
+    """Add an empty distinction table."""
+    army = army_for(request, army_id)
+    form = TableForm(request.POST, auto_id="table_%s")
+    if form.is_valid():
+        given = form.cleaned_data
+        try:
+            apply(request, army, lambda design: edit.with_new_table(design, given["name"], given["key"])[0], f"Table {given['name']} added")
+            return redirect("rules", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _rules_page(request, army, 422, table_form=form)
+
+
+@login_required
+@require_POST
+def set_column(request, army_id, table):
+    """Add a column to a distinction table, or remove one."""
+    army = army_for(request, army_id)
+    if "remove" in request.POST:
+        column = request.POST["remove"]
+        apply(request, army, lambda design: edit.without_column(design, table, column), "Column removed")
+        return redirect("rules", army.pk)
+    form = ColumnForm(request.POST, auto_id="column_%s")
+    if form.is_valid():
+        given = form.cleaned_data
+        try:
+            apply(request, army, lambda design: edit.with_column(design, table, given["name"], given["select"]), f"Mark {given['name']} added")
+            return redirect("rules", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _rules_page(request, army, 422, column_form=form, column_table=table)
+
+
+@login_required
+@require_POST
+def change_rule(request, army_id, rule):
+    """Switch a written rule on or off, or remove it."""
+    army = army_for(request, army_id)
+    scheme = reading_of(army.head).design.scheme
+    found = next((one for one in scheme.rules if one.id == rule), None)
+    what = areas_words(found.select) if found else rule
+    if request.POST.get("do") == "remove":
+        apply(request, army, lambda design: edit.without_rule(design, rule), f"Rule removed: {what}")
+    else:
+        on = request.POST.get("do") == "on"
+        apply(request, army, lambda design: edit.with_rule_on(design, rule, on=on), f"Rule switched {'on' if on else 'off'}: {what}")
+    return redirect("rules", army.pk)
+
+
+@login_required
+@require_safe
+def checks(request, army_id):
+    """Every check with all its findings."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    return room_page(request, army, "scheme", "scheme/checks.html", {"title": "Checks", "view": "checks", "pick": pick_from(reading, request.GET)})

@@ -1,0 +1,114 @@
+"""Django's settings, all derived from ``options.OPTIONS``."""
+
+from pathlib import Path
+
+from csp.constants import NONE, SELF
+
+from .options import OPTIONS
+
+BASE_DIR = Path(__file__).resolve().parent.parent
+SECRET_KEY = OPTIONS.secret_key
+DEBUG = False
+ALLOWED_HOSTS = list(OPTIONS.allowed_hosts)
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.messages",
+    "whitenoise.runserver_nostatic",
+    "django.contrib.staticfiles",
+    "csp",
+    "mantello.shell",
+    "mantello.accounts",
+    "mantello.rooms.army",
+    "mantello.rooms.scheme",
+    "mantello.rooms.recipes",
+    "mantello.rooms.paints",
+    "mantello.rooms.plan",
+    "mantello.rooms.log",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.middleware.gzip.GZipMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "mantello.accounts.demo.DemoSignIn",
+    "django.contrib.messages.middleware.MessageMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "mantello.shell.zone.VisitorZone",
+    "mantello.shell.refusal.Refusals",
+]
+ROOT_URLCONF = "mantello.urls"
+WSGI_APPLICATION = "mantello.wsgi.application"
+TEMPLATES = [
+    {
+        "BACKEND": "django.template.backends.django.DjangoTemplates",
+        "APP_DIRS": True,
+        "OPTIONS": {
+            "context_processors": [
+                "django.template.context_processors.request",
+                "django.contrib.auth.context_processors.auth",
+                "django.contrib.messages.context_processors.messages",
+                "mantello.shell.page.shell",
+            ],
+            "builtins": ["mantello.shell.templatetags.marks", "mantello.rooms.scheme.templatetags.picks"],
+        },
+    }
+]
+
+DATABASES = {"default": OPTIONS.database}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+AUTH_USER_MODEL = "accounts.User"
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": f"django.contrib.auth.password_validation.{name}"}
+    for name in ("UserAttributeSimilarityValidator", "MinimumLengthValidator", "CommonPasswordValidator", "NumericPasswordValidator")
+]
+LOGIN_URL, LOGIN_REDIRECT_URL, LOGOUT_REDIRECT_URL = "sign-in", "armies", "sign-in"
+EMAIL_BACKEND = OPTIONS.mail_backend
+DEFAULT_FROM_EMAIL = "Mantello <mantello@localhost>"
+
+LANGUAGE_CODE = "en-gb"
+TIME_ZONE, USE_TZ, USE_I18N = OPTIONS.time_zone, True, True
+
+STATIC_URL, STATIC_ROOT = "static/", OPTIONS.state / "static"
+STORAGES = {
+    "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
+    "staticfiles": {
+        "BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"
+        if OPTIONS.mode == "test"
+        else "mantello.shell.storage.ModuleStorage"
+    },
+}
+DATA_UPLOAD_MAX_MEMORY_SIZE = 6_000_000
+FILE_UPLOAD_MAX_MEMORY_SIZE = 6_000_000
+
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": [NONE],
+        "script-src": [SELF],
+        "style-src": [SELF],
+        "font-src": [SELF],
+        "img-src": [SELF, "data:"],
+        "connect-src": [SELF],
+        "form-action": [SELF],
+        "frame-ancestors": [NONE],
+        "base-uri": [NONE],
+    }
+}
+X_FRAME_OPTIONS = "DENY"
+SECURE_REFERRER_POLICY = "same-origin"
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = OPTIONS.secure
+SECURE_HSTS_SECONDS = 31_536_000 if OPTIONS.secure else 0
+SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = OPTIONS.secure
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if OPTIONS.secure else None
+MESSAGE_STORAGE = "django.contrib.messages.storage.session.SessionStorage"
+if OPTIONS.mode == "test":
+    PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+# Tests read static files where they lie; everything else serves the collected, hashed ones.
+WHITENOISE_USE_FINDERS = OPTIONS.mode == "test"

@@ -1,0 +1,1 @@
+"""What all rooms share: the page, its marks, saving and its refusals."""

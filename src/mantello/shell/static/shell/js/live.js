@@ -1,0 +1,110 @@
+/* Edits without leaving the page. What cannot reach the server is kept in this browser and sent again. */
+import { show, visit } from "./page.js";
+
+const SHELF = "mantello-kept";
+
+function kept() {
+  try {
+    return JSON.parse(localStorage.getItem(SHELF) || "[]");
+  } catch {
+    return [];
+  }
+}
+
+function keep(edits) {
+  localStorage.setItem(SHELF, JSON.stringify(edits));
+  const bar = document.getElementById("kept");
+  bar.hidden = !edits.length;
+  if (!edits.length) return;
+  bar.textContent = `Kept in this browser, ${edits.length} change${edits.length === 1 ? "" : "s"}: the server cannot be reached. `;
+  const retry = document.createElement("button");
+  retry.className = "btn btn-s";
+  retry.textContent = "Send again";
+  retry.addEventListener("click", () => flush());
+  bar.append(retry);
+}
+
+function entriesOf(form, submitter) {
+  const data = new FormData(form, submitter);
+  if (!data.get("token")) data.set("token", crypto.randomUUID ? crypto.randomUUID() : tokenOf());
+  return [...data].filter(([, value]) => typeof value === "string");
+}
+
+function tokenOf() {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  bytes[6] = (bytes[6] & 15) | 64;
+  bytes[8] = (bytes[8] & 63) | 128;
+  const hex = [...bytes].map((one) => one.toString(16).padStart(2, "0")).join("");
+  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5");
+}
+
+async function send(edit) {
+  const answer = await fetch(edit.url, { method: "POST", body: new URLSearchParams(edit.entries), headers: { "X-Requested-With": "fetch" } });
+  if (answer.status >= 502) throw new TypeError("out of reach");
+  show(await answer.text(), answer.redirected ? answer.url : null);
+  return answer.ok;
+}
+
+/* Sends kept edits in order. An edit that was made on the same state as the one before it moves on with it. */
+async function flush() {
+  let edits = kept();
+  while (edits.length) {
+    const [edit, ...rest] = edits;
+    try {
+      const good = await send(edit);
+      const now = document.getElementById("main").dataset.base;
+      edits = good && now ? rest.map((one) => (baseOf(one) === baseOf(edit) ? withBase(one, now) : one)) : rest;
+      keep(edits);
+      if (!good) return;
+    } catch {
+      keep(edits);
+      return;
+    }
+  }
+}
+
+const baseOf = (edit) => (edit.entries.find(([name]) => name === "base") || [])[1];
+const withBase = (edit, base) => ({ ...edit, entries: edit.entries.map(([name, value]) => [name, name === "base" ? base : value]) });
+
+document.addEventListener("submit", async (event) => {
+  const form = event.target.closest("form[data-live]");
+  if (!form) return;
+  event.preventDefault();
+  const edit = { url: (event.submitter && event.submitter.getAttribute("formaction")) || form.action, entries: entriesOf(form, event.submitter) };
+  if (kept().length) {
+    keep([...kept(), edit]);
+    await flush();
+    return;
+  }
+  try {
+    await send(edit);
+  } catch {
+    keep([edit]);
+  }
+});
+
+document.addEventListener("change", (event) => {
+  const form = event.target.closest("form[data-submit-on-change]");
+  if (form) form.requestSubmit();
+});
+
+document.addEventListener("click", (event) => {
+  const link = event.target.closest("a[data-visit]");
+  if (!link || event.ctrlKey || event.metaKey || event.shiftKey || event.button) return;
+  event.preventDefault();
+  visit(link.href, { push: true }).catch(() => {
+    location.href = link.href;
+  });
+});
+
+document.addEventListener("submit", (event) => {
+  const form = event.target.closest("form[data-visit]");
+  if (!form) return;
+  event.preventDefault();
+  visit(`${form.action}?${new URLSearchParams(new FormData(form))}`, { push: true });
+});
+
+addEventListener("online", () => flush());
+setInterval(() => kept().length && flush(), 15000);
+keep(kept());
+if (kept().length) flush();

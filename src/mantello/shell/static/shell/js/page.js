@@ -1,0 +1,33 @@
+/* Replaces the page's work by another answer of the server, keeping scroll, focus and the seam. */
+import { wake } from "./behaviour.js";
+
+export function show(html, url, { push = false } = {}) {
+  const next = new DOMParser().parseFromString(html, "text/html");
+  const scrolls = new Map([...document.querySelectorAll("[data-keep-scroll]")].map((one) => [one.dataset.keepScroll, [one.scrollLeft, one.scrollTop]]));
+  const focus = document.activeElement && (document.activeElement.dataset.focus || document.activeElement.id);
+  const byName = document.activeElement && document.activeElement.dataset.focus;
+  for (const id of ["main", "top"]) {
+    const fresh = next.getElementById(id);
+    const old = document.getElementById(id);
+    if (fresh && old) {
+      old.replaceWith(fresh);
+      wake(fresh);
+    }
+  }
+  document.title = next.title;
+  for (const [name, [left, top]] of scrolls) {
+    const one = document.querySelector(`[data-keep-scroll="${name}"]`);
+    if (one) one.scrollTo(left, top);
+  }
+  const again = focus && (byName ? document.querySelector(`[data-focus="${CSS.escape(focus)}"]`) : document.getElementById(focus));
+  if (again) again.focus({ preventScroll: true });
+  if (url && url !== location.href) history[push ? "pushState" : "replaceState"](null, "", url);
+  document.dispatchEvent(new CustomEvent("mantello:shown"));
+}
+
+export async function visit(url, options = {}) {
+  const answer = await fetch(url, { headers: { "X-Requested-With": "fetch" } });
+  show(await answer.text(), answer.url, options);
+}
+
+addEventListener("popstate", () => visit(location.href).catch(() => location.reload()));

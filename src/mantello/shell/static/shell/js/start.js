@@ -1,0 +1,12 @@
+/* Wakes behaviours on the page, and again on what replaces it. */
+import { wake } from "./behaviour.js";
+import "./zone.js";
+import "./live.js";
+import "./keys.js";
+import "./dialog.js";
+import "./plate.js";
+import "./table.js";
+import "./preview.js";
+import "./clock.js";
+
+wake(document);

@@ -1,0 +1,209 @@
+"""The marks of the pattern book: icons, ribbons, laps, drops, bars. All of them SVG without styles."""
+
+from django import template
+from django.utils.html import format_html, format_html_join
+from django.utils.safestring import mark_safe
+
+from mantello_core.colour.spaces import Lab, hex_of, on_screen
+from mantello_core.paints.range import paint
+from mantello_core.recipes.technique import SHARES, ZONES
+from mantello_core.schemes.army import TIERS
+
+register = template.Library()
+
+_ICONS = {
+    "down": '<path d="M4 6.5 8 10.5 12 6.5"/>',
+    "right": '<path d="M6 4 10 8 6 12"/>',
+    "left": '<path d="M10 4 6 8 10 12"/>',
+    "up": '<path d="M4 10 8 6 12 10"/>',
+    "arrow": '<path d="M2.5 8H13M9.5 4.5 13 8 9.5 11.5"/>',
+    "find": '<circle cx="7" cy="7" r="4.2"/><path d="M10.2 10.2 14 14"/>',
+    "undo": '<path d="M6 3.5 3 6.5 6 9.5"/><path d="M3 6.5H9.5A3.25 3.25 0 0 1 9.5 13H6.5"/>',
+    "redo": '<path d="M10 3.5 13 6.5 10 9.5"/><path d="M13 6.5H6.500A3.25 3.25 0 0 0 6.5 13H9.5"/>',
+    "help": '<circle cx="8" cy="8" r="6.2"/><path d="M6.2 6.3A1.9 1.9 0 1 1 8 8.4V9.3"/><path d="M8 11.5V11.7" stroke-width="1.8"/>',
+    "ok": '<circle cx="8" cy="8" r="6.3"/><path d="M5 8.3 7.2 10.4 11.2 5.9"/>',
+    "note": '<path d="M8 2 14.5 13.5H1.5Z"/><path d="M8 6.5V9.5M8 11.5V11.7"/>',
+    "bad": '<path d="M8 1.5 15 14H1Z" fill="currentColor"/><path d="M8 6V9.6M8 11.7V12" stroke="#fbfbfb" stroke-width="1.8"/>',
+    "plus": '<path d="M8 3V13M3 8H13"/>',
+    "minus": '<path d="M3 8H13"/>',
+    "cross": '<path d="M4 4 12 12M12 4 4 12"/>',
+    "dots": '<path d="M3.5 8H3.6M8 8H8.1M12.5 8H12.6" stroke-width="2.4"/>',
+    "brush": '<path d="M13.5 2.5 7.5 9M7.5 9C5.5 8.6 4.3 9.8 4.2 11.3 4.1 12.6 3.3 13 2.5 13.2 4 14.3 8.7 13.6 8.7 10.300Z"/>',
+    "spray": '<path d="M5 6.5H10V14H5ZM6 6.5V4.5H9V6.5M12 3H12.1M14 2H14.1M14 4.5H14.1M12.5 5.5H12.6"/>',
+    "clock": '<circle cx="8" cy="8" r="6"/><path d="M8 4.5V8L10.5 9.5"/>',
+    "mask": '<path d="M3 5.5C6 4 10 4 13 5.5V9C13 12 10 13.5 8 13.5S3 12 3 9ZM5.5 8.5H10.5M3 7 1 6M13 7 15 6"/>',
+    "eye": '<path d="M1.5 8C4 4 12 4 14.5 8 12 12 4 12 1.5 8Z"/><circle cx="8" cy="8" r="2"/>',
+    "pause": '<path d="M5.5 3.500V12.500M10.5 3.500V12.5" stroke-width="2.2"/>',
+    "print": '<path d="M4.5 6V2.5H11.5V6M4.5 11.5H2.5V6H13.5V11.5H11.5M4.5 9.5H11.5V13.5H4.5Z"/>',
+    "out": '<path d="M8 10V2.500M5 5 8 2.5 11 5M3 9V13.500H13V9"/>',
+    "in": '<path d="M8 2.500V10M5 7.5 8 10 11 7.500M3 9V13.500H13V9"/>',
+}
+#: chip icon of each verdict
+VERDICT_ICONS = {"clear": "ok", "look": "note", "wrong": "bad"}
+
+
+@register.simple_tag
+def icon(name: str, size: int = 16) -> str:
+    """One of the line icons, decorative: words stand beside it."""
+    return format_html(
+        '<svg class="i" width="{0}" height="{0}" viewBox="0 0 16 16" aria-hidden="true">{1}</svg>', size, mark_safe(_ICONS[name])
+    )
+
+
+@register.simple_tag
+def verdict_icon(verdict: str, size: int = 16) -> str:
+    """The icon of a verdict: tick in ring, outlined triangle, filled triangle."""
+    return icon(VERDICT_ICONS[verdict], size)
+
+
+@register.filter
+def hex_colour(lab: Lab) -> str:
+    """A colour as '#rrggbb'."""
+    return hex_of(lab)
+
+
+@register.simple_tag
+def ribbon(tones: dict[str, Lab] | None, size: str = "list", label: str = "") -> str:
+    """A recipe as cut lengths of its own tones; dashed and empty when there is none yet."""
+    if not tones:
+        return format_html('<span class="ribbon blank ribbon-{}" role="img" aria-label="no recipe yet"></span>', size)
+    pieces, at = [], 0.0
+    for zone in ZONES:
+        width = 100 * SHARES[zone]
+        pieces.append((f"{at:.1f}", f"{width + (0.4 if zone != ZONES[-1] else 0):.1f}", hex_of(tones[zone])))
+        at += width
+    said = ", ".join(f"{zone} {100 * SHARES[zone]:.0f}" for zone in ZONES)
+    return format_html(
+        '<svg class="ribbon ribbon-{}" viewBox="0 0 100 10" preserveAspectRatio="none" role="img" aria-label="{}: {} per cent of the area">{}</svg>',
+        size,
+        label or "Tones",
+        said,
+        format_html_join("", '<rect x="{}" width="{}" height="10" fill="{}"/>', pieces),
+    )
+
+
+@register.simple_tag
+def lap(before: Lab, after: Lab, size: str = "") -> str:
+    """A predicted colour lying over the one before it, with a slanted edge."""
+    return format_html(
+        '<svg class="lap {}" viewBox="0 0 68 54" preserveAspectRatio="none" aria-hidden="true"><rect width="68" height="54" fill="{}"/>'
+        '<path d="M28 0H68V54H19Z" fill="{}"/></svg>',
+        size, hex_of(before), hex_of(after),
+    )  # fmt: skip
+
+
+@register.simple_tag
+def swatch(lab: Lab, size: str = "") -> str:
+    """A flat swatch; its corner is cut when no screen can show the colour."""
+    cut = "" if on_screen(lab) else mark_safe('<path d="M16 0V6L10 0Z" fill="#fbfbfb" stroke="#1b1b1b" stroke-width=".8"/>')
+    title = "" if on_screen(lab) else mark_safe("<title>a screen cannot show this colour</title>")
+    return format_html(
+        '<svg class="sw {}" viewBox="0 0 16 16" preserveAspectRatio="none" aria-hidden="true">{}<rect width="16" height="16" fill="{}"/>{}</svg>',
+        size, title, hex_of(lab), cut,
+    )  # fmt: skip
+
+
+_DROP = "M5.5 .8C8 4.5 10.2 6.8 10.2 9.6A4.7 4.7 0 0 1 .8 9.6C.8 6.8 3 4.5 5.5 .8Z"
+
+
+@register.simple_tag
+def drops(mix) -> str:
+    """One outlined drop for each part, diluent pale; the words stand beside it."""
+    colours = [hex_of(pot.swatch) for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True) for _ in range(_whole(parts))]
+    colours += ["#fbfbfb"] * (_whole(mix.diluent_parts) if mix.diluent_parts else 0)
+    return format_html(
+        '<span class="drops" aria-hidden="true">{}</span>',
+        format_html_join(
+            "",
+            '<svg width="11" height="15" viewBox="0 0 11 15"><path d="{}" fill="{}" stroke="#1b1b1b" stroke-width=".8"/></svg>',
+            ((_DROP, colour) for colour in colours[:12]),
+        ),
+    )
+
+
+def _whole(parts: float) -> int:
+    return max(1, round(parts))
+
+
+@register.simple_tag
+def bar(share: float, kind: str = "") -> str:
+    """A thin bar filled to a share, 0 to 1."""
+    return format_html(
+        '<svg class="bar {}" viewBox="0 0 100 4" preserveAspectRatio="none" aria-hidden="true"><rect class="bar-all" width="100" height="4"/>'
+        '<rect class="bar-done" width="{}" height="4"/></svg>',
+        kind, f"{100 * min(max(share, 0), 1):.1f}",
+    )  # fmt: skip
+
+
+@register.filter
+def per_cent(share: float) -> str:
+    """A share as whole per cent; what is there but little is said to be under one.
+
+    >>> per_cent(0.314), per_cent(0.0004), per_cent(0)
+    ('31 %', '<1 %', '0 %')
+    """
+    if 0 < share < 0.005:
+        return "<1 %"
+    return f"{100 * share:.0f} %"
+
+
+@register.filter
+def hours(minutes: float) -> str:
+    """Minutes as hours and minutes.
+
+    >>> hours(1059.3), hours(44), hours(0.4)
+    ('17 h 39', '44 min', 'under 1 min')
+    """
+    if 0 < minutes < 1:
+        return "under 1 min"
+    whole = round(minutes)
+    return f"{whole // 60} h {whole % 60:02d}" if whole >= 60 else f"{whole} min"
+
+
+@register.simple_tag(takes_context=True)
+def edit_fields(context) -> str:
+    """The hidden fields of every edit: the token against forgery, and the state of the work the page shows."""
+    csrf = context.get("csrf_token", "")
+    base = context["work"].number if "work" in context else ""
+    return format_html(
+        '<input type="hidden" name="csrfmiddlewaretoken" value="{}"><input type="hidden" name="base" value="{}">', csrf, base
+    )
+
+
+@register.filter
+def at(mapping, key):
+    """A mapping's value, or None."""
+    return mapping.get(key)
+
+
+@register.filter
+def tones_of(reading, role: str):
+    """The tones of a role for rank and file."""
+    return reading.tones(role)
+
+
+@register.filter
+def undercoat_name(reading) -> str:
+    """The undercoat's name."""
+    return paint(reading.design.scheme.undercoat).name
+
+
+@register.filter
+def tier_name(tier: str) -> str:
+    """A tier in words."""
+    return TIERS.get(tier, tier)
+
+
+@register.filter
+def block_title(block, army) -> str:
+    """A unit's name, with its formation when that tells more than the unit does."""
+    path = army.paths[block.node.id]
+    if len(path) > 3:
+        return f"{army.nodes[path[-2]].name}: {block.node.name}"
+    return block.node.name
+
+
+@register.filter
+def minutes_of(seconds: float) -> str:
+    """Seconds as hours and minutes."""
+    return hours(seconds / 60)

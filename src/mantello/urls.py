@@ -1,0 +1,16 @@
+"""Addresses: accounts, the list of armies, and the rooms of one army."""
+
+from django.urls import include, path
+
+urlpatterns = [
+    path("account/", include("mantello.accounts.urls")),
+    path("", include("mantello.rooms.army.urls")),
+    path("armies/<int:army_id>/scheme/", include("mantello.rooms.scheme.urls")),
+    path("armies/<int:army_id>/recipes/", include("mantello.rooms.recipes.urls")),
+    path("armies/<int:army_id>/paints/", include("mantello.rooms.paints.urls")),
+    path("armies/<int:army_id>/", include("mantello.rooms.plan.urls")),
+    path("armies/<int:army_id>/log/", include("mantello.rooms.log.urls")),
+]
+handler404 = "mantello.shell.refusal.not_found"
+handler403 = "mantello.shell.refusal.forbidden"
+handler500 = "mantello.shell.refusal.broken"
