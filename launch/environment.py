@@ -17,7 +17,7 @@ def ensure_environment(locks: tuple[str, ...]) -> None:
 
     Raises: SetupError if Python is too old or an install fails.
     """
-    if sys.version_info < (3, 11):
+    if sys.version_info < (3, 11):  # noqa: UP036  this file runs before any version is ensured
         raise SetupError(f"Python is {sys.version.split()[0]}; 3.11 or newer is needed.", "install python3.11 and run again")
     if not PYTHON.exists():
         if importlib.util.find_spec("ensurepip") is None:

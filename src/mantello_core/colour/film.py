@@ -17,7 +17,9 @@ def free_film(absorption, scattering, thickness) -> tuple[np.ndarray, np.ndarray
     thickness -> infinity alike.
     Source: Kubelka 1948, J. Opt. Soc. Am. 38, 448, rewritten with tanh(u)/u.
     """
-    depth = np.minimum(np.sqrt(absorption * (absorption + 2 * scattering)) * thickness, _DEEPEST)
+    rate = np.sqrt(absorption * (absorption + 2 * scattering))
+    thickness = np.minimum(thickness, _DEEPEST / np.maximum(rate, 1e-30))
+    depth = rate * thickness
     ratio = np.where(depth > 1e-6, np.tanh(depth) / np.maximum(depth, 1e-30), 1.0)
     divisor = 1 + (absorption + scattering) * thickness * ratio
     return scattering * thickness * ratio / divisor, 1 / (np.cosh(depth) * divisor)

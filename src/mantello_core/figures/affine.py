@@ -7,9 +7,10 @@ def transform(cmds, m):
     """m = (a, b, c, d, e, f), as in SVG's matrix()."""
     a, b, c, d, e, f = m
 
-    def w(p):
-        return (a * p[0] + c * p[1] + e, b * p[0] + d * p[1] + f)
-    return [(cm[0],) + tuple(w(p) for p in cm[1:]) for cm in cmds]
+    def moved(point):
+        return (a * point[0] + c * point[1] + e, b * point[0] + d * point[1] + f)
+
+    return [(command[0], *(moved(point) for point in command[1:])) for command in cmds]
 
 
 MIRROR = (-1, 0, 0, 1, 0, 0)
@@ -23,6 +24,6 @@ def rotation(deg, cx=0.0, cy=0.0):
 def multiply(m, n):
     """The matrix that applies n first, then m."""
     a, b, c, d, e, f = m
-    g, h, i, j, k, l = n
+    g, h, i, j, x, y = n
     return (a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j,
-            a * k + c * l + e, b * k + d * l + f)
+            a * x + c * y + e, b * x + d * y + f)

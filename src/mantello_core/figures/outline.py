@@ -134,7 +134,8 @@ def to_rings(cmds, steps=9):
         if k == 'M':
             ring, cur = [cm[1]], cm[1]
         elif k == 'L':
-            ring.append(cm[1]); cur = cm[1]
+            ring.append(cm[1])
+            cur = cm[1]
         elif k == 'Q':
             c, p = cm[1], cm[2]
             for i in range(1, 5):

@@ -26,7 +26,7 @@ def tube(*pts, r0=None, r1=None, sharp=()):
     nor = _normals([(p[0], p[1]) for p in pts])
     L, R = [], []
     last = len(pts) - 1
-    for i, (p, nn) in enumerate(zip(pts, nor)):
+    for i, (p, nn) in enumerate(zip(pts, nor, strict=True)):
         h = p[2] / 2
         end = i in (0, last)
         tag = ''
@@ -67,7 +67,7 @@ def lens(*pts, w=3.0):
         B.append(f'{_f(pts[i][0] - nor[i][0] * h)},{_f(pts[i][1] - nor[i][1] * h)}~')
     s = f'{_f(pts[0][0])},{_f(pts[0][1])}/0'
     e = f'{_f(pts[-1][0])},{_f(pts[-1][1])}/0'
-    return ' '.join([s] + A + [e] + B[::-1])
+    return ' '.join([s, *A, e, *B[::-1]])
 
 
 def line(*pts, w=1.0):

@@ -117,6 +117,14 @@ class Army:
             raise UnknownName("formation or unit", node_id, list(self.nodes), where)
         return self.nodes[node_id]
 
+    def title(self, unit_id: str) -> str:
+        """A unit in words: its formation's name, and its own where the formation has several or is the army."""
+        path = self.paths[unit_id]
+        parent = self.nodes[path[-2]]
+        if parent.kind == "army":
+            return self.nodes[unit_id].name
+        return parent.name if len(parent.children) == 1 else f"{parent.name}, {self.nodes[unit_id].name}"
+
     def rank(self, unit_id: str, name: str) -> Rank:
         """A rank of a unit.
 

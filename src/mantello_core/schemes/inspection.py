@@ -61,16 +61,14 @@ def inspect(design: Design, resolution: Resolution) -> tuple[Check, ...]:
 
 
 def class_title(army: Army, one: FigureClass) -> str:
-    """A class of figures in words: rank, then the formation it stands in.
+    """A class of figures in words: rank, then where it stands.
 
     >>> from ..formats.sample import calvessa
     >>> from .cascade import resolve
     >>> class_title(calvessa().army, resolve(calvessa().army, calvessa().scheme).classes[0])
     'Sergeant, 1st, the Harbour'
     """
-    path = army.paths[one.unit]
-    above = army.nodes[path[-2]] if len(path) > 2 else army.nodes[path[-1]]
-    return f"{one.rank}, {above.name}"
+    return f"{one.rank}, {army.title(one.unit)}"
 
 
 def _finding(army: Army, one: FigureClass, area: str, said: str, number: float = 0.0) -> Finding:

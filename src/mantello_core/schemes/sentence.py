@@ -41,6 +41,6 @@ def rule_sentence(rule: Rule, army: Army, scheme: Scheme) -> str:
     who = army.nodes[rule.scope].name if rule.scope in army.nodes else rule.scope
     if rule.filter.words:
         who = f"{who}, {rule.filter.words}"
-    what = f"wear {scheme.role_by_id[rule.role].name}" if rule.role in scheme.role_by_id else "are left bare"
+    what = f"in {scheme.role_by_id[rule.role].name}" if rule.role in scheme.role_by_id else "left bare"
     firm = ", and no rule below may change it" if rule.binding else ""
     return f"{who}: {areas_words(rule.select)} {what}{firm}."

@@ -10,7 +10,7 @@ from mantello_core.planning.progress import STATES, Progress, summed
 from mantello_core.schemes.army import Node
 
 #: pixels a drawing unit (0.1 mm) takes, by how many figures stand on the stage
-_SCALES = ((45, 0.30), (110, 0.22), (260, 0.16), (100_000, 0.12))
+_SCALES = ((45, 0.26), (110, 0.22), (260, 0.16), (100_000, 0.12))
 
 
 @dataclass(frozen=True)
@@ -28,9 +28,21 @@ class Block:
     """One unit on the stage."""
 
     node: Node
-    pictures: tuple[Picture, ...]
+    title: str
+    #: figures in ranks, the rear one first
+    ranks: tuple[tuple[Picture, ...], ...]
     progress: Progress
     said: str
+
+
+def _ranked(pictures: tuple[Picture, ...]) -> tuple[tuple[Picture, ...], ...]:
+    """Figures one deep up to four, two deep up to twenty, then as many ranks as rows of ten ask."""
+    deep = 1 if len(pictures) <= 4 else max(2, -(-len(pictures) // 10))
+    wide = -(-len(pictures) // deep)
+    first = len(pictures) % wide or wide
+    rows = [pictures[:first]] if pictures else []
+    rows += [pictures[at : at + wide] for at in range(first, len(pictures), wide)]
+    return tuple(rows)
 
 
 @dataclass(frozen=True)
@@ -58,7 +70,7 @@ class Muster:
         self.army, self.reading, self.progress, self.painted = army, reading, progress, painted
         self.version = f"{army.head.number}-{mark}" if painted else str(army.head.number)
         figures = reading.design.army.figures
-        self.scale = next(scale for most, scale in _SCALES if figures <= most)
+        self.size, self.scale = next((size, scale) for size, (most, scale) in enumerate(_SCALES) if figures <= most)
         self._firsts: dict[tuple, int] = {}
 
     def sections(self) -> list[Section]:
@@ -105,7 +117,7 @@ class Muster:
         classes = sorted((one for one in self.reading.resolution.classes if one.unit == unit.id), key=lambda one: order[one.rank])
         pictures = tuple(self.picture(unit, one, ordinal) for one in classes for ordinal in one.ordinals)
         progress = self.of(unit)
-        return Block(unit, pictures, progress, self._said(unit, progress))
+        return Block(unit, self.reading.design.army.title(unit.id), _ranked(pictures), progress, self._said(unit, progress))
 
     def _said(self, unit: Node, progress: Progress) -> str:
         if not progress.figures:

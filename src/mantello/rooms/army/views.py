@@ -58,7 +58,8 @@ def import_army(request):
 
 
 def _armies_page(request, new, importing, status=200):
-    rows = [(army, reading_of(army.head)) for army in Army.objects.visible_to(request.user).select_related("head")]
+    armies = Army.objects.visible_to(request.user).select_related("head")
+    rows = [(army, reading_of(army.head), _faces(army, reading_of(army.head))) for army in armies]
     return render(request, "army/armies.html", {"rows": rows, "new": new, "importing": importing, "title": "Armies"}, status=status)
 
 
@@ -67,6 +68,13 @@ def _armies_page(request, new, importing, status=200):
 def army(request, army_id):
     """The muster and the tree, one formation or unit picked."""
     return _army_page(request, army_for(request, army_id))
+
+
+def _faces(army, reading):
+    """A few figures to know an army by."""
+    muster = Muster(army, reading, {}, "", painted=False)
+    kinds = {(one.rank, one.type): one for one in reading.resolution.classes}
+    return [muster.picture(reading.design.army.nodes[one.unit], one, one.ordinals[0], 74) for one in list(kinds.values())[:6]]
 
 
 def _army_page(request, army, status=200, **forms):

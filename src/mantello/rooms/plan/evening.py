@@ -71,8 +71,8 @@ class Evening:
     def __init__(self, army: Army, now: datetime):
         self.army, self.now = army, timezone.localtime(now)
         self.reading: Reading = reading_of(army.head)
-        self.start = self._start()
-        self.done_before = done_steps(army, before=self.start)
+        self.start, since = self._start_and_since()
+        self.done_before = done_steps(army, before=since)
         self.done = done_steps(army)
 
     @cached_property
@@ -138,10 +138,16 @@ class Evening:
             return (paint(self.reading.design.scheme.undercoat),), "neat"
         return step.mix.paints, step.mix.diluent
 
-    def _start(self) -> datetime:
-        tonight = _session_start(self.reading.design.evenings, self.now)
+    def _start_and_since(self) -> tuple[datetime, datetime]:
+        """When the plan starts, and since when the log counts as part of it: the end of the last session.
+
+        So what is painted before the session, or in it, is ticked off the plan instead of changing it.
+        """
+        tonight, since = _sessions_around(self.reading.design.evenings, self.now)
         asked = Replan.objects.filter(army=self.army).first()
-        return max(tonight, asked.start) if asked and asked.start <= self.now else tonight
+        if asked and asked.start <= self.now:
+            return max(tonight, asked.start), max(since, asked.start)
+        return tonight, since
 
     def _batch(self, number: int, block: Block) -> Batch:
         task = block.task
@@ -157,16 +163,11 @@ class Evening:
         evenings = self.reading.design.evenings
         unit = self.reading.design.army.nodes[task.unit]
         least = batch_size(task.drying, mean, unit.figures, evenings.attention, evenings.stick)
-        return Batch(_mark(block), number, block, title_of(self.reading, task.atoms), self._unit(task.unit), self._mix(task), left, least)
+        return Batch(_mark(block), number, block, title_of(self.reading, task.atoms), self.reading.design.army.title(task.unit), self._mix(task), left, least)
 
     def _mix(self, task) -> str:
         kind, mix = task.pot.split("|", 1)
         return paint(mix).name if kind == UNDERCOAT else mix
-
-    def _unit(self, unit_id: str) -> str:
-        army = self.reading.design.army
-        path = army.paths[unit_id]
-        return army.nodes[path[-2]].name if len(path) > 3 else army.nodes[unit_id].name
 
 
 def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
@@ -186,12 +187,14 @@ def _mark(block: Block) -> str:
     return hashlib.sha256(said.encode()).hexdigest()[:16]
 
 
-def _session_start(evenings, now: datetime) -> datetime:
-    """Start of the session that is on, or of the next one."""
-    midnight = now.replace(hour=0, minute=0, second=0, microsecond=0, tzinfo=None)
+def _sessions_around(evenings, now: datetime) -> tuple[datetime, datetime]:
+    """Start of the session that is on, or of the next one; and the end of the one before it."""
     local = now.replace(tzinfo=None)
-    found = next(session for session in sessions(evenings, midnight, 16) if session.end > local)
-    return timezone.make_aware(found.start, now.tzinfo)
+    week_ago = local.replace(hour=0, minute=0, second=0, microsecond=0) - timedelta(days=8)
+    near = sessions(evenings, week_ago, 9 * len(evenings.pattern))
+    coming = next(session for session in near if session.end > local)
+    past = [session.end for session in near if session.end <= local]
+    return timezone.make_aware(coming.start, now.tzinfo), timezone.make_aware(past[-1], now.tzinfo)
 
 
 @lru_cache(maxsize=24)

@@ -52,8 +52,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
         "lanes": mark_safe(lanes_svg(evening, tonight, session)) if tonight else "",
         "whole": whole,
         "units": [
-            (unit.name if len(reading.design.army.paths[unit.id]) <= 3 else reading.design.army.nodes[reading.design.army.paths[unit.id][-2]].name,
-             summed(one.progress for key, one in everyone.items() if key[0] == unit.id))
+            (reading.design.army.title(unit.id), summed(one.progress for key, one in everyone.items() if key[0] == unit.id))
             for unit in reading.design.army.units
         ],
         "sessions_left": len({batch.block.session for batch in evening.batches if not batch.done}),
@@ -104,7 +103,7 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "step": step,
         "form": form or DoneForm(initial={"minutes": round(batch.minutes_left)}),
         "picture": mark_safe(desk_svg(reading, batch, figure, everyone[unit.id, *figure].done)),
-        "where": areas_words(areas_to_paint(reading, batch, figure)),
+        "where": areas_words(areas_to_paint(reading, batch, figure)) if step else "The whole figure",
         "lap": lap_of(reading, batch),
         "coats": batch.atoms[0].coats,
         "cautions": evening.cautions(batch),

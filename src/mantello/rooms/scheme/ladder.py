@@ -64,10 +64,17 @@ def rows_of(pick: Pick) -> list[Row]:
         role = scheme.role_by_id.get(verdict.rule.role)
         rows.append(
             Row(
-                rung.number, rung.kind, rung.name, "win" if verdict is winner else "over", verdict.rule.role,
-                role.name if role else "left bare", role.paint_name if role else "", rule_sentence(verdict.rule, army, scheme),
-                verdict.rule.binding, pick.reading.tones(role.id, pick.figures.tier) if role else None,
-            )  # fmt: skip
+                number=rung.number,
+                kind=rung.kind,
+                name=rung.name,
+                state="win" if verdict is winner else "over",
+                role=verdict.rule.role,
+                role_name=role.name if role else "left bare",
+                paint=role.paint_name if role else "",
+                why=rule_sentence(verdict.rule, army, scheme),
+                binding=verdict.rule.binding,
+                tones=pick.reading.tones(role.id, pick.figures.tier) if role else None,
+            )
         )
     return rows
 
@@ -84,23 +91,30 @@ def effect_of(pick: Pick) -> Effect:
     army = reading.design.army
     where: dict[str, int] = {}
     for figure in changed:
-        where[unit_words(army, figure.unit)] = where.get(unit_words(army, figure.unit), 0) + 1
+        title = army.title(figure.unit)
+        where[title] = where.get(title, 0) + 1
     rung = rung_of(army, pick.figure, pick.rung)
     role = reading.design.scheme.role_by_id.get(pick.role)
     return Effect(
-        preview, pick.rung, rung.kind, role.name if role else "nothing", reading.tones(pick.cell.role, pick.figures.tier),
-        reading.tones(pick.role, pick.figures.tier), sorted(where.items(), key=lambda item: -item[1]), _marks(pick, rung, changed),
-    )  # fmt: skip
+        preview=preview,
+        rung=pick.rung,
+        kind=rung.kind,
+        role_name=role.name if role else "nothing",
+        before_tones=reading.tones(_mostly_worn(preview) or pick.cell.role, pick.figures.tier),
+        after_tones=reading.tones(pick.role, pick.figures.tier),
+        where=sorted(where.items(), key=lambda item: -item[1]),
+        marks=_marks(pick, rung, changed),
+    )
 
 
-def unit_words(army, unit_id: str) -> str:
-    """A unit in words: its formation's name, and its own if that formation has several units."""
-    path = army.paths[unit_id]
-    parent = army.nodes[path[-2]]
-    if parent.kind == "army":
-        return army.nodes[unit_id].name
-    alone = len(parent.children) == 1
-    return parent.name if alone else f"{parent.name}, {army.nodes[unit_id].name}"
+def _mostly_worn(preview: Preview) -> str | None:
+    """The role that most of the areas would change from."""
+    worn: dict[str, int] = {}
+    for change in preview.changes:
+        for _, old, _ in change.areas:
+            if old:
+                worn[old] = worn.get(old, 0) + len(change.figures)
+    return max(worn, key=worn.get, default=None)
 
 
 def areas_said(areas: tuple[str, ...]) -> str:

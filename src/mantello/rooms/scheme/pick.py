@@ -142,8 +142,6 @@ def _number(text, low, high, usual):
 
 
 def _telling_area(shape: Plate, cells) -> str:
-    """The first gap, or else the largest area that the deepest rung decides: there the scheme tells most."""
+    """The first gap, or else the largest area decided below the army: there the scheme tells most."""
     gap = next((name for name, cell in cells.items() if cell.role is None and not name.startswith("base")), None)
-    if gap:
-        return gap
-    return max(cells, key=lambda name: (not name.startswith("base"), cells[name].rung, shape.areas[name].mm2))
+    return gap or max(cells, key=lambda name: (not name.startswith("base"), cells[name].rung > 1, shape.areas[name].mm2))

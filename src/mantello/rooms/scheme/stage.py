@@ -10,16 +10,17 @@ from mantello_core.formats.drawing import plate_group
 from .pick import Pick
 
 WIDTH, HEIGHT = 704, 472
-GROUND, CENTRES = 428, (300, 480)
+GROUND, CENTRES = 408, (298, 496)
 #: standing distances and how much smaller a figure is seen there than in hand at 0.3 m
-DISTANCES = (("at 0.6 m", 0.5, 84), ("at 1.2 m", 0.25, 158))
+DISTANCES = (("at 0.6 m", 0.5, 96), ("at 1.2 m", 0.25, 166))
 #: where the callout ends, and where the names of what moves along begin
-CALLOUT_EDGE, NAMES_X = 190, 604
+CALLOUT_EDGE, NAMES_X = 188, 610
 MOST_NAMES = 7
+TAPE_MM = 28
 
 
-def stage_svg(pick: Pick) -> str:
-    """The stage's drawing for a pick, as one SVG text."""
+def stage_svg(pick: Pick, callout: str = "") -> str:
+    """The stage's drawing for a pick, as one SVG text; the callout's markup is set inside it, so that its leader meets it."""
     shape = pick.plate
     parts = [
         f'<svg id="plate-svg" viewBox="0 0 {WIDTH} {HEIGHT}" preserveAspectRatio="xMidYMid meet" role="img" aria-label="{escape(_said(pick))}">'
@@ -35,6 +36,8 @@ def stage_svg(pick: Pick) -> str:
         parts.append(_tape(places[0][2]))
         parts.append(_standing(places[0][2]))
     parts.append(_leaders(pick, places))
+    if callout:
+        parts.append(f'<foreignObject x="20" y="16" width="{CALLOUT_EDGE - 20}" height="150">{callout}</foreignObject>')
     parts.append("</svg>")
     return "".join(parts)
 
@@ -53,8 +56,8 @@ def fill(pick: Pick, area: str) -> str:
 def _places(views: tuple[View, ...], kind: str) -> list[tuple[float, float, float]]:
     """Origin and scale of every view."""
     if kind == "figure":
-        scale = min(410 / -min(view.view_box[1] for view in views), 176 / max(view.view_box[2] for view in views), 1.0)
-        return [(centre, GROUND - 12, scale) for centre, _ in zip(CENTRES, views, strict=True)]
+        scale = min(392 / -min(view.view_box[1] for view in views), 226 / max(view.view_box[2] for view in views), 0.9)
+        return [(centre, GROUND, scale) for centre, _ in zip(CENTRES, views, strict=True)]
     scale = min(400 / max(view.view_box[2] for view in views), 205 / max(view.view_box[3] for view in views))
     found, top = [], 14
     for view in views:
@@ -74,21 +77,21 @@ def _selection(pick: Pick, view: View) -> str:
 
 
 def _tape(scale: float) -> str:
-    parts = [f'<g stroke="#333" stroke-width="1"><path d="M20 {GROUND - 12}V{GROUND - 12 - scale * 420:.1f}"/>']
+    parts = [f'<g stroke="#333" stroke-width="1"><path d="M20 {GROUND}V{GROUND - scale * 10 * TAPE_MM:.1f}"/>']
     labels = []
-    for mm in range(0, 43, 2):
-        y = GROUND - 12 - mm * 10 * scale
+    for mm in range(0, TAPE_MM + 1, 2):
+        y = GROUND - mm * 10 * scale
         parts.append(f'<path d="M20 {y:.1f}H{28 if mm % 10 == 0 else 24}"/>')
         if mm % 10 == 0:
             labels.append(f'<text x="32" y="{y + 4:.1f}" font-size="13">{mm}</text>')
-    return f'{"".join(parts)}</g>{"".join(labels)}<text x="20" y="{GROUND + 8}" font-size="13">mm</text>'
+    return f'{"".join(parts)}</g>{"".join(labels)}<text x="20" y="{GROUND + 20}" font-size="13">mm</text>'
 
 
 def _standing(scale: float) -> str:
     parts = []
     for words, factor, x in DISTANCES:
-        parts.append(f'<use href="#stage-view0" transform="translate({x} {GROUND - 12}) scale({scale * factor:.4f})"/>')
-        parts.append(f'<text x="{x}" y="{GROUND + 8}" font-size="13" text-anchor="middle" fill="#333">{words}</text>')
+        parts.append(f'<use href="#stage-view0" transform="translate({x} {GROUND}) scale({scale * factor:.4f})"/>')
+        parts.append(f'<text x="{x}" y="{GROUND + 62 * scale * factor + 15:.0f}" font-size="13" text-anchor="middle" fill="#333">{words}</text>')
     return f'<g pointer-events="none">{"".join(parts)}</g>'
 
 
@@ -106,7 +109,7 @@ def _leaders(pick: Pick, places) -> str:
     point = _point(pick, places, pick.area)
     if point:
         x, y = point
-        start = min(max(y, 110), 236)
+        start = min(max(y, 40), 110)
         parts.append(
             f'<g pointer-events="none"><path d="M{CALLOUT_EDGE} {start:.0f}L{x:.0f} {y:.0f}" stroke="#111" stroke-width="3.4" fill="none"/>'
             f'<path d="M{CALLOUT_EDGE} {start:.0f}L{x:.0f} {y:.0f}" stroke="#f0c14b" stroke-width="1.6" fill="none"/>'
@@ -114,7 +117,7 @@ def _leaders(pick: Pick, places) -> str:
         )
     names = _names(pick, places)
     if names:
-        parts.append(f'<text x="{NAMES_X}" y="26" font-size="13" fill="#333">Same role</text>')
+        parts.append(f'<text x="{NAMES_X}" y="{names[0][2] - 18:.0f}" font-size="13" fill="#333">Same role</text>')
     for words, (x, y), row in names:
         parts.append(
             f'<g pointer-events="none"><path d="M{NAMES_X - 5} {row:.0f}H{NAMES_X - 16}L{x:.0f} {y:.0f}" stroke="#1b1b1b" stroke-width=".9" fill="none"/>'
@@ -134,7 +137,7 @@ def _names(pick: Pick, places) -> list[tuple[str, tuple[float, float], float]]:
         if point:
             found[key] = point
     largest = sorted(found, key=lambda key: -_size(pick, key))[:MOST_NAMES]
-    rows, last = [], 30.0
+    rows, last = [], 24.0
     for key in sorted(largest, key=lambda key: found[key][1]):
         last = max(found[key][1], last + 22)
         words = spoken(key)

@@ -6,8 +6,6 @@ from mantello.rooms.army.reading import Reading
 from mantello_core.figures.vocabulary import GROUPS, group_of, sideless, spoken
 from mantello_core.schemes.cascade import Cell, FigureClass
 
-from .ladder import unit_words
-
 SHOWS = {"all": "All", "gaps": "Gaps", "overrides": "Overrides"}
 
 
@@ -46,7 +44,7 @@ class Column:
 def columns_of(reading: Reading) -> list[Column]:
     """The classes, in tree order."""
     army = reading.design.army
-    return [Column(one, one.rank, unit_words(army, one.unit), len(one.ordinals)) for one in reading.resolution.classes]
+    return [Column(one, one.rank, army.title(one.unit), len(one.ordinals)) for one in reading.resolution.classes]
 
 
 def groups_of(reading: Reading, show: str = "all", query: str = "") -> list[tuple[str, list[TableRow]]]:

@@ -1,9 +1,8 @@
 """The Scheme room: plate with ladder, mapping table, rules and distinctions, checks."""
 
 from django.contrib.auth.decorators import login_required
-
 from django.shortcuts import redirect, render
-
+from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
@@ -21,7 +20,7 @@ from mantello_core.schemes.inspection import WEAK_NEIGHBOURS, class_title
 from mantello_core.schemes.sentence import areas_words, rule_sentence
 
 from .forms import ColumnForm, RoleForm, TableForm
-from .ladder import areas_said, effect_of, rows_of, unit_words
+from .ladder import areas_said, effect_of, rows_of
 from .pick import TONES, exact_pick, pick_from
 from .stage import stage_svg
 from .table import SHOWS, columns_of, groups_of
@@ -40,11 +39,12 @@ def _plate_page(request, army, status=200, **forms):
     context = {"title": "Scheme", "role_form": RoleForm(), "view": "plate"} | forms
     if pick is None:
         return room_page(request, army, "scheme", "scheme/empty.html", context, status)
-    context |= _panel(pick) | {
-        "stage": mark_safe(stage_svg(pick)),
+    panel = _panel(pick)
+    context |= panel | {
+        "stage": mark_safe(stage_svg(pick, render_to_string("scheme/callout.html", panel))),
         "tone_links": [(words, pick.query(tone=tone), tone == pick.tone) for tone, words in TONES.items()],
         "ranks": _ranks(army, reading, pick),
-        "units": [(unit.id, unit_words(reading.design.army, unit.id)) for unit in reading.design.army.units if unit.ranks],
+        "units": [(unit.id, reading.design.army.title(unit.id)) for unit in reading.design.army.units if unit.ranks],
         "neighbours_around": _around(reading, pick),
         "next_gap": _next_gap(reading, pick),
         "areas": [(name, spoken(name), _role_words(reading, cell), _label(pick, name), pick.query(area=name, rung="", role="")) for name, cell in pick.figures.cells.items()],

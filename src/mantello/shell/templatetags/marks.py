@@ -95,12 +95,12 @@ def lap(before: Lab, after: Lab, size: str = "") -> str:
 @register.simple_tag
 def swatch(lab: Lab, size: str = "") -> str:
     """A flat swatch; its corner is cut when no screen can show the colour."""
-    cut = "" if on_screen(lab) else mark_safe('<path d="M16 0V6L10 0Z" fill="#fbfbfb" stroke="#1b1b1b" stroke-width=".8"/>')
+    corner = "M0 0V12L-12 0Z" if size == "pot" else "M0 0V6L-6 0Z"
+    cut = "" if on_screen(lab) else format_html('<svg x="100%" overflow="visible"><path d="{}" fill="#fbfbfb"/></svg>', corner)
     title = "" if on_screen(lab) else mark_safe("<title>a screen cannot show this colour</title>")
     return format_html(
-        '<svg class="sw {}" viewBox="0 0 16 16" preserveAspectRatio="none" aria-hidden="true">{}<rect width="16" height="16" fill="{}"/>{}</svg>',
-        size, title, hex_of(lab), cut,
-    )  # fmt: skip
+        '<svg class="sw {}" aria-hidden="true">{}<rect width="100%" height="100%" fill="{}"/>{}</svg>', size, title, hex_of(lab), cut
+    )
 
 
 _DROP = "M5.5 .8C8 4.5 10.2 6.8 10.2 9.6A4.7 4.7 0 0 1 .8 9.6C.8 6.8 3 4.5 5.5 .8Z"
@@ -192,15 +192,6 @@ def undercoat_name(reading) -> str:
 def tier_name(tier: str) -> str:
     """A tier in words."""
     return TIERS.get(tier, tier)
-
-
-@register.filter
-def block_title(block, army) -> str:
-    """A unit's name, with its formation when that tells more than the unit does."""
-    path = army.paths[block.node.id]
-    if len(path) > 3:
-        return f"{army.nodes[path[-2]].name}: {block.node.name}"
-    return block.node.name
 
 
 @register.filter

@@ -1,0 +1,213 @@
+"""Documents, rosters and the command line: what is written reads back; what is not understood is said."""
+
+import json
+from dataclasses import replace
+from datetime import datetime
+
+from django.test import SimpleTestCase
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from mantello_core.errors import Contradiction, MantelloError, OutOfRange, Unreadable, UnknownName
+from mantello_core.formats.command import VERBS, answer
+from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
+from mantello_core.formats.roster import read_roster, write_roster
+from mantello_core.formats.validation import schema
+from mantello_core.schemes import muster
+from mantello_core.schemes.rule import Filter, Rule
+from mantello_core.schemes.scheme import Design, Scheme
+from tests.samples import calvessa, rule, small_design
+
+NAMES = st.text(st.characters(codec="utf-8", exclude_categories=("C", "Z")), min_size=1, max_size=30)
+
+
+class Documents(SimpleTestCase):
+    def test_the_demo_reads_back_identical(self):
+        self.assertEqual(read_design_bytes(design_bytes(calvessa())), calvessa())
+
+    @given(st.lists(st.tuples(NAMES, st.sampled_from(("fusilier", "ranger")), st.integers(1, 40)), min_size=1, max_size=6), st.booleans(), st.integers(0, 4))
+    @settings(deadline=None, max_examples=40)
+    def test_any_design_reads_back_identical(self, units, binding, every):
+        entries = [muster.Entry(f"{name} {at}", type_id, "Figure", count, ("One",)) for at, (name, type_id, count) in enumerate(units)]
+        design = muster.with_entries(Design(muster.empty_army("Force"), small_design().scheme), entries)
+        made = Rule("r", "army", ("arm.*.cuff", "@metal"), "field", Filter(type="fusilier", every=every, first=2 if every else 1), binding)
+        design = replace(design, scheme=replace(design.scheme, rules=(made,)))
+        self.assertEqual(read_design_bytes(design_bytes(design)), design)
+
+    def test_the_same_design_gives_the_same_bytes(self):
+        self.assertEqual(design_bytes(calvessa()), design_bytes(read_design(write_design(calvessa()))))
+
+    def test_what_is_no_document_is_refused_with_its_place(self):
+        for data, said in ((b"\xff\xfe", "not UTF-8"), (b"{", "line 1"), (b"[]", "object"), (b"{}", "required"), (b"[" * 100_000, "nested")):
+            with self.assertRaisesMessage(Unreadable, said):
+                read_design_bytes(data)
+        with self.assertRaises(OutOfRange):
+            read_design_bytes(b" " * 4_000_001)
+
+    def broken(self, change) -> MantelloError:
+        document = write_design(calvessa())
+        change(document)
+        with self.assertRaises(MantelloError) as refusal:
+            read_design(document)
+        return refusal.exception
+
+    def test_what_contradicts_itself_is_refused_with_a_pointer(self):
+        def set_scope(document):
+            document["scheme"]["rules"][3]["scope"] = "nowhere"
+
+        def set_role(document):
+            document["scheme"]["rules"][0]["role"] = "trimm"
+
+        def set_paint(document):
+            document["scheme"]["roles"][0]["recipes"]["rank"][0]["mix"]["parts"][0]["paint"] = "brine-gren"
+
+        def set_count(document):
+            document["army"]["root"]["children"][0]["children"][0]["children"][0]["ranks"][0]["figures"] = 0
+
+        def set_type(document):
+            document["army"]["root"]["children"][0]["children"][0]["children"][0]["ranks"][0]["type"] = "dragoon"
+
+        def twice(document):
+            document["scheme"]["roles"].append(document["scheme"]["roles"][0])
+
+        def undercoat(document):
+            document["scheme"]["undercoat"] = "brine-green"
+
+        for change, kind, place in (
+            (set_scope, UnknownName, "/scheme/rules/3/scope"),
+            (set_role, UnknownName, "/scheme/rules/0/role"),
+            (set_paint, UnknownName, "/scheme/roles/0/recipes/rank/0/mix/parts/0"),
+            (set_count, Unreadable, "/army/root/children/0/children/0/children/0/ranks/0/figures"),
+            (set_type, UnknownName, "/army/root/children/0/children/0/children/0/ranks/0/type"),
+            (twice, Contradiction, "/scheme/roles"),
+            (undercoat, OutOfRange, "/scheme/undercoat"),
+        ):
+            error = self.broken(change)
+            self.assertIsInstance(error, kind)
+            self.assertEqual(error.where, place)
+
+    @given(st.recursive(st.none() | st.booleans() | st.integers() | st.text(max_size=8), lambda inner: st.lists(inner, max_size=3) | st.dictionaries(st.sampled_from(["format", "version", "army", "scheme", "root", "id"]), inner, max_size=4), max_leaves=12))
+    def test_no_json_whatever_ends_in_anything_but_a_refusal(self, document):
+        with self.assertRaises(MantelloError):
+            read_design(document)
+
+
+class Rosters(SimpleTestCase):
+    def test_commas_semicolons_and_tabs_are_recognised_with_and_without_header(self):
+        plain = "Line,fusilier,Fusilier,9,1st / Blue\n"
+        for text in (plain, plain.replace(",", ";"), plain.replace(",", "\t"), "Squad;Model;Grade;Qty;Belongs to\n" + plain.replace(",", ";")):
+            line = read_roster(text)[0]
+            self.assertEqual(line.doubts, {})
+            self.assertEqual((line.entry.unit, line.entry.type, line.entry.rank, line.entry.figures, line.entry.path), ("Line", "fusilier", "Fusilier", 9, ("1st", "Blue")))
+
+    def test_columns_may_come_in_any_order_once_they_are_named(self):
+        line = read_roster("count,type,unit\n4,ranger,Scouts")[0]
+        self.assertEqual((line.entry.figures, line.entry.type, line.entry.unit, line.entry.rank), (4, "ranger", "Scouts", "Figure"))
+
+    def test_a_line_in_doubt_comes_back_with_each_doubt_at_its_field(self):
+        line = read_roster("Line,fusileer,Fusilier,many,1st")[0]
+        self.assertIsNone(line.entry)
+        self.assertEqual(set(line.doubts), {"type", "figures"})
+        self.assertIn("did you mean fusilier", line.doubts["type"])
+        self.assertIn("'many' is no count", line.doubts["figures"])
+        self.assertEqual(line.values["figures"], "many")
+
+    def test_nothing_is_dropped(self):
+        lines = read_roster("Line,fusilier,Fusilier,9,1st,and more\n,,,,\n???\nLine,sergeant,Sergeant,x1,1st")
+        self.assertEqual(len(lines), 3)
+        self.assertIn("and more", lines[0].doubts["formation"])
+        self.assertIn("unit", lines[1].values)
+        self.assertEqual(lines[2].entry.figures, 1)
+
+    def test_a_leader_is_known_by_the_name_of_the_rank(self):
+        self.assertEqual([line.entry.tier for line in read_roster("A,sergeant,Sergeant,1\nA,fusilier,Fusilier,9")], ["leader", "rank"])
+
+    def test_the_demo_survives_the_way_to_a_roster_and_back(self):
+        army = calvessa().army
+        back = muster.with_entries(Design(muster.empty_army(army.root.name), Scheme("Scheme")), [line.entry for line in read_roster(write_roster(army))]).army
+        self.assertEqual([(unit.name, unit.ranks) for unit in back.units], [(unit.name, unit.ranks) for unit in army.units])
+
+    def test_an_empty_or_a_huge_roster_is_refused(self):
+        for text, kind in (("  \n", Unreadable), ("unit,type\n", Unreadable), ("x" * 200_001, OutOfRange), ("a,b\n" * 2001, OutOfRange)):
+            with self.assertRaises(kind):
+                read_roster(text)
+
+    @given(st.text(max_size=300))
+    def test_any_text_is_read_or_refused_and_never_passes_unnoticed(self, text):
+        try:
+            lines = read_roster(text)
+        except MantelloError:
+            return
+        for line in lines:
+            self.assertTrue(line.entry or line.doubts)
+
+
+class Command(SimpleTestCase):
+    def ask(self, verb, document):
+        status, text = answer(verb, json.dumps(document).encode())
+        return status, json.loads(text)
+
+    def test_resolve_gives_every_area_and_the_ladder_of_a_figure(self):
+        design = small_design(rule("a", "army", "torso", "field"))
+        status, said = self.ask("resolve", {"design": write_design(design), "figure": {"unit": "first-line", "rank": "Fusilier", "ordinal": 2}})
+        self.assertEqual((status, said["figures"]), (0, 6))
+        area = said["classes"][0]["areas"]["torso.coat.lapel.left"]
+        self.assertEqual(area, {"role": "field", "rung": 1, "rule": "a"})
+        self.assertEqual(said["ladder"]["areas"]["torso.coat.lapel.left"][0]["rule"], "a")
+        self.assertEqual([rung["number"] for rung in said["ladder"]["rungs"]], [1, 2, 3, 4, 5, 6])
+
+    def test_coats_and_mix_answer_for_a_mix(self):
+        mix = {"parts": [{"paint": "madder-rope", "parts": 2}], "diluent": "water", "diluent_parts": 1}
+        status, said = self.ask("coats", {"mix": mix, "undercoat": "undercoat-soot"})
+        self.assertEqual((status, said["undercoats"][0]["undercoat"]), (0, "undercoat-soot"))
+        self.assertGreaterEqual(said["undercoats"][0]["coats"], 1)
+        status, said = self.ask("mix", mix)
+        self.assertEqual((status, said["mix"], said["coat_micrometres"]), (0, "Madder Rope 2, water 1", 8.0))
+        self.assertRegex(said["colour"]["hex"], "^#[0-9a-f]{6}$")
+
+    def test_plan_lays_the_design_into_evenings(self):
+        design = small_design(rule("a", "army", "", "field"))
+        status, said = self.ask("plan", {"design": write_design(design), "start": "2026-11-24T19:00"})
+        self.assertEqual((status, said["unplaced"]), (0, 0))
+        first = said["sessions"][0]["blocks"][0]
+        self.assertEqual(first["pot"], "undercoat|undercoat-slate")
+        self.assertGreaterEqual(said["desk_minutes"], said["bound_minutes"])
+        self.assertEqual(datetime.fromisoformat(said["sessions"][0]["start"]).hour, 19)
+
+    def test_plates_lists_types_areas_and_neighbours(self):
+        status, said = self.ask("plates", {})
+        self.assertEqual(status, 0)
+        self.assertGreaterEqual(len(said["plates"]), 4)
+        status, said = self.ask("plates", {"type": "ranger"})
+        area = said["plates"][0]["areas"][0]
+        self.assertEqual(set(area), {"area", "name", "material", "mm2", "surface_mm2", "neighbours"})
+
+    def test_bad_input_ends_with_two_and_says_kind_message_and_place(self):
+        cases = {
+            ("dance", b"{}"): "Unreadable",
+            ("mix", b"{"): "Unreadable",
+            ("mix", b"\xff"): "Unreadable",
+            ("mix", b"{}"): "Unreadable",
+            ("mix", b'{"parts": [{"paint": "x", "parts": 1}]}'): "UnknownName",
+            ("mix", b'{"parts": [{"paint": "madder-rope", "parts": 99}]}'): "Unreadable",
+            ("mix", b'{"parts": [{"paint": "madder-rope", "parts": 1}], "diluent": "water"}'): "OutOfRange",
+            ("plates", b'{"type": "dragoon"}'): "UnknownName",
+            ("plan", b'{"design": {}, "start": "soon"}'): "Unreadable",
+        }
+        for (verb, data), kind in cases.items():
+            status, text = answer(verb, data)
+            self.assertEqual(status, 2, verb)
+            error = json.loads(text)["error"]
+            self.assertEqual(set(error), {"kind", "message", "where"})
+            self.assertEqual(error["kind"], kind, (verb, data))
+
+    def test_an_impossible_date_is_refused_at_its_place(self):
+        status, said = self.ask("plan", {"design": write_design(small_design()), "start": "2026-13-45"})
+        self.assertEqual((status, said["error"]["where"]), (2, "/start"))
+
+    def test_every_verb_has_a_schema_and_help_names_it(self):
+        status, text = answer("help", b"")
+        self.assertEqual(status, 0)
+        for verb in VERBS:
+            self.assertIn(verb, text)
+            self.assertEqual(schema(verb)["$schema"], "https://json-schema.org/draft/2020-12/schema")

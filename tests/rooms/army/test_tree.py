@@ -1,0 +1,172 @@
+"""The tree: rosters, units, ranks, copies; each edit can be undone."""
+
+import subprocess
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+
+from tests.rooms.case import RoomCase
+
+UNIT = "1st-harbour-line"
+
+
+class Rosters(RoomCase):
+    def test_a_pasted_roster_grows_the_tree(self):
+        self.post("roster", text="unit,type,rank,figures,formation\nScouts,ranger,Ranger,5,Marsh Watch")
+        self.assertEqual(self.now().army.figures, 36)
+        self.assertContains(self.see("army"), "Marsh Watch")
+
+    def test_an_uploaded_roster_is_read_too(self):
+        self.post("roster", text="", file=SimpleUploadedFile("r.csv", "Scouts;ranger;Ranger;5;Marsh".encode("utf-8-sig")))
+        self.assertEqual(self.now().army.figures, 36)
+
+    def test_lines_in_doubt_come_back_with_everything_that_was_typed(self):
+        answer = self.post("roster", text="Scouts,rangr,Ranger,5,Marsh\nLine,fusilier,Fusilier,lots,1st", status=422)
+        for kept in ("rangr", "did you mean ranger", "lots", "Scouts", "Marsh"):
+            self.assertContains(answer, kept, status_code=422)
+        self.assertEqual(self.now().army.figures, 31)
+
+    def test_corrected_lines_are_added_and_one_may_be_left_out(self):
+        fields = {"line": ["1", "2"], "unit-1": "Scouts", "type-1": "ranger", "rank-1": "Ranger", "figures-1": "5", "formation-1": "Marsh"}
+        fields |= {"unit-2": "Line", "type-2": "fusilier", "rank-2": "Fusilier", "figures-2": "lots", "formation-2": "", "skip-2": "yes"}
+        self.post("roster", **fields)
+        self.assertEqual(self.now().army.figures, 36)
+
+    def test_an_empty_roster_and_a_file_of_another_kind_are_refused_at_their_field(self):
+        self.assertContains(self.post("roster", text=" ", status=422), "The roster is empty", status_code=422)
+        answer = self.post("roster", text="", file=SimpleUploadedFile("r.csv", b"\xff\xd8\xff\xe0"), status=422)
+        self.assertContains(answer, "not UTF-8", status_code=422)
+
+    def test_a_roster_that_contradicts_the_army_is_refused_whole(self):
+        text = 'Line,ranger,Fusilier,5,"2nd Tidewall Fusiliers / 1st, the Harbour"\nScouts,ranger,Ranger,5,Marsh'
+        answer = self.post("roster", text=text, status=422)
+        self.assertContains(answer, "drawn as fusilier already", status_code=422)
+        self.assertEqual(self.now().army.figures, 31)
+
+
+class Units(RoomCase):
+    def test_a_typed_unit_is_added(self):
+        self.post("add-unit", unit="Gunners", type="gunner", rank="Gunner", figures="3", formation="Harbour Artillery", tier="rank")
+        self.assertEqual(self.now().army.figures, 34)
+
+    def test_a_count_out_of_bounds_is_asked_back_and_the_typed_unit_stays(self):
+        answer = self.post("add-unit", unit="Gunners", type="gunner", rank="Gunner", figures="0", formation="", tier="rank", status=422)
+        self.assertContains(answer, "Write a whole number from 1 to 2000", status_code=422)
+        self.assertContains(answer, 'value="Gunners"', status_code=422)
+
+    def test_a_rank_is_changed_and_removed(self):
+        self.post("change-rank", UNIT, old="Fusilier", rank="Fusilier", type="fusilier", figures="9", tier="leader")
+        rank = self.now().army.rank(UNIT, "Fusilier")
+        self.assertEqual((rank.figures, rank.tier), (9, "leader"))
+        self.post("change-rank", UNIT, old="Sergeant", remove="yes")
+        self.assertEqual([one.name for one in self.now().army.node(UNIT).ranks], ["Fusilier"])
+
+    def test_two_ranks_of_one_name_are_refused_at_the_field(self):
+        answer = self.post("change-rank", UNIT, old="Sergeant", rank="Fusilier", type="sergeant", figures="1", tier="rank", status=422)
+        self.assertContains(answer, "has a rank called", status_code=422)
+
+    def test_a_company_is_renamed_duplicated_and_removed(self):
+        self.post("change-node", "1st-harbour", name="1st, the Quay", kind="company")
+        self.assertEqual(self.now().army.nodes["1st-harbour"].name, "1st, the Quay")
+        self.post("duplicate-node", "1st-harbour", name="4th, the Weir")
+        self.assertEqual(self.now().army.figures, 39)
+        self.post("remove-node", "1st-harbour")
+        self.assertEqual(self.now().army.figures, 31)
+
+    def test_what_is_not_there_is_not_found(self):
+        self.post("remove-node", "9th-nowhere", status=404)
+        self.post("change-rank", "9th-nowhere", old="x", status=404)
+        self.see("figure", UNIT, "Fusilier", 99, "front", status=404)
+        self.see("figure", UNIT, "Admiral", 1, "front", status=404)
+
+
+class UndoAndRedo(RoomCase):
+    def test_every_edit_can_be_undone_and_redone(self):
+        before = self.now()
+        self.post("change-node", "1st-harbour", name="Quay", kind="company")
+        after = self.now()
+        self.post("undo")
+        self.assertEqual(self.now(), before)
+        self.post("redo")
+        self.assertEqual(self.now(), after)
+
+    def test_there_is_an_end_to_undo_and_redo(self):
+        before = self.now()
+        self.assertContains(self.client.post(f"/armies/{self.army.pk}/undo/", {"base": self.base()}, follow=True), "nothing to undo")
+        self.assertContains(self.client.post(f"/armies/{self.army.pk}/redo/", {"base": self.base()}, follow=True), "nothing to redo")
+        self.assertEqual(self.now(), before)
+
+    def test_an_edit_after_undo_keeps_what_was_undone(self):
+        self.post("change-node", "1st-harbour", name="Quay", kind="")
+        self.post("undo")
+        self.post("change-node", "1st-harbour", name="Weir", kind="")
+        self.assertEqual(self.army.editions.count(), 3)
+        self.post("undo")
+        self.post("redo")
+        self.assertEqual(self.now().army.nodes["1st-harbour"].name, "Weir")
+
+
+class NothingIsLost(RoomCase):
+    def test_an_edit_from_an_older_page_is_held_back_and_what_was_typed_stays(self):
+        old = self.base()
+        self.post("change-node", "1st-harbour", name="Quay", kind="")
+        answer = self.post("change-node", "2nd-lantern", name="The Beacon", kind="", base=old, status=409)
+        for said in ("older than the work", "Renamed to Quay", "The Beacon", "Apply it now"):
+            self.assertContains(answer, said, status_code=409)
+        self.assertEqual(self.now().army.nodes["2nd-lantern"].name, "2nd, the Lantern")
+
+    def test_the_held_back_edit_can_be_applied_to_the_work_as_it_stands(self):
+        old = self.base()
+        self.post("change-node", "1st-harbour", name="Quay", kind="")
+        answer = self.post("change-node", "2nd-lantern", name="The Beacon", kind="", base=old, status=409)
+        self.assertContains(answer, f'name="base" value="{self.base()}"', status_code=409)
+        self.post("change-node", "2nd-lantern", name="The Beacon", kind="")
+        names = {node.name for node in self.now().army.nodes.values()}
+        self.assertLessEqual({"Quay", "The Beacon"}, names)
+
+    def test_a_request_sent_twice_edits_once(self):
+        token = "5f2b8a54-0b6f-4a53-9f0b-8a1f0f6d2b11"
+        base = self.base()
+        for _ in range(2):
+            self.post("duplicate-node", "1st-harbour", name="Copy", token=token, base=base)
+        self.assertEqual(self.now().army.figures, 39)
+
+    def test_a_page_without_its_state_is_refused_and_nothing_is_done(self):
+        answer = self.client.post(f"/armies/{self.army.pk}/nodes/1st-harbour/remove/", {"base": "x"})
+        self.assertContains(answer, "reload the page", status_code=422)
+        self.assertEqual(self.now().army.figures, 31)
+
+    def test_a_next_address_of_another_site_is_not_followed(self):
+        answer = self.post("change-node", "1st-harbour", name="Quay", kind="", next="//elsewhere.test/")
+        self.assertEqual(answer.url, f"/armies/{self.army.pk}/")
+
+
+class Pictures(RoomCase):
+    def test_a_figure_is_drawn_as_designed_and_as_painted(self):
+        designed = self.see("figure", UNIT, "Fusilier", 1, "front", v="1")
+        self.assertEqual(designed["Content-Type"], "image/svg+xml")
+        self.assertIn("immutable", designed["Cache-Control"])
+        painted = self.see("figure", UNIT, "Fusilier", 1, "front", **{"as": "painted"})
+        self.assertIn(b"#c4c4c4", painted.content)
+        self.assertNotEqual(designed.content, painted.content)
+
+    def test_a_grey_plate_needs_no_account(self):
+        self.client.logout()
+        self.assertEqual(self.client.get("/plates/knight.svg").status_code, 200)
+        self.assertEqual(self.client.get("/plates/dragoon.svg").status_code, 404)
+
+    def test_the_muster_shows_every_figure_of_every_unit(self):
+        page = self.see("army").content.decode()
+        self.assertEqual(page.count("Fusilier 7, "), 3)
+        self.assertIn("Ranger 6, ", page)
+
+
+class Guide(RoomCase):
+    def test_the_printed_guide_is_a_pdf_that_tells_steps_and_cautions(self):
+        answer = self.see("guide", "2nd-lantern-line")
+        self.assertEqual(answer["Content-Type"], "application/pdf")
+        text = subprocess.run(["pdftotext", "-layout", "-", "-"], input=answer.content, capture_output=True, check=True).stdout.decode()
+        for said in ("Fusilier, 2nd, the Lantern", "Lantern Yellow 1, water 1", "7 coats", "Undercoat Slate", "Spray outdoors", "come first", "No colour yet: base pool"):
+            self.assertIn(said, text)
+
+    def test_a_unit_that_is_not_there_has_no_guide(self):
+        self.see("guide", "1st-harbour", status=404)

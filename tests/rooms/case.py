@@ -1,0 +1,60 @@
+"""What tests of rooms share: a painter, the demo army, and another painter who must not see it."""
+
+from django.contrib.auth import get_user_model
+from django.test import TestCase
+from django.urls import reverse
+
+from mantello.rooms.army.actions import keep_design
+from mantello.rooms.army.models import Army
+from mantello.rooms.army.reading import reading_of
+from mantello_core.schemes.scheme import Design
+from tests.samples import calvessa
+
+
+class RoomCase(TestCase):
+    """Signed in as the owner of an army with the demo's design."""
+
+    @classmethod
+    def setUpTestData(cls):
+        users = get_user_model().objects
+        cls.owner = users.create_user("rosa", "rosa@example.test", "a-long-pass-word")
+        cls.other = users.create_user("nils", "nils@example.test", "a-long-pass-word")
+        cls.army = keep_design(cls.owner, cls.design(), "Imported")
+
+    @staticmethod
+    def design() -> Design:
+        return calvessa()
+
+    def setUp(self):
+        self.client.force_login(self.owner)
+        self.army.refresh_from_db()
+
+    def now(self) -> Design:
+        """The design as it stands."""
+        return reading_of(Army.objects.select_related("head").get(pk=self.army.pk).head).design
+
+    def base(self) -> int:
+        return Army.objects.select_related("head").get(pk=self.army.pk).head.number
+
+    def see(self, name: str, /, *arguments, status: int = 200, **query):
+        answer = self.client.get(reverse(name, args=[self.army.pk, *arguments]), query)
+        self.assertEqual(answer.status_code, status)
+        return answer
+
+    def post(self, name: str, /, *arguments, status: int = 302, base: int | None = None, **data):
+        sent = {"base": self.base() if base is None else base} | data
+        answer = self.client.post(reverse(name, args=[self.army.pk, *arguments]), sent)
+        self.assertEqual(answer.status_code, status, answer.content[:600])
+        return answer
+
+    def assert_hidden(self, name: str, *arguments, post: bool = False):
+        """Another painter does not find it, and a stranger is sent to sign in."""
+        address = reverse(name, args=[self.army.pk, *arguments])
+        ask = self.client.post if post else self.client.get
+        self.client.force_login(self.other)
+        self.assertEqual(ask(address, {"base": 1} if post else {}).status_code, 404, address)
+        self.client.logout()
+        answer = ask(address)
+        self.assertEqual(answer.status_code, 302)
+        self.assertIn(reverse("sign-in"), answer.url)
+        self.client.force_login(self.owner)

@@ -1,0 +1,77 @@
+"""The Recipes room and the shelf."""
+
+from tests.rooms.case import RoomCase
+
+GOOD = {"kind": "layer", "paint1": "lantern-yellow", "parts1": "2", "paint2": "salt-linen", "parts2": "1", "diluent": "water", "diluent_parts": "1", "coats": "", "where": ""}
+
+
+class Recipes(RoomCase):
+    def test_a_role_shows_its_steps_with_coats_over_this_undercoat(self):
+        page = self.see("recipe", "lantern")
+        for said in ("Lantern facing: Lantern Yellow", "7 coats", "Lantern Yellow 1, water 1", "Amber Wash, neat", "predicted on Undercoat Slate", "dries 25 min"):
+            self.assertContains(page, said)
+
+    def test_another_undercoat_changes_the_coats(self):
+        self.post("set-undercoat", undercoat="undercoat-linen", role="lantern")
+        self.assertEqual(self.now().scheme.undercoat, "undercoat-linen")
+        page = self.see("recipe", "lantern")
+        self.assertContains(page, "4 coats")
+        self.assertNotContains(page, "7 coats to cover")
+
+    def test_what_is_no_undercoat_is_refused(self):
+        self.assertContains(self.post("set-undercoat", undercoat="lantern-yellow", status=422), "an undercoat is a spray", status_code=422)
+
+    def test_a_step_is_added_changed_moved_and_removed(self):
+        self.post("keep-step", "rim", "rank", step="", **GOOD)
+        steps = self.now().scheme.role("rim").recipe().steps
+        self.assertEqual([(step.id, step.mix.words) for step in steps][-1], ("layer", "Lantern Yellow 2, Salt Linen 1, water 1"))
+        self.post("keep-step", "rim", "rank", step="layer", **(GOOD | {"coats": "3", "kind": "edge"}))
+        self.assertEqual(self.now().scheme.role("rim").recipe().steps[-1].coats, 3)
+        self.post("move-step", "rim", "rank", "layer", do="up")
+        self.assertEqual(self.now().scheme.role("rim").recipe().steps[0].id, "layer")
+        self.post("move-step", "rim", "rank", "layer", do="remove")
+        self.assertEqual(len(self.now().scheme.role("rim").recipe().steps), 1)
+
+    def test_a_leaders_step_leaves_rank_and_file_as_they_are(self):
+        self.post("keep-step", "rim", "leader", step="", **GOOD)
+        role = self.now().scheme.role("rim")
+        self.assertEqual((len(role.recipe("rank").steps), len(role.recipe("leader").steps)), (1, 2))
+
+    def test_every_fault_is_told_at_its_field_and_what_was_typed_stays(self):
+        faults = {
+            "paint1": ({"paint1": ""}, "Choose a paint."),
+            "parts1": ({"parts1": "none"}, "Write a number above 0"),
+            "parts2": ({"parts2": ""}, "How many parts of it?"),
+            "paint2": ({"paint2": ""}, "1 parts of which paint?"),
+            "coats": ({"coats": "40"}, "Write 1 to 12"),
+            "diluent_parts": ({"diluent_parts": ""}, "How many parts of water to the paint?"),
+        }
+        for change, said in faults.values():
+            answer = self.post("keep-step", "rim", "rank", step="base", status=422, **(GOOD | change | {"where": "upper edge only"}))
+            self.assertContains(answer, said, status_code=422)
+            self.assertContains(answer, "upper edge only", status_code=422)
+        self.assertEqual(len(self.now().scheme.role("rim").recipe().steps), 1)
+
+    def test_a_role_without_a_recipe_says_so(self):
+        self.post("new-role", name="Undecided", paint="")
+        self.assertContains(self.see("recipe", "undecided"), "No recipe yet")
+        self.see("recipe", "no-such-role", status=404)
+
+    def test_a_spray_carries_its_caution_and_defers_to_the_label(self):
+        page = self.see("recipe", "field")
+        self.assertContains(page, "Spray outdoors or in a vented booth")
+        self.assertContains(page, "label, its safety sheet and local rules come first")
+
+    def test_another_painter_finds_nothing_here(self):
+        self.assert_hidden("recipes")
+        self.assert_hidden("paints")
+        self.assert_hidden("keep-step", "rim", "rank", post=True)
+        self.assert_hidden("move-step", "rim", "rank", "base", post=True)
+        self.assert_hidden("set-undercoat", post=True)
+
+
+class Shelf(RoomCase):
+    def test_the_shelf_names_ranges_opacity_uses_and_amounts(self):
+        page = self.see("paints")
+        for said in ("Fornace", "Old Customs House", "Candle Yellow", "transparent", "Harbour facing, Plume", "0.21"):
+            self.assertContains(page, said)

@@ -1,0 +1,147 @@
+"""The Scheme room: plate, ladder, preview, setting and clearing, table, rules, checks."""
+
+from mantello_core.schemes.cascade import resolve
+from tests.rooms.case import RoomCase
+from tests.samples import LAPEL
+
+LANTERN = {"unit": "2nd-lantern-line", "rank": "Fusilier", "figure": "1", "area": LAPEL}
+
+
+class Plate(RoomCase):
+    def worn(self, unit="2nd-lantern-line", area=LAPEL):
+        design = self.now()
+        one = next(one for one in resolve(design.army, design.scheme).classes if (one.unit, one.rank) == (unit, "Fusilier"))
+        return one.cells[area].role
+
+    def test_the_plate_names_the_area_its_role_its_paint_and_the_deciding_rung(self):
+        page = self.see("scheme", **LANTERN)
+        for said in ("Left lapel", "Lantern facing", "Lantern Yellow", "set by 2nd, the Lantern", "Harbour facing"):
+            self.assertContains(page, said)
+        self.assertEqual(page.content.count(b'class="rung '), 6)
+        self.assertContains(page, "rung win")
+        self.assertContains(page, "13")
+
+    def test_unknown_names_in_the_address_fall_back_to_something_that_is_there(self):
+        self.assertContains(self.see("scheme", unit="x", rank="y", figure="-3", area="z", role="q", rung="99", tone="w"), "Ladder")
+
+    def test_the_preview_counts_figures_and_areas(self):
+        self.assertContains(self.see("preview", role="gull", rung="3", **LANTERN), "<b>8</b> figures, <b>16</b> areas would change", html=False)
+        self.assertContains(self.see("preview", role="lantern", rung="3", **LANTERN), "Nothing would change")
+
+    def test_the_preview_refuses_what_does_not_exist(self):
+        for wrong in ({"area": "torso.cape"}, {"unit": "none"}, {"figure": "x"}, {"figure": "99"}):
+            self.see("preview", status=422, role="gull", rung="3", **(LANTERN | wrong))
+
+    def test_setting_at_a_rung_changes_what_was_previewed_and_says_so(self):
+        self.post("set-here", role="gull", rung="3", **LANTERN)
+        self.assertEqual(self.worn(), "gull")
+        self.assertEqual(self.worn("1st-harbour-line"), "harbour")
+        self.assertContains(self.see("scheme"), "Gull facing set on lapel at 3 Company: 8 figures, 16 areas changed")
+
+    def test_by_role_all_areas_that_wear_the_same_move_along(self):
+        self.post("set-here", role="gull", rung="4", reach="role", **LANTERN)
+        self.assertEqual({self.worn(area=area) for area in (LAPEL, "arm.right.cuff", "head.hat.plume.tip")}, {"gull"})
+
+    def test_one_figure_can_have_its_own(self):
+        self.post("set-here", role="field", rung="6", **(LANTERN | {"figure": "4"}))
+        design = self.now()
+        classes = [one for one in resolve(design.army, design.scheme).classes if (one.unit, one.rank) == ("2nd-lantern-line", "Fusilier")]
+        self.assertEqual(sorted(len(one.ordinals) for one in classes), [1, 6])
+
+    def test_clearing_falls_back_a_rung(self):
+        self.post("set-here", role="gull", rung="4", **LANTERN)
+        self.post("clear-here", role="gull", rung="4", **LANTERN)
+        self.assertEqual(self.worn(), "lantern")
+
+    def test_clearing_where_nothing_is_set_is_refused_in_words(self):
+        answer = self.post("clear-here", role="gull", rung="5", status=422, **LANTERN)
+        self.assertContains(answer, "Nothing is set for this area at rung 5", status_code=422)
+
+    def test_tones_change_the_stage_and_no_data(self):
+        before = self.base()
+        pages = {tone: self.see("scheme", tone=tone, **LANTERN).content for tone in ("colour", "table", "values")}
+        self.assertEqual(len({page[page.index(b"<svg id=\"plate-svg\"") :][:200_000] for page in pages.values()}), 3)
+        self.assertEqual(self.base(), before)
+
+    def test_roles_are_added_renamed_and_removed(self):
+        self.post("new-role", name="Sash", paint="brick-kiln")
+        self.assertEqual(self.now().scheme.role("sash").paint_name, "Brick Kiln")
+        self.post("rename-role", "sash", name="Waist sash")
+        self.assertEqual(self.now().scheme.role("sash").name, "Waist sash")
+        self.post("remove-role", "sash")
+        self.assertNotIn("sash", self.now().scheme.role_by_id)
+
+    def test_a_role_of_a_name_that_is_taken_is_refused_at_its_field(self):
+        answer = self.post("new-role", name="field", paint="", status=422)
+        self.assertContains(answer, "There is a role called", status_code=422)
+        self.assertContains(answer, 'value="field"', status_code=422)
+
+    def test_a_role_in_use_is_not_removed(self):
+        self.assertContains(self.post("remove-role", "field", status=422), "still named by", status_code=422)
+
+    def test_another_painter_finds_nothing_here(self):
+        for name in ("scheme", "table", "rules", "checks", "preview"):
+            self.assert_hidden(name)
+        for name, *more in (("set-here",), ("clear-here",), ("new-role",), ("new-table",), ("rename-role", "field"), ("remove-role", "field"), ("set-cell", "company-facings"), ("set-column", "company-facings"), ("change-rule", "r01")):
+            self.assert_hidden(name, *more, post=True)
+
+
+class Table(RoomCase):
+    def test_the_table_has_a_column_for_each_kind_of_figure_and_marks_gaps(self):
+        page = self.see("table")
+        self.assertContains(page, "8 kinds of figure")
+        self.assertEqual(page.content.count(b'<span class="gap"><b>gap</b></span></a>'), 13)
+
+    def test_only_gaps_can_be_shown(self):
+        page = self.see("table", show="gaps")
+        self.assertContains(page, "Base pool")
+        self.assertNotContains(page, ">Eyes</th>")
+
+    def test_the_filter_looks_at_areas_roles_and_paints(self):
+        self.assertContains(self.see("table", q="lantern yellow"), ">Lapel</th>")
+        self.assertNotContains(self.see("table", q="lantern yellow"), ">Eyes</th>")
+        self.assertContains(self.see("table", q="zzz"), "Nothing matches")
+
+    def test_a_chosen_cell_shows_its_ladder_and_neighbours(self):
+        page = self.see("table", **LANTERN)
+        self.assertContains(page, "Beside it on the figure")
+        self.assertContains(page, "coat body")
+
+
+class Rules(RoomCase):
+    def test_rules_are_read_as_sentences_and_dead_ones_marked(self):
+        page = self.see("rules")
+        self.assertContains(page, "Levy of Calvessa: everything of skin in Flesh.")
+        self.assertContains(page, "wins nowhere")
+
+    def test_a_cell_of_a_distinction_is_set_and_emptied(self):
+        self.post("set-cell", "company-facings", row="1st-harbour", column="facing", role="gull")
+        self.assertEqual(self.now().scheme.tables[0].role("1st-harbour", "facing"), "gull")
+        self.assertContains(self.see("rules"), "Company facings, 1st, the Harbour: 8 figures")
+        self.post("set-cell", "company-facings", row="1st-harbour", column="facing", role="-")
+        self.assertIsNone(self.now().scheme.tables[0].role("1st-harbour", "facing"))
+
+    def test_a_table_and_a_mark_are_added_and_a_mark_removed(self):
+        self.post("new-table", name="Ranks", key="rank")
+        self.post("set-column", "ranks", name="Sash", select="gear.sash, @fur")
+        self.assertEqual(self.now().scheme.tables[1].columns[0].select, ("gear.sash", "@fur"))
+        self.post("set-column", "ranks", remove="sash")
+        self.assertEqual(self.now().scheme.tables[1].columns, ())
+
+    def test_nonsense_in_a_table_is_refused_at_its_field(self):
+        self.assertContains(self.post("new-table", name="T", key="legion", status=422), "There is no kind of formation called", status_code=422)
+        self.assertContains(self.post("set-column", "company-facings", name="Wings", select="wings", status=422), "is no area selector", status_code=422)
+
+    def test_a_rule_is_switched_off_on_and_removed(self):
+        self.post("change-rule", "r03", do="off")
+        self.assertFalse(next(rule for rule in self.now().scheme.rules if rule.id == "r03").on)
+        self.post("change-rule", "r03", do="on")
+        self.assertTrue(next(rule for rule in self.now().scheme.rules if rule.id == "r03").on)
+        self.post("change-rule", "r03", do="remove")
+        self.assertNotIn("r03", {rule.id for rule in self.now().scheme.rules})
+
+    def test_checks_list_every_finding_with_its_place(self):
+        page = self.see("checks")
+        self.assertContains(page, "Ranger, Saltmarsh Rangers: Lantern glass")
+        self.assertContains(page, "area=gear.lantern.glass")
+        self.assertContains(page, "7 coats over Undercoat Slate")
