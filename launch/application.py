@@ -50,7 +50,9 @@ def serve(environment: dict[str, str], host: str, port: int) -> int:
         try:
             probe.bind((host, port))
         except OSError as error:
-            raise SetupError(f"{host} port {port} cannot be used: {error.strerror}.", "choose another with --port") from error
+            raise SetupError(
+                f"{host} port {port} cannot be used: {error.strerror}.", "choose another with --port"
+            ) from error
     address = f"[{host}]" if ":" in host else host
     command = [
         str(VENV / "bin" / "gunicorn"), "mantello.wsgi:application", "--bind", f"{address}:{port}",

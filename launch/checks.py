@@ -7,7 +7,11 @@ from .environment import VENV
 from .step import ROOT, say
 
 #: test labels of each stage
-STAGES = {"core tests": "tests.core", "web tests": "tests.rooms", "browser tests": "tests.browser"}
+STAGES = {
+    "core tests": ["tests.core"],
+    "web tests": ["tests.launch", "tests.accounts", "tests.rooms"],
+    "browser tests": ["tests.browser"],
+}
 _RAN = re.compile(r"^Ran (\d+) tests? in", re.MULTILINE)
 _FAULTS = re.compile(r"(failures|errors|unexpected successes)=(\d+)")
 
@@ -18,14 +22,15 @@ def run_checks(environment: dict[str, str], names: list[str]) -> int:
     if not names:
         for name, command in {
             "lint": [str(VENV / "bin" / "ruff"), "check", "--quiet", "."],
+            "formatting": [str(VENV / "bin" / "ruff"), "format", "--check", "--quiet", "."],
             "import contract": [str(VENV / "bin" / "lint-imports"), "--no-cache"],
             "migrations": [str(VENV / "bin" / "python"), "-m", "django", "makemigrations", "--check", "--dry-run"],
         }.items():
-            say(name)
+            say(f"{name} ...")
             good = subprocess.run(command, env=environment, cwd=ROOT, check=False).returncode == 0
             passed, failed = passed + good, failed + (not good)
-    for label, tests in [("named tests", names)] if names else [(label, [name]) for label, name in STAGES.items()]:
-        say(label)
+    for label, tests in [("named tests", names)] if names else STAGES.items():
+        say(f"{label} ...")
         ran, wrong = _tested(environment, tests)
         passed, failed = passed + ran - wrong, failed + wrong
     print(f"{passed} passed, {failed} failed")
@@ -34,7 +39,9 @@ def run_checks(environment: dict[str, str], names: list[str]) -> int:
 
 def _tested(environment: dict[str, str], tests: list[str]) -> tuple[int, int]:
     command = [str(VENV / "bin" / "python"), "-m", "django", "test", "--noinput", *tests]
-    process = subprocess.Popen(command, env=environment, cwd=ROOT, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True)
+    process = subprocess.Popen(
+        command, env=environment, cwd=ROOT, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True
+    )
     said = []
     for line in process.stdout:
         print(line, end="", flush=True)
@@ -45,4 +52,3 @@ def _tested(environment: dict[str, str], tests: list[str]) -> tuple[int, int]:
     if status and not wrong:
         ran, wrong = ran + 1, 1
     return ran, wrong
-

@@ -40,7 +40,9 @@ def _parser() -> argparse.ArgumentParser:
     start.add_argument("--port", type=int, default=8000)
     start.add_argument("--host", default="127.0.0.1", help="address to serve on (default: loopback only)")
     start.add_argument("--reset-demo", action="store_true", help="put the demo account's army back as it was")
-    verbs.add_parser("test", help="set everything up, then lint, import contract, migrations and all tests; or only the named tests")
+    verbs.add_parser(
+        "test", help="set everything up, then lint, import contract, migrations and all tests; or only the named tests"
+    )
     verbs.add_parser("bench", help="measure the speeds that docs/performance.md tells")
     verbs.add_parser("shots", help="take the pictures in docs/screenshots/ from demo data")
     verbs.add_parser("core", help="the core alone: JSON in, JSON out; 'core help' names its verbs", add_help=False)
@@ -75,7 +77,7 @@ def _verb(verb: str, asked: argparse.Namespace, rest: list[str], url: str) -> in
     if verb == "bench":
         return manage(settings_for(url, MANTELLO_MODE="test"), "bench", *rest)
     if verb == "shots":
-        return manage(settings_for(url, MANTELLO_MODE="test"), "shots")
+        return manage(settings_for(url, MANTELLO_MODE="test"), "test", "--noinput", "tests.browser.shots")
     return manage(settings_for(url), *rest)
 
 

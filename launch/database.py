@@ -49,7 +49,9 @@ class Database:
     def stop(self) -> None:
         """Stop the server, if this run of the command started it."""
         if self.started_here:
-            self._server("pg_ctl", "stop", "-m", "fast", "-w", "-D", str(self.folder), what="Stopping PostgreSQL", then="nothing")
+            self._server(
+                "pg_ctl", "stop", "-m", "fast", "-w", "-D", str(self.folder), what="Stopping PostgreSQL", then="nothing"
+            )
             self.started_here = False
 
     def _make(self) -> None:
@@ -67,7 +69,10 @@ class Database:
         STATE.mkdir(exist_ok=True)
         if not self.as_server:
             return STATE / "postgres"
-        reachable = subprocess.run([*self.as_server, "test", "-x", str(STATE)], capture_output=True, check=False).returncode == 0
+        reachable = (
+            subprocess.run([*self.as_server, "test", "-x", str(STATE)], capture_output=True, check=False).returncode
+            == 0
+        )
         if reachable:
             return STATE / "postgres"
         mark = hashlib.sha256(str(ROOT).encode()).hexdigest()[:10]
@@ -77,7 +82,10 @@ class Database:
 
     def _running(self) -> bool:
         asked = subprocess.run(
-            [*self.as_server, str(self.binaries / "pg_ctl"), "status", "-D", str(self.folder)], capture_output=True, check=False, cwd="/"
+            [*self.as_server, str(self.binaries / "pg_ctl"), "status", "-D", str(self.folder)],
+            capture_output=True,
+            check=False,
+            cwd="/",
         )
         return asked.returncode == 0
 
@@ -85,7 +93,19 @@ class Database:
         return int((self.folder / "mantello.port").read_text())
 
     def _query(self, database: str, statement: str) -> str:
-        command = [str(self.binaries / "psql"), "-h", "127.0.0.1", "-p", str(self._port()), "-U", USER, "-d", database, "-tAc", statement]
+        command = [
+            str(self.binaries / "psql"),
+            "-h",
+            "127.0.0.1",
+            "-p",
+            str(self._port()),
+            "-U",
+            USER,
+            "-d",
+            database,
+            "-tAc",
+            statement,
+        ]
         return run(command, "Asking PostgreSQL", "read the message above", cwd="/").stdout.strip()
 
     def _server(self, program: str, *arguments: str, what: str, then: str, detached: bool = False) -> None:
@@ -95,7 +115,9 @@ class Database:
             return
         # The server keeps its inherited output open, so its start is not read through a pipe; and it
         # gets a session of its own, so that Ctrl-C reaches it only through stop().
-        done = subprocess.run(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, cwd="/", start_new_session=True, check=False)
+        done = subprocess.run(
+            command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, cwd="/", start_new_session=True, check=False
+        )
         if done.returncode:
             raise SetupError(f"{what} failed ({program} ended with {done.returncode}).", then)
 

@@ -18,14 +18,20 @@ def ensure_environment(locks: tuple[str, ...]) -> None:
     Raises: SetupError if Python is too old or an install fails.
     """
     if sys.version_info < (3, 11):  # noqa: UP036  this file runs before any version is ensured
-        raise SetupError(f"Python is {sys.version.split()[0]}; 3.11 or newer is needed.", "install python3.11 and run again")
+        raise SetupError(
+            f"Python is {sys.version.split()[0]}; 3.11 or newer is needed.", "install python3.11 and run again"
+        )
     if not PYTHON.exists():
         if importlib.util.find_spec("ensurepip") is None:
             ensure_packages({f"python{sys.version_info[0]}.{sys.version_info[1]}-venv": "virtual environment"})
         say("making the virtual environment")
         shutil.rmtree(VENV, ignore_errors=True)
         STATE.mkdir(exist_ok=True)
-        run([sys.executable, "-m", "venv", str(VENV)], "Making the virtual environment", "sudo apt-get install python3-venv")
+        run(
+            [sys.executable, "-m", "venv", str(VENV)],
+            "Making the virtual environment",
+            "sudo apt-get install python3-venv",
+        )
     for lock in locks:
         path = ROOT / "requirements" / f"{lock}.lock"
         digest = hashlib.sha256(path.read_bytes()).hexdigest()
@@ -34,7 +40,17 @@ def ensure_environment(locks: tuple[str, ...]) -> None:
             continue
         say(f"installing Python packages ({lock})")
         run(
-            [str(PYTHON), "-m", "pip", "install", "--quiet", "--disable-pip-version-check", "--require-hashes", "-r", str(path)],
+            [
+                str(PYTHON),
+                "-m",
+                "pip",
+                "install",
+                "--quiet",
+                "--disable-pip-version-check",
+                "--require-hashes",
+                "-r",
+                str(path),
+            ],
             "Installing Python packages",
             "check the network, then run the command again",
         )

@@ -44,6 +44,9 @@ def _installed(name: str) -> bool:
 def _privilege() -> list[str] | None:
     if os.geteuid() == 0:
         return []
-    if shutil.which("sudo") and subprocess.run(["sudo", "-n", "true"], capture_output=True, check=False).returncode == 0:
+    if (
+        shutil.which("sudo")
+        and subprocess.run(["sudo", "-n", "true"], capture_output=True, check=False).returncode == 0
+    ):
         return ["sudo", "-n"]
     return None

@@ -27,7 +27,9 @@ def run(command: list[str], what: str, then: str, **options) -> subprocess.Compl
     Raises: SetupError with the end of its output if it fails.
     """
     try:
-        done = subprocess.run(command, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True, check=False, **options)
+        done = subprocess.run(
+            command, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True, check=False, **options
+        )
     except OSError as error:
         raise SetupError(f"{what} failed: {error}", then) from error
     if done.returncode:

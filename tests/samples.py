@@ -49,7 +49,13 @@ def base(paint: str, *, diluent: str = "neat", parts: float = 0.0) -> Recipe:
 
 def small_army() -> Army:
     """An army of two companies of one regiment: 3 + 1 and 2 figures."""
-    first = Node("first-line", "unit", "Line", ranks=(Rank("Fusilier", "fusilier", 3), Rank("Sergeant", "sergeant", 1, "leader")), tags=("veteran",))
+    first = Node(
+        "first-line",
+        "unit",
+        "Line",
+        ranks=(Rank("Fusilier", "fusilier", 3), Rank("Sergeant", "sergeant", 1, "leader")),
+        tags=("veteran",),
+    )
     second = Node("second-line", "unit", "Line", ranks=(Rank("Fusilier", "fusilier", 2),))
     companies = (Node("first", "company", "First", (first,)), Node("second", "company", "Second", (second,)))
     regiment = Node("regiment", "regiment", "Tidewall", companies)
@@ -60,7 +66,12 @@ def small_design(*rules: Rule) -> Design:
     """The small army in a scheme of four roles, with the rules given."""
     roles = tuple(
         Role(id_, id_.capitalize(), (("rank", base(paint)),))
-        for id_, paint in (("field", "brine-green"), ("facing", "madder-rope"), ("lace", "salt-linen"), ("metal", "lamp-brass"))
+        for id_, paint in (
+            ("field", "brine-green"),
+            ("facing", "madder-rope"),
+            ("lace", "salt-linen"),
+            ("metal", "lamp-brass"),
+        )
     )
     return Design(small_army(), Scheme("Small scheme", roles, rules))
 

@@ -17,7 +17,12 @@ class DemoSignIn:
         self.get_response = get_response
 
     def __call__(self, request):
-        if OPTIONS.demo and not request.user.is_authenticated and not request.session.get(LEFT) and from_this_machine(request):
+        if (
+            OPTIONS.demo
+            and not request.user.is_authenticated
+            and not request.session.get(LEFT)
+            and from_this_machine(request)
+        ):
             enter_demo(request)
         return self.get_response(request)
 

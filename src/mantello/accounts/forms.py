@@ -25,4 +25,6 @@ class SignUpForm(UserCreationForm):
 class SignInForm(AuthenticationForm):
     """Name and password."""
 
-    username = forms.CharField(label="Name", widget=forms.TextInput(attrs={"autofocus": True, "autocomplete": "username"}))
+    username = forms.CharField(
+        label="Name", widget=forms.TextInput(attrs={"autofocus": True, "autocomplete": "username"})
+    )

@@ -23,7 +23,9 @@ def sign_up(request):
         login(request, user, backend="django.contrib.auth.backends.ModelBackend")
         messages.success(request, f"Welcome, {user.username}. Start with an army.")
         return redirect("armies")
-    return render(request, "accounts/form.html", _page(form, "Sign up", "Make the account"), status=422 if form.errors else 200)
+    return render(
+        request, "accounts/form.html", _page(form, "Sign up", "Make the account"), status=422 if form.errors else 200
+    )
 
 
 class SignIn(views.LoginView):

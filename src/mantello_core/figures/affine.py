@@ -25,5 +25,4 @@ def multiply(m, n):
     """The matrix that applies n first, then m."""
     a, b, c, d, e, f = m
     g, h, i, j, x, y = n
-    return (a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j,
-            a * x + c * y + e, b * x + d * y + f)
+    return (a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j, a * x + c * y + e, b * x + d * y + f)

@@ -13,7 +13,9 @@ _FOLDER = files(__package__) / "data" / "plates"
 @cache
 def plate_types() -> tuple[str, ...]:
     """Ids of the figure types there are plates for, in alphabetical order."""
-    return tuple(sorted(entry.name.removesuffix(".json") for entry in _FOLDER.iterdir() if entry.name.endswith(".json")))
+    return tuple(
+        sorted(entry.name.removesuffix(".json") for entry in _FOLDER.iterdir() if entry.name.endswith(".json"))
+    )
 
 
 @cache

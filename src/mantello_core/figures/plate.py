@@ -131,7 +131,9 @@ class Plate:
 
 def plate_from(data: dict) -> Plate:
     """The plate a drafted mapping describes."""
-    tags = {layer["area"]: tuple(layer["tags"]) for view in data["views"] for layer in view["layers"] if "tags" in layer}
+    tags = {
+        layer["area"]: tuple(layer["tags"]) for view in data["views"] for layer in view["layers"] if "tags" in layer
+    }
     return Plate(data["id"], data["title"], data["kind"], tuple(_view_from(view) for view in data["views"]), tags)
 
 

@@ -45,7 +45,9 @@ def _parsed(data: bytes) -> object:
     except UnicodeDecodeError as error:
         raise Unreadable(f"The input is not UTF-8 text: byte {error.start} is not allowed.", "input") from error
     except json.JSONDecodeError as error:
-        raise Unreadable(f"The input is not JSON: {error.msg}.", f"line {error.lineno}, column {error.colno}") from error
+        raise Unreadable(
+            f"The input is not JSON: {error.msg}.", f"line {error.lineno}, column {error.colno}"
+        ) from error
     except RecursionError as error:
         raise Unreadable("The input is nested too deeply.", "input") from error
 
@@ -80,7 +82,9 @@ def _resolved(document: dict) -> dict:
     if "figure" in document:
         figure = Figure(**document["figure"])
         written["ladder"] = {
-            "rungs": [{"number": rung.number, "kind": rung.kind, "name": rung.name} for rung in design.army.rungs(figure)],
+            "rungs": [
+                {"number": rung.number, "kind": rung.kind, "name": rung.name} for rung in design.army.rungs(figure)
+            ],
             "areas": {
                 area: [_verdict(one) for one in ladder(design.army, design.scheme, figure, area)]
                 for area in plate(design.army.rank(figure.unit, figure.rank).type).areas
@@ -105,7 +109,9 @@ def _coats(document: dict) -> dict:
         "mix": mix.words,
         "opacity": film.opacity,
         "tolerance": tolerance or tolerance_of(film),
-        "undercoats": [{"undercoat": pot.id, "coats": cover.coats, "left": round(cover.left, 3)} for pot, cover in covers],
+        "undercoats": [
+            {"undercoat": pot.id, "coats": cover.coats, "left": round(cover.left, 3)} for pot, cover in covers
+        ],
     }
 
 
@@ -156,7 +162,13 @@ def _planned(document: dict) -> dict:
                         "unit": block.task.unit,
                         "figures": [{"rank": rank, "ordinal": ordinal} for rank, ordinal in block.figures],
                         "steps": [
-                            {"rank": atom.rank, "role": atom.role, "step": atom.step, "name": atom.name, "coats": atom.coats}
+                            {
+                                "rank": atom.rank,
+                                "role": atom.role,
+                                "step": atom.step,
+                                "name": atom.name,
+                                "coats": atom.coats,
+                            }
                             for atom in block.task.atoms
                         ],
                     }

@@ -171,9 +171,12 @@ def _read_node(data: dict, where: str, depth: int) -> Node:
     _unique([rank.name for rank in ranks], f"{where}/ranks", "rank")
     is_unit = data["kind"] == "unit"
     if is_unit != ("ranks" in data) or is_unit == ("children" in data):
-        raise Contradiction(f"'{data['name']}': a unit has ranks and no children, a formation has children and no ranks.", where)
+        raise Contradiction(
+            f"'{data['name']}': a unit has ranks and no children, a formation has children and no ranks.", where
+        )
     children = tuple(
-        _read_node(child, f"{where}/children/{index}", depth + 1) for index, child in enumerate(data.get("children", ()))
+        _read_node(child, f"{where}/children/{index}", depth + 1)
+        for index, child in enumerate(data.get("children", ()))
     )
     return Node(data["id"], data["kind"], data["name"], children, tuple(ranks), tuple(data.get("tags", ())))
 
@@ -196,7 +199,9 @@ def _read_rule(data: dict) -> Rule:
         given.get("every", 0), given.get("first", 1),
     )  # fmt: skip
     select = tuple(data["select"])
-    return Rule(data["id"], data["scope"], select, data["role"], filter_, data.get("binding", False), data.get("on", True))
+    return Rule(
+        data["id"], data["scope"], select, data["role"], filter_, data.get("binding", False), data.get("on", True)
+    )
 
 
 def _read_table(data: dict) -> Distinction:

@@ -14,7 +14,13 @@ DETAIL = {
     "tiny": {"seam": 0.0, "outline": 8.0, "opacity": 0.0},
 }
 _PATTERNS = {
-    "mail": (5, 4.4, "M0,1.6Q1.25,3.6 2.5,1.6Q3.75,3.6 5,1.6M-1.25,3.8Q0,5.8 1.25,3.8Q2.5,5.8 3.75,3.8Q5,5.8 6.25,3.8", 0.38, 0.8),
+    "mail": (
+        5,
+        4.4,
+        "M0,1.6Q1.25,3.6 2.5,1.6Q3.75,3.6 5,1.6M-1.25,3.8Q0,5.8 1.25,3.8Q2.5,5.8 3.75,3.8Q5,5.8 6.25,3.8",
+        0.38,
+        0.8,
+    ),
     "fur": (9, 9, "M2,1L1.2,4.6M6.4,2.6L5.8,6M3.6,5.6L3,9M8.2,6.4L7.4,9.6", 0.3, 0.9),
     "wood": (40, 11, "M0,3Q10,2 20,3T40,3M6,8Q16,9 26,8", 0.16, 0.8),
     "turf": (22, 9, "M3,3h3M12,6h4M18,2h2M7,7h2", 0.22, 1.1),
@@ -23,7 +29,13 @@ _TINT = {"lite": "#fff", "dark": "#000", "ink": INK}
 
 
 def plate_svg(
-    plate: Plate, view_name: str, fill_of: Callable[[str], str], *, detail: str = "large", label: str = "", prefix: str = ""
+    plate: Plate,
+    view_name: str,
+    fill_of: Callable[[str], str],
+    *,
+    detail: str = "large",
+    label: str = "",
+    prefix: str = "",
 ) -> str:
     """One view of a plate as an SVG document of its own, the same text for the same colours.
 

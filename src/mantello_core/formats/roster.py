@@ -27,7 +27,18 @@ _SYNONYMS = {
 #: the most text a roster may have, and the most lines
 MOST_CHARACTERS, MOST_LINES = 200_000, 2000
 #: ranks whose name suggests a leader's tier
-_LEADERS = {"captain", "sergeant", "warden", "officer", "ensign", "lieutenant", "colonel", "banneret", "bearer", "leader"}
+_LEADERS = {
+    "captain",
+    "sergeant",
+    "warden",
+    "officer",
+    "ensign",
+    "lieutenant",
+    "colonel",
+    "banneret",
+    "bearer",
+    "leader",
+}
 
 
 @dataclass(frozen=True)
@@ -51,9 +62,13 @@ def read_roster(text: str) -> list[RosterLine]:
         raise OutOfRange(f"The roster has {len(text)} characters; allowed is up to {MOST_CHARACTERS}.", "roster")
     text = text.lstrip("\ufeff").replace("\x00", "")
     if not text.strip():
-        raise Unreadable("The roster is empty; write one line for each rank: unit, type, rank, figures, formation.", "roster")
+        raise Unreadable(
+            "The roster is empty; write one line for each rank: unit, type, rank, figures, formation.", "roster"
+        )
     rows = list(csv.reader(io.StringIO(text, newline=None), delimiter=_delimiter(text), skipinitialspace=True))
-    numbered = [(number, [cell.strip() for cell in row]) for number, row in enumerate(rows, 1) if any(map(str.strip, row))]
+    numbered = [
+        (number, [cell.strip() for cell in row]) for number, row in enumerate(rows, 1) if any(map(str.strip, row))
+    ]
     if len(numbered) > MOST_LINES:
         raise OutOfRange(f"The roster has {len(numbered)} lines; allowed is up to {MOST_LINES}.", "roster")
     columns = _header(numbered[0][1])

@@ -84,9 +84,9 @@ class Film:
         return STANDARD_COAT * self.solids / STANDARD_SOLIDS / (1 + dilution)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Paint:
-    """A pot on the shelf."""
+    """A pot on the shelf, compared by identity: a range holds each once."""
 
     id: str
     name: str

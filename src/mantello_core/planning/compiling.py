@@ -143,7 +143,12 @@ def _edges(chains):
             if two.id in rims and one.id not in rims:
                 edges.append(Edge(one.id, two.id, one.drying, RIM_LAST))
     bases = sorted(
-        ((height, atom) for chain in colours for atom, height in chain[:1] if atom.kind == "base" and atom.id not in rims),
+        (
+            (height, atom)
+            for chain in colours
+            for atom, height in chain[:1]
+            if atom.kind == "base" and atom.id not in rims
+        ),
         key=lambda pair: pair[0],
     )
     for (low, one), (high, two) in pairwise(bases):

@@ -95,14 +95,18 @@ def plan(
     prepared = []
     for wave in waves:
         names = {atom.id for atom in wave}
-        edges, given_up = ordered(wave, tuple(edge for edge in work.edges if edge.before in names and edge.after in names))
+        edges, given_up = ordered(
+            wave, tuple(edge for edge in work.edges if edge.before in names and edge.after in names)
+        )
         kept += edges
         relaxed += given_up
         prepared.append((runs(list(wave), edges), edges))
     best = None
     for patience in (PATIENCE, 2.4 * PATIENCE):
         tasks = _all_tasks(prepared, design.evenings.attention)
-        candidate = Plan(tuple(evenings), tuple(laid(tasks, evenings, patience)), tuple(tasks), tuple(kept), tuple(relaxed))
+        candidate = Plan(
+            tuple(evenings), tuple(laid(tasks, evenings, patience)), tuple(tasks), tuple(kept), tuple(relaxed)
+        )
         rating = (len(candidate.unplaced), candidate.desk_minutes)
         if best is None or rating < best[0]:
             best = rating, candidate

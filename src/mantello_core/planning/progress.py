@@ -73,7 +73,12 @@ def _figure(figure, needed, done: Done) -> FigureProgress:
     mine = [atom for atom in needed if (*figure, atom.role, atom.step) in done]
     finished = len(mine) == len(needed)
     progress = Progress(
-        1, int(finished), len(needed), len(mine), sum(atom.seconds for atom in needed), sum(atom.seconds for atom in mine)
+        1,
+        int(finished),
+        len(needed),
+        len(mine),
+        sum(atom.seconds for atom in needed),
+        sum(atom.seconds for atom in mine),
     )
     return FigureProgress(progress, _state(needed, mine, finished), frozenset((atom.role, atom.step) for atom in mine))
 

@@ -37,6 +37,8 @@ class Task:
     left: dict[tuple[str, int], float] | None = None
     #: earliest start, once everything before it is placed
     ready: datetime = datetime.min
+    #: hands-on seconds of ``left``
+    unplaced: float = 0.0
 
     @property
     def seconds(self) -> float:
@@ -95,7 +97,7 @@ def laid(tasks: list[Task], sessions: list[Session], patience: float = PATIENCE)
     """
     blocks: list[Block] = []
     for task in tasks:
-        task.left = dict(task.figures)
+        task.left, task.unplaced = dict(task.figures), sum(task.figures.values())
     offered = [task for task in tasks if not task.waiting]
     session, now, pot = 0, sessions[0].start if sessions else None, ""
     while offered and session < len(sessions):
@@ -109,7 +111,7 @@ def laid(tasks: list[Task], sessions: list[Session], patience: float = PATIENCE)
         block = _placed(task, session, start, opening, sessions[session].end)
         blocks.append(block)
         now, pot = block.end, task.pot
-        if task.seconds <= 0:
+        if not task.left:
             offered.remove(task)
             for child in task.after:
                 child.waiting -= 1
@@ -158,22 +160,29 @@ def _link(home, edges):
 
 
 def _best(offered, now, pot, session, patience):
-    best = None
+    """The offered task that loses least time, with its start and the seconds its pot takes to open."""
+    best, left = None, (session.end - now).total_seconds()
     for task in offered:
         opening = 0.0 if task.pot == pot else (OPENING_SPRAY if task.atoms[0].sprayed else OPENING)
-        start = max(now + timedelta(seconds=opening), task.ready)
-        wait = (start - now).total_seconds() - opening
+        until = max(opening, (task.ready - now).total_seconds())
+        wait = until - opening
         if wait > patience:
             continue
-        room = (session.end - start).total_seconds()
-        seconds = sum(task.left.values())
+        room, seconds = left - until, task.unplaced
         if room < next(iter(task.left.values())) or (opening and room < min(SCRAP, seconds)):
             continue
         cut = opening if room < seconds < 5400 else 0.0
-        score = wait + opening + cut - 0.01 * task.tail - (900 if task.atoms[0].sprayed else 0) - (300 if task.placed else 0)
+        score = (
+            wait
+            + opening
+            + cut
+            - 0.01 * task.tail
+            - (900 if task.atoms[0].sprayed else 0)
+            - (300 if task.placed else 0)
+        )
         if best is None or score < best[0]:
-            best = score, (task, start, opening)
-    return best[1] if best else None
+            best = score, task, until, opening
+    return (best[1], now + timedelta(seconds=best[2]), best[3]) if best else None
 
 
 def _ready(task: Task) -> datetime:
@@ -199,6 +208,7 @@ def _placed(task: Task, session: int, start: datetime, opening: float, end: date
         used += seconds
         figures.append(figure)
         del task.left[figure]
+    task.unplaced = sum(task.left.values())
     block = Block(session, opening, start, start + timedelta(seconds=used), task, tuple(figures))
     task.placed.append(block)
     return block

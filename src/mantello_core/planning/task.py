@@ -61,7 +61,4 @@ RIM_LAST = OrderRule("D-52", "rim last", "the rim closes the figure, and handlin
 INNER_FIRST = OrderRule("inner", "inner before outer", "what lies deeper is cut in by what lies above", False, 2)
 METALS_AFTER = OrderRule("D-53", "metals after colours", "flakes foul the rinse water and the brushes", False, 1)
 #: every rule, by id
-RULES = {
-    rule.id: rule
-    for rule in (RECIPE_ORDER, UNDERCOAT_FIRST, MESSY_FIRST, RIM_LAST, INNER_FIRST, METALS_AFTER)
-}
+RULES = {rule.id: rule for rule in (RECIPE_ORDER, UNDERCOAT_FIRST, MESSY_FIRST, RIM_LAST, INNER_FIRST, METALS_AFTER)}

@@ -30,7 +30,9 @@ def tolerance_of(film: Film) -> float:
     return GOOD_ENOUGH if film.opacity in ("transparent", "semi-transparent") else COVERED
 
 
-def coverage(film: Film, ground: Surface, dilution: float = 0.0, tolerance: float | None = None, limit: int = LIMIT) -> Coverage:
+def coverage(
+    film: Film, ground: Surface, dilution: float = 0.0, tolerance: float | None = None, limit: int = LIMIT
+) -> Coverage:
     """Smallest number of brushed coats that brings ``ground`` within tolerance of the opaque colour.
 
     dilution: parts of water or clear medium to one of paint.

@@ -1,6 +1,7 @@
 """What a recipe looks like after every step, on a given undercoat."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
@@ -45,8 +46,9 @@ class Prediction:
         return mean_lab([self.tones[zone] for zone in ZONES], [SHARES[zone] for zone in ZONES])
 
 
+@lru_cache(maxsize=4096)
 def predicted(recipe: Recipe, undercoat: Paint) -> Prediction:
-    """Follow a recipe over an undercoat.
+    """Follow a recipe over an undercoat; the same question is answered from memory.
 
     The undercoat counts as opaque: it is sprayed until it is. Each zone of the area carries its own
     surface; a step lays its film on the zones its technique reaches.

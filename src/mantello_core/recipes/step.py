@@ -43,7 +43,10 @@ class Mix:
     def words(self) -> str:
         """Both sides named, as in 'Brine Green 2, Salt Linen 1, water 1'; 'Tar Wash, neat' when nothing thins it."""
         single = len(self.parts) == 1 and self.diluent == "neat"
-        said = [pot.name if single else f"{pot.name} {parts:g}" for pot, (_, parts) in zip(self.paints, self.parts, strict=True)]
+        said = [
+            pot.name if single else f"{pot.name} {parts:g}"
+            for pot, (_, parts) in zip(self.paints, self.parts, strict=True)
+        ]
         said.append("neat" if self.diluent == "neat" else f"{self.diluent} {self.diluent_parts:g}")
         return ", ".join(said)
 
@@ -111,7 +114,10 @@ def checked(step: Step, where: str = "") -> Step:
         if paint_id not in paints():
             raise UnknownName("paint", paint_id, list(paints()), f"{where}/mix/parts/{index}")
         if not 0 < parts <= MOST_PARTS:
-            raise OutOfRange(f"{parts:g} parts of {paint_id}; allowed is more than 0 up to {MOST_PARTS}.", f"{where}/mix/parts/{index}")
+            raise OutOfRange(
+                f"{parts:g} parts of {paint_id}; allowed is more than 0 up to {MOST_PARTS}.",
+                f"{where}/mix/parts/{index}",
+            )
     if not step.mix.parts:
         raise OutOfRange("The mix has no paint in it; name at least one.", f"{where}/mix/parts")
     thinned = step.mix.diluent_parts
@@ -121,5 +127,7 @@ def checked(step: Step, where: str = "") -> Step:
             f"{where}/mix/diluent_parts",
         )
     if step.coats is not None and not 1 <= step.coats <= MOST_COATS:
-        raise OutOfRange(f"{step.coats} coats; allowed is 1 to {MOST_COATS}, or none given for as many as cover.", f"{where}/coats")
+        raise OutOfRange(
+            f"{step.coats} coats; allowed is 1 to {MOST_COATS}, or none given for as many as cover.", f"{where}/coats"
+        )
     return step

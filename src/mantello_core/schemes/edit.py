@@ -70,7 +70,9 @@ def without_role(design: Design, role_id: str) -> Design:
     role = scheme.role(role_id)
     uses = sum(rule.role == role_id for rule in scheme.all_rules(design.army.root.id))
     if uses:
-        raise Contradiction(f"'{role.name}' is still named by {uses} rule{'s' * (uses != 1)}; point them elsewhere first.")
+        raise Contradiction(
+            f"'{role.name}' is still named by {uses} rule{'s' * (uses != 1)}; point them elsewhere first."
+        )
     return with_scheme(design, replace(scheme, roles=tuple(one for one in scheme.roles if one.id != role_id)))
 
 

@@ -80,7 +80,12 @@ def _unmapped(army: Army, resolution: Resolution) -> Check:
     kinds = list(dict.fromkeys(spoken(sideless(area)) for _, area in resolution.gaps))
     worst = ", ".join(kinds[:3]) if found else "every area of every figure has a colour"
     return Check(
-        "unmapped", "Unmapped areas", "wrong" if found else "clear", worst, tuple(found), "Every visible area of every figure resolves to a role."
+        "unmapped",
+        "Unmapped areas",
+        "wrong" if found else "clear",
+        worst,
+        tuple(found),
+        "Every visible area of every figure resolves to a role.",
     )
 
 
@@ -126,11 +131,17 @@ def _coats(design: Design, resolution: Resolution) -> Check:
         if not outcomes:
             bare.append(Finding(f"{role.name} has no recipe yet", one.unit, one.rank, area, one.ordinals[0], 99))
         elif (most := max(outcome.coats for outcome in outcomes)) > MANY_COATS:
-            found.append(Finding(f"{role.name}: {most} coats over {undercoat.name}", one.unit, one.rank, area, one.ordinals[0], most))
+            found.append(
+                Finding(
+                    f"{role.name}: {most} coats over {undercoat.name}", one.unit, one.rank, area, one.ordinals[0], most
+                )
+            )
     found = bare + sorted(found, key=lambda finding: -finding.number)
     worst = found[0].what if found else f"no role needs more than {MANY_COATS}"
     rule = f"No step takes more than {MANY_COATS} coats on the undercoat; every role that is worn has a recipe."
-    return Check("coats", "Coats needed", ("wrong" if bare else "look") if found else "clear", worst, tuple(found), rule)
+    return Check(
+        "coats", "Coats needed", ("wrong" if bare else "look") if found else "clear", worst, tuple(found), rule
+    )
 
 
 def _dead(design: Design, resolution: Resolution) -> Check:

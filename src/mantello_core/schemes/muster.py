@@ -150,7 +150,11 @@ def with_duplicate(design: Design, node_id: str, name: str) -> Design:
             ids.add(new_id)
             rules.append(replace(rule, id=new_id, scope=renamed[rule.scope]))
     tables = tuple(
-        replace(table, cells=table.cells + tuple((renamed[row], column, role) for row, column, role in table.cells if row in renamed))
+        replace(
+            table,
+            cells=table.cells
+            + tuple((renamed[row], column, role) for row, column, role in table.cells if row in renamed),
+        )
         for table in scheme.tables
     )
     scheme = replace(scheme, rules=(*scheme.rules, *rules), tables=tables)

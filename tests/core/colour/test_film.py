@@ -28,7 +28,9 @@ class Films(SimpleTestCase):
 
     @given(st.floats(1e-3, 3), THICKNESS)
     def test_without_scattering_light_is_lost_twice_through(self, absorption, thickness):
-        self.assertAlmostEqual(float(over(absorption, 0.0, thickness, 1.0)), float(np.exp(-2 * min(absorption * thickness, 300))), places=9)
+        self.assertAlmostEqual(
+            float(over(absorption, 0.0, thickness, 1.0)), float(np.exp(-2 * min(absorption * thickness, 300))), places=9
+        )
 
     @given(OPTICS, THICKNESS)
     def test_no_film_gives_back_more_than_it_got(self, optics, thickness):

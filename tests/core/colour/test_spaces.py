@@ -12,7 +12,11 @@ HEX = st.integers(0, 0xFFFFFF).map(lambda number: f"#{number:06x}")
 
 class Spaces(SimpleTestCase):
     def test_published_values_of_srgb_primaries(self):
-        for text, expected in {"#ff0000": (53.24, 80.09, 67.20), "#00ff00": (87.73, -86.18, 83.18), "#0000ff": (32.30, 79.19, -107.86)}.items():
+        for text, expected in {
+            "#ff0000": (53.24, 80.09, 67.20),
+            "#00ff00": (87.73, -86.18, 83.18),
+            "#0000ff": (32.30, 79.19, -107.86),
+        }.items():
             for got, want in zip(lab_of_hex(text), expected, strict=True):
                 self.assertAlmostEqual(got, want, delta=0.25)
 

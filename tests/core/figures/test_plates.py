@@ -73,7 +73,9 @@ class Plates(SimpleTestCase):
         shape = plate("fusilier")
         for seen in shape.views[0].areas:
             if seen.mm2 > 1:
-                self.assertAlmostEqual(polygon(seen.visible).area / 100, seen.mm2, delta=max(0.2, seen.mm2 * 0.06), msg=seen.area)
+                self.assertAlmostEqual(
+                    polygon(seen.visible).area / 100, seen.mm2, delta=max(0.2, seen.mm2 * 0.06), msg=seen.area
+                )
 
     def test_neighbours_touch_and_are_mutual(self):
         for type_id in plate_types():
@@ -112,11 +114,15 @@ class Plates(SimpleTestCase):
     def test_sites_lie_on_areas_that_are_there(self):
         for shape, view in self.each():
             for site in view.sites:
-                self.assertTrue(any(name == site.area or name.startswith(site.area + ".") for name in shape.areas), site.id)
+                self.assertTrue(
+                    any(name == site.area or name.startswith(site.area + ".") for name in shape.areas), site.id
+                )
 
     def test_what_is_kept_is_what_the_kit_drafts(self):
         kept, made = plate("sergeant"), drafted(next(figure for figure in FIGURES if figure.id == "sergeant"))
-        self.assertEqual([area["area"] for area in made["views"][0]["areas"]], [area.area for area in kept.views[0].areas])
+        self.assertEqual(
+            [area["area"] for area in made["views"][0]["areas"]], [area.area for area in kept.views[0].areas]
+        )
         for new, old in zip(made["views"][0]["areas"], kept.views[0].areas, strict=True):
             self.assertTrue(math.isclose(new["mm2"], old.mm2, abs_tol=0.02), new["area"])
 
@@ -137,7 +143,12 @@ class Names(SimpleTestCase):
         self.assertEqual({group_of(head) for head in TREE}, set(GROUPS.values()))
 
     def test_a_name_outside_the_vocabulary_is_told_why(self):
-        for name, why in {"wing.left": "unknown first step", "head": "two steps", "arm.cuff": "left or right", "head.Hat": "lower-case"}.items():
+        for name, why in {
+            "wing.left": "unknown first step",
+            "head": "two steps",
+            "arm.cuff": "left or right",
+            "head.Hat": "lower-case",
+        }.items():
             self.assertIn(why, fault(name))
 
 
@@ -151,7 +162,9 @@ class Drawing(SimpleTestCase):
 
     def test_every_layer_is_drawn_in_its_colour_and_ids_are_once(self):
         shape = plate("fusilier")
-        svg = plate_svg(shape, "back", lambda area: "#123456" if area == "gear.pack.body" else "#abcdef", label="A <sharp> name")
+        svg = plate_svg(
+            shape, "back", lambda area: "#123456" if area == "gear.pack.body" else "#abcdef", label="A <sharp> name"
+        )
         self.assertIn('data-area="gear.pack.body" fill="#123456"', svg)
         self.assertEqual(svg.count("data-area="), len(shape.view("back").layers))
         self.assertEqual([id_ for id_, count in Counter(re.findall(r'\bid="([^"]+)"', svg)).items() if count > 1], [])

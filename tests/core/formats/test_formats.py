@@ -8,7 +8,7 @@ from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mantello_core.errors import Contradiction, MantelloError, OutOfRange, Unreadable, UnknownName
+from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.command import VERBS, answer
 from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
 from mantello_core.formats.roster import read_roster, write_roster
@@ -25,12 +25,26 @@ class Documents(SimpleTestCase):
     def test_the_demo_reads_back_identical(self):
         self.assertEqual(read_design_bytes(design_bytes(calvessa())), calvessa())
 
-    @given(st.lists(st.tuples(NAMES, st.sampled_from(("fusilier", "ranger")), st.integers(1, 40)), min_size=1, max_size=6), st.booleans(), st.integers(0, 4))
+    @given(
+        st.lists(st.tuples(NAMES, st.sampled_from(("fusilier", "ranger")), st.integers(1, 40)), min_size=1, max_size=6),
+        st.booleans(),
+        st.integers(0, 4),
+    )
     @settings(deadline=None, max_examples=40)
     def test_any_design_reads_back_identical(self, units, binding, every):
-        entries = [muster.Entry(f"{name} {at}", type_id, "Figure", count, ("One",)) for at, (name, type_id, count) in enumerate(units)]
+        entries = [
+            muster.Entry(f"{name} {at}", type_id, "Figure", count, ("One",))
+            for at, (name, type_id, count) in enumerate(units)
+        ]
         design = muster.with_entries(Design(muster.empty_army("Force"), small_design().scheme), entries)
-        made = Rule("r", "army", ("arm.*.cuff", "@metal"), "field", Filter(type="fusilier", every=every, first=2 if every else 1), binding)
+        made = Rule(
+            "r",
+            "army",
+            ("arm.*.cuff", "@metal"),
+            "field",
+            Filter(type="fusilier", every=every, first=2 if every else 1),
+            binding,
+        )
         design = replace(design, scheme=replace(design.scheme, rules=(made,)))
         self.assertEqual(read_design_bytes(design_bytes(design)), design)
 
@@ -38,7 +52,13 @@ class Documents(SimpleTestCase):
         self.assertEqual(design_bytes(calvessa()), design_bytes(read_design(write_design(calvessa()))))
 
     def test_what_is_no_document_is_refused_with_its_place(self):
-        for data, said in ((b"\xff\xfe", "not UTF-8"), (b"{", "line 1"), (b"[]", "object"), (b"{}", "required"), (b"[" * 100_000, "nested")):
+        for data, said in (
+            (b"\xff\xfe", "not UTF-8"),
+            (b"{", "line 1"),
+            (b"[]", "object"),
+            (b"{}", "required"),
+            (b"[" * 100_000, "nested"),
+        ):
             with self.assertRaisesMessage(Unreadable, said):
                 read_design_bytes(data)
         with self.assertRaises(OutOfRange):
@@ -86,7 +106,18 @@ class Documents(SimpleTestCase):
             self.assertIsInstance(error, kind)
             self.assertEqual(error.where, place)
 
-    @given(st.recursive(st.none() | st.booleans() | st.integers() | st.text(max_size=8), lambda inner: st.lists(inner, max_size=3) | st.dictionaries(st.sampled_from(["format", "version", "army", "scheme", "root", "id"]), inner, max_size=4), max_leaves=12))
+    @given(
+        st.recursive(
+            st.none() | st.booleans() | st.integers() | st.text(max_size=8),
+            lambda inner: (
+                st.lists(inner, max_size=3)
+                | st.dictionaries(
+                    st.sampled_from(["format", "version", "army", "scheme", "root", "id"]), inner, max_size=4
+                )
+            ),
+            max_leaves=12,
+        )
+    )
     def test_no_json_whatever_ends_in_anything_but_a_refusal(self, document):
         with self.assertRaises(MantelloError):
             read_design(document)
@@ -95,14 +126,24 @@ class Documents(SimpleTestCase):
 class Rosters(SimpleTestCase):
     def test_commas_semicolons_and_tabs_are_recognised_with_and_without_header(self):
         plain = "Line,fusilier,Fusilier,9,1st / Blue\n"
-        for text in (plain, plain.replace(",", ";"), plain.replace(",", "\t"), "Squad;Model;Grade;Qty;Belongs to\n" + plain.replace(",", ";")):
+        for text in (
+            plain,
+            plain.replace(",", ";"),
+            plain.replace(",", "\t"),
+            "Squad;Model;Grade;Qty;Belongs to\n" + plain.replace(",", ";"),
+        ):
             line = read_roster(text)[0]
             self.assertEqual(line.doubts, {})
-            self.assertEqual((line.entry.unit, line.entry.type, line.entry.rank, line.entry.figures, line.entry.path), ("Line", "fusilier", "Fusilier", 9, ("1st", "Blue")))
+            self.assertEqual(
+                (line.entry.unit, line.entry.type, line.entry.rank, line.entry.figures, line.entry.path),
+                ("Line", "fusilier", "Fusilier", 9, ("1st", "Blue")),
+            )
 
     def test_columns_may_come_in_any_order_once_they_are_named(self):
         line = read_roster("count,type,unit\n4,ranger,Scouts")[0]
-        self.assertEqual((line.entry.figures, line.entry.type, line.entry.unit, line.entry.rank), (4, "ranger", "Scouts", "Figure"))
+        self.assertEqual(
+            (line.entry.figures, line.entry.type, line.entry.unit, line.entry.rank), (4, "ranger", "Scouts", "Figure")
+        )
 
     def test_a_line_in_doubt_comes_back_with_each_doubt_at_its_field(self):
         line = read_roster("Line,fusileer,Fusilier,many,1st")[0]
@@ -120,15 +161,28 @@ class Rosters(SimpleTestCase):
         self.assertEqual(lines[2].entry.figures, 1)
 
     def test_a_leader_is_known_by_the_name_of_the_rank(self):
-        self.assertEqual([line.entry.tier for line in read_roster("A,sergeant,Sergeant,1\nA,fusilier,Fusilier,9")], ["leader", "rank"])
+        self.assertEqual(
+            [line.entry.tier for line in read_roster("A,sergeant,Sergeant,1\nA,fusilier,Fusilier,9")],
+            ["leader", "rank"],
+        )
 
     def test_the_demo_survives_the_way_to_a_roster_and_back(self):
         army = calvessa().army
-        back = muster.with_entries(Design(muster.empty_army(army.root.name), Scheme("Scheme")), [line.entry for line in read_roster(write_roster(army))]).army
-        self.assertEqual([(unit.name, unit.ranks) for unit in back.units], [(unit.name, unit.ranks) for unit in army.units])
+        back = muster.with_entries(
+            Design(muster.empty_army(army.root.name), Scheme("Scheme")),
+            [line.entry for line in read_roster(write_roster(army))],
+        ).army
+        self.assertEqual(
+            [(unit.name, unit.ranks) for unit in back.units], [(unit.name, unit.ranks) for unit in army.units]
+        )
 
     def test_an_empty_or_a_huge_roster_is_refused(self):
-        for text, kind in (("  \n", Unreadable), ("unit,type\n", Unreadable), ("x" * 200_001, OutOfRange), ("a,b\n" * 2001, OutOfRange)):
+        for text, kind in (
+            ("  \n", Unreadable),
+            ("unit,type\n", Unreadable),
+            ("x" * 200_001, OutOfRange),
+            ("a,b\n" * 2001, OutOfRange),
+        ):
             with self.assertRaises(kind):
                 read_roster(text)
 
@@ -149,7 +203,10 @@ class Command(SimpleTestCase):
 
     def test_resolve_gives_every_area_and_the_ladder_of_a_figure(self):
         design = small_design(rule("a", "army", "torso", "field"))
-        status, said = self.ask("resolve", {"design": write_design(design), "figure": {"unit": "first-line", "rank": "Fusilier", "ordinal": 2}})
+        status, said = self.ask(
+            "resolve",
+            {"design": write_design(design), "figure": {"unit": "first-line", "rank": "Fusilier", "ordinal": 2}},
+        )
         self.assertEqual((status, said["figures"]), (0, 6))
         area = said["classes"][0]["areas"]["torso.coat.lapel.left"]
         self.assertEqual(area, {"role": "field", "rung": 1, "rule": "a"})

@@ -14,11 +14,23 @@ from tests.samples import film
 
 class Films(SimpleTestCase):
     def test_contrast_of_single_pigments_is_as_published_in_the_method(self):
-        for name, contrast in {"white": 0.61, "red oxide": 0.99, "ultramarine": 0.67, "yellow": 0.23, "orange": 0.36, "red": 0.49}.items():
+        for name, contrast in {
+            "white": 0.61,
+            "red oxide": 0.99,
+            "ultramarine": 0.67,
+            "yellow": 0.23,
+            "orange": 0.36,
+            "red": 0.49,
+        }.items():
             self.assertAlmostEqual(film(name).contrast, contrast, delta=0.012, msg=name)
 
     def test_masstones_are_as_published_in_the_method(self):
-        for name, lab in {"white": (97, -1, 2), "red oxide": (35, 35, 25), "yellow": (79, 11, 90), "ultramarine": (23, 23, -52)}.items():
+        for name, lab in {
+            "white": (97, -1, 2),
+            "red oxide": (35, 35, 25),
+            "yellow": (79, 11, 90),
+            "ultramarine": (23, 23, -52),
+        }.items():
             for got, want in zip(film(name).masstone, lab, strict=True):
                 self.assertAlmostEqual(got, want, delta=0.8, msg=name)
 
@@ -35,7 +47,9 @@ class Films(SimpleTestCase):
 
     @given(st.floats(0.5, 10))
     def test_a_mix_of_a_paint_with_itself_is_that_paint(self, drops):
-        self.assertLess(difference(mixed([(film("red"), drops), (film("red"), 1)]).masstone, film("red").masstone), 1e-6)
+        self.assertLess(
+            difference(mixed([(film("red"), drops), (film("red"), 1)]).masstone, film("red").masstone), 1e-6
+        )
 
     def test_metal_shows_when_it_is_most_of_the_mix(self):
         self.assertIsNotNone(mixed([(film("gold"), 3), (film("red"), 1)]).flake)

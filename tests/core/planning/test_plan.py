@@ -49,7 +49,9 @@ class Batches(SimpleTestCase):
 class Calendar(SimpleTestCase):
     def test_sessions_follow_the_weekly_pattern(self):
         found = sessions(Evenings(), TUESDAY, 3)
-        self.assertEqual([session.start.strftime("%a %H:%M") for session in found], ["Tue 19:00", "Thu 19:00", "Sat 14:00"])
+        self.assertEqual(
+            [session.start.strftime("%a %H:%M") for session in found], ["Tue 19:00", "Thu 19:00", "Sat 14:00"]
+        )
         self.assertEqual(found[0].seconds, 9000)
 
     def test_a_session_that_is_on_is_cut_to_what_is_left(self):
@@ -64,16 +66,24 @@ class Calendar(SimpleTestCase):
 class Order(SimpleTestCase):
     def test_a_soft_rule_that_would_close_a_ring_is_given_up_in_words(self):
         atoms = (atom("Shirt"), atom("Metal"))
-        kept, relaxed = ordered(atoms, (Edge("Shirt", "Metal", 0, INNER_FIRST), Edge("Metal", "Shirt", 0, METALS_AFTER)))
+        kept, relaxed = ordered(
+            atoms, (Edge("Shirt", "Metal", 0, INNER_FIRST), Edge("Metal", "Shirt", 0, METALS_AFTER))
+        )
         self.assertEqual([edge.rule for edge in kept], [INNER_FIRST])
-        self.assertIn("Metal should come before Shirt (metals after colours), but Shirt comes before Metal (inner before outer)", relaxed[0].why)
+        self.assertIn(
+            "Metal should come before Shirt (metals after colours), but Shirt comes before Metal (inner before outer)",
+            relaxed[0].why,
+        )
 
     def test_a_ring_of_hard_rules_is_a_contradiction(self):
         atoms = (atom("A"), atom("B"))
         with self.assertRaisesMessage(Contradiction, "cannot be done in any order"):
             ordered(atoms, (Edge("A", "B", 0, RECIPE_ORDER), Edge("B", "A", 0, RECIPE_ORDER)))
 
-    @given(st.lists(st.tuples(st.integers(0, 7), st.integers(0, 7)), max_size=14), st.lists(st.sampled_from("pqr"), min_size=8, max_size=8))
+    @given(
+        st.lists(st.tuples(st.integers(0, 7), st.integers(0, 7)), max_size=14),
+        st.lists(st.sampled_from("pqr"), min_size=8, max_size=8),
+    )
     @settings(deadline=None)
     def test_merging_keeps_every_edge_and_every_atom(self, pairs, pots):
         atoms = [atom(str(number), pots[number]) for number in range(8)]
@@ -88,7 +98,9 @@ class Order(SimpleTestCase):
 
     def test_one_pot_is_opened_once_when_nothing_must_come_between(self):
         self.assertEqual(len(runs([atom("A"), atom("B"), atom("C", "q")], [])), 2)
-        kept_apart = runs([atom("A"), atom("C", "q"), atom("B")], [Edge("A", "C", 0, RECIPE_ORDER), Edge("C", "B", 0, RECIPE_ORDER)])
+        kept_apart = runs(
+            [atom("A"), atom("C", "q"), atom("B")], [Edge("A", "C", 0, RECIPE_ORDER), Edge("C", "B", 0, RECIPE_ORDER)]
+        )
         self.assertEqual([[one.id for one in group] for group in kept_apart], [["A"], ["C"], ["B"]])
 
 
@@ -117,7 +129,9 @@ class WholePlans(SimpleTestCase):
         return found
 
     def test_every_step_of_every_figure_is_planned_once(self):
-        wanted = {(one.unit, one.rank, ordinal, one.role, one.step) for one in self.work.atoms for ordinal in one.ordinals}
+        wanted = {
+            (one.unit, one.rank, ordinal, one.role, one.step) for one in self.work.atoms for ordinal in one.ordinals
+        }
         self.assertEqual(set(self.placed()), wanted)
         self.assertEqual(self.plan.unplaced, [])
 
@@ -130,9 +144,14 @@ class WholePlans(SimpleTestCase):
             for ordinal in set(one.ordinals) & set(two.ordinals):
                 ended = placed[one.unit, one.rank, ordinal, one.role, one.step][1]
                 begun = placed[two.unit, two.rank, ordinal, two.role, two.step][0]
-                if any(one.id in {a.id for a in block.task.atoms} and two.id in {a.id for a in block.task.atoms} for block in self.plan.blocks):
+                if any(
+                    one.id in {a.id for a in block.task.atoms} and two.id in {a.id for a in block.task.atoms}
+                    for block in self.plan.blocks
+                ):
                     continue
-                self.assertGreaterEqual((begun - ended).total_seconds(), edge.lag - 1.0, f"{one.id} then {two.id}, figure {ordinal}")
+                self.assertGreaterEqual(
+                    (begun - ended).total_seconds(), edge.lag - 1.0, f"{one.id} then {two.id}, figure {ordinal}"
+                )
                 checked += 1
         self.assertGreater(checked, 1000)
 
@@ -154,14 +173,24 @@ class WholePlans(SimpleTestCase):
 
     def test_it_is_the_same_plan_every_time(self):
         again = plan(self.design, TUESDAY)
-        self.assertEqual([(block.start, block.figures) for block in again.blocks], [(block.start, block.figures) for block in self.plan.blocks])
+        self.assertEqual(
+            [(block.start, block.figures) for block in again.blocks],
+            [(block.start, block.figures) for block in self.plan.blocks],
+        )
 
     def test_what_is_done_is_not_planned_again(self):
-        done = frozenset((one.unit, one.rank, ordinal, one.role, one.step) for one in self.work.atoms for ordinal in one.ordinals if one.step == "undercoat")
+        done = frozenset(
+            (one.unit, one.rank, ordinal, one.role, one.step)
+            for one in self.work.atoms
+            for ordinal in one.ordinals
+            if one.step == "undercoat"
+        )
         rest = plan(self.design, TUESDAY, done=done)
         self.assertFalse(any(one.step == "undercoat" for block in rest.blocks for one in block.task.atoms))
         self.assertLess(rest.desk_minutes, self.plan.desk_minutes)
-        everything = frozenset((one.unit, one.rank, ordinal, one.role, one.step) for one in self.work.atoms for ordinal in one.ordinals)
+        everything = frozenset(
+            (one.unit, one.rank, ordinal, one.role, one.step) for one in self.work.atoms for ordinal in one.ordinals
+        )
         self.assertEqual(plan(self.design, TUESDAY, done=everything).blocks, ())
 
     def test_too_short_a_horizon_says_what_found_no_room(self):
@@ -171,7 +200,10 @@ class WholePlans(SimpleTestCase):
 
     def test_another_undercoat_changes_the_work(self):
         other = with_undercoat(self.design, "undercoat-linen")
-        minutes = [sum(one.seconds * len(one.ordinals) for one in compiled(design, resolve(design.army, design.scheme)).atoms) for design in (self.design, other)]
+        minutes = [
+            sum(one.seconds * len(one.ordinals) for one in compiled(design, resolve(design.army, design.scheme)).atoms)
+            for design in (self.design, other)
+        ]
         self.assertNotAlmostEqual(*minutes)
 
 
@@ -180,7 +212,9 @@ class Progress(SimpleTestCase):
         design = small_design(rule("a", "army", "torso", "field"), rule("b", "army", "head", "facing"))
         work = compiled(design, resolve(design.army, design.scheme))
         figure = ("first-line", "Fusilier", 1)
-        steps = [(*figure, one.role, one.step) for one in work.atoms if one.unit == "first-line" and one.rank == "Fusilier"]
+        steps = [
+            (*figure, one.role, one.step) for one in work.atoms if one.unit == "first-line" and one.rank == "Fusilier"
+        ]
         states = [progress_of(work, frozenset(steps[:count]))[figure].state for count in range(len(steps) + 1)]
         self.assertEqual(states, ["bare", "undercoat", "base coats", "finished"])
         whole = summed(one.progress for one in progress_of(work, frozenset(steps)).values())

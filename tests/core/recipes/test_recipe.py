@@ -26,7 +26,9 @@ SOOT, GULL = paint("undercoat-soot"), paint("undercoat-gull")
 
 class Steps(SimpleTestCase):
     def test_a_mix_names_both_its_sides(self):
-        self.assertEqual(Mix((("brine-green", 2.0), ("salt-linen", 1.0)), "water", 1.0).words, "Brine Green 2, Salt Linen 1, water 1")
+        self.assertEqual(
+            Mix((("brine-green", 2.0), ("salt-linen", 1.0)), "water", 1.0).words, "Brine Green 2, Salt Linen 1, water 1"
+        )
         self.assertEqual(Mix((("tar-wash", 1.0),)).words, "Tar Wash, neat")
 
     def test_dilution_is_parts_of_diluent_to_all_paint(self):
@@ -100,7 +102,10 @@ class Grounds(SimpleTestCase):
     def test_the_best_undercoat_asks_for_the_fewest_coats(self):
         mix = base("lantern-yellow").steps[0].mix
         best = best_undercoat(mix)
-        self.assertEqual(best.coverage.coats, min(one.coverage.coats for one in undercoat_choices(mix) if one.coverage.coats is not None))
+        self.assertEqual(
+            best.coverage.coats,
+            min(one.coverage.coats for one in undercoat_choices(mix) if one.coverage.coats is not None),
+        )
 
 
 class Quantities(SimpleTestCase):

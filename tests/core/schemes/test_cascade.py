@@ -17,7 +17,17 @@ from tests.samples import FUSILIER, LAPEL, calvessa, rule, small_army, small_des
 
 ROLES = ("field", "facing", "lace", "metal", "")
 SCOPES = tuple(small_army().nodes)
-SELECTORS = ("", "torso", "torso.coat", "torso.coat.lapel", "=torso.coat.lapel.left", "@cloth", "@metal", "arm.*.cuff", "head.hat")
+SELECTORS = (
+    "",
+    "torso",
+    "torso.coat",
+    "torso.coat.lapel",
+    "=torso.coat.lapel.left",
+    "@cloth",
+    "@metal",
+    "arm.*.cuff",
+    "head.hat",
+)
 FILTERS = st.builds(
     Filter,
     type=st.sampled_from(("", "fusilier", "sergeant")),
@@ -64,21 +74,36 @@ class WhoWins(SimpleTestCase):
             self.assertEqual(worn(*rules[at:]), wanted)
 
     def test_selectors_go_exact_prefix_material_everything(self):
-        rules = [rule("e", "army", f"={LAPEL}", "field"), rule("p", "army", "torso.coat", "facing"), rule("m", "army", "@cloth", "lace"), rule("x", "army", "", "metal")]
+        rules = [
+            rule("e", "army", f"={LAPEL}", "field"),
+            rule("p", "army", "torso.coat", "facing"),
+            rule("m", "army", "@cloth", "lace"),
+            rule("x", "army", "", "metal"),
+        ]
         for at, wanted in enumerate(("field", "facing", "lace", "metal")):
             self.assertEqual(worn(*rules[at:]), wanted)
 
     def test_the_longer_prefix_wins(self):
-        self.assertEqual(worn(rule("a", "army", "torso.coat.lapel", "lace"), rule("b", "army", "torso.coat", "field")), "lace")
+        self.assertEqual(
+            worn(rule("a", "army", "torso.coat.lapel", "lace"), rule("b", "army", "torso.coat", "field")), "lace"
+        )
 
     def test_at_a_tie_the_later_rule_wins(self):
         self.assertEqual(worn(rule("a", "army", "torso", "lace"), rule("b", "army", "torso", "field")), "field")
 
     def test_a_binding_rule_above_beats_an_ordinary_one_below(self):
-        self.assertEqual(worn(rule("a", "army", "torso", "lace", binding=True), rule("b", "first-line", f"={LAPEL}", "field")), "lace")
+        self.assertEqual(
+            worn(rule("a", "army", "torso", "lace", binding=True), rule("b", "first-line", f"={LAPEL}", "field")),
+            "lace",
+        )
 
     def test_between_binding_rules_the_higher_scope_wins(self):
-        self.assertEqual(worn(rule("a", "army", "torso", "lace", binding=True), rule("b", "first", f"={LAPEL}", "field", binding=True)), "lace")
+        self.assertEqual(
+            worn(
+                rule("a", "army", "torso", "lace", binding=True), rule("b", "first", f"={LAPEL}", "field", binding=True)
+            ),
+            "lace",
+        )
 
     def test_a_rule_that_is_off_does_not_speak(self):
         off = replace(rule("a", "first", "torso", "lace"), on=False)
@@ -91,7 +116,13 @@ class WhoWins(SimpleTestCase):
 
     def test_a_written_rule_wins_a_tie_with_a_table(self):
         design = small_design(rule("w", "first", "torso.coat.lapel", "lace"))
-        table = Distinction("t", "Facings", "company", (Column("c", "Facing", ("torso.coat.lapel",)),), (("first", "c", "facing"), ("second", "c", "field")))
+        table = Distinction(
+            "t",
+            "Facings",
+            "company",
+            (Column("c", "Facing", ("torso.coat.lapel",)),),
+            (("first", "c", "facing"), ("second", "c", "field")),
+        )
         scheme = replace(design.scheme, tables=(table,))
         resolution = resolve(design.army, scheme)
         self.assertEqual(resolution.of(FUSILIER).cells[LAPEL].role, "lace")
@@ -99,14 +130,22 @@ class WhoWins(SimpleTestCase):
 
     def test_a_table_by_rank_speaks_of_that_rank_everywhere(self):
         design = small_design()
-        table = Distinction("t", "Ranks", "rank", (Column("c", "Sash", ("gear.sash",)),), (("Sergeant", "c", "facing"),))
-        cells = resolve(design.army, replace(design.scheme, tables=(table,))).of(Figure("first-line", "Sergeant", 1)).cells
+        table = Distinction(
+            "t", "Ranks", "rank", (Column("c", "Sash", ("gear.sash",)),), (("Sergeant", "c", "facing"),)
+        )
+        cells = (
+            resolve(design.army, replace(design.scheme, tables=(table,))).of(Figure("first-line", "Sergeant", 1)).cells
+        )
         self.assertEqual({cell.role for name, cell in cells.items() if name.startswith("gear.sash")}, {"facing"})
 
 
 class Ladders(SimpleTestCase):
     def test_the_whole_ladder_is_kept_the_winner_first(self):
-        design = small_design(rule("a", "army", "", "field"), rule("b", "first", "torso", "lace"), rule("c", "first-line", "torso", "facing", ordinals=(1,)))
+        design = small_design(
+            rule("a", "army", "", "field"),
+            rule("b", "first", "torso", "lace"),
+            rule("c", "first-line", "torso", "facing", ordinals=(1,)),
+        )
         verdicts = ladder(design.army, design.scheme, FUSILIER, LAPEL)
         self.assertEqual([(one.rule.id, one.rung) for one in verdicts], [("c", 6), ("b", 3), ("a", 1)])
 
@@ -161,7 +200,9 @@ class Laws(SimpleTestCase):
         old, new = (resolve(design.army, design.scheme) for design in (one, two))
         preview = changes(old, new)
         counted = 0
-        for figure in [Figure(u.id, r.name, n) for u in one.army.units for r in u.ranks for n in range(1, r.figures + 1)]:
+        for figure in [
+            Figure(u.id, r.name, n) for u in one.army.units for r in u.ranks for n in range(1, r.figures + 1)
+        ]:
             was, now = old.of(figure).cells, new.of(figure).cells
             counted += sum(was[area].role != now[area].role for area in was)
         self.assertEqual(preview.areas, counted)
@@ -192,7 +233,9 @@ class Selectors(SimpleTestCase):
         self.assertIsNone(narrowness("#camo", "vehicle.hull", "paint"))
 
     def test_a_literal_step_beats_a_star(self):
-        self.assertGreater(narrowness("arm.left.cuff", "arm.left.cuff", "cloth"), narrowness("arm.*.cuff", "arm.left.cuff", "cloth"))
+        self.assertGreater(
+            narrowness("arm.left.cuff", "arm.left.cuff", "cloth"), narrowness("arm.*.cuff", "arm.left.cuff", "cloth")
+        )
 
 
 class Demo(SimpleTestCase):
@@ -200,11 +243,18 @@ class Demo(SimpleTestCase):
         design = calvessa()
         resolution = resolve(design.army, design.scheme)
         self.assertEqual(design.army.figures, 31)
-        worn_by = {unit: resolution.of(Figure(unit, "Fusilier", 1)).cells[LAPEL].role for unit in ("1st-harbour-line", "2nd-lantern-line", "3rd-gull-line")}
-        self.assertEqual(worn_by, {"1st-harbour-line": "harbour", "2nd-lantern-line": "lantern", "3rd-gull-line": "gull"})
+        worn_by = {
+            unit: resolution.of(Figure(unit, "Fusilier", 1)).cells[LAPEL].role
+            for unit in ("1st-harbour-line", "2nd-lantern-line", "3rd-gull-line")
+        }
+        self.assertEqual(
+            worn_by, {"1st-harbour-line": "harbour", "2nd-lantern-line": "lantern", "3rd-gull-line": "gull"}
+        )
 
     def test_the_gaps_of_the_demo_are_counted(self):
         design = calvessa()
         gaps = resolve(design.army, design.scheme).gaps
-        self.assertEqual({area for _, area in gaps}, {"base.pool", "weapon.pennon", "arm.left.frill", "gear.lantern.glass"})
+        self.assertEqual(
+            {area for _, area in gaps}, {"base.pool", "weapon.pennon", "arm.left.frill", "gear.lantern.glass"}
+        )
         self.assertEqual(len(gaps), 13)

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from django.test import SimpleTestCase
 
-from mantello_core.errors import Contradiction, OutOfRange, Unreadable, UnknownName
+from mantello_core.errors import Contradiction, OutOfRange, UnknownName, Unreadable
 from mantello_core.schemes import edit, muster
 from mantello_core.schemes.army import Figure, Rank
 from mantello_core.schemes.cascade import resolve
@@ -57,7 +57,12 @@ class SetHere(SimpleTestCase):
 
     def test_what_does_not_exist_is_refused(self):
         design = small_design()
-        for areas, role, rung, kind in (((LAPEL,), "sky", 3, UnknownName), (("torso.wing",), "field", 3, UnknownName), ((), "field", 3, OutOfRange), ((LAPEL,), "field", 9, OutOfRange)):
+        for areas, role, rung, kind in (
+            ((LAPEL,), "sky", 3, UnknownName),
+            (("torso.wing",), "field", 3, UnknownName),
+            ((), "field", 3, OutOfRange),
+            ((LAPEL,), "field", 9, OutOfRange),
+        ):
             with self.assertRaises(kind):
                 edit.set_here(design, FUSILIER, areas, role, rung)
 
@@ -125,9 +130,21 @@ class Recipes(SimpleTestCase):
 class Muster(SimpleTestCase):
     def test_roster_lines_make_the_tree_their_paths_ask(self):
         empty = Design(muster.empty_army("River Watch"), Scheme("Scheme"))
-        design = muster.with_entries(empty, [Entry("Line", "fusilier", "Fusilier", 9, ("1st", "Blue")), Entry("Line", "sergeant", "Sergeant", 1, ("1st", "Blue"), "leader"), Entry("Line", "fusilier", "Fusilier", 3, ("1st", "Blue"))])
-        self.assertEqual([(node.kind, node.name) for node in design.army.nodes.values()], [("army", "River Watch"), ("regiment", "1st"), ("company", "Blue"), ("unit", "Line")])
-        self.assertEqual([(rank.name, rank.figures) for rank in design.army.units[0].ranks], [("Fusilier", 12), ("Sergeant", 1)])
+        design = muster.with_entries(
+            empty,
+            [
+                Entry("Line", "fusilier", "Fusilier", 9, ("1st", "Blue")),
+                Entry("Line", "sergeant", "Sergeant", 1, ("1st", "Blue"), "leader"),
+                Entry("Line", "fusilier", "Fusilier", 3, ("1st", "Blue")),
+            ],
+        )
+        self.assertEqual(
+            [(node.kind, node.name) for node in design.army.nodes.values()],
+            [("army", "River Watch"), ("regiment", "1st"), ("company", "Blue"), ("unit", "Line")],
+        )
+        self.assertEqual(
+            [(rank.name, rank.figures) for rank in design.army.units[0].ranks], [("Fusilier", 12), ("Sergeant", 1)]
+        )
         self.assertEqual(design.army.title(design.army.units[0].id), "Blue")
 
     def test_one_rank_cannot_be_drawn_two_ways(self):
@@ -141,7 +158,9 @@ class Muster(SimpleTestCase):
     def test_rules_follow_a_renamed_rank(self):
         design = edit.set_here(small_design(), FUSILIER, (LAPEL,), "lace", 5)
         after = muster.with_rank(design, "first-line", "Fusilier", Rank("Private", "fusilier", 3))
-        self.assertEqual(resolve(after.army, after.scheme).of(Figure("first-line", "Private", 1)).cells[LAPEL].role, "lace")
+        self.assertEqual(
+            resolve(after.army, after.scheme).of(Figure("first-line", "Private", 1)).cells[LAPEL].role, "lace"
+        )
 
     def test_a_removed_formation_takes_its_rules_along(self):
         design = edit.set_here(small_design(), FUSILIER, (LAPEL,), "lace", 3)
@@ -155,14 +174,20 @@ class Muster(SimpleTestCase):
         after = muster.with_duplicate(design, "first", "Third")
         copy = next(node for node in after.army.nodes.values() if node.name == "Third")
         self.assertEqual(copy.figures, 4)
-        self.assertEqual(resolve(after.army, after.scheme).of(Figure(copy.children[0].id, "Fusilier", 1)).cells[LAPEL].role, "lace")
+        self.assertEqual(
+            resolve(after.army, after.scheme).of(Figure(copy.children[0].id, "Fusilier", 1)).cells[LAPEL].role, "lace"
+        )
 
 
 class Telling(SimpleTestCase):
     def test_rules_are_read_as_sentences(self):
-        design = small_design(rule("a", "first", "arm.*.cuff @metal", "lace", rank="Fusilier", binding=True), rule("b", "army", "", ""))
+        design = small_design(
+            rule("a", "first", "arm.*.cuff @metal", "lace", rank="Fusilier", binding=True), rule("b", "army", "", "")
+        )
         said = [rule_sentence(one, design.army, design.scheme) for one in design.scheme.rules]
-        self.assertEqual(said[0], "First, of rank Fusilier: cuff and everything of metal in Lace, and no rule below may change it.")
+        self.assertEqual(
+            said[0], "First, of rank Fusilier: cuff and everything of metal in Lace, and no rule below may change it."
+        )
         self.assertEqual(said[1], "Small force: everything left bare.")
         self.assertEqual(areas_words(("=arm.left.cuff", "=arm.right.cuff")), "cuff")
 
@@ -179,7 +204,11 @@ class Telling(SimpleTestCase):
         self.assertAlmostEqual(paint_needed(more.scheme, resolve(more.army, more.scheme))["brine-green"], 2 * one)
 
     def test_the_inspection_finds_gaps_likeness_coats_and_dead_rules(self):
-        design = small_design(rule("a", "army", "torso", "field"), rule("b", "army", "torso.coat.lapel", "lace"), rule("c", "army", "vehicle", "facing"))
+        design = small_design(
+            rule("a", "army", "torso", "field"),
+            rule("b", "army", "torso.coat.lapel", "lace"),
+            rule("c", "army", "vehicle", "facing"),
+        )
         found = {check.id: check for check in inspect(design, resolve(design.army, design.scheme))}
         self.assertEqual(found["unmapped"].verdict, "wrong")
         self.assertTrue(any("head" in finding.area for finding in found["unmapped"].findings))

@@ -49,13 +49,19 @@ class Armies(RoomCase):
     def test_a_file_that_is_no_design_is_refused_at_its_field(self):
         document = json.loads(design_bytes(self.now()))
         document["scheme"]["rules"][0]["role"] = "trimm"
-        for data, said in ((b"hello", "not JSON"), (b"\xff\xd8\xff", "not UTF-8"), (json.dumps(document).encode(), "no colour role called")):
+        for data, said in (
+            (b"hello", "not JSON"),
+            (b"\xff\xd8\xff", "not UTF-8"),
+            (json.dumps(document).encode(), "no colour role called"),
+        ):
             answer = self.upload(data)
             self.assertContains(answer, said, status_code=422)
         self.assertEqual(Army.objects.count(), 1)
 
     def test_the_roster_can_be_exported(self):
-        self.assertContains(self.see("export-roster"), "Line,fusilier,Fusilier,7,\"2nd Tidewall Fusiliers / 1st, the Harbour\"")
+        self.assertContains(
+            self.see("export-roster"), 'Line,fusilier,Fusilier,7,"2nd Tidewall Fusiliers / 1st, the Harbour"'
+        )
 
     def test_an_army_is_deleted_only_when_its_name_is_typed(self):
         self.client.post(reverse("remove-army", args=[self.army.pk]), {"name": "levy"})

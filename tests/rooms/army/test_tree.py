@@ -16,7 +16,9 @@ class Rosters(RoomCase):
         self.assertContains(self.see("army"), "Marsh Watch")
 
     def test_an_uploaded_roster_is_read_too(self):
-        self.post("roster", text="", file=SimpleUploadedFile("r.csv", "Scouts;ranger;Ranger;5;Marsh".encode("utf-8-sig")))
+        self.post(
+            "roster", text="", file=SimpleUploadedFile("r.csv", "Scouts;ranger;Ranger;5;Marsh".encode("utf-8-sig"))
+        )
         self.assertEqual(self.now().army.figures, 36)
 
     def test_lines_in_doubt_come_back_with_everything_that_was_typed(self):
@@ -26,8 +28,22 @@ class Rosters(RoomCase):
         self.assertEqual(self.now().army.figures, 31)
 
     def test_corrected_lines_are_added_and_one_may_be_left_out(self):
-        fields = {"line": ["1", "2"], "unit-1": "Scouts", "type-1": "ranger", "rank-1": "Ranger", "figures-1": "5", "formation-1": "Marsh"}
-        fields |= {"unit-2": "Line", "type-2": "fusilier", "rank-2": "Fusilier", "figures-2": "lots", "formation-2": "", "skip-2": "yes"}
+        fields = {
+            "line": ["1", "2"],
+            "unit-1": "Scouts",
+            "type-1": "ranger",
+            "rank-1": "Ranger",
+            "figures-1": "5",
+            "formation-1": "Marsh",
+        }
+        fields |= {
+            "unit-2": "Line",
+            "type-2": "fusilier",
+            "rank-2": "Fusilier",
+            "figures-2": "lots",
+            "formation-2": "",
+            "skip-2": "yes",
+        }
         self.post("roster", **fields)
         self.assertEqual(self.now().army.figures, 36)
 
@@ -45,11 +61,21 @@ class Rosters(RoomCase):
 
 class Units(RoomCase):
     def test_a_typed_unit_is_added(self):
-        self.post("add-unit", unit="Gunners", type="gunner", rank="Gunner", figures="3", formation="Harbour Artillery", tier="rank")
+        self.post(
+            "add-unit",
+            unit="Gunners",
+            type="gunner",
+            rank="Gunner",
+            figures="3",
+            formation="Harbour Artillery",
+            tier="rank",
+        )
         self.assertEqual(self.now().army.figures, 34)
 
     def test_a_count_out_of_bounds_is_asked_back_and_the_typed_unit_stays(self):
-        answer = self.post("add-unit", unit="Gunners", type="gunner", rank="Gunner", figures="0", formation="", tier="rank", status=422)
+        answer = self.post(
+            "add-unit", unit="Gunners", type="gunner", rank="Gunner", figures="0", formation="", tier="rank", status=422
+        )
         self.assertContains(answer, "Write a whole number from 1 to 2000", status_code=422)
         self.assertContains(answer, 'value="Gunners"', status_code=422)
 
@@ -61,7 +87,9 @@ class Units(RoomCase):
         self.assertEqual([one.name for one in self.now().army.node(UNIT).ranks], ["Fusilier"])
 
     def test_two_ranks_of_one_name_are_refused_at_the_field(self):
-        answer = self.post("change-rank", UNIT, old="Sergeant", rank="Fusilier", type="sergeant", figures="1", tier="rank", status=422)
+        answer = self.post(
+            "change-rank", UNIT, old="Sergeant", rank="Fusilier", type="sergeant", figures="1", tier="rank", status=422
+        )
         self.assertContains(answer, "has a rank called", status_code=422)
 
     def test_a_company_is_renamed_duplicated_and_removed(self):
@@ -91,8 +119,12 @@ class UndoAndRedo(RoomCase):
 
     def test_there_is_an_end_to_undo_and_redo(self):
         before = self.now()
-        self.assertContains(self.client.post(f"/armies/{self.army.pk}/undo/", {"base": self.base()}, follow=True), "nothing to undo")
-        self.assertContains(self.client.post(f"/armies/{self.army.pk}/redo/", {"base": self.base()}, follow=True), "nothing to redo")
+        self.assertContains(
+            self.client.post(f"/armies/{self.army.pk}/undo/", {"base": self.base()}, follow=True), "nothing to undo"
+        )
+        self.assertContains(
+            self.client.post(f"/armies/{self.army.pk}/redo/", {"base": self.base()}, follow=True), "nothing to redo"
+        )
         self.assertEqual(self.now(), before)
 
     def test_an_edit_after_undo_keeps_what_was_undone(self):
@@ -164,8 +196,18 @@ class Guide(RoomCase):
     def test_the_printed_guide_is_a_pdf_that_tells_steps_and_cautions(self):
         answer = self.see("guide", "2nd-lantern-line")
         self.assertEqual(answer["Content-Type"], "application/pdf")
-        text = subprocess.run(["pdftotext", "-layout", "-", "-"], input=answer.content, capture_output=True, check=True).stdout.decode()
-        for said in ("Fusilier, 2nd, the Lantern", "Lantern Yellow 1, water 1", "7 coats", "Undercoat Slate", "Spray outdoors", "come first", "No colour yet: base pool"):
+        text = subprocess.run(
+            ["pdftotext", "-layout", "-", "-"], input=answer.content, capture_output=True, check=True
+        ).stdout.decode()
+        for said in (
+            "Fusilier, 2nd, the Lantern",
+            "Lantern Yellow 1, water 1",
+            "7 coats",
+            "Undercoat Slate",
+            "Spray outdoors",
+            "come first",
+            "No colour yet: base pool",
+        ):
             self.assertIn(said, text)
 
     def test_a_unit_that_is_not_there_has_no_guide(self):

@@ -39,7 +39,14 @@ class DeskCase(RoomCase):
 class Plan(DeskCase):
     def test_tonight_is_laid_out_with_what_no_plan_can_beat(self):
         page = self.see("plan")
-        for said in ("Tuesday 24 November", "19:00 to 21:30", "Undercoat the figures", "No plan can need less than", "8 of 2nd, the Lantern", "13 areas"):
+        for said in (
+            "Tuesday 24 November",
+            "19:00 to 21:30",
+            "Undercoat the figures",
+            "No plan can need less than",
+            "8 of 2nd, the Lantern",
+            "13 areas",
+        ):
             self.assertContains(page, said)
 
     def test_between_sessions_the_next_one_is_shown(self):
@@ -83,7 +90,10 @@ class Desk(DeskCase):
         entries = Entry.objects.filter(army=self.army)
         self.assertEqual(sum(len(entry.ordinals) for entry in entries), 8)
         first = entries.first()
-        self.assertEqual((first.mix, first.paints[0]["paint"], first.version.number, first.coats), ("Undercoat Slate", "undercoat-slate", 1, 1))
+        self.assertEqual(
+            (first.mix, first.paints[0]["paint"], first.version.number, first.coats),
+            ("Undercoat Slate", "undercoat-slate", 1, 1),
+        )
         self.assertAlmostEqual(sum(entry.minutes for entry in entries), 3)
         self.assertEqual(first.done_at, TUESDAY)
 

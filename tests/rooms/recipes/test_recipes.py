@@ -2,13 +2,30 @@
 
 from tests.rooms.case import RoomCase
 
-GOOD = {"kind": "layer", "paint1": "lantern-yellow", "parts1": "2", "paint2": "salt-linen", "parts2": "1", "diluent": "water", "diluent_parts": "1", "coats": "", "where": ""}
+GOOD = {
+    "kind": "layer",
+    "paint1": "lantern-yellow",
+    "parts1": "2",
+    "paint2": "salt-linen",
+    "parts2": "1",
+    "diluent": "water",
+    "diluent_parts": "1",
+    "coats": "",
+    "where": "",
+}
 
 
 class Recipes(RoomCase):
     def test_a_role_shows_its_steps_with_coats_over_this_undercoat(self):
         page = self.see("recipe", "lantern")
-        for said in ("Lantern facing: Lantern Yellow", "7 coats", "Lantern Yellow 1, water 1", "Amber Wash, neat", "predicted on Undercoat Slate", "dries 25 min"):
+        for said in (
+            "Lantern facing: Lantern Yellow",
+            "7 coats",
+            "Lantern Yellow 1, water 1",
+            "Amber Wash, neat",
+            "predicted on Undercoat Slate",
+            "dries 25 min",
+        ):
             self.assertContains(page, said)
 
     def test_another_undercoat_changes_the_coats(self):
@@ -19,12 +36,18 @@ class Recipes(RoomCase):
         self.assertNotContains(page, "7 coats to cover")
 
     def test_what_is_no_undercoat_is_refused(self):
-        self.assertContains(self.post("set-undercoat", undercoat="lantern-yellow", status=422), "an undercoat is a spray", status_code=422)
+        self.assertContains(
+            self.post("set-undercoat", undercoat="lantern-yellow", status=422),
+            "an undercoat is a spray",
+            status_code=422,
+        )
 
     def test_a_step_is_added_changed_moved_and_removed(self):
         self.post("keep-step", "rim", "rank", step="", **GOOD)
         steps = self.now().scheme.role("rim").recipe().steps
-        self.assertEqual([(step.id, step.mix.words) for step in steps][-1], ("layer", "Lantern Yellow 2, Salt Linen 1, water 1"))
+        self.assertEqual(
+            [(step.id, step.mix.words) for step in steps][-1], ("layer", "Lantern Yellow 2, Salt Linen 1, water 1")
+        )
         self.post("keep-step", "rim", "rank", step="layer", **(GOOD | {"coats": "3", "kind": "edge"}))
         self.assertEqual(self.now().scheme.role("rim").recipe().steps[-1].coats, 3)
         self.post("move-step", "rim", "rank", "layer", do="up")
@@ -47,7 +70,9 @@ class Recipes(RoomCase):
             "diluent_parts": ({"diluent_parts": ""}, "How many parts of water to the paint?"),
         }
         for change, said in faults.values():
-            answer = self.post("keep-step", "rim", "rank", step="base", status=422, **(GOOD | change | {"where": "upper edge only"}))
+            answer = self.post(
+                "keep-step", "rim", "rank", step="base", status=422, **(GOOD | change | {"where": "upper edge only"})
+            )
             self.assertContains(answer, said, status_code=422)
             self.assertContains(answer, "upper edge only", status_code=422)
         self.assertEqual(len(self.now().scheme.role("rim").recipe().steps), 1)
@@ -55,7 +80,8 @@ class Recipes(RoomCase):
     def test_a_role_without_a_recipe_says_so(self):
         self.post("new-role", name="Undecided", paint="")
         self.assertContains(self.see("recipe", "undecided"), "No recipe yet")
-        self.see("recipe", "no-such-role", status=404)
+        self.see("recipe", "no-such-role", status=302)
+        self.assertContains(self.see("recipes"), "not in the scheme as it stands")
 
     def test_a_spray_carries_its_caution_and_defers_to_the_label(self):
         page = self.see("recipe", "field")

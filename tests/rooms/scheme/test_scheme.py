@@ -10,7 +10,9 @@ LANTERN = {"unit": "2nd-lantern-line", "rank": "Fusilier", "figure": "1", "area"
 class Plate(RoomCase):
     def worn(self, unit="2nd-lantern-line", area=LAPEL):
         design = self.now()
-        one = next(one for one in resolve(design.army, design.scheme).classes if (one.unit, one.rank) == (unit, "Fusilier"))
+        one = next(
+            one for one in resolve(design.army, design.scheme).classes if (one.unit, one.rank) == (unit, "Fusilier")
+        )
         return one.cells[area].role
 
     def test_the_plate_names_the_area_its_role_its_paint_and_the_deciding_rung(self):
@@ -22,10 +24,16 @@ class Plate(RoomCase):
         self.assertContains(page, "13")
 
     def test_unknown_names_in_the_address_fall_back_to_something_that_is_there(self):
-        self.assertContains(self.see("scheme", unit="x", rank="y", figure="-3", area="z", role="q", rung="99", tone="w"), "Ladder")
+        self.assertContains(
+            self.see("scheme", unit="x", rank="y", figure="-3", area="z", role="q", rung="99", tone="w"), "Ladder"
+        )
 
     def test_the_preview_counts_figures_and_areas(self):
-        self.assertContains(self.see("preview", role="gull", rung="3", **LANTERN), "<b>8</b> figures, <b>16</b> areas would change", html=False)
+        self.assertContains(
+            self.see("preview", role="gull", rung="3", **LANTERN),
+            "<b>8</b> figures, <b>16</b> areas would change",
+            html=False,
+        )
         self.assertContains(self.see("preview", role="lantern", rung="3", **LANTERN), "Nothing would change")
 
     def test_the_preview_refuses_what_does_not_exist(self):
@@ -45,7 +53,11 @@ class Plate(RoomCase):
     def test_one_figure_can_have_its_own(self):
         self.post("set-here", role="field", rung="6", **(LANTERN | {"figure": "4"}))
         design = self.now()
-        classes = [one for one in resolve(design.army, design.scheme).classes if (one.unit, one.rank) == ("2nd-lantern-line", "Fusilier")]
+        classes = [
+            one
+            for one in resolve(design.army, design.scheme).classes
+            if (one.unit, one.rank) == ("2nd-lantern-line", "Fusilier")
+        ]
         self.assertEqual(sorted(len(one.ordinals) for one in classes), [1, 6])
 
     def test_clearing_falls_back_a_rung(self):
@@ -60,7 +72,7 @@ class Plate(RoomCase):
     def test_tones_change_the_stage_and_no_data(self):
         before = self.base()
         pages = {tone: self.see("scheme", tone=tone, **LANTERN).content for tone in ("colour", "table", "values")}
-        self.assertEqual(len({page[page.index(b"<svg id=\"plate-svg\"") :][:200_000] for page in pages.values()}), 3)
+        self.assertEqual(len({page[page.index(b'<svg id="plate-svg"') :][:200_000] for page in pages.values()}), 3)
         self.assertEqual(self.base(), before)
 
     def test_roles_are_added_renamed_and_removed(self):
@@ -82,7 +94,17 @@ class Plate(RoomCase):
     def test_another_painter_finds_nothing_here(self):
         for name in ("scheme", "table", "rules", "checks", "preview"):
             self.assert_hidden(name)
-        for name, *more in (("set-here",), ("clear-here",), ("new-role",), ("new-table",), ("rename-role", "field"), ("remove-role", "field"), ("set-cell", "company-facings"), ("set-column", "company-facings"), ("change-rule", "r01")):
+        for name, *more in (
+            ("set-here",),
+            ("clear-here",),
+            ("new-role",),
+            ("new-table",),
+            ("rename-role", "field"),
+            ("remove-role", "field"),
+            ("set-cell", "company-facings"),
+            ("set-column", "company-facings"),
+            ("change-rule", "r01"),
+        ):
             self.assert_hidden(name, *more, post=True)
 
 
@@ -129,8 +151,16 @@ class Rules(RoomCase):
         self.assertEqual(self.now().scheme.tables[1].columns, ())
 
     def test_nonsense_in_a_table_is_refused_at_its_field(self):
-        self.assertContains(self.post("new-table", name="T", key="legion", status=422), "There is no kind of formation called", status_code=422)
-        self.assertContains(self.post("set-column", "company-facings", name="Wings", select="wings", status=422), "is no area selector", status_code=422)
+        self.assertContains(
+            self.post("new-table", name="T", key="legion", status=422),
+            "There is no kind of formation called",
+            status_code=422,
+        )
+        self.assertContains(
+            self.post("set-column", "company-facings", name="Wings", select="wings", status=422),
+            "is no area selector",
+            status_code=422,
+        )
 
     def test_a_rule_is_switched_off_on_and_removed(self):
         self.post("change-rule", "r03", do="off")

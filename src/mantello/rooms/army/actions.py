@@ -12,7 +12,7 @@ from mantello_core.schemes.muster import empty_army
 from mantello_core.schemes.scheme import Design, Scheme
 
 from .models import Army, Edition
-from .reading import reading_of
+from .reading import reading_of, remember
 
 
 def create_army(owner, name: str) -> Army:
@@ -32,7 +32,11 @@ def keep_design(owner, design: Design, words: str) -> Army:
 
 @transaction.atomic
 def edit(
-    army: Army, base: int, change: Callable[[Design], Design], words: str | Callable[[Design, Design], str], token: uuid.UUID | None = None
+    army: Army,
+    base: int,
+    change: Callable[[Design], Design],
+    words: str | Callable[[Design, Design], str],
+    token: uuid.UUID | None = None,
 ) -> Edition:
     """Apply a change to the design the page showed; the edition that results.
 
@@ -54,6 +58,7 @@ def edit(
     made = Edition.objects.create(
         army=army, number=number, parent=army.head, document=write_design(after), words=said[:240], token=token
     )
+    remember(made, after)
     _move(army, made, after)
     return made
 

@@ -22,7 +22,12 @@ def count_field(**options) -> forms.IntegerField:
     return forms.IntegerField(
         min_value=1,
         max_value=MOST_FIGURES,
-        error_messages={"invalid": wrong, "min_value": wrong, "max_value": wrong, "required": f"No count is given. {wrong}"},
+        error_messages={
+            "invalid": wrong,
+            "min_value": wrong,
+            "max_value": wrong,
+            "required": f"No count is given. {wrong}",
+        },
         widget=forms.NumberInput(attrs={"inputmode": "numeric"}),
         **options,
     )
@@ -31,13 +36,20 @@ def count_field(**options) -> forms.IntegerField:
 class ArmyForm(forms.Form):
     """A new army."""
 
-    name = CoreField(named, label="Name of the army", max_length=80, widget=forms.TextInput(attrs={"placeholder": "Such as: River Watch"}))
+    name = CoreField(
+        named,
+        label="Name of the army",
+        max_length=80,
+        widget=forms.TextInput(attrs={"placeholder": "Such as: River Watch"}),
+    )
 
 
 class ImportForm(forms.Form):
     """A design document from a file."""
 
-    file = forms.FileField(label="Design file (.json)", help_text="As exported by Mantello; see its format in the documentation.")
+    file = forms.FileField(
+        label="Design file (.json)", help_text="As exported by Mantello; see its format in the documentation."
+    )
 
     def clean_file(self):
         """The design in the file."""
@@ -72,7 +84,9 @@ class RosterForm(forms.Form):
             try:
                 text = upload.read(MOST_CHARACTERS * 4).decode("utf-8-sig")
             except UnicodeDecodeError as error:
-                self.add_error("file", f"The file is not UTF-8 text: byte {error.start} cannot be read. Save it as UTF-8.")
+                self.add_error(
+                    "file", f"The file is not UTF-8 text: byte {error.start} cannot be read. Save it as UTF-8."
+                )
                 return given
         if not self.errors:
             try:
@@ -90,7 +104,10 @@ class UnitForm(forms.Form):
     rank = CoreField(lambda text: named(text, "rank"), label="Rank", max_length=80, initial="Figure")
     figures = count_field(label="Figures", initial=5)
     formation = forms.CharField(
-        required=False, label="Formation", max_length=300, help_text="From the outermost in, such as: 2nd Regiment / 1st Company. Empty for straight under the army."
+        required=False,
+        label="Formation",
+        max_length=300,
+        help_text="From the outermost in, such as: 2nd Regiment / 1st Company. Empty for straight under the army.",
     )
     tier = forms.ChoiceField(choices=list(TIERS.items()), label="Painted as", initial="rank")
 
@@ -108,4 +125,6 @@ class NodeForm(forms.Form):
     """A formation or unit, renamed."""
 
     name = CoreField(named, label="Name", max_length=80)
-    kind = forms.CharField(required=False, label="Kind", max_length=40, help_text="Your own word: regiment, house, troop ...")
+    kind = forms.CharField(
+        required=False, label="Kind", max_length=40, help_text="Your own word: regiment, house, troop ..."
+    )

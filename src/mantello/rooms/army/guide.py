@@ -10,6 +10,7 @@ from django.template.loader import render_to_string
 from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
+from weasyprint.text.fonts import FontConfiguration
 
 from mantello.rooms.recipes.stack import StepRow
 from mantello_core.figures.catalogue import plate
@@ -59,7 +60,9 @@ def unit_guide(request, army_id, unit):
     undercoat = paint(reading.design.scheme.undercoat)
     pages = [_page(reading, one) for one in reading.resolution.classes if one.unit == unit]
     steps = [row for page in pages for role in page.roles for row in role.rows]
-    cautions = dict.fromkeys([*cautions_for("undercoat", (undercoat,)), *(caution for row in steps for caution in row.cautions)])
+    cautions = dict.fromkeys(
+        [*cautions_for("undercoat", (undercoat,)), *(caution for row in steps for caution in row.cautions)]
+    )
     path = " / ".join(reading.design.army.nodes[one].name for one in reading.design.army.paths[unit][1:])
     html = render_to_string(
         "army/guide.html",
@@ -68,9 +71,10 @@ def unit_guide(request, army_id, unit):
             "deference": DEFERENCE, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
         },
     )  # fmt: skip
-    style = weasyprint.CSS(filename=str(_STATIC / "css" / "guide.css"))
-    document = weasyprint.HTML(string=html, base_url=str(_STATIC), url_fetcher=_own_files).render(stylesheets=[style])
-    response = HttpResponse(document.write_pdf(), content_type="application/pdf")
+    fonts = FontConfiguration()
+    style = weasyprint.CSS(filename=str(_STATIC / "css" / "guide.css"), font_config=fonts)
+    document = weasyprint.HTML(string=html, base_url=str(_STATIC), url_fetcher=_own_files)
+    response = HttpResponse(document.write_pdf(stylesheets=[style], font_config=fonts), content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="guide-{unit}.pdf"'
     return response
 

@@ -114,10 +114,14 @@ class Muster:
 
     def _block(self, unit: Node) -> Block:
         order = {rank.name: at for at, rank in enumerate(unit.ranks)}
-        classes = sorted((one for one in self.reading.resolution.classes if one.unit == unit.id), key=lambda one: order[one.rank])
+        classes = sorted(
+            (one for one in self.reading.resolution.classes if one.unit == unit.id), key=lambda one: order[one.rank]
+        )
         pictures = tuple(self.picture(unit, one, ordinal) for one in classes for ordinal in one.ordinals)
         progress = self.of(unit)
-        return Block(unit, self.reading.design.army.title(unit.id), _ranked(pictures), progress, self._said(unit, progress))
+        return Block(
+            unit, self.reading.design.army.title(unit.id), _ranked(pictures), progress, self._said(unit, progress)
+        )
 
     def _said(self, unit: Node, progress: Progress) -> str:
         if not progress.figures:

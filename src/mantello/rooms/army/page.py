@@ -40,7 +40,9 @@ class Stand:
 
 def army_for(request: HttpRequest, army_id: int) -> Army:
     """The visitor's army of that id; another's is not found."""
-    return get_object_or_404(Army.objects.visible_to(request.user).select_related("head"), pk=army_id)
+    return get_object_or_404(
+        Army.objects.visible_to(request.user).select_related("head").defer("head__document"), pk=army_id
+    )
 
 
 def room_page(request, army: Army, here: str, template: str, context: dict, status: int = 200) -> HttpResponse:
@@ -48,7 +50,14 @@ def room_page(request, army: Army, here: str, template: str, context: dict, stat
     reading = reading_of(army.head)
     newest = army.head.children.order_by("-number").first()
     stand = Stand(army.head.number, army.head.words if army.head.parent_id else "", newest.words if newest else "")
-    given = {"army": army, "reading": reading, "design": reading.design, "work": stand, "here": here, "seam": seam(army, reading)}
+    given = {
+        "army": army,
+        "reading": reading,
+        "design": reading.design,
+        "work": stand,
+        "here": here,
+        "seam": seam(army, reading),
+    }
     return render(request, template, given | context, status=status)
 
 
@@ -105,4 +114,3 @@ def back(request, fallback: str, *arguments) -> HttpResponse:
     if given.startswith("/") and not given.startswith("//") and "\\" not in given:
         return redirect(given)
     return redirect(fallback, *arguments)
-

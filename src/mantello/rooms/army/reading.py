@@ -1,6 +1,6 @@
 """An edition as the core reads it: design, resolution and what follows from them, kept while it is looked at."""
 
-from functools import cached_property, lru_cache
+from functools import cached_property
 
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.formats.document import read_design
@@ -17,6 +17,9 @@ from .models import Edition
 
 #: bare resin, areas left bare, and gaps, as drawn
 BARE, GAP = "#c4c4c4", "#dcdcdc"
+#: readings kept in one worker
+MOST_KEPT = 48
+_kept: dict[tuple, "Reading"] = {}
 
 
 class Reading:
@@ -24,7 +27,6 @@ class Reading:
 
     def __init__(self, design: Design):
         self.design = design
-        self._predictions: dict[tuple[str, str], Prediction] = {}
 
     @cached_property
     def resolution(self) -> Resolution:
@@ -58,11 +60,7 @@ class Reading:
 
     def prediction(self, role_id: str, tier: str) -> Prediction:
         """What a role's recipe for a tier gives on the undercoat."""
-        key = role_id, tier
-        if key not in self._predictions:
-            recipe = self.design.scheme.role(role_id).recipe(tier)
-            self._predictions[key] = predicted(recipe, paint(self.design.scheme.undercoat))
-        return self._predictions[key]
+        return predicted(self.design.scheme.role(role_id).recipe(tier), paint(self.design.scheme.undercoat))
 
     def tones(self, role_id: str | None, tier: str = "rank") -> dict[str, Lab] | None:
         """The five tones of a role; None if it has no recipe yet."""
@@ -88,16 +86,27 @@ class Reading:
         if role:
             for outcome in reversed(self.prediction(role, one.tier).outcomes):
                 if (role, outcome.step.id) in done:
-                    shown = outcome.after if outcome.step.kind in ("base", "shade", "glaze") else self.tones(role, one.tier)["base"]
+                    shown = (
+                        outcome.after
+                        if outcome.step.kind in ("base", "shade", "glaze")
+                        else self.tones(role, one.tier)["base"]
+                    )
                     return hex_of(shown)
         return hex_of(self.undercoat)
 
 
 def reading_of(edition: Edition) -> Reading:
-    """The reading of an edition."""
-    return _reading(edition.pk, edition.made_at.timestamp())
+    """The reading of an edition; the latest ones are kept."""
+    key = edition.pk, edition.made_at
+    reading = _kept.get(key)
+    if reading is None:
+        reading = remember(edition, read_design(edition.document))
+    return reading
 
 
-@lru_cache(maxsize=48)
-def _reading(edition_id: int, made_at: float) -> Reading:
-    return Reading(read_design(Edition.objects.values_list("document", flat=True).get(pk=edition_id)))
+def remember(edition: Edition, design: Design) -> Reading:
+    """Keep what was just written, so that it need not be read back."""
+    reading = _kept[edition.pk, edition.made_at] = Reading(design)
+    while len(_kept) > MOST_KEPT:
+        _kept.pop(next(iter(_kept)), None)
+    return reading

@@ -58,9 +58,14 @@ def import_army(request):
 
 
 def _armies_page(request, new, importing, status=200):
-    armies = Army.objects.visible_to(request.user).select_related("head")
+    armies = Army.objects.visible_to(request.user).select_related("head").defer("head__document")
     rows = [(army, reading_of(army.head), _faces(army, reading_of(army.head))) for army in armies]
-    return render(request, "army/armies.html", {"rows": rows, "new": new, "importing": importing, "title": "Armies"}, status=status)
+    return render(
+        request,
+        "army/armies.html",
+        {"rows": rows, "new": new, "importing": importing, "title": "Armies"},
+        status=status,
+    )
 
 
 @login_required
@@ -74,7 +79,10 @@ def _faces(army, reading):
     """A few figures to know an army by."""
     muster = Muster(army, reading, {}, "", painted=False)
     kinds = {(one.rank, one.type): one for one in reading.resolution.classes}
-    return [muster.picture(reading.design.army.nodes[one.unit], one, one.ordinals[0], 74) for one in list(kinds.values())[:6]]
+    return [
+        muster.picture(reading.design.army.nodes[one.unit], one, one.ordinals[0], 74)
+        for one in list(kinds.values())[:6]
+    ]
 
 
 def _army_page(request, army, status=200, **forms):
@@ -93,12 +101,23 @@ def _army_page(request, army, status=200, **forms):
         "painted": painted,
         "picked": picked,
         "picked_progress": muster.of(picked),
-        "picked_pictures": [muster.picture(picked, one, one.ordinals[0], 92) for one in _classes_below(reading, picked)[:6]],
+        "picked_pictures": [
+            muster.picture(picked, one, one.ordinals[0], 92) for one in _classes_below(reading, picked)[:6]
+        ],
         "types": dict(type_choices()),
-        "unit_form": UnitForm(auto_id="unit_%s", initial={"unit": picked.name if picked.is_unit else "", "formation": _path_words(force, picked)}),
+        "unit_form": UnitForm(
+            auto_id="unit_%s",
+            initial={"unit": picked.name if picked.is_unit else "", "formation": _path_words(force, picked)},
+        ),
         "node_form": NodeForm(auto_id="node_%s", initial={"name": picked.name, "kind": picked.kind}),
         "rank_forms": [
-            (rank, RankForm(auto_id=f"rank{at}_%s", initial={"rank": rank.name, "type": rank.type, "figures": rank.figures, "tier": rank.tier}))
+            (
+                rank,
+                RankForm(
+                    auto_id=f"rank{at}_%s",
+                    initial={"rank": rank.name, "type": rank.type, "figures": rank.figures, "tier": rank.tier},
+                ),
+            )
             for at, rank in enumerate(picked.ranks)
         ],
     }
@@ -157,7 +176,12 @@ def _take(request, army, lines):
     entries = [line.entry for line in lines]
     figures = sum(entry.figures for entry in entries)
     try:
-        apply(request, army, lambda design: tree.with_entries(design, entries), f"Roster added: {figures} figures in {len(entries)} lines")
+        apply(
+            request,
+            army,
+            lambda design: tree.with_entries(design, entries),
+            f"Roster added: {figures} figures in {len(entries)} lines",
+        )
     except MantelloError as error:
         return room_page(request, army, "army", "army/roster_lines.html", context | {"refusal": error}, 422)
     return redirect("army", army.pk)
@@ -174,7 +198,12 @@ def add_unit(request, army_id):
         path = tuple(step.strip() for step in given["formation"].split("/") if step.strip())
         entry = tree.Entry(given["unit"], given["type"], given["rank"], given["figures"], path, given["tier"])
         try:
-            apply(request, army, lambda design: tree.with_entries(design, [entry]), f"{entry.figures} {entry.rank} added to {entry.unit}")
+            apply(
+                request,
+                army,
+                lambda design: tree.with_entries(design, [entry]),
+                f"{entry.figures} {entry.rank} added to {entry.unit}",
+            )
             return back(request, "army", army.pk)
         except MantelloError as error:
             refused(form, error)
@@ -190,7 +219,12 @@ def change_node(request, army_id, node_id):
     form = NodeForm(request.POST, auto_id="node_%s")
     if form.is_valid():
         given = form.cleaned_data
-        apply(request, army, lambda design: tree.with_node_named(design, node_id, given["name"], given["kind"]), f"Renamed to {given['name']}")
+        apply(
+            request,
+            army,
+            lambda design: tree.with_node_named(design, node_id, given["name"], given["kind"]),
+            f"Renamed to {given['name']}",
+        )
         return back(request, "army", army.pk)
     return _army_page(request, army, 422, node_form=form)
 
@@ -201,7 +235,9 @@ def remove_node(request, army_id, node_id):
     """Remove a formation or unit with all below it."""
     army = army_for(request, army_id)
     node = _known(army, node_id)
-    apply(request, army, lambda design: tree.without_node(design, node_id), f"{node.name} removed: {node.figures} figures")
+    apply(
+        request, army, lambda design: tree.without_node(design, node_id), f"{node.name} removed: {node.figures} figures"
+    )
     return redirect("army", army.pk)
 
 
@@ -231,13 +267,20 @@ def change_rank(request, army_id, node_id):
         given = form.cleaned_data
         rank = Rank(given["rank"], given["type"], given["figures"], given["tier"])
         try:
-            apply(request, army, lambda design: tree.with_rank(design, node_id, old, rank), f"{rank.name} of {unit.name} changed: {rank.figures} figures")
+            apply(
+                request,
+                army,
+                lambda design: tree.with_rank(design, node_id, old, rank),
+                f"{rank.name} of {unit.name} changed: {rank.figures} figures",
+            )
             return back(request, "army", army.pk)
         except MantelloError as error:
             refused(form, error)
     request.GET = request.GET.copy()
     request.GET["node"] = node_id
-    return _army_page(request, army, 422, rank_forms=[(rank, form if rank.name == old else None) for rank in unit.ranks])
+    return _army_page(
+        request, army, 422, rank_forms=[(rank, form if rank.name == old else None) for rank in unit.ranks]
+    )
 
 
 def _known(army, node_id):
@@ -294,7 +337,9 @@ def grey_plate(request, type_id):
     if type_id not in plate_types():
         raise Http404
     shape = plate(type_id)
-    response = HttpResponse(plate_svg(shape, shape.views[0].name, lambda area: GREY, detail="small"), content_type="image/svg+xml")
+    response = HttpResponse(
+        plate_svg(shape, shape.views[0].name, lambda area: GREY, detail="small"), content_type="image/svg+xml"
+    )
     response["Cache-Control"] = "public, max-age=86400"
     return response
 
@@ -325,7 +370,10 @@ def remove_army(request, army_id):
     """Delete an army for good, its name typed as proof."""
     army = army_for(request, army_id)
     if request.POST.get("name", "").strip() != army.name:
-        messages.error(request, f"'{request.POST.get('name', '')[:80]}' is not the army's name, so nothing was deleted. Type {army.name}.")
+        messages.error(
+            request,
+            f"'{request.POST.get('name', '')[:80]}' is not the army's name, so nothing was deleted. Type {army.name}.",
+        )
         return redirect("army", army.pk)
     army.delete()
     messages.success(request, f"{army.name} was deleted.")

@@ -22,7 +22,13 @@ from .models import Entry, Version
 
 @transaction.atomic
 def record(
-    army: Army, atoms: list[Atom], figures: set[tuple[str, int]], minutes: float | None, done_at: datetime, batch: uuid.UUID, note: str = ""
+    army: Army,
+    atoms: list[Atom],
+    figures: set[tuple[str, int]],
+    minutes: float | None,
+    done_at: datetime,
+    batch: uuid.UUID,
+    note: str = "",
 ) -> list[Entry]:
     """Log the steps of one opened pot on some figures of one unit; a batch is logged once.
 
@@ -98,7 +104,10 @@ def _paints(reading: Reading, atom: Atom) -> list[dict]:
         pot = paint(reading.design.scheme.undercoat)
         return [{"paint": pot.id, "name": pot.name, "parts": 1}]
     mix = _step(reading, atom).mix
-    return [{"paint": pot.id, "name": pot.name, "parts": parts} for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True)]
+    return [
+        {"paint": pot.id, "name": pot.name, "parts": parts}
+        for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True)
+    ]
 
 
 def _step(reading: Reading, atom: Atom):

@@ -23,7 +23,9 @@ class Pace:
 def kinds_of(army: Army) -> list[Pace]:
     """The pace for every kind of step that was timed."""
     found: dict[str, list[float]] = {}
-    for step, minutes, planned in army.entries.standing().exclude(minutes=None).values_list("step", "minutes", "planned_minutes"):
+    for step, minutes, planned in (
+        army.entries.standing().exclude(minutes=None).values_list("step", "minutes", "planned_minutes")
+    ):
         sums = found.setdefault(step.rstrip("0123456789-"), [0.0, 0.0, 0])
         sums[0] += minutes
         sums[1] += planned

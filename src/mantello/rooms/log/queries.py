@@ -16,7 +16,9 @@ def done_steps(army: Army, before=None) -> Done:
     if before is not None:
         entries = entries.filter(done_at__lt=before)
     rows = entries.values_list("unit", "rank", "ordinals", "role", "step")
-    return frozenset((unit, rank, ordinal, role, step) for unit, rank, ordinals, role, step in rows for ordinal in ordinals)
+    return frozenset(
+        (unit, rank, ordinal, role, step) for unit, rank, ordinals, role, step in rows for ordinal in ordinals
+    )
 
 
 def progress(army: Army, reading: Reading) -> dict[tuple[str, str, int], FigureProgress]:

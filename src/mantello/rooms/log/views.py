@@ -21,7 +21,10 @@ def log(request, army_id):
     """Entries by day, versions, and minutes planned against actual."""
     army = army_for(request, army_id)
     page = Paginator(army.entries.select_related("version"), 100).get_page(request.GET.get("page"))
-    days = [(day, list(entries)) for day, entries in groupby(page, key=lambda entry: timezone.localtime(entry.done_at).date())]
+    days = [
+        (day, list(entries))
+        for day, entries in groupby(page, key=lambda entry: timezone.localtime(entry.done_at).date())
+    ]
     context = {
         "title": "Log",
         "days": days,

@@ -23,7 +23,9 @@ def paints(request, army_id):
                     if role.name not in used[pot.id]:
                         used[pot.id].append(role.name)
     needed = reading.needed
-    shelves = [(shelf, [(pot, needed.get(pot.id, 0.0), used.get(pot.id, [])) for pot in shelf.paints]) for shelf in ranges()]
+    shelves = [
+        (shelf, [(pot, needed.get(pot.id, 0.0), used.get(pot.id, [])) for pot in shelf.paints]) for shelf in ranges()
+    ]
     pots = sorted(((paint(paint_id), ml) for paint_id, ml in needed.items()), key=lambda row: -row[1])
     rows = [(pot, ml, ml / pot.volume) for pot, ml in pots]
     context = {"title": "Paints", "shelves": shelves, "rows": rows, "undercoat": paint(reading.design.scheme.undercoat)}

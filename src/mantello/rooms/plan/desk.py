@@ -37,7 +37,11 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
     coming = _coming(reading, batch, one)
 
     def fill(area: str) -> str:
-        return coming[one.cells[area].role] if area in wanted and one.cells[area].role in coming else reading.painted_fill(one, area, done)
+        return (
+            coming[one.cells[area].role]
+            if area in wanted and one.cells[area].role in coming
+            else reading.painted_fill(one, area, done)
+        )
 
     if batch.atoms[0].role == "":
         colour = hex_of(reading.undercoat)
@@ -48,13 +52,19 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
     parts, x, tall = [], 0.0, max(view.view_box[3] for view in shape.views)
     for number, view in enumerate(shape.views):
         left, top, width, height = view.view_box
-        parts.append(f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, prefix=f"desk{number}-")}')
+        parts.append(
+            f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, prefix=f"desk{number}-")}'
+        )
         if batch.atoms[0].role:
             parts += [
-                f'<path class="sel-case" d="{seen.visible}"/><path class="sel-stitch" d="{seen.visible}"/>' for seen in view.areas if seen.area in wanted
+                f'<path class="sel-case" d="{seen.visible}"/><path class="sel-stitch" d="{seen.visible}"/>'
+                for seen in view.areas
+                if seen.area in wanted
             ]
         parts.append("</g>")
-        parts.append(f'<text x="{x + width / 2:.0f}" y="{tall + 16:.0f}" text-anchor="middle" font-size="17" class="cap">{view.name}</text>')
+        parts.append(
+            f'<text x="{x + width / 2:.0f}" y="{tall + 16:.0f}" text-anchor="middle" font-size="17" class="cap">{view.name}</text>'
+        )
         x += width + _GAP
     said = escape(f"{shape.title}: {areas_words(tuple(wanted))} to paint")
     return f'<svg viewBox="0 0 {x - _GAP:.0f} {tall + _FOOT:.0f}" role="img" aria-label="{said}" preserveAspectRatio="xMidYMid meet">{"".join(parts)}</svg>'
@@ -64,7 +74,9 @@ def _coming(reading: Reading, batch: Batch, one) -> dict[str, str]:
     found = {}
     for atom in batch.atoms:
         if atom.role and atom.rank == one.rank:
-            outcome = next(step for step in reading.prediction(atom.role, one.tier).outcomes if step.step.id == atom.step)
+            outcome = next(
+                step for step in reading.prediction(atom.role, one.tier).outcomes if step.step.id == atom.step
+            )
             found[atom.role] = hex_of(outcome.after)
     return found
 

@@ -51,10 +51,16 @@ def _day(x, step, day, today, planned, worked, tonight, finish):
         )
         if worked:
             done = min(worked, hours, 5) * 12
-            parts.append(f'<rect x="{middle - 9:.1f}" y="{88 - done:.1f}" width="18" height="{done:.1f}" fill="#1b1b1b"/>')
-        parts.append(f'<text x="{middle:.1f}" y="{83 - height:.1f}" font-size="13" text-anchor="middle">{hours:.3g}</text>')
+            parts.append(
+                f'<rect x="{middle - 9:.1f}" y="{88 - done:.1f}" width="18" height="{done:.1f}" fill="#1b1b1b"/>'
+            )
+        parts.append(
+            f'<text x="{middle:.1f}" y="{83 - height:.1f}" font-size="13" text-anchor="middle">{hours:.2g}</text>'
+        )
     if day == finish:
-        parts.append(f'<text x="{middle:.1f}" y="26" font-size="13" font-weight="700" text-anchor="middle">finish</text>')
+        parts.append(
+            f'<text x="{middle:.1f}" y="26" font-size="13" font-weight="700" text-anchor="middle">finish</text>'
+        )
     weight = ' font-weight="800"' if day == today else ""
     parts.append(f'<text x="{middle:.1f}" y="102" font-size="13" text-anchor="middle"{weight}>{day.day}</text>')
     return "".join(parts)
@@ -70,7 +76,7 @@ def lanes_svg(evening: Evening, batches: list[Batch], session) -> str:
     def at(moment: datetime) -> float:
         return left + max(0.0, min((moment - session.start).total_seconds(), session.seconds)) * scale
 
-    parts = [f"<defs>{_HATCH}</defs>", _axis(session, at, top, height)]
+    parts = [f"<defs>{_HATCH}</defs>", _axis(evening, session, at, top, height)]
     for row, unit in enumerate(units):
         y = top + tall * row
         words = unit if len(unit) <= 24 else unit[:23] + "…"
@@ -84,18 +90,25 @@ def lanes_svg(evening: Evening, batches: list[Batch], session) -> str:
         x = at(now)
         parts.append(f'<path d="M{x:.1f} {top - 6}V{height}" stroke="#b3800f" stroke-width="2"/>')
         parts.append(f'<rect x="{x - 24:.1f}" y="0" width="48" height="19" fill="#74530a"/>')
-        parts.append(f'<text x="{x:.1f}" y="14" font-size="13" font-weight="700" fill="#fff" text-anchor="middle">{now:%H:%M}</text>')
+        parts.append(
+            f'<text x="{x:.1f}" y="14" font-size="13" font-weight="700" fill="#fff" text-anchor="middle">{now:%H:%M}</text>'
+        )
     return f'<svg viewBox="0 0 {WIDTH} {height}" role="img" aria-label="Batches of the session by unit; the list below tells the same">{"".join(parts)}</svg>'
 
 
-def _axis(session, at, top, height):
+def _axis(evening, session, at, top, height):
     parts = []
     moment = session.start
+    now = evening.now.replace(tzinfo=None)
     while moment <= session.end:
         x = at(moment)
+        hidden = session.start <= now < session.end and abs(at(now) - x) < 44
         anchor = "end" if moment == session.end else "middle" if moment > session.start else "start"
         parts.append(f'<path d="M{x:.1f} {top - 4}V{height}" stroke="#d2d2d2"/>')
-        parts.append(f'<text x="{x:.1f}" y="14" font-size="13" fill="#444" text-anchor="{anchor}">{moment:%H:%M}</text>')
+        if not hidden:
+            parts.append(
+                f'<text x="{x:.1f}" y="14" font-size="13" fill="#444" text-anchor="{anchor}">{moment:%H:%M}</text>'
+            )
         moment += timedelta(minutes=30)
     return "".join(parts)
 
@@ -105,7 +118,9 @@ def _batch(evening: Evening, batch: Batch, at, y):
     start, end, dry = at(block.start), at(block.end), at(block.dry_at)
     parts = []
     if dry > end:
-        parts.append(f'<rect x="{end:.1f}" y="{y + 15}" width="{dry - end:.1f}" height="16" fill="url(#drying)" stroke="#8c8c8c" stroke-width=".8"/>')
+        parts.append(
+            f'<rect x="{end:.1f}" y="{y + 15}" width="{dry - end:.1f}" height="16" fill="url(#drying)" stroke="#8c8c8c" stroke-width=".8"/>'
+        )
     now = batch == evening.current
     fill = "#d0d0d0" if batch.done else "#fbfbfb"
     edge, weight = ("#b3800f", 2.4) if now else ("#1b1b1b", 1.3)
@@ -114,14 +129,22 @@ def _batch(evening: Evening, batch: Batch, at, y):
         f'<rect x="{start:.1f}" y="{y + 7}" width="{width:.1f}" height="32" fill="{fill}" stroke="{edge}" stroke-width="{weight}">'
         f"<title>{escape(batch.title)}, {batch.minutes:.0f} min</title></rect>"
     )
-    parts.append(f'<rect x="{start:.1f}" y="{y + 7}" width="{min(width, 6):.1f}" height="32" fill="{_colour(evening, batch)}"/>')
+    parts.append(
+        f'<rect x="{start:.1f}" y="{y + 7}" width="{min(width, 6):.1f}" height="32" fill="{_colour(evening, batch)}"/>'
+    )
     room = int((width - 14) / 6.6)
     if room >= 8:
         words = batch.title if len(batch.title) <= room else batch.title[: room - 1] + "…"
-        parts.append(f'<text x="{start + 10:.1f}" y="{y + 21}" font-size="13.5" font-weight="500">{escape(words)}</text>')
-        parts.append(f'<text x="{start + 10:.1f}" y="{y + 35}" font-size="12.5" fill="#444">{batch.minutes:.0f} min{", done" if batch.done else ""}</text>')
+        parts.append(
+            f'<text x="{start + 10:.1f}" y="{y + 21}" font-size="13.5" font-weight="500">{escape(words)}</text>'
+        )
+        parts.append(
+            f'<text x="{start + 10:.1f}" y="{y + 35}" font-size="12.5" fill="#444">{batch.minutes:.0f} min{", done" if batch.done else ""}</text>'
+        )
     elif width >= 22:
-        parts.append(f'<text x="{start + width / 2 + 2:.1f}" y="{y + 28}" font-size="12.5" text-anchor="middle">{batch.number}</text>')
+        parts.append(
+            f'<text x="{start + width / 2 + 2:.1f}" y="{y + 28}" font-size="12.5" text-anchor="middle">{batch.number}</text>'
+        )
     return "".join(parts)
 
 

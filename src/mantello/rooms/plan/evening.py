@@ -106,7 +106,9 @@ class Evening:
         roles = {atom.role for atom in batch.atoms} | {""}
         figures = set(batch.left)
         until = None
-        recent = self.army.entries.standing().filter(unit=batch.block.task.unit, done_at__gte=self.now - timedelta(days=3))
+        recent = self.army.entries.standing().filter(
+            unit=batch.block.task.unit, done_at__gte=self.now - timedelta(days=3)
+        )
         for entry in recent:
             if entry.role in roles and figures & {(entry.rank, ordinal) for ordinal in entry.ordinals}:
                 dry = entry.done_at + timedelta(minutes=entry.drying)
@@ -130,7 +132,9 @@ class Evening:
         if atom.step == UNDERCOAT:
             return None
         tier = self.reading.design.army.rank(atom.unit, atom.rank).tier
-        return next(step for step in self.reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step)
+        return next(
+            step for step in self.reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step
+        )
 
     def _paints(self, batch: Batch):
         step = self.step(batch)
@@ -152,7 +156,8 @@ class Evening:
     def _batch(self, number: int, block: Block) -> Batch:
         task = block.task
         needed = {
-            (rank, ordinal): [atom for atom in task.atoms if atom.rank == rank and ordinal in atom.ordinals] for rank, ordinal in block.figures
+            (rank, ordinal): [atom for atom in task.atoms if atom.rank == rank and ordinal in atom.ordinals]
+            for rank, ordinal in block.figures
         }
         left = tuple(
             figure
@@ -163,7 +168,16 @@ class Evening:
         evenings = self.reading.design.evenings
         unit = self.reading.design.army.nodes[task.unit]
         least = batch_size(task.drying, mean, unit.figures, evenings.attention, evenings.stick)
-        return Batch(_mark(block), number, block, title_of(self.reading, task.atoms), self.reading.design.army.title(task.unit), self._mix(task), left, least)
+        return Batch(
+            _mark(block),
+            number,
+            block,
+            title_of(self.reading, task.atoms),
+            self.reading.design.army.title(task.unit),
+            self._mix(task),
+            left,
+            least,
+        )
 
     def _mix(self, task) -> str:
         kind, mix = task.pot.split("|", 1)
@@ -183,7 +197,13 @@ def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
 
 
 def _mark(block: Block) -> str:
-    said = "|".join([*sorted(atom.id for atom in block.task.atoms), *(f"{rank} {ordinal}" for rank, ordinal in block.figures), str(block.start)])
+    said = "|".join(
+        [
+            *sorted(atom.id for atom in block.task.atoms),
+            *(f"{rank} {ordinal}" for rank, ordinal in block.figures),
+            str(block.start),
+        ]
+    )
     return hashlib.sha256(said.encode()).hexdigest()[:16]
 
 
@@ -199,5 +219,5 @@ def _sessions_around(evenings, now: datetime) -> tuple[datetime, datetime]:
 
 @lru_cache(maxsize=24)
 def _planned(edition: int, made_at: float, start: datetime, done: Done) -> Plan:
-    reading = reading_of(Edition.objects.get(pk=edition))
+    reading = reading_of(Edition.objects.defer("document").get(pk=edition))
     return plan(reading.design, start, done=done, resolution=reading.resolution)

@@ -11,7 +11,10 @@ class EveningsForm(forms.Form):
     """The weekly pattern, and how many figures are in hand at once."""
 
     attention = forms.IntegerField(
-        min_value=1, max_value=60, label="Figures in hand at once", error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 1 to 60.")
+        min_value=1,
+        max_value=60,
+        label="Figures in hand at once",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 1 to 60."),
     )
 
     def __init__(self, *arguments, **options):
@@ -19,7 +22,10 @@ class EveningsForm(forms.Form):
         for number, day in enumerate(DAYS):
             self.fields[f"on{number}"] = forms.BooleanField(required=False, label=day)
             self.fields[f"start{number}"] = forms.TimeField(
-                required=False, label=f"{day} from", widget=forms.TimeInput(attrs={"type": "time"}, format="%H:%M"), error_messages={"invalid": "Write a time such as 19:00."}
+                required=False,
+                label=f"{day} from",
+                widget=forms.TimeInput(attrs={"type": "time"}, format="%H:%M"),
+                error_messages={"invalid": "Write a time such as 19:00."},
             )
             self.fields[f"minutes{number}"] = forms.IntegerField(
                 required=False, min_value=15, max_value=720, label=f"{day}, minutes",
@@ -33,7 +39,11 @@ class EveningsForm(forms.Form):
         for number in range(7):
             initial |= {f"start{number}": "19:00", f"minutes{number}": 150}
         for weekday, start, minutes in evenings.pattern:
-            initial |= {f"on{weekday}": True, f"start{weekday}": f"{start // 60:02d}:{start % 60:02d}", f"minutes{weekday}": minutes}
+            initial |= {
+                f"on{weekday}": True,
+                f"start{weekday}": f"{start // 60:02d}:{start % 60:02d}",
+                f"minutes{weekday}": minutes,
+            }
         return cls(initial=initial)
 
     def days(self):

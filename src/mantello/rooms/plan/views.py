@@ -114,7 +114,12 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "skip_to": following[0] if following else None,
         "batch_token": uuid.uuid4(),
         "in_hand": [
-            (f"{rank}|{ordinal}", f"{rank} {ordinal}", muster.picture(unit, reading.resolution.of(Figure(unit.id, rank, ordinal)), ordinal, 84), (rank, ordinal) in batch.left)
+            (
+                f"{rank}|{ordinal}",
+                f"{rank} {ordinal}",
+                muster.picture(unit, reading.resolution.of(Figure(unit.id, rank, ordinal)), ordinal, 84),
+                (rank, ordinal) in batch.left,
+            )
             for rank, ordinal in batch.block.figures
         ],
     }
@@ -132,16 +137,25 @@ def done(request, army_id):
     evening = Evening(army, timezone.now())
     batch = evening.find(request.POST.get("batch", ""))
     if batch is None or batch.done:
-        messages.error(request, "The plan has changed since this page was opened, so nothing was logged. This is the batch that comes now.")
+        messages.error(
+            request,
+            "The plan has changed since this page was opened, so nothing was logged. This is the batch that comes now.",
+        )
         return redirect(to, army.pk)
     form = DoneForm(request.POST)
-    ticked = {(rank, int(ordinal)) for rank, _, ordinal in (one.rpartition("|") for one in request.POST.getlist("figure")) if ordinal.isdigit()}
+    ticked = {
+        (rank, int(ordinal))
+        for rank, _, ordinal in (one.rpartition("|") for one in request.POST.getlist("figure"))
+        if ordinal.isdigit()
+    }
     figures = ticked & set(batch.left)
     if not figures and form.is_valid():
         form.add_error(None, "No figure is ticked; tick those that were painted.")
     if not form.is_valid():
         return _desk_page(request, army, batch.id, 422, form)
-    log.record(army, batch.atoms, figures, form.cleaned_data["minutes"], timezone.now(), token, form.cleaned_data["note"])
+    log.record(
+        army, batch.atoms, figures, form.cleaned_data["minutes"], timezone.now(), token, form.cleaned_data["note"]
+    )
     messages.success(request, f"{batch.title}: {len(figures)} figure{'s' * (len(figures) != 1)} logged.")
     return redirect(to, army.pk)
 
@@ -167,7 +181,9 @@ def set_evenings(request, army_id):
     given = form.cleaned_data
 
     def change(design):
-        return replace(design, evenings=replace(design.evenings, pattern=given["pattern"], attention=given["attention"]))
+        return replace(
+            design, evenings=replace(design.evenings, pattern=given["pattern"], attention=given["attention"])
+        )
 
     apply(request, army, change, f"Evenings changed: {len(given['pattern'])} a week")
     return redirect("plan", army.pk)

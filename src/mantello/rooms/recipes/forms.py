@@ -19,7 +19,9 @@ class StepForm(forms.Form):
         max_value=MOST_COATS,
         label="Coats",
         help_text="Empty: as many as cover.",
-        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), f"Write 1 to {MOST_COATS}, or nothing for as many as cover."),
+        error_messages=dict.fromkeys(
+            ("invalid", "min_value", "max_value"), f"Write 1 to {MOST_COATS}, or nothing for as many as cover."
+        ),
     )
     diluent = forms.ChoiceField(choices=[(one, one.capitalize()) for one in DILUENTS], label="Thinned with")
     diluent_parts = forms.FloatField(
@@ -75,6 +77,11 @@ class StepForm(forms.Form):
         if not self.errors:
             thinned = 0.0 if given["diluent"] == "neat" else (given["diluent_parts"] or 0.0)
             if given["diluent"] != "neat" and not thinned:
-                self.add_error("diluent_parts", f"How many parts of {given['diluent']} to the paint? Write a number above 0, up to 20.")
-            given["step"] = Step("", given["kind"], Mix(tuple(parts), given["diluent"], thinned), given["coats"], given["where"])
+                self.add_error(
+                    "diluent_parts",
+                    f"How many parts of {given['diluent']} to the paint? Write a number above 0, up to 20.",
+                )
+            given["step"] = Step(
+                "", given["kind"], Mix(tuple(parts), given["diluent"], thinned), given["coats"], given["where"]
+            )
         return given

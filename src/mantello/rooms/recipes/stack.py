@@ -62,7 +62,9 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
             continue
         surface = surfaces.get(tier) or max(surfaces.values(), default=0.0)
         outcomes = reading.prediction(role_id, tier).outcomes
-        rows = tuple(StepRow(one, one.step.seconds(surface, one.coats) / 60, step_cautions(one.step)) for one in outcomes)
+        rows = tuple(
+            StepRow(one, one.step.seconds(surface, one.coats) / 60, step_cautions(one.step)) for one in outcomes
+        )
         found.append(Stack(tier, name, figures.get(tier, 0), own is None, rows, reading.tones(role_id, tier)))
     return found
 
@@ -79,7 +81,9 @@ def grounds_of(reading: Reading, role_id: str) -> list[GroundRow]:
         cover = coverage(film, ground, dilution)
         first = coated(ground, film, film.thickness(dilution))
         covered = coated(ground, film, film.thickness(dilution) * (cover.coats or 1))
-        rows.append(GroundRow(pot, cover, ground.colour, first.colour, covered.colour if cover.coats else ground.colour))
+        rows.append(
+            GroundRow(pot, cover, ground.colour, first.colour, covered.colour if cover.coats else ground.colour)
+        )
     return rows
 
 

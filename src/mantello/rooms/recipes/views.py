@@ -2,8 +2,8 @@
 
 from dataclasses import replace
 
+from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.http import Http404
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
@@ -22,20 +22,28 @@ from .stack import cautions_of, grounds_of, stacks_of
 @login_required
 @require_safe
 def recipes(request, army_id, role=""):
-    """One role's recipe, tier beside tier."""
-    return _page(request, army_for(request, army_id), role)
+    """One role's recipe, tier beside tier; a role that is gone leads to the list."""
+    army = army_for(request, army_id)
+    if role and role not in reading_of(army.head).design.scheme.role_by_id:
+        messages.error(request, "That role is not in the scheme as it stands.")
+        return redirect("recipes", army.pk)
+    return _page(request, army, role)
 
 
 def _page(request, army, role_id, status=200, **forms):
-    """The page; ``forms`` holds a form that came back with errors, with its ``tier`` and ``step``."""
+    """The page; ``forms`` holds a form that came back with errors, with its ``tier`` and ``step``.
+
+    One form is open at a time, the one that the address asks for: 'tier:step', or 'tier:' for a new step.
+    """
     reading = reading_of(army.head)
     scheme = reading.design.scheme
-    if role_id and role_id not in scheme.role_by_id:
-        raise Http404
     role = scheme.role_by_id.get(role_id) or next(iter(scheme.roles), None)
     context = {
         "title": "Recipes",
-        "listed": [(one, reading.tones(one.id), len(one.recipe().steps), reading.shares.get(one.id, 0.0)) for one in scheme.roles],
+        "listed": [
+            (one, reading.tones(one.id), len(one.recipe().steps), reading.shares.get(one.id, 0.0))
+            for one in scheme.roles
+        ],
         "role": role,
         "undercoats": undercoats(),
         "deference": DEFERENCE,
@@ -43,7 +51,7 @@ def _page(request, army, role_id, status=200, **forms):
     if role:
         stacks = stacks_of(reading, role.id)
         context |= {
-            "stacks": [(stack, [(row, _form(forms, stack, row)) for row in stack.rows], _new_form(forms, stack)) for stack in stacks],
+            "stacks": [_opened(stack, forms, request.GET.get("edit", "")) for stack in stacks],
             "grounds": grounds_of(reading, role.id),
             "cautions": cautions_of(reading, stacks),
             "uses": sum(rule.role == role.id for rule in scheme.all_rules(reading.design.army.root.id)),
@@ -51,16 +59,30 @@ def _page(request, army, role_id, status=200, **forms):
     return room_page(request, army, "recipes", "recipes/recipes.html", context, status)
 
 
-def _form(forms, stack, row):
-    step = row.outcome.step
-    if forms.get("tier") == stack.tier and forms.get("step") == step.id:
-        return forms["form"]
-    return StepForm.showing(step, f"{stack.tier}-{step.id}")
+def _opened(stack, forms, asked):
+    """A stack with each row's form and the form of a new step; None where it is not open."""
+
+    def form(step_id, make):
+        if forms and (forms["tier"], forms["step"]) == (stack.tier, step_id):
+            return forms["form"]
+        return make() if not forms and asked == f"{stack.tier}:{step_id}" else None
+
+    rows = [
+        (
+            row,
+            form(
+                row.outcome.step.id,
+                lambda row=row: StepForm.showing(row.outcome.step, f"{stack.tier}-{row.outcome.step.id}"),
+            ),
+        )
+        for row in stack.rows
+    ]
+    if not stack.rows and not asked and not forms and stack.tier == "rank":
+        asked = "rank:"
+    return stack, rows, form("", lambda: _new_form(stack))
 
 
-def _new_form(forms, stack):
-    if forms.get("tier") == stack.tier and forms.get("step") == "":
-        return forms["form"]
+def _new_form(stack):
     initial = {"kind": "layer" if stack.rows else "base", "diluent": "water", "diluent_parts": 1, "parts1": 1}
     return StepForm(initial=initial, auto_id=f"{stack.tier}-new_%s")
 
@@ -106,7 +128,12 @@ def move_step(request, army_id, role, tier, step):
         apply(request, army, lambda design: edit.without_step(design, role, tier, step), f"{name}: step {step} removed")
     else:
         by = -1 if request.POST.get("do") == "up" else 1
-        apply(request, army, lambda design: edit.with_step_moved(design, role, tier, step, by), f"{name}: step {step} moved")
+        apply(
+            request,
+            army,
+            lambda design: edit.with_step_moved(design, role, tier, step, by),
+            f"{name}: step {step} moved",
+        )
     return redirect("recipe", army.pk, role)
 
 

@@ -59,7 +59,9 @@ def rows_of(pick: Pick) -> list[Row]:
         verdict = strongest.get(rung.number)
         if verdict is None:
             below = winner is not None and rung.number > winner.rung
-            rows.append(Row(rung.number, rung.kind, rung.name, "pass" if below else "blank", None, "", "", "", False, None))
+            rows.append(
+                Row(rung.number, rung.kind, rung.name, "pass" if below else "blank", None, "", "", "", False, None)
+            )
             continue
         role = scheme.role_by_id.get(verdict.rule.role)
         rows.append(
@@ -132,7 +134,11 @@ def _marks(pick: Pick, rung, changed: set[Figure]) -> str:
         for rank in unit.ranks:
             for ordinal in range(1, rank.figures + 1):
                 figure = Figure(unit.id, rank.name, ordinal)
-                reached = inside and (rung.reach == "node" or rank.name == pick.figure.rank) and (rung.reach != "figure" or figure == pick.figure)
+                reached = (
+                    inside
+                    and (rung.reach == "node" or rank.name == pick.figure.rank)
+                    and (rung.reach != "figure" or figure == pick.figure)
+                )
                 group.append("c" if figure in changed else "k" if reached else "o")
         groups.append("".join(group))
     return " ".join(groups)

@@ -67,7 +67,11 @@ class Pick:
     def mates(self) -> tuple[str, ...]:
         """Other areas of the figure that wear the same role."""
         cells = self.figures.cells
-        return tuple(name for name, cell in cells.items() if cell.role == self.cell.role and name != self.area and cell.role is not None)
+        return tuple(
+            name
+            for name, cell in cells.items()
+            if cell.role == self.cell.role and name != self.area and cell.role is not None
+        )
 
     @property
     def areas(self) -> tuple[str, ...]:
@@ -75,7 +79,11 @@ class Pick:
         if self.reach == "role" and self.cell.role is not None:
             return (self.area, *self.mates)
         cells, wanted = self.figures.cells, sideless(self.area)
-        sides = [name for name in cells if sideless(name) == wanted and cells[name].role == self.cell.role and name != self.area]
+        sides = [
+            name
+            for name in cells
+            if sideless(name) == wanted and cells[name].role == self.cell.role and name != self.area
+        ]
         return (self.area, *sides)
 
     def query(self, **changes) -> str:
@@ -86,7 +94,9 @@ class Pick:
         }  # fmt: skip
         usual = {"reach": "area", "tone": "colour"}
         merged = now | changes
-        return urlencode({name: value for name, value in merged.items() if value not in (None, "") and value != usual.get(name)})
+        return urlencode(
+            {name: value for name, value in merged.items() if value not in (None, "") and value != usual.get(name)}
+        )
 
 
 def pick_from(reading: Reading, asked) -> Pick | None:
@@ -98,7 +108,9 @@ def pick_from(reading: Reading, asked) -> Pick | None:
     if not units:
         return None
     unit = next((one for one in units if one.id == asked.get("unit")), units[0])
-    rank = next((one for one in unit.ranks if one.name == asked.get("rank")), max(unit.ranks, key=lambda one: one.figures))
+    rank = next(
+        (one for one in unit.ranks if one.name == asked.get("rank")), max(unit.ranks, key=lambda one: one.figures)
+    )
     ordinal = _number(asked.get("figure"), 1, rank.figures, 1)
     figure = Figure(unit.id, rank.name, ordinal)
     cells = reading.resolution.of(figure).cells
@@ -144,4 +156,6 @@ def _number(text, low, high, usual):
 def _telling_area(shape: Plate, cells) -> str:
     """The first gap, or else the largest area decided below the army: there the scheme tells most."""
     gap = next((name for name, cell in cells.items() if cell.role is None and not name.startswith("base")), None)
-    return gap or max(cells, key=lambda name: (not name.startswith("base"), cells[name].rung > 1, shape.areas[name].mm2))
+    return gap or max(
+        cells, key=lambda name: (not name.startswith("base"), cells[name].rung > 1, shape.areas[name].mm2)
+    )

@@ -30,8 +30,13 @@ def stage_svg(pick: Pick, callout: str = "") -> str:
         drawing = plate_group(shape, view.name, lambda area: fill(pick, area), prefix=f"stage{number}-")
         parts.append(f'<g transform="translate({x:g} {y:g}) scale({scale:.4f})">')
         parts.append(f'<g id="stage-view{number}">{drawing}</g>{_selection(pick, view)}</g>')
-        middle, foot = x + scale * (view.view_box[0] + view.view_box[2] / 2), y + scale * (view.view_box[1] + view.view_box[3]) + 16
-        parts.append(f'<text class="cap" x="{middle:.0f}" y="{min(foot, HEIGHT - 6):.0f}" text-anchor="middle">{view.name}</text>')
+        middle, foot = (
+            x + scale * (view.view_box[0] + view.view_box[2] / 2),
+            y + scale * (view.view_box[1] + view.view_box[3]) + 16,
+        )
+        parts.append(
+            f'<text class="cap" x="{middle:.0f}" y="{min(foot, HEIGHT - 6):.0f}" text-anchor="middle">{view.name}</text>'
+        )
     if shape.kind == "figure":
         parts.append(_tape(places[0][2]))
         parts.append(_standing(places[0][2]))
@@ -91,7 +96,9 @@ def _standing(scale: float) -> str:
     parts = []
     for words, factor, x in DISTANCES:
         parts.append(f'<use href="#stage-view0" transform="translate({x} {GROUND}) scale({scale * factor:.4f})"/>')
-        parts.append(f'<text x="{x}" y="{GROUND + 62 * scale * factor + 15:.0f}" font-size="13" text-anchor="middle" fill="#333">{words}</text>')
+        parts.append(
+            f'<text x="{x}" y="{GROUND + 62 * scale * factor + 15:.0f}" font-size="13" text-anchor="middle" fill="#333">{words}</text>'
+        )
     return f'<g pointer-events="none">{"".join(parts)}</g>'
 
 

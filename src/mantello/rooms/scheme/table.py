@@ -54,10 +54,14 @@ def groups_of(reading: Reading, show: str = "all", query: str = "") -> list[tupl
     keys = dict.fromkeys(key for sides in by_class for key in sides)
     groups: dict[str, list[TableRow]] = {group: [] for group in dict.fromkeys(GROUPS.values())}
     for key in sorted(keys, key=lambda one: (list(GROUPS).index(one.split(".")[0]), one)):
-        cells = tuple(_cell(one, sides.get(key)) for one, sides in zip(reading.resolution.classes, by_class, strict=True))
+        cells = tuple(
+            _cell(one, sides.get(key)) for one, sides in zip(reading.resolution.classes, by_class, strict=True)
+        )
         roles = {cell.cell.role for cell in cells if cell}
         said = [scheme.role_by_id[role] for role in roles if role]
-        words = " ".join([spoken(key), key, *(f"{role.name} {role.paint_name}" for role in said), "gap" if None in roles else ""]).lower()
+        words = " ".join(
+            [spoken(key), key, *(f"{role.name} {role.paint_name}" for role in said), "gap" if None in roles else ""]
+        ).lower()
         if show == "gaps" and None not in roles:
             continue
         if show == "overrides" and not any(cell and cell.cell.rung > 2 for cell in cells):

@@ -47,7 +47,16 @@ def _plate_page(request, army, status=200, **forms):
         "units": [(unit.id, reading.design.army.title(unit.id)) for unit in reading.design.army.units if unit.ranks],
         "neighbours_around": _around(reading, pick),
         "next_gap": _next_gap(reading, pick),
-        "areas": [(name, spoken(name), _role_words(reading, cell), _label(pick, name), pick.query(area=name, rung="", role="")) for name, cell in pick.figures.cells.items()],
+        "areas": [
+            (
+                name,
+                spoken(name),
+                _role_words(reading, cell),
+                _label(pick, name),
+                pick.query(area=name, rung="", role=""),
+            )
+            for name, cell in pick.figures.cells.items()
+        ],
     }
     return room_page(request, army, "scheme", "scheme/plate.html", context, status)
 
@@ -65,7 +74,8 @@ def _panel(pick):
         "area_name": spoken(pick.area),
         "pick_title": class_title(reading.design.army, pick.figures),
         "roles": [
-            (role, reading.shares.get(role.id, 0.0), reading.tones(role.id), pick.query(role=role.id)) for role in reading.design.scheme.roles
+            (role, reading.shares.get(role.id, 0.0), reading.tones(role.id), pick.query(role=role.id))
+            for role in reading.design.scheme.roles
         ],
         "role_name": reading.design.scheme.role_by_id[pick.role].name if pick.role else "",
         "worn_name": _role_words(reading, pick.cell),
@@ -90,9 +100,16 @@ def _label(pick, area):
 def _ranks(army, reading, pick):
     muster = Muster(army, reading, {}, "", painted=False)
     order = {rank.name: at for at, rank in enumerate(pick.unit.ranks)}
-    classes = sorted((one for one in reading.resolution.classes if one.unit == pick.figure.unit), key=lambda one: order[one.rank])
+    classes = sorted(
+        (one for one in reading.resolution.classes if one.unit == pick.figure.unit), key=lambda one: order[one.rank]
+    )
     return [
-        (one, muster.picture(pick.unit, one, one.ordinals[0], 88), pick.query(rank=one.rank, figure=one.ordinals[0], rung=""), one == pick.figures)
+        (
+            one,
+            muster.picture(pick.unit, one, one.ordinals[0], 88),
+            pick.query(rank=one.rank, figure=one.ordinals[0], rung=""),
+            one == pick.figures,
+        )
         for one in classes
     ]
 
@@ -130,12 +147,17 @@ def table(request, army_id):
     reading = reading_of(army.head)
     pick = pick_from(reading, request.GET)
     if pick is None:
-        return room_page(request, army, "scheme", "scheme/empty.html", {"title": "Scheme", "role_form": RoleForm(), "view": "table"})
+        return room_page(
+            request, army, "scheme", "scheme/empty.html", {"title": "Scheme", "role_form": RoleForm(), "view": "table"}
+        )
     show = request.GET.get("show") if request.GET.get("show") in SHOWS else "all"
     query = request.GET.get("q", "")[:80]
     muster = Muster(army, reading, {}, "", painted=False)
     columns = columns_of(reading)
-    pictures = [muster.picture(reading.design.army.nodes[column.one.unit], column.one, column.one.ordinals[0], 54) for column in columns]
+    pictures = [
+        muster.picture(reading.design.army.nodes[column.one.unit], column.one, column.one.ordinals[0], 54)
+        for column in columns
+    ]
     tones = {(cell.role, one.tier) for one in reading.resolution.classes for cell in one.cells.values() if cell.role}
     context = _panel(pick) | {
         "title": "Mapping table",
@@ -198,7 +220,12 @@ def clear_here(request, army_id):
     """Take away what is set for the picked area at a rung, so that it falls back."""
     army = army_for(request, army_id)
     pick = exact_pick(reading_of(army.head), request.POST)
-    apply(request, army, lambda design: edit.clear_here(design, pick.figure, pick.area, pick.rung), _told(pick.rung, pick, "cleared"))
+    apply(
+        request,
+        army,
+        lambda design: edit.clear_here(design, pick.figure, pick.area, pick.rung),
+        _told(pick.rung, pick, "cleared"),
+    )
     return back(request, "scheme", army.pk)
 
 
@@ -224,7 +251,12 @@ def new_role(request, army_id):
     if form.is_valid():
         given = form.cleaned_data
         try:
-            apply(request, army, lambda design: edit.with_new_role(design, given["name"], given["paint"])[0], f"Role {given['name']} added")
+            apply(
+                request,
+                army,
+                lambda design: edit.with_new_role(design, given["name"], given["paint"])[0],
+                f"Role {given['name']} added",
+            )
             return back(request, "scheme", army.pk)
         except MantelloError as error:
             refused(form, error)
@@ -267,9 +299,16 @@ def _rules_page(request, army, status=200, **forms):
         "view": "rules",
         "pick": pick_from(reading_of(army.head), request.GET),
         "tables": [
-            (table, edit.rows_of(design.army, table.key), [(column, areas_words(column.select)) for column in table.columns]) for table in design.scheme.tables
+            (
+                table,
+                edit.rows_of(design.army, table.key),
+                [(column, areas_words(column.select)) for column in table.columns],
+            )
+            for table in design.scheme.tables
         ],
-        "sentences": [(rule, rule_sentence(rule, design.army, design.scheme), rule.id in dead) for rule in design.scheme.rules],
+        "sentences": [
+            (rule, rule_sentence(rule, design.army, design.scheme), rule.id in dead) for rule in design.scheme.rules
+        ],
         "kinds": kinds,
         "table_form": TableForm(auto_id="table_%s"),
         "column_form": ColumnForm(auto_id="column_%s"),
@@ -307,7 +346,12 @@ def new_table(request, army_id):
     if form.is_valid():
         given = form.cleaned_data
         try:
-            apply(request, army, lambda design: edit.with_new_table(design, given["name"], given["key"])[0], f"Table {given['name']} added")
+            apply(
+                request,
+                army,
+                lambda design: edit.with_new_table(design, given["name"], given["key"])[0],
+                f"Table {given['name']} added",
+            )
             return redirect("rules", army.pk)
         except MantelloError as error:
             refused(form, error)
@@ -327,7 +371,12 @@ def set_column(request, army_id, table):
     if form.is_valid():
         given = form.cleaned_data
         try:
-            apply(request, army, lambda design: edit.with_column(design, table, given["name"], given["select"]), f"Mark {given['name']} added")
+            apply(
+                request,
+                army,
+                lambda design: edit.with_column(design, table, given["name"], given["select"]),
+                f"Mark {given['name']} added",
+            )
             return redirect("rules", army.pk)
         except MantelloError as error:
             refused(form, error)
@@ -346,7 +395,12 @@ def change_rule(request, army_id, rule):
         apply(request, army, lambda design: edit.without_rule(design, rule), f"Rule removed: {what}")
     else:
         on = request.POST.get("do") == "on"
-        apply(request, army, lambda design: edit.with_rule_on(design, rule, on=on), f"Rule switched {'on' if on else 'off'}: {what}")
+        apply(
+            request,
+            army,
+            lambda design: edit.with_rule_on(design, rule, on=on),
+            f"Rule switched {'on' if on else 'off'}: {what}",
+        )
     return redirect("rules", army.pk)
 
 
@@ -356,4 +410,10 @@ def checks(request, army_id):
     """Every check with all its findings."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    return room_page(request, army, "scheme", "scheme/checks.html", {"title": "Checks", "view": "checks", "pick": pick_from(reading, request.GET)})
+    return room_page(
+        request,
+        army,
+        "scheme",
+        "scheme/checks.html",
+        {"title": "Checks", "view": "checks", "pick": pick_from(reading, request.GET)},
+    )

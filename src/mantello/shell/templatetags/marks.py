@@ -46,7 +46,9 @@ VERDICT_ICONS = {"clear": "ok", "look": "note", "wrong": "bad"}
 def icon(name: str, size: int = 16) -> str:
     """One of the line icons, decorative: words stand beside it."""
     return format_html(
-        '<svg class="i" width="{0}" height="{0}" viewBox="0 0 16 16" aria-hidden="true">{1}</svg>', size, mark_safe(_ICONS[name])
+        '<svg class="i" width="{0}" height="{0}" viewBox="0 0 16 16" aria-hidden="true">{1}</svg>',
+        size,
+        mark_safe(_ICONS[name]),
     )
 
 
@@ -96,10 +98,18 @@ def lap(before: Lab, after: Lab, size: str = "") -> str:
 def swatch(lab: Lab, size: str = "") -> str:
     """A flat swatch; its corner is cut when no screen can show the colour."""
     corner = "M0 0V12L-12 0Z" if size == "pot" else "M0 0V6L-6 0Z"
-    cut = "" if on_screen(lab) else format_html('<svg x="100%" overflow="visible"><path d="{}" fill="#fbfbfb"/></svg>', corner)
+    cut = (
+        ""
+        if on_screen(lab)
+        else format_html('<svg x="100%" overflow="visible"><path d="{}" fill="#fbfbfb"/></svg>', corner)
+    )
     title = "" if on_screen(lab) else mark_safe("<title>a screen cannot show this colour</title>")
     return format_html(
-        '<svg class="sw {}" aria-hidden="true">{}<rect width="100%" height="100%" fill="{}"/>{}</svg>', size, title, hex_of(lab), cut
+        '<svg class="sw {}" aria-hidden="true">{}<rect width="100%" height="100%" fill="{}"/>{}</svg>',
+        size,
+        title,
+        hex_of(lab),
+        cut,
     )
 
 
@@ -109,7 +119,9 @@ _DROP = "M5.5 .8C8 4.5 10.2 6.8 10.2 9.6A4.7 4.7 0 0 1 .8 9.6C.8 6.8 3 4.5 5.5 .
 @register.simple_tag
 def drops(mix) -> str:
     """One outlined drop for each part, diluent pale; the words stand beside it."""
-    colours = [hex_of(pot.swatch) for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True) for _ in range(_whole(parts))]
+    colours = [
+        hex_of(pot.swatch) for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True) for _ in range(_whole(parts))
+    ]
     colours += ["#fbfbfb"] * (_whole(mix.diluent_parts) if mix.diluent_parts else 0)
     return format_html(
         '<span class="drops" aria-hidden="true">{}</span>',
@@ -166,7 +178,9 @@ def edit_fields(context) -> str:
     csrf = context.get("csrf_token", "")
     base = context["work"].number if "work" in context else ""
     return format_html(
-        '<input type="hidden" name="csrfmiddlewaretoken" value="{}"><input type="hidden" name="base" value="{}">', csrf, base
+        '<input type="hidden" name="csrfmiddlewaretoken" value="{}"><input type="hidden" name="base" value="{}">',
+        csrf,
+        base,
     )
 
 

@@ -1,9 +1,11 @@
 """Addresses and words of picks and cells."""
 
+from functools import lru_cache
 from urllib.parse import parse_qsl, urlencode
 
 from django import template
-from django.utils.html import format_html, format_html_join
+from django.utils.html import escape, format_html, format_html_join
+from django.utils.safestring import mark_safe
 
 from mantello_core.figures.vocabulary import sideless
 
@@ -38,13 +40,6 @@ def query_pairs(pick) -> list[tuple[str, str]]:
 
 
 @register.filter
-def query_cell(pick, cell) -> str:
-    """The pick moved to a cell of the table."""
-    one = cell.one
-    return pick.query(unit=one.unit, rank=one.rank, figure=one.ordinals[0], area=cell.area, rung="")
-
-
-@register.filter
 def query_finding(finding) -> str:
     """The place a finding points at."""
     return urlencode({"unit": finding.unit, "rank": finding.rank, "figure": finding.ordinal, "area": finding.area})
@@ -54,21 +49,6 @@ def query_finding(finding) -> str:
 def sideless_area(pick) -> str:
     """The row of the table the pick is in."""
     return sideless(pick.area)
-
-
-@register.filter
-def is_picked(cell, pick) -> bool:
-    """Whether a cell is the picked one."""
-    return sideless(cell.area) == sideless(pick.area) and cell.one == pick.figures
-
-
-@register.filter
-def cell_words(cell, scheme) -> str:
-    """What a cell holds, spoken."""
-    if cell.cell.role is None:
-        return "no colour yet"
-    name = scheme.role_by_id[cell.cell.role].name if cell.cell.role else "left bare"
-    return f"{name}, set at rung {cell.cell.rung}{', sides differ' if cell.split else ''}"
 
 
 @register.filter
@@ -88,3 +68,53 @@ def marks_of(marks: str) -> str:
         '<svg class="marks" viewBox="0 0 {} 14" preserveAspectRatio="xMinYMid meet" role="img" aria-label="{} figures change">{}</svg>',
         max(len(marks) * step, 260), marks.count("c"), drawn,
     )  # fmt: skip
+
+
+@register.simple_tag
+def cells_of(row, pick) -> str:
+    """A row of the mapping table as cells. Written in one go, since a large army has thousands of them."""
+    scheme = pick.reading.design.scheme
+    here = sideless(pick.area) == row.key
+    rest = {
+        "role": pick.role,
+        "reach": pick.reach if pick.reach != "area" else "",
+        "tone": pick.tone if pick.tone != "colour" else "",
+    }
+    tail = escape("&" + urlencode({name: value for name, value in rest.items() if value}))
+    return mark_safe(
+        "".join(
+            _cell(row, cell, scheme, tail, here=here and cell is not None and cell.one == pick.figures)
+            for cell in row.cells
+        )
+    )
+
+
+def _cell(row, cell, scheme, tail: str, *, here: bool) -> str:
+    if cell is None:
+        return '<td><span class="na" role="img" aria-label="no such area"></span></td>'
+    place, focus, rank = _place(cell.one.unit, cell.one.rank, cell.one.ordinals[0])
+    role = cell.cell.role
+    if role is None:
+        shown, said = '<span class="gap"><b>gap</b></span>', "no colour yet"
+    else:
+        rung = cell.cell.rung if cell.cell.rung > 1 else ""
+        tone = (
+            f'<svg class="tone" aria-hidden="true"><use href="#t-{role}-{cell.one.tier}"/></svg>'
+            if role
+            else '<span class="sm">bare</span>'
+        )
+        shown = f'<span class="k">{rung}</span>{tone}'
+        said = f"{scheme.role_by_id[role].name if role else 'left bare'}, set at rung {cell.cell.rung}{', sides differ' if cell.split else ''}"
+    return (
+        f'<td{" class=sel" if here else ""}><a href="?{place}&amp;area={cell.area}{tail}" data-visit data-focus="{row.key}|{focus}"'
+        f' tabindex="{0 if here else -1}" aria-label="{row.name}, {rank}: {escape(said)}">{shown}</a></td>'
+    )
+
+
+@lru_cache(maxsize=4096)
+def _place(unit: str, rank: str, ordinal: int) -> tuple[str, str, str]:
+    return (
+        escape(urlencode({"unit": unit, "rank": rank, "figure": ordinal})),
+        escape(f"{unit}|{rank}|{ordinal}"),
+        escape(rank),
+    )

@@ -1,4 +1,4 @@
-/* Replaces the page's work by another answer of the server, keeping scroll, focus and the seam. */
+/* Replaces the page's work by another answer of the server, keeping scroll, focus and the filter. */
 import { wake } from "./behaviour.js";
 
 export function show(html, url, { push = false } = {}) {
@@ -6,6 +6,7 @@ export function show(html, url, { push = false } = {}) {
   const scrolls = new Map([...document.querySelectorAll("[data-keep-scroll]")].map((one) => [one.dataset.keepScroll, [one.scrollLeft, one.scrollTop]]));
   const focus = document.activeElement && (document.activeElement.dataset.focus || document.activeElement.id);
   const byName = document.activeElement && document.activeElement.dataset.focus;
+  const filter = document.querySelector("[data-filter]");
   for (const id of ["main", "top"]) {
     const fresh = next.getElementById(id);
     const old = document.getElementById(id);
@@ -21,6 +22,11 @@ export function show(html, url, { push = false } = {}) {
   }
   const again = focus && (byName ? document.querySelector(`[data-focus="${CSS.escape(focus)}"]`) : document.getElementById(focus));
   if (again) again.focus({ preventScroll: true });
+  const newFilter = document.querySelector("[data-filter]");
+  if (filter && newFilter && filter.value !== newFilter.value) {
+    newFilter.value = filter.value;
+    newFilter.dispatchEvent(new Event("input"));
+  }
   if (url && url !== location.href) history[push ? "pushState" : "replaceState"](null, "", url);
   document.dispatchEvent(new CustomEvent("mantello:shown"));
 }

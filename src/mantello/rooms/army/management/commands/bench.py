@@ -1,0 +1,118 @@
+"""``manage bench``: the speeds that docs/performance.md tells, measured here and now."""
+
+import platform
+import statistics
+import time
+from datetime import datetime
+
+from django.contrib.auth import get_user_model
+from django.core.management.base import BaseCommand, CommandError
+from django.db import transaction
+from django.test import Client
+
+from mantello.rooms.army.actions import keep_design
+from mantello.rooms.army.reading import Reading
+from mantello_core.figures.catalogue import plate
+from mantello_core.formats.sample import calvessa
+from mantello_core.planning.plan import plan
+from mantello_core.recipes.undercoat import undercoat_choices
+from mantello_core.schemes.army import Figure
+from mantello_core.schemes.cascade import resolve
+from mantello_core.schemes.edit import set_here
+from mantello_core.schemes.muster import Entry, with_entries
+from mantello_core.schemes.scheme import Design
+
+PAGES = (
+    "",
+    "scheme/",
+    "scheme/table/",
+    "scheme/rules/",
+    "scheme/checks/",
+    "recipes/",
+    "paints/",
+    "plan/",
+    "desk/",
+    "log/",
+)
+
+
+def grown(figures: int) -> Design:
+    """The demo's scheme over an army of many companies, types in turn."""
+    kinds = ("fusilier", "ranger", "gunner", "knight", "sluicer")
+    design = calvessa()
+    missing = figures - design.army.figures
+    entries = [
+        Entry(
+            "Line",
+            kinds[number % len(kinds)],
+            "Figure",
+            min(10, missing - 10 * number),
+            (f"Regiment {number // 6 + 1}", f"Company {number + 1}"),
+        )
+        for number in range(-(-missing // 10))
+    ]
+    return with_entries(design, entries)
+
+
+class Command(BaseCommand):
+    """Measure and print."""
+
+    help = "Measure the core and the pages; nothing that is measured is kept."
+
+    def handle(self, *args, **options):
+        """Each figure is a median of several runs."""
+        self.stdout.write(f"{platform.machine()}, {platform.python_implementation()} {platform.python_version()}")
+        big = grown(600)
+        areas = statistics.mean(len(plate(rank.type).areas) for unit in big.army.units for rank in unit.ranks)
+        self._row(
+            f"resolve {big.army.figures} figures, {areas:.0f} areas each", lambda: resolve(big.army, big.scheme), 15
+        )
+        figure = Figure(big.army.units[-1].id, big.army.units[-1].ranks[0].name, 1)
+        area = next(iter(plate(big.army.units[-1].ranks[0].type).areas))
+        edited = set_here(big, figure, (area,), "field", 1)
+        self._row("the same after one rule changed", lambda: resolve(edited.army, edited.scheme), 15)
+        demo = calvessa()
+        mix = demo.scheme.role("lantern").recipe().steps[0].mix
+        self._row("coats over every undercoat, one mix", lambda: undercoat_choices(mix), 15)
+        for design in (demo, grown(300)):
+            resolution = resolve(design.army, design.scheme)
+            start = datetime(2026, 11, 24, 18, 0)
+            self._row(
+                f"plan {design.army.figures} figures",
+                lambda d=design, r=resolution, s=start: plan(d, s, resolution=r, horizon=400),
+                3,
+            )
+            self._row(f"inspection of {design.army.figures} figures", lambda d=design: Reading(d).checks, 3)
+        with transaction.atomic():
+            self._pages(demo)
+            self._pages(grown(300))
+            transaction.set_rollback(True)
+
+    def _pages(self, design: Design):
+        user = get_user_model().objects.create_user(
+            f"bench{design.army.figures}", f"bench{design.army.figures}@localhost.invalid"
+        )
+        army = keep_design(user, design, "Benchmark")
+        client = Client(HTTP_HOST="localhost")
+        client.force_login(user)
+        for page in PAGES:
+            address = f"/armies/{army.pk}/{page}"
+            started = time.perf_counter()
+            if client.get(address).status_code != 200:
+                raise CommandError(f"{address} does not answer")
+            cold = (time.perf_counter() - started) * 1000
+            self._row(
+                f"GET /armies/N/{page} at {design.army.figures} figures (first {cold:.0f} ms)",
+                lambda a=address: client.get(a),
+                5,
+            )
+
+    def _row(self, name: str, work, runs: int):
+        work()
+        times = []
+        for _ in range(runs):
+            started = time.perf_counter()
+            work()
+            times.append((time.perf_counter() - started) * 1000)
+        self.stdout.write(f"{statistics.median(times):9.1f} ms  {name}")
+        self.stdout.flush()

@@ -1,0 +1,82 @@
+"""The real interface in a real browser."""
+
+import os
+import shutil
+import tempfile
+from pathlib import Path
+
+from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from playwright.sync_api import expect, sync_playwright
+
+# Playwright's event loop runs in the test's thread, where the test also asks the database.
+os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
+expect.set_options(timeout=15_000)
+
+ROSTER = """unit,type,rank,figures,formation
+Line,fusilier,Fusilier,3,1st Weir / Blue
+Line,sergeant,Sergeant,1,1st Weir / Blue
+Line,fusilier,Fusilier,2,1st Weir / Grey
+"""
+
+
+class BrowserCase(StaticLiveServerTestCase):
+    """One browser for all tests of a class, a fresh context for each."""
+
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
+        cls.playwright = sync_playwright().start()
+        cls.addClassCleanup(cls.playwright.stop)
+        cls.browser = cls.playwright.chromium.launch(executable_path=shutil.which("chromium"), args=["--no-sandbox"])
+        cls.addClassCleanup(cls.browser.close)
+
+    def setUp(self):
+        self.faults = []
+        self.context = self.browser.new_context(viewport={"width": 1280, "height": 800}, accept_downloads=True)
+        self.addCleanup(self.context.close)
+        self.page = self.new_page()
+
+    def new_page(self):
+        page = self.context.new_page()
+        page.on("pageerror", lambda error: self.faults.append(str(error)))
+        page.on(
+            "console",
+            lambda message: self.faults.append(message.text) if "Content Security Policy" in message.text else None,
+        )
+        return page
+
+    def tearDown(self):
+        self.assertEqual(self.faults, [])
+
+    def go(self, path: str, page=None):
+        (page or self.page).goto(self.live_server_url + path)
+
+    def sign_up(self):
+        self.go("/account/sign-up/")
+        for name, text in (
+            ("username", "rosa"),
+            ("email", "rosa@example.test"),
+            ("password1", "tide-and-salt-9"),
+            ("password2", "tide-and-salt-9"),
+        ):
+            self.page.locator(f"#id_{name}").fill(text)
+        self.page.get_by_role("button", name="Make the account").click()
+        expect(self.page.get_by_text("Start with one army")).to_be_visible()
+
+    def make_army(self) -> str:
+        """A signed-up painter's army from a pasted roster; its address."""
+        self.sign_up()
+        self.page.get_by_label("Name of the army").fill("River Watch")
+        self.page.get_by_role("button", name="Create army").click()
+        self.page.get_by_label("Paste the roster").fill(ROSTER)
+        self.page.get_by_role("button", name="Read the roster").click()
+        expect(self.page.get_by_role("heading", name="Muster")).to_be_visible()
+        return self.page.url.removeprefix(self.live_server_url).split("?")[0]
+
+    def note(self, text: str):
+        expect(self.page.locator(".notice").get_by_text(text).first).to_be_visible()
+
+    def folder(self) -> Path:
+        made = tempfile.mkdtemp()
+        self.addCleanup(shutil.rmtree, made)
+        return Path(made)

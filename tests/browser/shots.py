@@ -1,0 +1,99 @@
+"""Takes the pictures in docs/screenshots/ from the demo, with two evenings painted. Run by './mantello shots'."""
+
+import subprocess
+import uuid
+from datetime import UTC, datetime
+from pathlib import Path
+from unittest.mock import patch
+
+from django.contrib.auth import get_user_model
+from django.core.management import call_command
+from django.utils import timezone
+
+from mantello.rooms.army.models import Army
+from mantello.rooms.log.actions import record
+from mantello.rooms.plan.evening import Evening
+
+from .case import BrowserCase
+
+FOLDER = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
+EVENINGS = (datetime(2026, 11, 24, 22, 0, tzinfo=UTC), datetime(2026, 11, 26, 20, 6, tzinfo=UTC))
+LAPEL = "unit=2nd-lantern-line&rank=Fusilier&figure=1&area=torso.coat.lapel.left&role=lantern&rung=2"
+SHOTS = {
+    "army": "?node=2nd-lantern-line",
+    "scheme": f"scheme/?{LAPEL}",
+    "table": f"scheme/table/?{LAPEL}",
+    "rules": "scheme/rules/",
+    "checks": "scheme/checks/",
+    "recipe": "recipes/lantern/",
+    "paints": "paints/",
+    "plan": "plan/",
+    "desk": "desk/",
+    "log": "log/",
+}
+
+
+class Shots(BrowserCase):
+    def test_take_them(self):
+        call_command("demo")
+        army = Army.objects.select_related("head").get()
+        for now in EVENINGS:
+            self.paint_until(army, now)
+        self.clock(EVENINGS[-1])
+        user = get_user_model().objects.get()
+        self.client.force_login(user)
+        self.context.add_cookies([
+            {"name": "sessionid", "value": self.client.cookies["sessionid"].value, "url": self.live_server_url},
+            {"name": "mantello-zone", "value": "UTC", "url": self.live_server_url},
+        ])  # fmt: skip
+        for name, path in SHOTS.items():
+            self.go(f"/armies/{army.pk}/{path}")
+            self.page.wait_for_load_state("networkidle")
+            self.page.screenshot(path=FOLDER / f"{name}.png")
+        self.roster(army)
+        self.guide(army)
+
+    def roster(self, army):
+        """The roster with lines in doubt."""
+        self.go(f"/armies/{army.pk}/roster/")
+        self.page.get_by_label("Paste the roster").fill(
+            "unit,type,rank,figures,formation\nLine,fusileer,Fusilier,9,4th Weir\nScouts,ranger,Ranger,many,Marsh Watch\nGuns,gunner,Gunner,3,Harbour Artillery"
+        )
+        self.page.get_by_role("button", name="Read the roster").click()
+        self.page.screenshot(path=FOLDER / "roster.png")
+
+    def guide(self, army):
+        """The first page of a printed guide."""
+        answer = self.context.request.get(f"{self.live_server_url}/armies/{army.pk}/units/2nd-lantern-line/guide.pdf")
+        sheet = self.folder() / "guide.pdf"
+        sheet.write_bytes(answer.body())
+        subprocess.run(
+            ["pdftoppm", "-r", "72", "-png", "-f", "2", "-l", "2", "-singlefile", str(sheet), str(FOLDER / "guide")],
+            check=True,
+        )
+
+    def paint_until(self, army, now):
+        """Log the evening's batches that end before a moment, a little faster or slower than planned."""
+        self.clock(now.replace(hour=19, minute=0))
+        for batch in Evening(army, timezone.now()).tonight:
+            ended = batch.block.end.replace(tzinfo=UTC)
+            if ended <= now:
+                slower = 1 + ((batch.number * 37) % 23 - 8) / 100
+                record(
+                    army,
+                    batch.atoms,
+                    set(batch.block.figures),
+                    batch.minutes * slower,
+                    ended,
+                    uuid.uuid5(uuid.NAMESPACE_OID, batch.id),
+                )
+
+    def clock(self, now):
+        if hasattr(self, "patched"):
+            self.patched.stop()
+        self.patched = patch.object(timezone, "now", return_value=now)
+        self.patched.start()
+
+    def tearDown(self):
+        self.patched.stop()
+        super().tearDown()

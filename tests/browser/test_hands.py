@@ -1,0 +1,138 @@
+"""Keys, clicks, a lost connection, a second window."""
+
+from playwright.sync_api import expect
+
+from mantello.rooms.army.models import Army
+from mantello.rooms.army.reading import reading_of
+
+from .case import BrowserCase
+
+
+class Hands(BrowserCase):
+    def setUp(self):
+        super().setUp()
+        self.army = self.make_army()
+        self.role("Coat")
+
+    def role(self, name: str):
+        self.go(f"{self.army}scheme/")
+        if not self.page.get_by_label("Name of the role").is_visible():
+            self.page.get_by_text("New role").click()
+        self.page.get_by_label("Name of the role").fill(name)
+        self.page.get_by_label("First paint").select_option("brine-green")
+        self.page.get_by_role("button", name="Add role").click()
+        self.note(f"Role {name} added")
+
+    def design(self):
+        return reading_of(Army.objects.select_related("head").get().head).design
+
+    def test_arrows_move_over_the_plate_and_numbers_choose_a_rung(self):
+        box = self.page.locator(".plate-box")
+        box.focus()
+        before = box.get_attribute("data-area")
+        self.page.keyboard.press("ArrowDown")
+        expect(self.page.locator(f'.plate-box:not([data-area="{before}"])')).to_be_visible()
+        self.page.keyboard.press("1")
+        expect(self.page.locator("#preview")).to_contain_text("1 Army")
+        self.page.keyboard.press("Enter")
+        self.note("at 1 Army")
+        self.assertEqual(len(self.design().scheme.rules), 1)
+        self.page.keyboard.press("Delete")
+        self.note("Cleared on")
+        self.assertEqual(self.design().scheme.rules, ())
+
+    def test_the_table_is_walked_filtered_and_set_by_keys(self):
+        self.go(f"{self.army}scheme/table/")
+        self.page.locator("td.sel a").focus()
+        place = self.page.evaluate("document.activeElement.dataset.focus")
+        self.page.keyboard.press("ArrowDown")
+        self.assertNotEqual(self.page.evaluate("document.activeElement.dataset.focus"), place)
+        self.page.keyboard.press("Enter")
+        expect(self.page.locator("td.sel a")).to_be_focused()
+        self.page.keyboard.press("f")
+        self.page.keyboard.type("lapel")
+        expect(self.page.locator("tr[data-words]:visible")).to_have_count(1)
+        self.page.locator("tr[data-words]:visible td a").first.click()
+        expect(self.page.locator(".ladder-col h2")).to_have_text("Left lapel")
+
+    def test_help_opens_and_closes_by_key(self):
+        self.page.locator("body").press("?")
+        expect(self.page.get_by_role("heading", name="Keys")).to_be_visible()
+        self.page.keyboard.press("Escape")
+        expect(self.page.get_by_role("heading", name="Keys")).to_be_hidden()
+
+    def test_what_cannot_be_sent_is_kept_in_the_browser_and_sent_later_once(self):
+        self.context.set_offline(True)
+        self.page.get_by_role("button", name="Set Coat at 1 Army").click()
+        expect(self.page.locator("#kept")).to_contain_text("Kept in this browser, 1 change")
+        self.page.get_by_role("button", name="Set Coat at 2 Regiment").click()
+        expect(self.page.locator("#kept")).to_contain_text("2 changes")
+        self.assertEqual(self.design().scheme.rules, ())
+        self.context.set_offline(False)
+        self.page.get_by_role("button", name="Send again").click()
+        expect(self.page.locator("#kept")).to_be_hidden()
+        self.assertEqual(sorted(rule.scope for rule in self.design().scheme.rules), ["1st-weir", "army"])
+
+    def test_a_second_window_does_not_overwrite_the_first_in_silence(self):
+        second = self.new_page()
+        self.go(f"{self.army}scheme/", second)
+        self.page.get_by_role("button", name="Set Coat at 1 Army").click()
+        self.note("Coat set on")
+        second.get_by_role("button", name="Set Coat at 3 Company").click()
+        expect(second.get_by_text("This page was older than the work")).to_be_visible()
+        self.assertEqual(len(self.design().scheme.rules), 1)
+        second.get_by_role("button", name="Apply it now").click()
+        expect(second.locator(".notice")).to_contain_text("at 3 Company")
+        self.assertEqual(len(self.design().scheme.rules), 2)
+
+    def test_the_clock_counts_pauses_and_gives_its_minutes(self):
+        self.page.get_by_role("button", name="Set Coat at 1 Army").click()
+        self.note("Coat set on")
+        self.go(f"{self.army}desk/")
+        face = self.page.locator("[data-clock]")
+        before = face.inner_text()
+        self.page.keyboard.press("p")
+        expect(face).not_to_have_text(before)
+        self.page.keyboard.press("p")
+        expect(self.page.locator("[data-clock-words]")).to_have_text("paused")
+        self.page.keyboard.press("+")
+        self.page.reload()
+        expect(self.page.locator("[data-clock-words]")).to_have_text("paused")
+        self.page.get_by_label("Minutes it took").fill("7")
+        self.page.get_by_role("button", name="Done").click()
+        self.note("logged")
+        self.assertAlmostEqual(sum(entry.minutes for entry in Army.objects.get().entries.all()), 7)
+
+
+class Narrow(BrowserCase):
+    def test_no_page_scrolls_sideways_at_nine_hundred(self):
+        army = self.make_army()
+        self.page.set_viewport_size({"width": 900, "height": 800})
+        for path in (
+            "",
+            "scheme/",
+            "scheme/table/",
+            "scheme/rules/",
+            "recipes/",
+            "paints/",
+            "plan/",
+            "desk/",
+            "log/",
+            "roster/",
+        ):
+            self.go(army + path)
+            wide = self.page.evaluate("document.documentElement.scrollWidth")
+            self.assertLessEqual(wide, 900, path)
+
+    def test_everything_works_without_scripts(self):
+        self.make_army()
+        plain = self.browser.new_context(java_script_enabled=False, storage_state=self.context.storage_state())
+        self.addCleanup(plain.close)
+        page = plain.new_page()
+        page.goto(self.page.url.split("?")[0] + "scheme/")
+        page.get_by_label("Name of the role").fill("Coat")
+        page.get_by_role("button", name="Add role").click()
+        page.get_by_role("button", name="Set Coat at 1 Army").click()
+        expect(page.locator(".notice")).to_contain_text("at 1 Army")
+        page.get_by_role("button", name="Undo").first.click()
+        expect(page.locator(".notice")).to_contain_text("Undone")

@@ -1,0 +1,90 @@
+"""The launcher: what is missing is named with its command, and a failed step says what to do."""
+
+import io
+import socket
+import subprocess
+import sys
+from contextlib import redirect_stderr, redirect_stdout
+from pathlib import Path
+from unittest import mock
+
+from django.test import SimpleTestCase
+
+from launch import checks, command, packages
+from launch.application import serve
+from launch.step import SetupError, run
+
+ROOT = Path(__file__).resolve().parents[2]
+
+
+class Launcher(SimpleTestCase):
+    def test_without_rights_the_exact_command_is_told(self):
+        with (
+            mock.patch.object(packages, "_installed", return_value=False),
+            mock.patch.object(packages, "_privilege", return_value=None),
+            self.assertRaises(SetupError) as refusal,
+        ):
+            packages.ensure_packages({"postgresql": "database server"})
+        self.assertIn("postgresql (database server)", str(refusal.exception))
+        self.assertIn("sudo apt-get install -y --no-install-recommends postgresql", str(refusal.exception))
+
+    def test_nothing_is_installed_when_nothing_is_missing(self):
+        with mock.patch.object(packages, "_installed", return_value=True), mock.patch.object(packages, "run") as ran:
+            packages.ensure_packages(packages.SERVING)
+        ran.assert_not_called()
+
+    def test_a_broken_step_shows_the_end_of_what_it_said_and_what_to_do(self):
+        with self.assertRaises(SetupError) as refusal:
+            run(
+                [sys.executable, "-c", "print('the disk is full'); raise SystemExit(3)"],
+                "Making the cluster",
+                "free some space",
+            )
+        for said in ("Making the cluster failed", "the disk is full", "ended with 3", "What to do: free some space"):
+            self.assertIn(said, str(refusal.exception))
+
+    def test_a_port_in_use_is_told_with_the_way_out(self):
+        with socket.socket() as taken:
+            taken.bind(("127.0.0.1", 0))
+            taken.listen()
+            with self.assertRaisesMessage(SetupError, "choose another with --port"):
+                serve({}, "127.0.0.1", taken.getsockname()[1])
+
+    def test_only_loopback_opens_the_demo(self):
+        self.assertEqual(
+            [command._is_loopback(host) for host in ("127.0.0.1", "::1", "0.0.0.0", "192.168.1.4", "mantello.test")],
+            [True, True, False, False, False],
+        )
+
+    def test_the_closing_line_counts_what_ran_and_what_failed(self):
+        for text, status, wanted in (
+            ("Ran 7 tests in 1s\n\nFAILED (failures=2, errors=1)", 1, (7, 3)),
+            ("Ran 5 tests in 1s\n\nOK", 0, (5, 0)),
+            ("ImportError: no such thing", 1, (1, 1)),
+        ):
+            process = mock.Mock(stdout=io.StringIO(text))
+            process.wait.return_value = status
+            with mock.patch.object(subprocess, "Popen", return_value=process), redirect_stdout(io.StringIO()):
+                self.assertEqual(checks._tested({}, ["tests"]), wanted)
+
+    def test_without_a_verb_the_help_is_shown_and_an_unknown_one_is_refused(self):
+        out = io.StringIO()
+        with redirect_stdout(out):
+            self.assertEqual(command.main([]), 2)
+        for verb in ("start", "test", "bench", "shots", "core", "manage"):
+            self.assertIn(verb, out.getvalue())
+        with redirect_stderr(io.StringIO()), self.assertRaises(SystemExit):
+            command.main(["dance"])
+
+    def test_the_core_answers_through_the_command(self):
+        done = subprocess.run([str(ROOT / "mantello"), "core", "mix"], input=b"{", capture_output=True, check=False)
+        self.assertEqual(done.returncode, 2)
+        self.assertIn(b'"kind": "Unreadable"', done.stdout)
+
+    def test_no_lock_file_names_an_address_and_every_package_has_a_hash(self):
+        for lock in ("run", "check"):
+            text = (ROOT / "requirements" / f"{lock}.lock").read_text()
+            self.assertNotIn("://", text)
+            self.assertEqual(
+                text.count("=="), len([line for line in text.splitlines() if "==" in line and line.endswith("\\")])
+            )
