@@ -12,6 +12,7 @@ from .step import ROOT, STATE, SetupError, run, say
 
 def settings_for(url: str, **more: str) -> dict[str, str]:
     """The environment the application reads its settings from."""
+    (STATE / "static").mkdir(parents=True, exist_ok=True)
     secret = STATE / "secret"
     if not secret.exists():
         secret.write_text(secrets.token_urlsafe(48))

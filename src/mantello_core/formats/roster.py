@@ -61,14 +61,14 @@ def read_roster(text: str) -> list[RosterLine]:
     if len(text) > MOST_CHARACTERS:
         raise OutOfRange(f"The roster has {len(text)} characters; allowed is up to {MOST_CHARACTERS}.", "roster")
     text = text.lstrip("\ufeff").replace("\x00", "")
-    if not text.strip():
-        raise Unreadable(
-            "The roster is empty; write one line for each rank: unit, type, rank, figures, formation.", "roster"
-        )
-    rows = list(csv.reader(io.StringIO(text, newline=None), delimiter=_delimiter(text), skipinitialspace=True))
+    rows = _rows(text) if text.strip() else []
     numbered = [
         (number, [cell.strip() for cell in row]) for number, row in enumerate(rows, 1) if any(map(str.strip, row))
     ]
+    if not numbered:
+        raise Unreadable(
+            "The roster is empty; write one line for each rank: unit, type, rank, figures, formation.", "roster"
+        )
     if len(numbered) > MOST_LINES:
         raise OutOfRange(f"The roster has {len(numbered)} lines; allowed is up to {MOST_LINES}.", "roster")
     columns = _header(numbered[0][1])
@@ -102,6 +102,9 @@ def read_line(number: int, values: dict[str, str]) -> RosterLine:
     for field in ("unit", "rank"):
         if len(values[field]) > 80:
             doubts[field] = f"The name has {len(values[field])} characters; allowed is up to 80."
+    for field in FIELDS:
+        if "\n" in values[field]:
+            doubts[field] = "Several lines ran together here; is a quotation mark left open?"
     path = tuple(step.strip() for step in re.split(r"[/>]", values["formation"]) if step.strip())
     if doubts:
         return RosterLine(number, values, doubts, None)
@@ -120,6 +123,15 @@ def write_roster(army: Army) -> str:
         for rank in unit.ranks:
             writer.writerow([unit.name, rank.type, rank.name, rank.figures, path])
     return out.getvalue()
+
+
+def _rows(text: str) -> list[list[str]]:
+    try:
+        return list(csv.reader(io.StringIO(text, newline=None), delimiter=_delimiter(text), skipinitialspace=True))
+    except csv.Error as error:
+        raise Unreadable(
+            f"The roster cannot be taken apart: {error}. Is a quotation mark left open?", "roster"
+        ) from error
 
 
 def _delimiter(text: str) -> str:

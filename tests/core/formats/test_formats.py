@@ -176,9 +176,16 @@ class Rosters(SimpleTestCase):
             [(unit.name, unit.ranks) for unit in back.units], [(unit.name, unit.ranks) for unit in army.units]
         )
 
+    def test_lines_that_an_open_quotation_mark_ran_together_are_asked_back(self):
+        line = read_roster('Line,fusilier,"Fusilier,3\nLine,sergeant,Sergeant,1')[0]
+        self.assertIn("quotation mark", line.doubts["rank"])
+        with self.assertRaisesMessage(Unreadable, "quotation mark"):
+            read_roster('Line,fusilier,"' + "x" * 140_000)
+
     def test_an_empty_or_a_huge_roster_is_refused(self):
         for text, kind in (
             ("  \n", Unreadable),
+            ('"', Unreadable),
             ("unit,type\n", Unreadable),
             ("x" * 200_001, OutOfRange),
             ("a,b\n" * 2001, OutOfRange),
