@@ -92,6 +92,13 @@ STORAGES = {
 DATA_UPLOAD_MAX_MEMORY_SIZE = 6_000_000
 FILE_UPLOAD_MAX_MEMORY_SIZE = 6_000_000
 
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "loggers": {"django.request": {"handlers": ["console"], "level": "ERROR", "propagate": False}},
+}
+
 CONTENT_SECURITY_POLICY = {
     "DIRECTIVES": {
         "default-src": [NONE],

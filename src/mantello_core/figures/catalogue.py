@@ -27,3 +27,10 @@ def plate(type_id: str) -> Plate:
     if type_id not in plate_types():
         raise UnknownName("figure type", type_id, plate_types())
     return plate_from(json.loads((_FOLDER / f"{type_id}.json").read_text(encoding="utf-8")))
+
+
+def read_all_plates() -> None:
+    """Read every plate with its areas and neighbours now, instead of when it is first asked for."""
+    for type_id in plate_types():
+        shape = plate(type_id)
+        shape.neighbours  # noqa: B018  reading it keeps it

@@ -102,7 +102,7 @@ def _army_page(request, army, status=200, **forms):
         "picked": picked,
         "picked_progress": muster.of(picked),
         "picked_pictures": [
-            muster.picture(picked, one, one.ordinals[0], 92) for one in _classes_below(reading, picked)[:6]
+            muster.picture(picked, one, one.ordinals[0], 92) for one in _classes_below(reading, picked)[:5]
         ],
         "types": dict(type_choices()),
         "unit_form": UnitForm(

@@ -23,12 +23,12 @@ class StepForm(forms.Form):
             ("invalid", "min_value", "max_value"), f"Write 1 to {MOST_COATS}, or nothing for as many as cover."
         ),
     )
-    diluent = forms.ChoiceField(choices=[(one, one.capitalize()) for one in DILUENTS], label="Thinned with")
+    diluent = forms.ChoiceField(choices=[(one, one.capitalize()) for one in DILUENTS], label="Diluent")
     diluent_parts = forms.FloatField(
         required=False,
         min_value=0,
         max_value=20,
-        label="Its parts",
+        label="Parts of it",
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write a number from 0 to 20."),
     )
     where = forms.CharField(required=False, max_length=120, label="Where, if not as usual")

@@ -8,9 +8,11 @@ from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.rooms.army.reading import BARE, reading_of
+from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.recipes.hazard import DEFERENCE
+from mantello_core.recipes.technique import techniques
 from mantello_core.recipes.undercoat import undercoats
 from mantello_core.schemes import edit
 from mantello_core.schemes.army import TIERS
@@ -46,6 +48,8 @@ def _page(request, army, role_id, status=200, **forms):
         ],
         "role": role,
         "undercoats": undercoats(),
+        "undercoat_step": techniques()["undercoat"],
+        "bare": lab_of_hex(BARE),
         "deference": DEFERENCE,
     }
     if role:

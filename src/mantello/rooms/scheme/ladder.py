@@ -102,7 +102,7 @@ def effect_of(pick: Pick) -> Effect:
         rung=pick.rung,
         kind=rung.kind,
         role_name=role.name if role else "nothing",
-        before_tones=reading.tones(_mostly_worn(preview) or pick.cell.role, pick.figures.tier),
+        before_tones=reading.tones(_mostly_worn(preview) if preview.areas else pick.cell.role, pick.figures.tier),
         after_tones=reading.tones(pick.role, pick.figures.tier),
         where=sorted(where.items(), key=lambda item: -item[1]),
         marks=_marks(pick, rung, changed),
@@ -110,13 +110,12 @@ def effect_of(pick: Pick) -> Effect:
 
 
 def _mostly_worn(preview: Preview) -> str | None:
-    """The role that most of the areas would change from."""
-    worn: dict[str, int] = {}
+    """The role that most of the areas would change from; None if most are gaps."""
+    worn: dict[str | None, int] = {}
     for change in preview.changes:
         for _, old, _ in change.areas:
-            if old:
-                worn[old] = worn.get(old, 0) + len(change.figures)
-    return max(worn, key=worn.get, default=None)
+            worn[old] = worn.get(old, 0) + len(change.figures)
+    return max(worn, key=worn.get)
 
 
 def areas_said(areas: tuple[str, ...]) -> str:

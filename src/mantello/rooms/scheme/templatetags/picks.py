@@ -65,9 +65,12 @@ def marks_of(marks: str) -> str:
     dark = ((x * step, "#1b1b1b", *_MARK[mark]) for x, mark in enumerate(marks) if mark in _MARK)
     drawn = format_html_join("", '<rect x="{}" width="5" fill="{}" y="{}" height="{}"/>', [*pale, *dark])
     return format_html(
-        '<svg class="marks" viewBox="0 0 {} 14" preserveAspectRatio="xMinYMid meet" role="img" aria-label="{} figures change">{}</svg>',
-        max(len(marks) * step, 260), marks.count("c"), drawn,
-    )  # fmt: skip
+        '<svg class="marks" viewBox="0 0 {} 14" preserveAspectRatio="{}" role="img" aria-label="{} figures change">{}</svg>',
+        max(len(marks) * step, 260),
+        "xMinYMid meet" if len(marks) < 60 else "none",
+        marks.count("c"),
+        drawn,
+    )
 
 
 @register.simple_tag

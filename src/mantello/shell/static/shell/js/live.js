@@ -1,5 +1,5 @@
 /* Edits without leaving the page. What cannot reach the server is kept in this browser and sent again. */
-import { show, visit } from "./page.js";
+import { ask, show, visit } from "./page.js";
 
 const SHELF = "mantello-kept";
 
@@ -39,7 +39,7 @@ function tokenOf() {
 }
 
 async function send(edit) {
-  const answer = await fetch(edit.url, { method: "POST", body: new URLSearchParams(edit.entries), headers: { "X-Requested-With": "fetch" } });
+  const answer = await ask(edit.url, { method: "POST", body: new URLSearchParams(edit.entries) });
   if (answer.status >= 502) throw new TypeError("out of reach");
   show(await answer.text(), answer.redirected ? answer.url : null);
   return answer.ok;

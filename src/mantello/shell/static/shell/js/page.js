@@ -31,8 +31,19 @@ export function show(html, url, { push = false } = {}) {
   document.dispatchEvent(new CustomEvent("mantello:shown"));
 }
 
+/* Asks the server; a wait that can be felt is shown as a moving thread under the top bar. */
+export async function ask(url, options = {}) {
+  const slow = setTimeout(() => document.body.setAttribute("aria-busy", "true"), 400);
+  try {
+    return await fetch(url, { ...options, headers: { "X-Requested-With": "fetch" } });
+  } finally {
+    clearTimeout(slow);
+    document.body.removeAttribute("aria-busy");
+  }
+}
+
 export async function visit(url, options = {}) {
-  const answer = await fetch(url, { headers: { "X-Requested-With": "fetch" } });
+  const answer = await ask(url);
   show(await answer.text(), answer.url, options);
 }
 
