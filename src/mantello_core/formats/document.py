@@ -69,6 +69,7 @@ def read_design(document: object) -> Design:
     Raises: Unreadable with a JSON pointer if it does not follow the schema; UnknownName, OutOfRange or
     Contradiction if it names what does not exist or says one thing twice.
     """
+    _check_texts(document, "")
     check(document, "design")
     army_part, scheme_part = document["army"], document["scheme"]
     army = Army(_read_node(army_part["root"], "/army/root", 0), tuple(army_part["levels"]))
@@ -240,6 +241,21 @@ def _check_references(army: Army, scheme: Scheme) -> None:
                 army.node(row, f"{where}/cells/{at}/row")
             if role:
                 scheme.role(role, f"{where}/cells/{at}/role")
+
+
+def _check_texts(value: object, where: str) -> None:
+    """Refuse texts that no database or file can hold."""
+    if isinstance(value, str):
+        bad = next((sign for sign in value if sign == "\x00" or "\ud800" <= sign <= "\udfff"), None)
+        if bad is not None:
+            raise Unreadable(f"A text holds U+{ord(bad):04X}, which cannot be kept (at {where}).", where)
+    elif isinstance(value, dict):
+        for name, inner in value.items():
+            _check_texts(name, where)
+            _check_texts(inner, f"{where}/{name}")
+    elif isinstance(value, list):
+        for index, inner in enumerate(value):
+            _check_texts(inner, f"{where}/{index}")
 
 
 def _unique(ids: list[str], where: str, what: str) -> None:

@@ -90,6 +90,12 @@ class Documents(SimpleTestCase):
         def twice(document):
             document["scheme"]["roles"].append(document["scheme"]["roles"][0])
 
+        def null(document):
+            document["scheme"]["name"] = "Winter\x00dress"
+
+        def half_a_sign(document):
+            document["army"]["root"]["name"] = "Levy \ud800"
+
         def undercoat(document):
             document["scheme"]["undercoat"] = "brine-green"
 
@@ -101,6 +107,8 @@ class Documents(SimpleTestCase):
             (set_type, UnknownName, "/army/root/children/0/children/0/children/0/ranks/0/type"),
             (twice, Contradiction, "/scheme/roles"),
             (undercoat, OutOfRange, "/scheme/undercoat"),
+            (null, Unreadable, "/scheme/name"),
+            (half_a_sign, Unreadable, "/army/root/name"),
         ):
             error = self.broken(change)
             self.assertIsInstance(error, kind)

@@ -72,7 +72,7 @@ class Armies(RoomCase):
     def test_nothing_of_an_army_is_shown_to_another(self):
         for name in ("army", "roster", "export-design", "export-roster"):
             self.assert_hidden(name)
-        self.assert_hidden("figure", "1st-harbour-line", "Fusilier", 1, "front")
+        self.assert_hidden("figure", "front")
         self.assert_hidden("guide", "1st-harbour-line")
         for name in ("undo", "redo", "add-unit", "remove-army"):
             self.assert_hidden(name, post=True)

@@ -103,8 +103,20 @@ class Units(RoomCase):
     def test_what_is_not_there_is_not_found(self):
         self.post("remove-node", "9th-nowhere", status=404)
         self.post("change-rank", "9th-nowhere", old="x", status=404)
-        self.see("figure", UNIT, "Fusilier", 99, "front", status=404)
-        self.see("figure", UNIT, "Admiral", 1, "front", status=404)
+        self.see("figure", "front", status=404, unit=UNIT, rank="Fusilier", figure="99")
+        self.see("figure", "front", status=404, unit=UNIT, rank="Admiral", figure="1")
+        self.see("figure", "front", status=404, unit=UNIT, rank="Fusilier", figure="one")
+
+    def test_names_with_any_sign_in_them_are_drawn_everywhere(self):
+        name = "Sergeant/Drummer & <left> 50% #1?"
+        self.post("change-rank", UNIT, old="Sergeant", rank=name, type="sergeant", figures="1", tier="rank")
+        self.post("change-node", "1st-harbour", name='The "Harbour" / <b>', kind="")
+        for page in ("army", "scheme", "table", "rules", "checks", "plan", "desk"):
+            answer = self.see(page)
+            self.assertNotContains(answer, "<left>")
+            self.assertNotContains(answer, "<b>&")
+        self.see("figure", "front", unit=UNIT, rank=name, figure="1")
+        self.see("guide", UNIT)
 
 
 class UndoAndRedo(RoomCase):
@@ -174,10 +186,10 @@ class NothingIsLost(RoomCase):
 
 class Pictures(RoomCase):
     def test_a_figure_is_drawn_as_designed_and_as_painted(self):
-        designed = self.see("figure", UNIT, "Fusilier", 1, "front", v="1")
+        designed = self.see("figure", "front", unit=UNIT, rank="Fusilier", figure="1", v="1")
         self.assertEqual(designed["Content-Type"], "image/svg+xml")
         self.assertIn("immutable", designed["Cache-Control"])
-        painted = self.see("figure", UNIT, "Fusilier", 1, "front", **{"as": "painted"})
+        painted = self.see("figure", "front", unit=UNIT, rank="Fusilier", figure="1", **{"as": "painted"})
         self.assertIn(b"#c4c4c4", painted.content)
         self.assertNotEqual(designed.content, painted.content)
 

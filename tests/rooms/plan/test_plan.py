@@ -177,6 +177,18 @@ class Log(DeskCase):
         self.post("change-entry", entry.pk, do="stand")
         self.assertEqual(len(done_steps(self.army)), whole)
 
+    def test_what_is_painted_stays_painted_when_its_rank_is_renamed_and_when_that_is_undone(self):
+        self.post("desk-done", **self.batch())
+        before = len(done_steps(self.army))
+        self.post(
+            "change-rank", "2nd-lantern-line", old="Fusilier", rank="Private", type="fusilier", figures="7", tier="rank"
+        )
+        self.assertIn(("2nd-lantern-line", "Private", 7, "", "undercoat"), done_steps(self.army))
+        self.assertContains(self.see("army"), "undercoat <b>8</b>", html=False)
+        self.post("undo")
+        self.assertIn(("2nd-lantern-line", "Fusilier", 7, "", "undercoat"), done_steps(self.army))
+        self.assertEqual(len(done_steps(self.army)), before)
+
     def test_a_note_is_kept(self):
         self.post("desk-done", **self.batch())
         self.post("change-entry", Entry.objects.first().pk, do="note", note="Too thick near the hem")

@@ -88,6 +88,10 @@ class Plate(RoomCase):
         self.assertContains(answer, "There is a role called", status_code=422)
         self.assertContains(answer, 'value="field"', status_code=422)
 
+    def test_a_name_with_a_sign_that_cannot_be_kept_is_refused(self):
+        answer = self.post("rename-role", "field", name="Fi\x00eld", status=422)
+        self.assertContains(answer, "U+0000", status_code=422)
+
     def test_a_role_in_use_is_not_removed(self):
         self.assertContains(self.post("remove-role", "field", status=422), "still named by", status_code=422)
 

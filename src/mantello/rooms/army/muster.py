@@ -100,8 +100,16 @@ class Muster:
         _, _, width, tall = shape.views[0].view_box
         scale = height / tall if height else self.scale
         shown = self._first_alike(one, ordinal) if self.painted else one.ordinals[0]
-        query = urlencode({"v": self.version, "as": "painted" if self.painted else "designed"})
-        src = f"{reverse('figure', args=[self.army.pk, one.unit, one.rank, shown, shape.views[0].name])}?{query}"
+        query = urlencode(
+            {
+                "unit": one.unit,
+                "rank": one.rank,
+                "figure": shown,
+                "as": "painted" if self.painted else "designed",
+                "v": self.version,
+            }
+        )
+        src = f"{reverse('figure', args=[self.army.pk, shape.views[0].name])}?{query}"
         return Picture(src, round(width * scale), round(tall * scale), f"{one.rank} {ordinal}, {unit.name}")
 
     def _first_alike(self, one, ordinal: int) -> int:

@@ -22,7 +22,5 @@ urlpatterns = [
     path("armies/<int:army_id>/roster.csv", views.export_roster, name="export-roster"),
     path("armies/<int:army_id>/units/<str:unit>/guide.pdf", guide.unit_guide, name="guide"),
     path("plates/<str:type_id>.svg", views.grey_plate, name="grey-plate"),
-    path(
-        "armies/<int:army_id>/figures/<str:unit>/<str:rank>/<int:ordinal>/<str:view>.svg", views.figure, name="figure"
-    ),
+    path("armies/<int:army_id>/figures/<str:view>.svg", views.figure, name="figure"),
 ]

@@ -312,15 +312,17 @@ def redo(request, army_id):
 
 @login_required
 @require_GET
-def figure(request, army_id, unit, rank, ordinal, view):
-    """One figure as a picture, as designed or as painted today."""
+def figure(request, army_id, view):
+    """One figure as a picture, as designed or as painted today; the query names it, since ranks may hold any sign."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
+    unit, rank, number = (request.GET.get(name, "") for name in ("unit", "rank", "figure"))
     try:
         shape = plate(reading.design.army.rank(unit, rank).type)
-        one = reading.resolution.of(Figure(unit, rank, ordinal))
-    except (MantelloError, StopIteration) as error:
+        one = reading.resolution.of(Figure(unit, rank, int(number)))
+    except (MantelloError, StopIteration, ValueError) as error:
         raise Http404 from error
+    ordinal = int(number)
     if request.GET.get("as") == "painted":
         done = progress(army, reading)[unit, rank, ordinal].done
         svg = plate_svg(shape, view, lambda area: reading.painted_fill(one, area, done), detail="small")

@@ -92,6 +92,17 @@ def restore(entry: Entry) -> None:
     entry.save(update_fields=["taken_back_at"])
 
 
+def follow_ranks(army: Army, before: Design, after: Design) -> None:
+    """Let entries follow ranks that an edit, or its undoing, renamed: same unit, same place, same figures."""
+    for unit in after.army.units:
+        old = before.army.nodes.get(unit.id)
+        if old is None or len(old.ranks) != len(unit.ranks):
+            continue
+        for was, now in zip(old.ranks, unit.ranks, strict=True):
+            if was.name != now.name and was.type == now.type:
+                army.entries.filter(unit=unit.id, rank=was.name).update(rank=now.name)
+
+
 def mix_words(reading: Reading, atom: Atom) -> str:
     """What an atom is painted with, in words."""
     if atom.step == UNDERCOAT:

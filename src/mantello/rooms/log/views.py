@@ -50,7 +50,7 @@ def change_entry(request, army_id, entry_id):
         actions.restore(entry)
         messages.success(request, f"{entry.name} stands again.")
     else:
-        entry.note = request.POST.get("note", "")[:2000]
+        entry.note = request.POST.get("note", "").replace("\x00", "")[:2000]
         entry.save(update_fields=["note"])
         messages.success(request, "The note is kept.")
     return redirect("log", army.pk)
