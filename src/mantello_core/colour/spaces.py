@@ -57,16 +57,26 @@ def xyz_of_lab(lab: Lab) -> np.ndarray:
     return np.where(f > 6 / 29, f**3, (116 * f - 16) / _SLOPE) * WHITE
 
 
+def linear_of(lab: Lab) -> np.ndarray:
+    """Linear sRGB of a colour; outside 0 to 1 where a screen cannot show it."""
+    return _TO_LINEAR @ xyz_of_lab(lab)
+
+
+def xyz_of_linear(linear: np.ndarray) -> np.ndarray:
+    """XYZ of linear sRGB; the inverse of the matrix in ``linear_of``."""
+    return _FROM_LINEAR @ linear
+
+
 def hex_of(lab: Lab) -> str:
     """The nearest sRGB colour, as '#rrggbb'; colours outside the screen's range are clipped."""
-    linear = np.clip(_TO_LINEAR @ xyz_of_lab(lab), 0, 1)
+    linear = np.clip(linear_of(lab), 0, 1)
     coded = np.where(linear <= 0.0031308, 12.92 * linear, 1.055 * linear ** (1 / 2.4) - 0.055)
     return "#" + "".join(f"{round(float(value) * 255):02x}" for value in coded)
 
 
 def on_screen(lab: Lab) -> bool:
     """Whether an sRGB screen can show the colour."""
-    linear = _TO_LINEAR @ xyz_of_lab(lab)
+    linear = linear_of(lab)
     return bool((linear > -2e-3).all() and (linear < 1.002).all())
 
 
@@ -80,7 +90,7 @@ def lab_of_hex(text: str) -> Lab:
         raise Unreadable(f"'{text}' is not a colour; write six hex digits, such as #1f5c4f.")
     coded = np.array([int(found[1][i : i + 2], 16) for i in (0, 2, 4)]) / 255
     linear = np.where(coded <= 0.04045, coded / 12.92, ((coded + 0.055) / 1.055) ** 2.4)
-    return lab_of(_FROM_LINEAR @ linear)
+    return lab_of(xyz_of_linear(linear))
 
 
 def mean_lab(colours: list[Lab], weights: list[float]) -> Lab:

@@ -36,20 +36,30 @@ def plate_svg(
     detail: str = "large",
     label: str = "",
     prefix: str = "",
+    blur: float = 0.0,
 ) -> str:
     """One view of a plate as an SVG document of its own, the same text for the same colours.
 
     fill_of: area name to '#rrggbb'. prefix: put before ids, for drawings set inline in one page.
+    blur: standard deviation in drawing units, in linear light.
     """
     view = plate.view(view_name)
     box = " ".join(f"{value:g}" for value in view.view_box)
-    return "".join(
-        [
-            f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img" aria-label={quoteattr(label or plate.title)}>',
-            f"<title>{escape(label or plate.title)}</title>",
-            plate_group(plate, view_name, fill_of, detail=detail, prefix=prefix or f"{plate.id}-{view.name}-"),
-            "</svg>",
-        ]
+    prefix = prefix or f"{plate.id}-{view.name}-"
+    drawn = plate_group(plate, view_name, fill_of, detail=detail, prefix=prefix)
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img" aria-label={quoteattr(label or plate.title)}>'
+        f"<title>{escape(label or plate.title)}</title>{blurred(drawn, blur, prefix)}</svg>"
+    )
+
+
+def blurred(drawn: str, blur: float, prefix: str = "") -> str:
+    """A drawing as an eye sees it that does not resolve it: blurred in linear light. blur: drawing units."""
+    if not blur:
+        return drawn
+    return (
+        f'<filter id="{prefix}blur" x="-10%" y="-10%" width="120%" height="120%" color-interpolation-filters="linearRGB">'
+        f'<feGaussianBlur stdDeviation="{blur:.2f}"/></filter><g filter="url(#{prefix}blur)">{drawn}</g>'
     )
 
 

@@ -193,6 +193,16 @@ class Pictures(RoomCase):
         self.assertIn(b"#c4c4c4", painted.content)
         self.assertNotEqual(designed.content, painted.content)
 
+    def test_the_muster_is_looked_at_through_other_eyes_and_from_afar(self):
+        page = self.see("army", sight="protan", distance="table", ground="mud")
+        self.assertContains(page, "Seen across the table, severe protan sight")
+        self.assertContains(page, "on-mud")
+        self.assertContains(page, "sight=protan")
+        near = self.see("figure", "front", unit=UNIT, rank="Fusilier", figure="1")
+        far = self.see("figure", "front", unit=UNIT, rank="Fusilier", figure="1", distance="table", sight="protan")
+        self.assertNotIn(b"feGaussianBlur", near.content)
+        self.assertIn(b"feGaussianBlur", far.content)
+
     def test_a_grey_plate_needs_no_account(self):
         self.client.logout()
         self.assertEqual(self.client.get("/plates/knight.svg").status_code, 200)

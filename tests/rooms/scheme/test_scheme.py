@@ -69,10 +69,22 @@ class Plate(RoomCase):
         answer = self.post("clear-here", role="gull", rung="5", status=422, **LANTERN)
         self.assertContains(answer, "Nothing is set for this area at rung 5", status_code=422)
 
-    def test_tones_change_the_stage_and_no_data(self):
+    def test_ways_of_looking_change_the_stage_and_no_data(self):
         before = self.base()
-        pages = {tone: self.see("scheme", tone=tone, **LANTERN).content for tone in ("colour", "table", "values")}
-        self.assertEqual(len({page[page.index(b'<svg id="plate-svg"') :][:200_000] for page in pages.values()}), 3)
+        ways = (
+            {},
+            {"distance": "table"},
+            {"values": "yes"},
+            {"sight": "deutan"},
+            {"sight": "deutan", "severity": "30"},
+            {"light": "lamp"},
+        )
+        pages = [self.see("scheme", **(LANTERN | way)).content for way in ways]
+        stages = {page[page.index(b'<svg id="plate-svg"') : page.index(b"foreignObject")] for page in pages}
+        self.assertEqual(len(stages), len(ways))
+        self.assertIn(b"linearRGB", pages[1])
+        self.assertIn(b"seen desk lamp light", pages[5])
+        self.assertContains(self.see("scheme", ground="turf", **LANTERN), "stage plate on-turf")
         self.assertEqual(self.base(), before)
 
     def test_roles_are_added_renamed_and_removed(self):

@@ -9,6 +9,9 @@ from mantello_core.figures.catalogue import plate
 from mantello_core.planning.progress import STATES, Progress, summed
 from mantello_core.schemes.army import Node
 
+from .reading import NEUTRAL
+from .seeing import Seeing
+
 #: pixels a drawing unit (0.1 mm) takes, by how many figures stand on the stage
 _SCALES = ((45, 0.26), (110, 0.22), (260, 0.16), (100_000, 0.12))
 
@@ -66,8 +69,9 @@ class TreeRow:
 class Muster:
     """All of an army's figures, as designed or as painted today."""
 
-    def __init__(self, army, reading, progress, mark: str, *, painted: bool):
+    def __init__(self, army, reading, progress, mark: str, *, painted: bool, seeing: Seeing = NEUTRAL):
         self.army, self.reading, self.progress, self.painted = army, reading, progress, painted
+        self.seeing = seeing
         self.version = f"{army.head.number}-{mark}" if painted else str(army.head.number)
         figures = reading.design.army.figures
         self.size, self.scale = next((size, scale) for size, (most, scale) in enumerate(_SCALES) if figures <= most)
@@ -108,6 +112,7 @@ class Muster:
                 "as": "painted" if self.painted else "designed",
                 "v": self.version,
             }
+            | self.seeing.query(ground="neutral")
         )
         src = f"{reverse('figure', args=[self.army.pk, shape.views[0].name])}?{query}"
         return Picture(src, round(width * scale), round(tall * scale), f"{one.rank} {ordinal}, {unit.name}")

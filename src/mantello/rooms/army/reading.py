@@ -2,7 +2,7 @@
 
 from functools import cached_property
 
-from mantello_core.colour.spaces import Lab, hex_of
+from mantello_core.colour.spaces import Lab
 from mantello_core.formats.document import read_design
 from mantello_core.paints.range import paint
 from mantello_core.planning.compiling import Work, compiled
@@ -14,11 +14,13 @@ from mantello_core.schemes.scheme import Design
 from mantello_core.schemes.share import paint_needed, role_shares
 
 from .models import Edition
+from .seeing import Seeing
 
 #: bare resin, areas left bare, and gaps, as drawn
 BARE, GAP = "#c4c4c4", "#dcdcdc"
 #: readings kept in one worker
 MOST_KEPT = 48
+NEUTRAL = Seeing()
 _kept: dict[tuple, "Reading"] = {}
 
 
@@ -68,17 +70,17 @@ class Reading:
             return None
         return self.prediction(role_id, tier).tones
 
-    def fill(self, one: FigureClass, area: str) -> str:
-        """The colour an area is drawn in, as designed."""
+    def fill(self, one: FigureClass, area: str, seeing: Seeing = NEUTRAL) -> str:
+        """The colour an area is drawn in, as designed: its base tone, or from afar the mean of its tones."""
         role = one.cells[area].role
-        if role is None:
-            return GAP
         tones = self.tones(role, one.tier)
-        if not role:
-            return BARE
-        return hex_of(tones["base"]) if tones else BARE
+        if not tones:
+            return GAP if role is None else BARE
+        return seeing.hex(self.prediction(role, one.tier).apparent if seeing.apparent else tones["base"])
 
-    def painted_fill(self, one: FigureClass, area: str, done: frozenset[tuple[str, str]]) -> str:
+    def painted_fill(
+        self, one: FigureClass, area: str, done: frozenset[tuple[str, str]], seeing: Seeing = NEUTRAL
+    ) -> str:
         """The colour an area has on a figure whose ``done`` (role, step) are painted."""
         if ("", "undercoat") not in done and not done:
             return BARE
@@ -91,8 +93,8 @@ class Reading:
                         if outcome.step.kind in ("base", "shade", "glaze")
                         else self.tones(role, one.tier)["base"]
                     )
-                    return hex_of(shown)
-        return hex_of(self.undercoat)
+                    return seeing.hex(shown)
+        return seeing.hex(self.undercoat)
 
 
 def reading_of(edition: Edition) -> Reading:

@@ -1,5 +1,7 @@
 """The Army room: armies, rosters, the tree and the muster."""
 
+from urllib.parse import urlencode
+
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.http import Http404, HttpResponse
@@ -18,10 +20,12 @@ from mantello_core.schemes.army import Figure, Rank
 
 from . import actions
 from .forms import ArmyForm, ImportForm, NodeForm, RankForm, RosterForm, UnitForm, type_choices
+from .looking import looking
 from .models import Army
 from .muster import Muster
 from .page import apply, army_for, back, base_of, room_page
 from .reading import reading_of
+from .seeing import seeing_from
 
 #: undercoat grey of plates without a scheme
 GREY = "#bdbdbd"
@@ -89,11 +93,15 @@ def _army_page(request, army, status=200, **forms):
     reading = reading_of(army.head)
     force = reading.design.army
     painted = request.GET.get("as", "painted" if army.entries.standing().exists() else "designed") == "painted"
-    muster = Muster(army, reading, progress(army, reading), log_mark(army), painted=painted)
+    seeing = seeing_from(request.GET)
+    muster = Muster(army, reading, progress(army, reading), log_mark(army), painted=painted, seeing=seeing)
     picked = force.nodes.get(request.GET.get("node", ""), force.root)
     context = {
         "title": "Army",
         "muster": muster,
+        "seeing": seeing,
+        "looking": looking(seeing, {"node": picked.id, "as": "painted" if painted else "designed"}),
+        "looked": urlencode(seeing.query()),
         "rows": muster.rows(),
         "sections": muster.sections(),
         "whole": muster.of(force.root),
@@ -323,11 +331,13 @@ def figure(request, army_id, view):
     except (MantelloError, StopIteration, ValueError) as error:
         raise Http404 from error
     ordinal = int(number)
+    seeing = seeing_from(request.GET)
     if request.GET.get("as") == "painted":
         done = progress(army, reading)[unit, rank, ordinal].done
-        svg = plate_svg(shape, view, lambda area: reading.painted_fill(one, area, done), detail="small")
+        fill = lambda area: reading.painted_fill(one, area, done, seeing)  # noqa: E731
     else:
-        svg = plate_svg(shape, view, lambda area: reading.fill(one, area), detail="small")
+        fill = lambda area: reading.fill(one, area, seeing)  # noqa: E731
+    svg = plate_svg(shape, view, fill, detail="small", blur=seeing.blur)
     response = HttpResponse(svg, content_type="image/svg+xml")
     response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
     return response

@@ -3,16 +3,14 @@
 from dataclasses import dataclass
 from urllib.parse import urlencode
 
-from mantello.rooms.army.reading import Reading
+from mantello.rooms.army.reading import NEUTRAL, Reading
+from mantello.rooms.army.seeing import Seeing, seeing_from
 from mantello_core.errors import OutOfRange
 from mantello_core.figures.catalogue import plate
 from mantello_core.figures.plate import Plate
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.schemes.army import Figure, Node, Rank, Rung
 from mantello_core.schemes.cascade import FigureClass, Verdict, ladder
-
-#: how a plate is coloured on the stage
-TONES = {"colour": "Base colours", "table": "From across the table", "values": "Values only"}
 
 
 @dataclass(frozen=True)
@@ -26,7 +24,7 @@ class Pick:
     #: 'role': all areas of the figure that wear the same; 'area': this one and its other side
     reach: str
     rung: int
-    tone: str
+    seeing: Seeing = NEUTRAL
 
     @property
     def unit(self) -> Node:
@@ -89,14 +87,16 @@ class Pick:
     def query(self, **changes) -> str:
         """The address's query for this pick with something changed."""
         now = {
-            "unit": self.figure.unit, "rank": self.figure.rank, "figure": self.figure.ordinal, "area": self.area,
-            "role": self.role, "reach": self.reach, "rung": self.rung, "tone": self.tone,
-        }  # fmt: skip
-        usual = {"reach": "area", "tone": "colour"}
-        merged = now | changes
-        return urlencode(
-            {name: value for name, value in merged.items() if value not in (None, "") and value != usual.get(name)}
-        )
+            "unit": self.figure.unit,
+            "rank": self.figure.rank,
+            "figure": self.figure.ordinal,
+            "area": self.area,
+            "role": self.role,
+            "reach": "" if self.reach == "area" else self.reach,
+            "rung": self.rung,
+        }
+        merged = now | self.seeing.query() | changes
+        return urlencode({name: value for name, value in merged.items() if value not in (None, "", "area")})
 
 
 def pick_from(reading: Reading, asked) -> Pick | None:
@@ -123,8 +123,7 @@ def pick_from(reading: Reading, asked) -> Pick | None:
     last = len(reading.design.army.rungs(figure))
     rung = _number(asked.get("rung"), 1, last, cells[area].rung or last - 2)
     reach = "role" if asked.get("reach") == "role" else "area"
-    tone = asked.get("tone") if asked.get("tone") in TONES else "colour"
-    return Pick(reading, figure, area, role, reach, rung, tone)
+    return Pick(reading, figure, area, role, reach, rung, seeing_from(asked))
 
 
 def exact_pick(reading: Reading, asked) -> Pick:
@@ -143,7 +142,7 @@ def exact_pick(reading: Reading, asked) -> Pick:
     army.rungs(figure)
     ladder(army, reading.design.scheme, figure, asked.get("area", ""))
     reach = "role" if asked.get("reach") == "role" else "area"
-    return Pick(reading, figure, asked.get("area", ""), asked.get("role", ""), reach, int(rung), "colour")
+    return Pick(reading, figure, asked.get("area", ""), asked.get("role", ""), reach, int(rung))
 
 
 def _number(text, low, high, usual):

@@ -2,10 +2,9 @@
 
 from html import escape
 
-from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.figures.plate import View
 from mantello_core.figures.vocabulary import sideless, spoken
-from mantello_core.formats.drawing import plate_group
+from mantello_core.formats.drawing import blurred, plate_group
 
 from .pick import Pick
 
@@ -27,9 +26,12 @@ def stage_svg(pick: Pick, callout: str = "") -> str:
     ]
     places = _places(shape.views, shape.kind)
     for number, (view, (x, y, scale)) in enumerate(zip(shape.views, places, strict=True)):
-        drawing = plate_group(shape, view.name, lambda area: fill(pick, area), prefix=f"stage{number}-")
+        drawing = plate_group(
+            shape, view.name, lambda area: pick.reading.fill(pick.figures, area, pick.seeing), prefix=f"stage{number}-"
+        )
         parts.append(f'<g transform="translate({x:g} {y:g}) scale({scale:.4f})">')
-        parts.append(f'<g id="stage-view{number}">{drawing}</g>{_selection(pick, view)}</g>')
+        drawing = f'<g id="stage-view{number}">{drawing}</g>'
+        parts.append(f"{blurred(drawing, pick.seeing.blur, f'stage{number}-')}{_selection(pick, view)}</g>")
         middle, foot = (
             x + scale * (view.view_box[0] + view.view_box[2] / 2),
             y + scale * (view.view_box[1] + view.view_box[3]) + 16,
@@ -41,21 +43,14 @@ def stage_svg(pick: Pick, callout: str = "") -> str:
         parts.append(_tape(places[0][2]))
         parts.append(_standing(places[0][2]))
     parts.append(_leaders(pick, places))
+    if pick.seeing.note:
+        parts.append(
+            f'<text x="{WIDTH - 14}" y="{HEIGHT - 8}" font-size="13" text-anchor="end" fill="#333">{pick.seeing.note}</text>'
+        )
     if callout:
         parts.append(f'<foreignObject x="20" y="16" width="{CALLOUT_EDGE - 20}" height="150">{callout}</foreignObject>')
     parts.append("</svg>")
     return "".join(parts)
-
-
-def fill(pick: Pick, area: str) -> str:
-    """The colour an area is drawn in on the stage."""
-    one = pick.figures
-    role = one.cells[area].role
-    if pick.tone == "colour" or not role or not pick.reading.tones(role, one.tier):
-        return pick.reading.fill(one, area)
-    if pick.tone == "table":
-        return hex_of(pick.reading.prediction(role, one.tier).apparent)
-    return hex_of(Lab(pick.reading.tones(role, one.tier)["base"].lightness, 0, 0))
 
 
 def _places(views: tuple[View, ...], kind: str) -> list[tuple[float, float, float]]:

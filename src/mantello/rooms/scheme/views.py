@@ -1,14 +1,18 @@
 """The Scheme room: plate with ladder, mapping table, rules and distinctions, checks."""
 
+from dataclasses import replace
+from urllib.parse import parse_qsl
+
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect, render
 from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.rooms.army.looking import looking
 from mantello.rooms.army.muster import Muster
 from mantello.rooms.army.page import apply, army_for, back, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.rooms.army.reading import NEUTRAL, reading_of
 from mantello.shell.fields import refused
 from mantello_core.colour.difference import difference
 from mantello_core.errors import MantelloError
@@ -21,7 +25,7 @@ from mantello_core.schemes.sentence import areas_words, rule_sentence
 
 from .forms import ColumnForm, RoleForm, TableForm
 from .ladder import areas_said, effect_of, rows_of
-from .pick import TONES, exact_pick, pick_from
+from .pick import exact_pick, pick_from
 from .stage import stage_svg
 from .table import SHOWS, columns_of, groups_of
 
@@ -42,7 +46,7 @@ def _plate_page(request, army, status=200, **forms):
     panel = _panel(pick)
     context |= panel | {
         "stage": mark_safe(stage_svg(pick, render_to_string("scheme/callout.html", panel))),
-        "tone_links": [(words, pick.query(tone=tone), tone == pick.tone) for tone, words in TONES.items()],
+        "looking": looking(pick.seeing, dict(parse_qsl(replace(pick, seeing=NEUTRAL).query()))),
         "ranks": _ranks(army, reading, pick),
         "units": [(unit.id, reading.design.army.title(unit.id)) for unit in reading.design.army.units if unit.ranks],
         "neighbours_around": _around(reading, pick),
@@ -98,7 +102,7 @@ def _label(pick, area):
 
 
 def _ranks(army, reading, pick):
-    muster = Muster(army, reading, {}, "", painted=False)
+    muster = Muster(army, reading, {}, "", painted=False, seeing=pick.seeing)
     order = {rank.name: at for at, rank in enumerate(pick.unit.ranks)}
     classes = sorted(
         (one for one in reading.resolution.classes if one.unit == pick.figure.unit), key=lambda one: order[one.rank]

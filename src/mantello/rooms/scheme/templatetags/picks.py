@@ -78,11 +78,7 @@ def cells_of(row, pick) -> str:
     """A row of the mapping table as cells. Written in one go, since a large army has thousands of them."""
     scheme = pick.reading.design.scheme
     here = sideless(pick.area) == row.key
-    rest = {
-        "role": pick.role,
-        "reach": pick.reach if pick.reach != "area" else "",
-        "tone": pick.tone if pick.tone != "colour" else "",
-    }
+    rest = {"role": pick.role, "reach": pick.reach if pick.reach != "area" else ""}
     tail = escape("&" + urlencode({name: value for name, value in rest.items() if value}))
     return mark_safe(
         "".join(

@@ -1,0 +1,53 @@
+"""What the eye resolves: visual angle, blur, and stripes too narrow to tell apart."""
+
+import math
+
+from ..errors import OutOfRange
+from .difference import difference
+from .spaces import Lab
+
+#: standing distances, m: in hand, at arm's length, across the table
+DISTANCES = {"hand": 0.3, "arm": 0.6, "table": 1.2}
+#: spread of the eye's blur in arc minutes, for lightness, red-green and yellow-blue
+SPREAD = (0.862, 2.3, 3.1)
+#: what is left of a difference must be this much to be seen
+SEEN = 2.3
+
+
+def arc_minutes(millimetres: float, metres: float) -> float:
+    """The angle a length is seen under.
+
+    Raises: OutOfRange unless the distance is positive.
+
+    >>> round(arc_minutes(1, 1), 2)
+    3.44
+    """
+    if metres <= 0:
+        raise OutOfRange(f"The distance is {metres:g} m; it must be more than 0.", "distance")
+    return math.degrees(2 * math.atan(millimetres / 2000 / metres)) * 60
+
+
+def blur_millimetres(metres: float) -> float:
+    """Standard deviation of the eye's blur at a distance, mm on the figure (for lightness)."""
+    return math.tan(math.radians(SPREAD[0] / 60)) * metres * 1000
+
+
+def seen_difference(one: Lab, other: Lab, millimetres: float, metres: float) -> float:
+    """CIEDE2000 that is left of the difference of two neighbouring areas of a width, at a distance.
+
+    Each axis keeps the share exp(-(pi s)^2 / (2 w^2)) of its difference about the middle, with s the
+    eye's spread on that axis and w the width in arc minutes: lightness lasts longest.
+    """
+    width = max(arc_minutes(millimetres, metres), 1e-9)
+    kept = [math.exp(-((math.pi * spread) ** 2) / (2 * width * width)) for spread in SPREAD]
+    middle = [(a + b) / 2 for a, b in zip(one, other, strict=True)]
+    near = [
+        Lab(*(m + share * (value - m) for m, share, value in zip(middle, kept, colour, strict=True)))
+        for colour in (one, other)
+    ]
+    return difference(*near)
+
+
+def separable(one: Lab, other: Lab, millimetres: float, metres: float) -> bool:
+    """Whether two neighbouring areas of that width can be told apart at a distance."""
+    return seen_difference(one, other, millimetres, metres) >= SEEN
