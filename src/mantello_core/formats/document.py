@@ -1,10 +1,12 @@
 """The design as an open JSON document: army, scheme and evenings; what is written reads back identical."""
 
 import json
+from dataclasses import replace
 
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
 from ..paints.range import paint
 from ..recipes.step import Mix, Recipe, Step, checked
+from ..schemes.aim import Aims, with_accepted, with_share, with_threshold
 from ..schemes.army import MOST_FIGURES, TIERS, Army, Node, Rank
 from ..schemes.muster import checked_rank
 from ..schemes.rule import Column, Distinction, Filter, Rule
@@ -30,6 +32,7 @@ def write_design(design: Design) -> dict:
             "roles": [_role(role) for role in scheme.roles],
             "rules": [_rule(rule) for rule in scheme.rules],
             "tables": [_table(table) for table in scheme.tables],
+            **({"aims": _aims(scheme.aims)} if scheme.aims != Aims() else {}),
         },
         "evenings": {
             "pattern": [list(evening) for evening in evenings.pattern],
@@ -84,6 +87,7 @@ def read_design(document: object) -> Design:
         rules=tuple(_read_rule(rule) for rule in scheme_part["rules"]),
         tables=tuple(_read_table(table) for table in scheme_part["tables"]),
         undercoat=scheme_part["undercoat"],
+        aims=_read_aims(scheme_part.get("aims", {})),
     )
     _check_references(army, scheme)
     evenings = document.get("evenings", {})
@@ -205,6 +209,45 @@ def _read_rule(data: dict) -> Rule:
     )
 
 
+def _aims(aims: Aims) -> dict:
+    usual = Aims()
+    written = {
+        name: list(getattr(aims, name))
+        for name in ("accents", "signatures", "focus", "quiet")
+        if getattr(aims, name) != getattr(usual, name)
+    }
+    if aims.shares:
+        written["shares"] = [{"role": role, "share": share} for role, share in aims.shares]
+    if aims.thresholds:
+        written["thresholds"] = [{"name": name, "value": value} for name, value in aims.thresholds]
+    if aims.accepted:
+        written["accepted"] = [{"check": check, "finding": key, "note": note} for check, key, note in aims.accepted]
+    return written
+
+
+def _read_aims(data: dict) -> Aims:
+    aims = Aims()
+    for name in ("accents", "signatures", "focus", "quiet"):
+        if name in data:
+            aims = replace(aims, **{name: tuple(data[name])})
+    for index, one in enumerate(data.get("shares", ())):
+        aims = _placed(with_share, f"/scheme/aims/shares/{index}", aims, one["role"], float(one["share"]))
+    for index, one in enumerate(data.get("thresholds", ())):
+        aims = _placed(with_threshold, f"/scheme/aims/thresholds/{index}", aims, one["name"], float(one["value"]))
+    for index, one in enumerate(data.get("accepted", ())):
+        place = f"/scheme/aims/accepted/{index}"
+        aims = _placed(with_accepted, place, aims, one["check"], one["finding"], one["note"])
+    return aims
+
+
+def _placed(change, where: str, *arguments):
+    try:
+        return change(*arguments)
+    except MantelloError as error:
+        error.where = where
+        raise
+
+
 def _read_table(data: dict) -> Distinction:
     columns = tuple(Column(one["id"], one["name"], tuple(one["select"])) for one in data["columns"])
     cells = tuple((cell["row"], cell["column"], cell["role"]) for cell in data["cells"])
@@ -230,6 +273,12 @@ def _check_references(army: Army, scheme: Scheme) -> None:
             scheme.role(rule.role, f"{where}/role")
         for selector in rule.select:
             checked_selector(selector, f"{where}/select")
+    for name in ("accents", "signatures"):
+        for role in getattr(scheme.aims, name):
+            scheme.role(role, f"/scheme/aims/{name}")
+    for name in ("focus", "quiet"):
+        for selector in getattr(scheme.aims, name):
+            checked_selector(selector, f"/scheme/aims/{name}")
     for index, table in enumerate(scheme.tables):
         where = f"/scheme/tables/{index}"
         _unique([column.id for column in table.columns], f"{where}/columns", "column")

@@ -7,6 +7,7 @@ from ..errors import Contradiction, OutOfRange, UnknownName
 from ..figures.catalogue import plate
 from ..paints.range import paint
 from ..recipes.step import Mix, Recipe, Step, checked
+from .aim import with_marked, with_share
 from .army import TIERS, Army, Figure, Rung
 from .cascade import ladder
 from .rule import Column, Distinction, Filter, Rule
@@ -76,7 +77,14 @@ def without_role(design: Design, role_id: str) -> Design:
         raise Contradiction(
             f"'{role.name}' is still named by {uses} rule{'s' * (uses != 1)}; point them elsewhere first."
         )
-    return with_scheme(design, replace(scheme, roles=tuple(one for one in scheme.roles if one.id != role_id)))
+    aims = with_share(
+        with_marked(with_marked(scheme.aims, role_id, "accents", on=False), role_id, "signatures", on=False),
+        role_id,
+        None,
+    )
+    return with_scheme(
+        design, replace(scheme, roles=tuple(one for one in scheme.roles if one.id != role_id), aims=aims)
+    )
 
 
 def rung_of(army: Army, figure: Figure, number: int) -> Rung:

@@ -5,6 +5,7 @@ from functools import cached_property
 
 from ..errors import UnknownName
 from ..recipes.step import Recipe
+from .aim import Aims
 from .army import TIERS, Army
 from .rule import Distinction, Rule
 
@@ -53,6 +54,7 @@ class Scheme:
     tables: tuple[Distinction, ...] = ()
     #: paint id of the undercoat
     undercoat: str = "undercoat-slate"
+    aims: Aims = field(default_factory=Aims)
 
     @cached_property
     def role_by_id(self) -> dict[str, Role]:

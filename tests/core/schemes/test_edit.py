@@ -9,7 +9,7 @@ from mantello_core.schemes import edit, muster
 from mantello_core.schemes.army import Figure, Rank
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.change import changes
-from mantello_core.schemes.inspection import inspect
+from mantello_core.schemes.inspection.inspect import inspect
 from mantello_core.schemes.muster import Entry
 from mantello_core.schemes.scheme import Design, Scheme
 from mantello_core.schemes.sentence import areas_words, rule_sentence
@@ -212,7 +212,7 @@ class Telling(SimpleTestCase):
         found = {check.id: check for check in inspect(design, resolve(design.army, design.scheme))}
         self.assertEqual(found["unmapped"].verdict, "wrong")
         self.assertTrue(any("head" in finding.area for finding in found["unmapped"].findings))
-        self.assertIn("facing on vehicle", found["dead"].findings[0].what)
+        self.assertIn("Facing on vehicle", found["dead"].findings[0].what)
         self.assertTrue(any("Metal" in finding.what for finding in found["dead"].findings))
 
     def test_two_roles_of_one_paint_are_weak_neighbours(self):

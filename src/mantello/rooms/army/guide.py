@@ -19,7 +19,7 @@ from mantello_core.formats.drawing import plate_svg
 from mantello_core.paints.range import paint
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
 from mantello_core.schemes.cascade import FigureClass
-from mantello_core.schemes.inspection import class_title
+from mantello_core.schemes.inspection.finding import class_title
 
 from .page import army_for
 from .reading import Reading, reading_of

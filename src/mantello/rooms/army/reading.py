@@ -9,7 +9,9 @@ from mantello_core.planning.compiling import Work, compiled
 from mantello_core.recipes.layering import Prediction, predicted
 from mantello_core.recipes.surface import solid
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
-from mantello_core.schemes.inspection import Check, inspect
+from mantello_core.schemes.inspection.finding import Check
+from mantello_core.schemes.inspection.harmony import Harmony, harmony_of
+from mantello_core.schemes.inspection.inspect import inspect
 from mantello_core.schemes.scheme import Design
 from mantello_core.schemes.share import paint_needed, role_shares
 
@@ -39,6 +41,16 @@ class Reading:
     def checks(self) -> tuple[Check, ...]:
         """The inspection."""
         return inspect(self.design, self.resolution)
+
+    @cached_property
+    def ranked_checks(self) -> list[Check]:
+        """The checks, worst first."""
+        return sorted(self.checks, key=lambda check: ("wrong", "look", "clear").index(check.verdict))
+
+    @cached_property
+    def harmony(self) -> Harmony:
+        """The army's colours in words."""
+        return harmony_of(self.design, self.resolution)
 
     @cached_property
     def shares(self) -> dict[str, float]:

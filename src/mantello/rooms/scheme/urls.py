@@ -2,13 +2,17 @@
 
 from django.urls import path
 
-from . import views
+from . import checking, views
 
 urlpatterns = [
     path("", views.scheme, name="scheme"),
     path("table/", views.table, name="table"),
     path("rules/", views.rules, name="rules"),
-    path("checks/", views.checks, name="checks"),
+    path("checks/", checking.checks, name="checks"),
+    path("checks/fix/", checking.fix, name="fix"),
+    path("checks/accept/", checking.accept, name="accept"),
+    path("checks/threshold/", checking.set_threshold, name="set-threshold"),
+    path("roles/<str:role>/mark/", checking.mark_role, name="mark-role"),
     path("preview/", views.preview, name="preview"),
     path("set/", views.set_here, name="set-here"),
     path("clear/", views.clear_here, name="clear-here"),

@@ -20,7 +20,7 @@ from mantello_core.figures.vocabulary import spoken
 from mantello_core.schemes import edit
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.change import changes
-from mantello_core.schemes.inspection import WEAK_NEIGHBOURS, class_title
+from mantello_core.schemes.inspection.finding import class_title
 from mantello_core.schemes.sentence import areas_words, rule_sentence
 
 from .forms import ColumnForm, RoleForm, TableForm
@@ -190,7 +190,16 @@ def _beside(pick):
             continue
         one, two = (reading.prediction(role, pick.figures.tier).apparent for role in (mine, other))
         apart = difference(one, two)
-        found.append((spoken(name), one, two, apart, "clear" if apart >= WEAK_NEIGHBOURS else "look", seam))
+        found.append(
+            (
+                spoken(name),
+                one,
+                two,
+                apart,
+                "clear" if apart >= reading.design.scheme.aims.threshold("neighbours") else "look",
+                seam,
+            )
+        )
     return found[:6]
 
 
@@ -406,18 +415,3 @@ def change_rule(request, army_id, rule):
             f"Rule switched {'on' if on else 'off'}: {what}",
         )
     return redirect("rules", army.pk)
-
-
-@login_required
-@require_safe
-def checks(request, army_id):
-    """Every check with all its findings."""
-    army = army_for(request, army_id)
-    reading = reading_of(army.head)
-    return room_page(
-        request,
-        army,
-        "scheme",
-        "scheme/checks.html",
-        {"title": "Checks", "view": "checks", "pick": pick_from(reading, request.GET)},
-    )

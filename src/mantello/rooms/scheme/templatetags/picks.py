@@ -1,5 +1,6 @@
 """Addresses and words of picks and cells."""
 
+import math
 from functools import lru_cache
 from urllib.parse import parse_qsl, urlencode
 
@@ -7,6 +8,7 @@ from django import template
 from django.utils.html import escape, format_html, format_html_join
 from django.utils.safestring import mark_safe
 
+from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import sideless
 
 register = template.Library()
@@ -117,3 +119,54 @@ def _place(unit: str, rank: str, ordinal: int) -> tuple[str, str, str]:
         escape(f"{unit}|{rank}|{ordinal}"),
         escape(rank),
     )
+
+
+@register.simple_tag
+def hue_ring(harmony) -> str:
+    """The hues of a scheme on a ring, each as large as its share; degrees of CIELAB hue, red at the right."""
+    dots = []
+    for hue in sorted(harmony.hues, key=lambda one: -one.share)[:14]:
+        angle, reach = math.radians(hue.colour.hue), 34 + min(hue.colour.chroma, 70) * 0.75
+        place = (110 + reach * math.cos(angle), 110 - reach * math.sin(angle))
+        dots.append(
+            (f"{place[0]:.1f}", f"{place[1]:.1f}", f"{4 + 22 * math.sqrt(hue.share):.1f}", hex_of(hue.colour), hue.name)
+        )
+    return format_html(
+        '<svg class="hue-ring" viewBox="0 0 220 220" role="img" aria-label="Hues of the scheme">'
+        '<circle cx="110" cy="110" r="108" fill="#a6a6a6"/><circle cx="110" cy="110" r="34" fill="none" stroke="#6e6e6e" stroke-dasharray="6 4"/>{}</svg>',
+        format_html_join(
+            "",
+            '<circle cx="{}" cy="{}" r="{}" fill="{}" stroke="#1b1b1b" stroke-width=".8"><title>{}</title></circle>',
+            dots,
+        ),
+    )
+
+
+@register.filter
+def as_per_cent(share: float | None) -> str:
+    """A share as a number of per cent; empty for none."""
+    return "" if share is None else f"{100 * share:g}"
+
+
+@register.filter
+def plain(number: float) -> str:
+    """A number without needless zeros."""
+    return f"{number:g}"
+
+
+@register.filter
+def threshold_name(name: str) -> str:
+    """A threshold's name in words."""
+    return name.replace("_", ", ").capitalize()
+
+
+@register.filter
+def clear_count(checks) -> int:
+    """How many checks found nothing."""
+    return sum(check.verdict == "clear" for check in checks)
+
+
+@register.filter
+def open_count(checks) -> int:
+    """How many checks found something."""
+    return sum(check.verdict != "clear" for check in checks)

@@ -1,0 +1,31 @@
+"""All checks of a design, in a fixed order."""
+
+from ..cascade import Resolution
+from ..scheme import Design
+from . import balance, contrast, mapping
+from .finding import Check, checked
+from .look import Look
+
+CHECKS = (
+    mapping.unmapped,
+    contrast.neighbours,
+    contrast.lookalikes,
+    balance.trouble,
+    mapping.overridden,
+    mapping.ranks,
+    contrast.values,
+    contrast.focus,
+    balance.accents,
+    balance.shares,
+    balance.common,
+    balance.signatures,
+    balance.metals,
+    balance.materials,
+    mapping.dead,
+)
+
+
+def inspect(design: Design, resolution: Resolution) -> tuple[Check, ...]:
+    """Every check, accepted findings set apart."""
+    look = Look(design, resolution)
+    return tuple(checked(check(look), design.scheme.aims) for check in CHECKS)

@@ -1,0 +1,32 @@
+"""What the checks look at: a design, its resolution, and the colours of its roles, worked out once."""
+
+from ...colour.difference import difference
+from ...colour.spaces import Lab
+from ...paints.range import paint
+from ...recipes.layering import predicted
+from ..cascade import Resolution
+from ..scheme import Design
+
+
+class Look:
+    """One inspection's view of a design."""
+
+    def __init__(self, design: Design, resolution: Resolution):
+        self.design, self.resolution = design, resolution
+        self._apparent: dict[tuple[str, str], Lab] = {}
+        self._apart: dict[tuple[str, str, str], float] = {}
+
+    def apparent(self, role: str, tier: str) -> Lab:
+        """What a role looks like once all its steps are done: what a later step pulls back raises no alarm."""
+        key = role, tier
+        if key not in self._apparent:
+            recipe = self.design.scheme.role(role).recipe(tier)
+            self._apparent[key] = predicted(recipe, paint(self.design.scheme.undercoat)).apparent
+        return self._apparent[key]
+
+    def apart(self, role: str, other: str, tier: str) -> float:
+        """CIEDE2000 between two roles."""
+        key = (*sorted((role, other)), tier)
+        if key not in self._apart:
+            self._apart[key] = difference(self.apparent(role, tier), self.apparent(other, tier))
+        return self._apart[key]
