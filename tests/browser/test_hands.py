@@ -55,6 +55,16 @@ class Hands(BrowserCase):
         self.page.locator("tr[data-words]:visible td a").first.click()
         expect(self.page.locator(".ladder-col h2")).to_have_text("Left lapel")
 
+    def test_formations_are_moved_by_keys_and_by_dragging(self):
+        self.go(self.army)
+        self.page.locator('a[data-node="grey"]').focus()
+        self.page.keyboard.press("Alt+ArrowUp")
+        self.note("Grey moved")
+        self.assertEqual([node.id for node in self.design().army.nodes["1st-weir"].children], ["grey", "blue"])
+        self.page.locator('a[data-node="grey"]').drag_to(self.page.locator('a[data-node="army"]'))
+        expect(self.page.locator('li.t1 a[data-node="grey"]')).to_be_visible()
+        self.assertEqual([node.id for node in self.design().army.root.children], ["1st-weir", "grey"])
+
     def test_help_opens_and_closes_by_key(self):
         self.page.locator("body").press("?")
         expect(self.page.get_by_role("heading", name="Keys")).to_be_visible()

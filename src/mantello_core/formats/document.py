@@ -12,6 +12,7 @@ from ..schemes.muster import checked_rank
 from ..schemes.rule import Column, Distinction, Filter, Rule
 from ..schemes.scheme import Design, Evenings, Role, Scheme
 from ..schemes.selector import checked_selector
+from ..schemes.substitution import Substitution
 from .validation import check
 
 FORMAT, VERSION = "mantello-design", 1
@@ -32,6 +33,7 @@ def write_design(design: Design) -> dict:
             "roles": [_role(role) for role in scheme.roles],
             "rules": [_rule(rule) for rule in scheme.rules],
             "tables": [_table(table) for table in scheme.tables],
+            **({"substitutions": [vars(one) for one in scheme.substitutions]} if scheme.substitutions else {}),
             **({"aims": _aims(scheme.aims)} if scheme.aims != Aims() else {}),
         },
         "evenings": {
@@ -87,6 +89,7 @@ def read_design(document: object) -> Design:
         rules=tuple(_read_rule(rule) for rule in scheme_part["rules"]),
         tables=tuple(_read_table(table) for table in scheme_part["tables"]),
         undercoat=scheme_part["undercoat"],
+        substitutions=tuple(Substitution(**one) for one in scheme_part.get("substitutions", ())),
         aims=_read_aims(scheme_part.get("aims", {})),
     )
     _check_references(army, scheme)
@@ -273,6 +276,11 @@ def _check_references(army: Army, scheme: Scheme) -> None:
             scheme.role(rule.role, f"{where}/role")
         for selector in rule.select:
             checked_selector(selector, f"{where}/select")
+    for index, one in enumerate(scheme.substitutions):
+        where = f"/scheme/substitutions/{index}"
+        army.node(one.scope, f"{where}/scope")
+        scheme.role(one.role, f"{where}/role")
+        scheme.role(one.use, f"{where}/use")
     for name in ("accents", "signatures"):
         for role in getattr(scheme.aims, name):
             scheme.role(role, f"/scheme/aims/{name}")

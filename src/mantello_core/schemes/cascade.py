@@ -14,6 +14,7 @@ from .army import Army, Figure, Node, Rank
 from .rule import Rule
 from .scheme import Scheme
 from .selector import Narrowness, areas_named, narrowest
+from .substitution import substitutes
 
 
 @dataclass(frozen=True)
@@ -34,6 +35,8 @@ class Cell:
     role: str | None
     rule: Rule | None
     rung: int
+    #: the role the rule names, where a substitution put another in its place; else ''
+    instead_of: str = ""
 
 
 @dataclass(frozen=True)
@@ -85,13 +88,15 @@ def resolve(army: Army, scheme: Scheme, plate_of: Callable[[str], Plate] = shipp
     classes = []
     for unit in army.units:
         path = army.paths[unit.id]
+        instead = substitutes(scheme.substitutions, path)
         here = [(rule, order) for rule, order in rules if rule.scope in path]
         for rank in unit.ranks:
             for speaking, ordinals in _partition(unit, rank, here):
                 orders = tuple(order for _, order in speaking)
-                key = (rank.type, len(path), orders, tuple(path.index(rule.scope) for rule, _ in speaking))
+                depths = tuple(path.index(rule.scope) for rule, _ in speaking)
+                key = (rank.type, len(path), orders, depths, tuple(instead.items()))
                 if key not in shared:
-                    shared[key] = _winners(plate_of(rank.type), speaking, path)
+                    shared[key] = _winners(plate_of(rank.type), speaking, path, instead)
                 classes.append(FigureClass(unit.id, rank.name, rank.type, rank.tier, ordinals, shared[key]))
     return Resolution(tuple(classes))
 
@@ -153,13 +158,20 @@ def _rung(rule: Rule, path: tuple[str, ...]) -> int:
     return depth + 1 if rule.filter.rank else depth
 
 
-def _winners(plate: Plate, speaking: list[tuple[Rule, int]], path: tuple[str, ...]) -> dict[str, Cell]:
+def _winners(
+    plate: Plate, speaking: list[tuple[Rule, int]], path: tuple[str, ...], instead: dict[str, str]
+) -> dict[str, Cell]:
     best: dict[str, tuple[tuple, Rule]] = {}
     for rule, order in speaking:
         for name, narrow in areas_named(plate, rule.select).items():
             weight = _weight(rule, order, path, narrow)
             if name not in best or weight > best[name][0]:
                 best[name] = weight, rule
-    cell_of = {rule.id: Cell(rule.role, rule, _rung(rule, path)) for _, rule in best.values()}
+    cell_of = {rule.id: _cell(rule, path, instead) for _, rule in best.values()}
     gap = Cell(None, None, 0)
     return {name: cell_of[best[name][1].id] if name in best else gap for name in plate.areas}
+
+
+def _cell(rule: Rule, path: tuple[str, ...], instead: dict[str, str]) -> Cell:
+    use = instead.get(rule.role)
+    return Cell(use, rule, _rung(rule, path), rule.role) if use else Cell(rule.role, rule, _rung(rule, path))

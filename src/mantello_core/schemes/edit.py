@@ -8,11 +8,12 @@ from ..figures.catalogue import plate
 from ..paints.range import paint
 from ..recipes.step import Mix, Recipe, Step, checked
 from .aim import with_marked, with_share
-from .army import TIERS, Army, Figure, Rung
+from .army import MOST_FIGURES, TIERS, Army, Figure, Node, Rung
 from .cascade import ladder
 from .rule import Column, Distinction, Filter, Rule
 from .scheme import Design, Role, Scheme
 from .selector import checked_selector, narrowest
+from .substitution import toned, with_substitution
 
 LONGEST_NAME = 80
 
@@ -73,6 +74,7 @@ def without_role(design: Design, role_id: str) -> Design:
     scheme = design.scheme
     role = scheme.role(role_id)
     uses = sum(rule.role == role_id for rule in scheme.all_rules(design.army.root.id))
+    uses += sum(role_id in (one.role, one.use) for one in scheme.substitutions)
     if uses:
         raise Contradiction(
             f"'{role.name}' is still named by {uses} rule{'s' * (uses != 1)}; point them elsewhere first."
@@ -211,6 +213,65 @@ def without_column(design: Design, table_id: str, column: str) -> Design:
         cells=tuple(cell for cell in table.cells if cell[1] != column),
     )
     return with_scheme(design, _with_table(design.scheme, kept))
+
+
+def with_rule(design: Design, rule: Rule) -> Design:
+    """Replace the written rule of that id, or add it at the end; without an id it gets one.
+
+    Raises: UnknownName for scope, role, type or rank; Unreadable for a selector; OutOfRange for ordinals.
+    """
+    scheme = design.scheme
+    node = design.army.node(rule.scope, "scope")
+    if rule.role:
+        scheme.role(rule.role, "role")
+    for selector in rule.select or ("",):
+        checked_selector(selector, "select")
+    _check_filter(rule.filter, node)
+    if not rule.id:
+        rule = replace(rule, id=slug(f"{rule.scope}-{rule.select[0] or 'all'}", {one.id for one in scheme.rules}))
+    if any(one.id == rule.id for one in scheme.rules):
+        rules = tuple(rule if one.id == rule.id else one for one in scheme.rules)
+    else:
+        rules = (*scheme.rules, rule)
+    return with_scheme(design, replace(scheme, rules=rules))
+
+
+def _check_filter(given: Filter, node: Node) -> None:
+    ranks = {rank.name: rank for unit in node.walk() for rank in unit.ranks}
+    if given.rank and given.rank not in ranks:
+        raise UnknownName(f"rank in {node.name}", given.rank, list(ranks), "rank")
+    types = {rank.type for rank in ranks.values()}
+    if given.type and given.type not in types:
+        raise UnknownName(f"figure type in {node.name}", given.type, sorted(types), "type")
+    if any(not 1 <= ordinal <= MOST_FIGURES for ordinal in given.ordinals) or not 0 <= given.every <= MOST_FIGURES:
+        raise OutOfRange(f"Figures are counted from 1 to {MOST_FIGURES}.", "ordinals")
+    if given.every and given.first < 1:
+        raise OutOfRange(f"Every {given.every} from no. {given.first}; the first figure is no. 1.", "first")
+
+
+def with_replaced_role(design: Design, scope: str, role_id: str, use: str | None) -> Design:
+    """Let one role be worn instead of another within a formation, or (None) no longer.
+
+    Raises: UnknownName for formation or roles; Contradiction for a role instead of itself.
+    """
+    design.army.node(scope, "scope")
+    for role in (role_id, use):
+        if role is not None:
+            design.scheme.role(role, "use")
+    known = with_substitution(design.scheme.substitutions, scope, role_id, use)
+    return with_scheme(design, replace(design.scheme, substitutions=known))
+
+
+def with_toned_role(design: Design, role_id: str, name: str, paint_id: str, parts: float) -> tuple[Design, Role]:
+    """Add a role like another, with some parts of one paint in every opaque mix: 'as Field, but darker'.
+
+    Raises: Contradiction if a role has that name; what ``toned`` refuses.
+    """
+    like = design.scheme.role(role_id)
+    design, role = with_new_role(design, name)
+    recipes = tuple((tier, toned(recipe, paint_id, parts)) for tier, recipe in like.recipes)
+    role = replace(role, recipes=recipes)
+    return with_scheme(design, design.scheme.with_role(role)), role
 
 
 def with_rule_on(design: Design, rule_id: str, *, on: bool) -> Design:

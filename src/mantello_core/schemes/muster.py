@@ -65,6 +65,49 @@ def with_node_named(design: Design, node_id: str, name: str, kind: str = "") -> 
     return _rooted(design, _replaced(design.army.root, changed))
 
 
+def with_tags(design: Design, unit_id: str, tags: tuple[str, ...]) -> Design:
+    """Give a unit its tags (veteran, flank ...), lower case, each once.
+
+    Raises: OutOfRange if there are too many or one is no word.
+    """
+    unit = design.army.node(unit_id)
+    kept = tuple(dict.fromkeys(" ".join(tag.split()).lower() for tag in tags if tag.strip()))
+    for tag in kept:
+        if not (len(tag) <= 40 and tag.replace(" ", "").replace("-", "").isalnum()):
+            raise OutOfRange(f"'{tag}' is no tag; use letters, digits, blanks and hyphens, up to 40.", "tags")
+    if len(kept) > 12:
+        raise OutOfRange(f"{len(kept)} tags; allowed are up to 12.", "tags")
+    return _rooted(design, _replaced(design.army.root, replace(unit, tags=kept)))
+
+
+def with_node_moved(design: Design, node_id: str, by: int) -> Design:
+    """Move a formation or unit up (negative) or down among its siblings."""
+    design.army.node(node_id)
+    if node_id == design.army.root.id:
+        raise Contradiction("The army itself cannot be moved in its own tree.")
+    parent = design.army.nodes[design.army.paths[node_id][-2]]
+    children = list(parent.children)
+    at = next(index for index, child in enumerate(children) if child.id == node_id)
+    children.insert(min(max(at + by, 0), len(children) - 1), children.pop(at))
+    return _rooted(design, _replaced(design.army.root, replace(parent, children=tuple(children))))
+
+
+def with_node_under(design: Design, node_id: str, parent_id: str) -> Design:
+    """Move a formation or unit with all below it under another formation, at its end.
+
+    Raises: Contradiction if that is a unit, or lies below it.
+    """
+    node, parent = design.army.node(node_id), design.army.node(parent_id, "parent")
+    if parent.is_unit:
+        raise Contradiction(f"{parent.name} is a unit; units hold ranks, not formations.", "parent")
+    if node_id in design.army.paths[parent_id]:
+        raise Contradiction(f"{parent.name} lies within {node.name}; it cannot hold it.", "parent")
+    pruned = _removed(design.army.root, node_id)
+    holder = next(one for one in pruned.walk() if one.id == parent_id)
+    grown = _replaced(pruned, replace(holder, children=(*holder.children, node)))
+    return _rooted(design, grown)
+
+
 def with_rank(design: Design, unit_id: str, old_name: str, rank: Rank) -> Design:
     """Change a rank of a unit, or add it when ``old_name`` is empty. Rules that name it follow a new name.
 
@@ -113,6 +156,7 @@ def without_node(design: Design, node_id: str) -> Design:
     scheme = design.scheme
     scheme = replace(
         scheme,
+        substitutions=tuple(one for one in scheme.substitutions if one.scope not in gone),
         rules=tuple(rule for rule in scheme.rules if rule.scope not in gone),
         tables=tuple(
             replace(table, cells=tuple(cell for cell in table.cells if table.key == "rank" or cell[0] not in gone))
@@ -157,7 +201,10 @@ def with_duplicate(design: Design, node_id: str, name: str) -> Design:
         )
         for table in scheme.tables
     )
-    scheme = replace(scheme, rules=(*scheme.rules, *rules), tables=tables)
+    copied_too = tuple(replace(one, scope=renamed[one.scope]) for one in scheme.substitutions if one.scope in renamed)
+    scheme = replace(
+        scheme, rules=(*scheme.rules, *rules), tables=tables, substitutions=(*scheme.substitutions, *copied_too)
+    )
     return _rooted(replace(design, scheme=scheme), _replaced(design.army.root, grown))
 
 

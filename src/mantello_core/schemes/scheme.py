@@ -8,6 +8,7 @@ from ..recipes.step import Recipe
 from .aim import Aims
 from .army import TIERS, Army
 from .rule import Distinction, Rule
+from .substitution import Substitution
 
 
 @dataclass(frozen=True)
@@ -55,6 +56,7 @@ class Scheme:
     #: paint id of the undercoat
     undercoat: str = "undercoat-slate"
     aims: Aims = field(default_factory=Aims)
+    substitutions: tuple[Substitution, ...] = ()
 
     @cached_property
     def role_by_id(self) -> dict[str, Role]:

@@ -100,6 +100,21 @@ class Units(RoomCase):
         self.post("remove-node", "1st-harbour")
         self.assertEqual(self.now().army.figures, 31)
 
+    def test_a_unit_gets_tags_and_a_formation_moves(self):
+        self.post("change-node", UNIT, name="Line", kind="", tags="veteran, flank")
+        self.assertEqual(self.now().army.nodes[UNIT].tags, ("veteran", "flank"))
+        self.assertContains(
+            self.post("change-node", UNIT, name="Line", kind="", tags="a/b", status=422), "is no tag", status_code=422
+        )
+        self.post("move-node", "3rd-gull", do="earlier")
+        order = [node.id for node in self.now().army.nodes["2nd-tidewall"].children]
+        self.assertEqual(order, ["1st-harbour", "3rd-gull", "2nd-lantern"])
+        self.post("move-node", "3rd-gull", under="army")
+        self.assertEqual(self.now().army.root.children[-1].id, "3rd-gull")
+        self.assertContains(
+            self.post("move-node", "2nd-tidewall", under="1st-harbour", status=422), "cannot hold it", status_code=422
+        )
+
     def test_what_is_not_there_is_not_found(self):
         self.post("remove-node", "9th-nowhere", status=404)
         self.post("change-rank", "9th-nowhere", old="x", status=404)

@@ -128,3 +128,9 @@ class NodeForm(forms.Form):
     kind = forms.CharField(
         required=False, label="Kind", max_length=40, help_text="Your own word: regiment, house, troop ..."
     )
+    tags = forms.CharField(
+        required=False,
+        label="Tags",
+        max_length=400,
+        help_text="Commas between them: veteran, flank ... Rules can speak of them.",
+    )

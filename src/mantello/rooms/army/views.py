@@ -89,13 +89,13 @@ def _faces(army, reading):
     ]
 
 
-def _army_page(request, army, status=200, **forms):
+def _army_page(request, army, status=200, picked_id="", **forms):
     reading = reading_of(army.head)
     force = reading.design.army
     painted = request.GET.get("as", "painted" if army.entries.standing().exists() else "designed") == "painted"
     seeing = seeing_from(request.GET)
     muster = Muster(army, reading, progress(army, reading), log_mark(army), painted=painted, seeing=seeing)
-    picked = force.nodes.get(request.GET.get("node", ""), force.root)
+    picked = force.nodes.get(picked_id or request.GET.get("node", ""), force.root)
     context = {
         "title": "Army",
         "muster": muster,
@@ -113,11 +113,16 @@ def _army_page(request, army, status=200, **forms):
             muster.picture(picked, one, one.ordinals[0], 92) for one in _classes_below(reading, picked)[:5]
         ],
         "types": dict(type_choices()),
+        "holders": [
+            node for node in force.nodes.values() if not node.is_unit and picked.id not in force.paths[node.id]
+        ],
         "unit_form": UnitForm(
             auto_id="unit_%s",
             initial={"unit": picked.name if picked.is_unit else "", "formation": _path_words(force, picked)},
         ),
-        "node_form": NodeForm(auto_id="node_%s", initial={"name": picked.name, "kind": picked.kind}),
+        "node_form": NodeForm(
+            auto_id="node_%s", initial={"name": picked.name, "kind": picked.kind, "tags": ", ".join(picked.tags)}
+        ),
         "rank_forms": [
             (
                 rank,
@@ -221,20 +226,41 @@ def add_unit(request, army_id):
 @login_required
 @require_POST
 def change_node(request, army_id, node_id):
-    """Rename a formation or unit."""
+    """Rename a formation or unit; give a unit its tags."""
     army = army_for(request, army_id)
-    _known(army, node_id)
+    node = _known(army, node_id)
     form = NodeForm(request.POST, auto_id="node_%s")
     if form.is_valid():
         given = form.cleaned_data
-        apply(
-            request,
-            army,
-            lambda design: tree.with_node_named(design, node_id, given["name"], given["kind"]),
-            f"Renamed to {given['name']}",
-        )
-        return back(request, "army", army.pk)
-    return _army_page(request, army, 422, node_form=form)
+
+        def change(design):
+            design = tree.with_node_named(design, node_id, given["name"], given["kind"])
+            if node.is_unit and "tags" in request.POST:
+                design = tree.with_tags(design, node_id, tuple(given["tags"].split(",")))
+            return design
+
+        try:
+            said = f"Renamed to {given['name']}" if given["name"] != node.name else f"{node.name} changed"
+            apply(request, army, change, said)
+            return back(request, "army", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _army_page(request, army, 422, picked_id=node_id, node_form=form)
+
+
+@login_required
+@require_POST
+def move_node(request, army_id, node_id):
+    """Move a formation or unit among its siblings, or under another formation."""
+    army = army_for(request, army_id)
+    node = _known(army, node_id)
+    under = request.POST.get("under", "")
+    if under:
+        apply(request, army, lambda design: tree.with_node_under(design, node_id, under), f"{node.name} moved")
+    else:
+        by = -1 if request.POST.get("do") == "earlier" else 1
+        apply(request, army, lambda design: tree.with_node_moved(design, node_id, by), f"{node.name} moved")
+    return back(request, "army", army.pk)
 
 
 @login_required
@@ -284,11 +310,8 @@ def change_rank(request, army_id, node_id):
             return back(request, "army", army.pk)
         except MantelloError as error:
             refused(form, error)
-    request.GET = request.GET.copy()
-    request.GET["node"] = node_id
-    return _army_page(
-        request, army, 422, rank_forms=[(rank, form if rank.name == old else None) for rank in unit.ranks]
-    )
+    rank_forms = [(rank, form if rank.name == old else None) for rank in unit.ranks]
+    return _army_page(request, army, 422, picked_id=node_id, rank_forms=rank_forms)
 
 
 def _known(army, node_id):

@@ -1,10 +1,13 @@
 """Forms of the Scheme room."""
 
+import re
+
 from django import forms
 
 from mantello.shell.fields import CoreField
 from mantello_core.paints.range import ranges
 from mantello_core.schemes.edit import named
+from mantello_core.schemes.rule import Filter, Rule
 
 
 def paint_choices() -> list:
@@ -48,3 +51,71 @@ class ColumnForm(forms.Form):
     def clean_select(self):
         """The selectors."""
         return tuple(one.strip() for one in self.cleaned_data["select"].split(",") if one.strip())
+
+
+class RuleForm(forms.Form):
+    """A written rule: who, where, what, and how firmly."""
+
+    scope = forms.CharField(label="In", max_length=80)
+    type = forms.CharField(required=False, label="Figure type", max_length=80)
+    rank = forms.CharField(required=False, label="Rank", max_length=80)
+    tag = forms.CharField(required=False, label="Tag", max_length=40)
+    which = forms.CharField(
+        required=False,
+        label="Figures",
+        max_length=120,
+        help_text="Empty for all; 1, 4, 7 for single ones; 'every 3' or 'every 3 from 2' for a pattern.",
+    )
+    select = forms.CharField(
+        required=False,
+        label="Areas",
+        max_length=900,
+        help_text="Names with commas between; arm.*.cuff, =head.hat.band (that one only), @metal. Empty for everything.",
+    )
+    role = forms.CharField(required=False, label="Wear", max_length=80)
+    binding = forms.BooleanField(required=False, label="Binding: no rule below may change it")
+
+    @classmethod
+    def showing(cls, rule: Rule, **options) -> "RuleForm":
+        """The form filled with a rule."""
+        given = rule.filter
+        which = ", ".join(map(str, given.ordinals))
+        if given.every:
+            which = f"every {given.every}" + (f" from {given.first}" if given.first != 1 else "")
+        initial = {
+            "scope": rule.scope, "type": given.type, "rank": given.rank, "tag": given.tag, "which": which,
+            "select": ", ".join(rule.select), "role": rule.role, "binding": rule.binding,
+        }  # fmt: skip
+        return cls(initial=initial, **options)
+
+    def clean_which(self):
+        """(ordinals, every, first)."""
+        text = self.cleaned_data["which"].strip().lower()
+        if not text:
+            return (), 0, 1
+        pattern = re.fullmatch(r"every (\d{1,4})(?: from (?:no\.? ?)?(\d{1,4}))?", text)
+        if pattern:
+            return (), int(pattern[1]), int(pattern[2] or 1)
+        numbers = [one.strip() for one in text.split(",") if one.strip()]
+        if not all(one.isdigit() and len(one) < 5 for one in numbers):
+            raise forms.ValidationError(
+                f"'{text[:40]}' is not understood; write 1, 4, 7 or 'every 3 from 2', or nothing."
+            )
+        return tuple(int(one) for one in numbers), 0, 1
+
+    def rule(self, id_: str, *, on: bool) -> Rule:
+        """The rule the form tells."""
+        given = self.cleaned_data
+        ordinals, every, first = given["which"]
+        select = tuple(one.strip() for one in given["select"].split(",") if one.strip()) or ("",)
+        filter_ = Filter(given["type"], given["rank"], given["tag"].strip().lower(), ordinals, every, first)
+        return Rule(id_, given["scope"], select, given["role"], filter_, given["binding"], on)
+
+
+class TonedForm(forms.Form):
+    """A role made from another: 'as Field, but darker'."""
+
+    like = forms.CharField(label="As", max_length=80)
+    name = CoreField(named, label="Called", max_length=80)
+    paint = forms.ChoiceField(choices=lambda: paint_choices(), label="With")
+    parts = forms.FloatField(label="Parts in every mix", min_value=0.1, max_value=12, initial=1)

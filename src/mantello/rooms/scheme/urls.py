@@ -2,12 +2,12 @@
 
 from django.urls import path
 
-from . import checking, views
+from . import checking, ruling, views
 
 urlpatterns = [
     path("", views.scheme, name="scheme"),
     path("table/", views.table, name="table"),
-    path("rules/", views.rules, name="rules"),
+    path("rules/", ruling.rules, name="rules"),
     path("checks/", checking.checks, name="checks"),
     path("checks/fix/", checking.fix, name="fix"),
     path("checks/accept/", checking.accept, name="accept"),
@@ -19,8 +19,12 @@ urlpatterns = [
     path("roles/new/", views.new_role, name="new-role"),
     path("roles/<str:role>/rename/", views.rename_role, name="rename-role"),
     path("roles/<str:role>/remove/", views.remove_role, name="remove-role"),
-    path("tables/new/", views.new_table, name="new-table"),
-    path("tables/<str:table>/cell/", views.set_cell, name="set-cell"),
-    path("tables/<str:table>/column/", views.set_column, name="set-column"),
-    path("rules/<str:rule>/", views.change_rule, name="change-rule"),
+    path("tables/new/", ruling.new_table, name="new-table"),
+    path("tables/<str:table>/cell/", ruling.set_cell, name="set-cell"),
+    path("tables/<str:table>/column/", ruling.set_column, name="set-column"),
+    path("rules/keep/", ruling.keep_rule, name="keep-rule"),
+    path("rules/substitute/", ruling.substitute, name="substitute"),
+    path("rules/tone/", ruling.tone, name="tone"),
+    path("take-over/<int:other_id>/", ruling.take_over, name="take-over"),
+    path("rules/<str:rule>/", ruling.change_rule, name="change-rule"),
 ]

@@ -21,9 +21,8 @@ from mantello_core.schemes import edit
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.change import changes
 from mantello_core.schemes.inspection.finding import class_title
-from mantello_core.schemes.sentence import areas_words, rule_sentence
 
-from .forms import ColumnForm, RoleForm, TableForm
+from .forms import RoleForm
 from .ladder import areas_said, effect_of, rows_of
 from .pick import exact_pick, pick_from
 from .stage import stage_svg
@@ -82,6 +81,7 @@ def _panel(pick):
             for role in reading.design.scheme.roles
         ],
         "role_name": reading.design.scheme.role_by_id[pick.role].name if pick.role else "",
+        "instead_of": reading.design.scheme.role(pick.cell.instead_of).name if pick.cell.instead_of else "",
         "worn_name": _role_words(reading, pick.cell),
         "worn_paint": reading.design.scheme.role_by_id[pick.cell.role].paint_name if pick.cell.role else "",
     }
@@ -294,124 +294,3 @@ def remove_role(request, army_id, role):
     name = reading_of(army.head).design.scheme.role(role).name
     apply(request, army, lambda design: edit.without_role(design, role), f"Role {name} removed")
     return redirect("recipes", army.pk)
-
-
-@login_required
-@require_safe
-def rules(request, army_id):
-    """Distinction tables and written rules, as plain sentences."""
-    return _rules_page(request, army_for(request, army_id))
-
-
-def _rules_page(request, army, status=200, **forms):
-    design = reading_of(army.head).design
-    kinds = list(dict.fromkeys([*(node.kind for node in design.army.nodes.values() if node.kind != "army"), "rank"]))
-    dead = {rule.id for rule in reading_of(army.head).resolution.dead_rules(design.scheme, design.army)}
-    context = {
-        "title": "Rules",
-        "view": "rules",
-        "pick": pick_from(reading_of(army.head), request.GET),
-        "tables": [
-            (
-                table,
-                edit.rows_of(design.army, table.key),
-                [(column, areas_words(column.select)) for column in table.columns],
-            )
-            for table in design.scheme.tables
-        ],
-        "sentences": [
-            (rule, rule_sentence(rule, design.army, design.scheme), rule.id in dead) for rule in design.scheme.rules
-        ],
-        "kinds": kinds,
-        "table_form": TableForm(auto_id="table_%s"),
-        "column_form": ColumnForm(auto_id="column_%s"),
-        "column_table": "",
-    }
-    return room_page(request, army, "scheme", "scheme/rules.html", context | forms, status)
-
-
-@login_required
-@require_POST
-def set_cell(request, army_id, table):
-    """Set or empty a cell of a distinction table."""
-    army = army_for(request, army_id)
-    row, column, given = request.POST.get("row", ""), request.POST.get("column", ""), request.POST.get("role", "")
-    role = {"-": None, "bare": ""}.get(given, given)
-    apply(request, army, lambda design: edit.set_cell(design, table, row, column, role), _cell_told(table, row))
-    return back(request, "rules", army.pk)
-
-
-def _cell_told(table, row):
-    def words(before, after):
-        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
-        found = edit.find_table(before.scheme, table)
-        return f"{found.name}, {edit.rows_of(before.army, found.key)[row]}: {counts.words} changed"
-
-    return words
-
-
-@login_required
-@require_POST
-def new_table(request, army_id):
-    """Add an empty distinction table."""
-    army = army_for(request, army_id)
-    form = TableForm(request.POST, auto_id="table_%s")
-    if form.is_valid():
-        given = form.cleaned_data
-        try:
-            apply(
-                request,
-                army,
-                lambda design: edit.with_new_table(design, given["name"], given["key"])[0],
-                f"Table {given['name']} added",
-            )
-            return redirect("rules", army.pk)
-        except MantelloError as error:
-            refused(form, error)
-    return _rules_page(request, army, 422, table_form=form)
-
-
-@login_required
-@require_POST
-def set_column(request, army_id, table):
-    """Add a column to a distinction table, or remove one."""
-    army = army_for(request, army_id)
-    if "remove" in request.POST:
-        column = request.POST["remove"]
-        apply(request, army, lambda design: edit.without_column(design, table, column), "Column removed")
-        return redirect("rules", army.pk)
-    form = ColumnForm(request.POST, auto_id="column_%s")
-    if form.is_valid():
-        given = form.cleaned_data
-        try:
-            apply(
-                request,
-                army,
-                lambda design: edit.with_column(design, table, given["name"], given["select"]),
-                f"Mark {given['name']} added",
-            )
-            return redirect("rules", army.pk)
-        except MantelloError as error:
-            refused(form, error)
-    return _rules_page(request, army, 422, column_form=form, column_table=table)
-
-
-@login_required
-@require_POST
-def change_rule(request, army_id, rule):
-    """Switch a written rule on or off, or remove it."""
-    army = army_for(request, army_id)
-    scheme = reading_of(army.head).design.scheme
-    found = next((one for one in scheme.rules if one.id == rule), None)
-    what = areas_words(found.select) if found else rule
-    if request.POST.get("do") == "remove":
-        apply(request, army, lambda design: edit.without_rule(design, rule), f"Rule removed: {what}")
-    else:
-        on = request.POST.get("do") == "on"
-        apply(
-            request,
-            army,
-            lambda design: edit.with_rule_on(design, rule, on=on),
-            f"Rule switched {'on' if on else 'off'}: {what}",
-        )
-    return redirect("rules", army.pk)

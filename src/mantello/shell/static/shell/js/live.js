@@ -26,11 +26,12 @@ function keep(edits) {
 
 function entriesOf(form, submitter) {
   const data = new FormData(form, submitter);
-  if (!data.get("token")) data.set("token", crypto.randomUUID ? crypto.randomUUID() : tokenOf());
+  if (!data.get("token")) data.set("token", newToken());
   return [...data].filter(([, value]) => typeof value === "string");
 }
 
-function tokenOf() {
+function newToken() {
+  if (crypto.randomUUID) return crypto.randomUUID();
   const bytes = crypto.getRandomValues(new Uint8Array(16));
   bytes[6] = (bytes[6] & 15) | 64;
   bytes[8] = (bytes[8] & 63) | 128;
@@ -66,11 +67,7 @@ async function flush() {
 const baseOf = (edit) => (edit.entries.find(([name]) => name === "base") || [])[1];
 const withBase = (edit, base) => ({ ...edit, entries: edit.entries.map(([name, value]) => [name, name === "base" ? base : value]) });
 
-document.addEventListener("submit", async (event) => {
-  const form = event.target.closest("form[data-live]");
-  if (!form) return;
-  event.preventDefault();
-  const edit = { url: (event.submitter && event.submitter.getAttribute("formaction")) || form.action, entries: entriesOf(form, event.submitter) };
+async function submit(edit) {
   if (kept().length) {
     keep([...kept(), edit]);
     await flush();
@@ -81,6 +78,20 @@ document.addEventListener("submit", async (event) => {
   } catch {
     keep([edit]);
   }
+}
+
+/* An edit that no form on the page holds: the token against forgery and the state of the work are added. */
+export function post(url, entries) {
+  const csrf = document.querySelector("input[name=csrfmiddlewaretoken]").value;
+  const data = { csrfmiddlewaretoken: csrf, base: document.getElementById("main").dataset.base, token: newToken(), ...entries };
+  return submit({ url, entries: Object.entries(data) });
+}
+
+document.addEventListener("submit", (event) => {
+  const form = event.target.closest("form[data-live]");
+  if (!form) return;
+  event.preventDefault();
+  submit({ url: (event.submitter && event.submitter.getAttribute("formaction")) || form.action, entries: entriesOf(form, event.submitter) });
 });
 
 document.addEventListener("change", (event) => {

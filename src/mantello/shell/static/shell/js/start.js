@@ -6,6 +6,7 @@ import "./keys.js";
 import "./dialog.js";
 import "./plate.js";
 import "./table.js";
+import "./tree.js";
 import "./preview.js";
 import "./clock.js";
 

@@ -1,0 +1,246 @@
+"""The rules' page: distinctions, written rules, substitutions, and schemes taken over."""
+
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import get_object_or_404, redirect
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
+
+from mantello.rooms.army.models import Army
+from mantello.rooms.army.page import apply, army_for, back, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello.shell.fields import refused
+from mantello_core.errors import MantelloError
+from mantello_core.schemes import edit
+from mantello_core.schemes.cascade import resolve
+from mantello_core.schemes.change import changes
+from mantello_core.schemes.sentence import areas_words, rule_sentence
+from mantello_core.schemes.transfer import transferred
+
+from .forms import ColumnForm, RuleForm, TableForm, TonedForm
+from .pick import pick_from
+
+
+@login_required
+@require_safe
+def rules(request, army_id):
+    """Distinction tables and written rules, as plain sentences."""
+    return _rules_page(request, army_for(request, army_id))
+
+
+def _rules_page(request, army, status=200, **forms):
+    design = reading_of(army.head).design
+    kinds = list(dict.fromkeys([*(node.kind for node in design.army.nodes.values() if node.kind != "army"), "rank"]))
+    dead = {rule.id for rule in reading_of(army.head).resolution.dead_rules(design.scheme, design.army)}
+    context = {
+        "title": "Rules",
+        "view": "rules",
+        "pick": pick_from(reading_of(army.head), request.GET),
+        "tables": [
+            (
+                table,
+                edit.rows_of(design.army, table.key),
+                [(column, areas_words(column.select)) for column in table.columns],
+            )
+            for table in design.scheme.tables
+        ],
+        "sentences": [
+            (rule, rule_sentence(rule, design.army, design.scheme), rule.id in dead) for rule in design.scheme.rules
+        ],
+        "kinds": kinds,
+        "table_form": TableForm(auto_id="table_%s"),
+        "column_form": ColumnForm(auto_id="column_%s"),
+        "column_table": "",
+        "rule_form": _rule_form(request, design),
+        "editing": request.GET.get("edit", ""),
+        "tone_form": TonedForm(auto_id="tone_%s"),
+        "substitutions": [
+            (one, design.army.nodes[one.scope].name, design.scheme.role(one.role).name, design.scheme.role(one.use))
+            for one in design.scheme.substitutions
+        ],
+        "nodes": [(node.id, node.name, len(design.army.paths[node.id]) - 1) for node in design.army.nodes.values()],
+        "ranks": list(dict.fromkeys(rank.name for unit in design.army.units for rank in unit.ranks)),
+        "types": list(dict.fromkeys(rank.type for unit in design.army.units for rank in unit.ranks)),
+        "tags": list(dict.fromkeys(tag for unit in design.army.units for tag in unit.tags)),
+        "others": Army.objects.visible_to(request.user).exclude(pk=army.pk)[:50],
+    }
+    return room_page(request, army, "scheme", "scheme/rules.html", context | forms, status)
+
+
+def _rule_form(request, design):
+    known = next((one for one in design.scheme.rules if one.id == request.GET.get("edit")), None)
+    if known:
+        return RuleForm.showing(known, auto_id="rule_%s")
+    return RuleForm(auto_id="rule_%s", initial={"scope": design.army.root.id})
+
+
+@login_required
+@require_POST
+def set_cell(request, army_id, table):
+    """Set or empty a cell of a distinction table."""
+    army = army_for(request, army_id)
+    row, column, given = request.POST.get("row", ""), request.POST.get("column", ""), request.POST.get("role", "")
+    role = {"-": None, "bare": ""}.get(given, given)
+    apply(request, army, lambda design: edit.set_cell(design, table, row, column, role), _cell_told(table, row))
+    return back(request, "rules", army.pk)
+
+
+def _cell_told(table, row):
+    def words(before, after):
+        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
+        found = edit.find_table(before.scheme, table)
+        return f"{found.name}, {edit.rows_of(before.army, found.key)[row]}: {counts.words} changed"
+
+    return words
+
+
+@login_required
+@require_POST
+def new_table(request, army_id):
+    """Add an empty distinction table."""
+    army = army_for(request, army_id)
+    form = TableForm(request.POST, auto_id="table_%s")
+    if form.is_valid():
+        given = form.cleaned_data
+        try:
+            apply(
+                request,
+                army,
+                lambda design: edit.with_new_table(design, given["name"], given["key"])[0],
+                f"Table {given['name']} added",
+            )
+            return redirect("rules", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _rules_page(request, army, 422, table_form=form)
+
+
+@login_required
+@require_POST
+def set_column(request, army_id, table):
+    """Add a column to a distinction table, or remove one."""
+    army = army_for(request, army_id)
+    if "remove" in request.POST:
+        column = request.POST["remove"]
+        apply(request, army, lambda design: edit.without_column(design, table, column), "Column removed")
+        return redirect("rules", army.pk)
+    form = ColumnForm(request.POST, auto_id="column_%s")
+    if form.is_valid():
+        given = form.cleaned_data
+        try:
+            apply(
+                request,
+                army,
+                lambda design: edit.with_column(design, table, given["name"], given["select"]),
+                f"Mark {given['name']} added",
+            )
+            return redirect("rules", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _rules_page(request, army, 422, column_form=form, column_table=table)
+
+
+@login_required
+@require_POST
+def change_rule(request, army_id, rule):
+    """Switch a written rule on or off, or remove it."""
+    army = army_for(request, army_id)
+    scheme = reading_of(army.head).design.scheme
+    found = next((one for one in scheme.rules if one.id == rule), None)
+    what = areas_words(found.select) if found else rule
+    if request.POST.get("do") == "remove":
+        apply(request, army, lambda design: edit.without_rule(design, rule), f"Rule removed: {what}")
+    else:
+        on = request.POST.get("do") == "on"
+        apply(
+            request,
+            army,
+            lambda design: edit.with_rule_on(design, rule, on=on),
+            f"Rule switched {'on' if on else 'off'}: {what}",
+        )
+    return redirect("rules", army.pk)
+
+
+@login_required
+@require_POST
+def keep_rule(request, army_id):
+    """Write a rule, or change one."""
+    army = army_for(request, army_id)
+    id_ = request.POST.get("rule", "")
+    form = RuleForm(request.POST, auto_id="rule_%s")
+    if form.is_valid():
+        known = next((one for one in reading_of(army.head).design.scheme.rules if one.id == id_), None)
+        made = form.rule(id_ if known else "", on=known.on if known else True)
+        try:
+            apply(request, army, lambda design: edit.with_rule(design, made), _rule_told(made))
+            return redirect("rules", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _rules_page(request, army, 422, rule_form=form, editing=id_ or "new")
+
+
+def _rule_told(made):
+    def words(before, after):
+        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
+        return f"{rule_sentence(made, after.army, after.scheme)} {counts.words} changed"
+
+    return words
+
+
+@login_required
+@require_POST
+def substitute(request, army_id):
+    """Let one role be worn instead of another within a formation, or no longer."""
+    army = army_for(request, army_id)
+    scope, role, use = (request.POST.get(name, "") for name in ("scope", "role", "use"))
+
+    def words(before, after):
+        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
+        return f"Substitution in {before.army.nodes[scope].name}: {counts.words} changed"
+
+    apply(request, army, lambda design: edit.with_replaced_role(design, scope, role, use or None), words)
+    return redirect("rules", army.pk)
+
+
+@login_required
+@require_POST
+def tone(request, army_id):
+    """Add a role like another with some parts of one paint in it."""
+    army = army_for(request, army_id)
+    form = TonedForm(request.POST, auto_id="tone_%s")
+    if form.is_valid():
+        given = form.cleaned_data
+        try:
+            apply(
+                request,
+                army,
+                lambda design: edit.with_toned_role(
+                    design, given["like"], given["name"], given["paint"], given["parts"]
+                )[0],
+                f"Role {given['name']} added",
+            )
+            return redirect("rules", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _rules_page(request, army, 422, tone_form=form)
+
+
+@login_required
+@require_http_methods(["GET", "HEAD", "POST"])
+def take_over(request, army_id, other_id):
+    """Take the scheme of another of the painter's armies over: shown first, then done."""
+    army = army_for(request, army_id)
+    other = get_object_or_404(Army.objects.visible_to(request.user).select_related("head"), pk=other_id)
+    source = reading_of(other.head).design
+    if request.method == "POST":
+        apply(request, army, lambda design: transferred(design, source).design, f"Scheme of {other.name} taken over")
+        return redirect("scheme", army.pk)
+    design = reading_of(army.head).design
+    transfer = transferred(design, source)
+    context = {
+        "title": "Take a scheme over",
+        "view": "rules",
+        "other": other,
+        "transfer": transfer,
+        "left": [rule_sentence(one, source.army, source.scheme) for one in transfer.left],
+        "counts": changes(reading_of(army.head).resolution, resolve(transfer.design.army, transfer.design.scheme)),
+    }
+    return room_page(request, army, "scheme", "scheme/take_over.html", context)

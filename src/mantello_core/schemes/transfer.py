@@ -1,0 +1,81 @@
+"""Take another army's scheme over: roles matched by name, rules by the names of their formations."""
+
+from dataclasses import dataclass, replace
+
+from .edit import slug
+from .rule import Rule
+from .scheme import Design
+
+
+@dataclass(frozen=True)
+class Transfer:
+    """What taking a scheme over gives, and what had no place."""
+
+    design: Design
+    #: names of roles that were there under the same name and now have the other's recipes
+    matched: tuple[str, ...]
+    #: names of roles that were added
+    added: tuple[str, ...]
+    #: rules and table rows taken
+    taken: int
+    #: rules of the other scheme whose formation is not here
+    left: tuple[Rule, ...]
+    #: table rows whose formation is not here: table and row
+    left_rows: tuple[tuple[str, str], ...]
+
+
+def transferred(here: Design, other: Design) -> Transfer:
+    """The design with the scheme of another laid over its own.
+
+    A formation of the other army stands for the one here with the same kind and name; its root for the
+    root. Nothing of the own scheme goes: rules taken come after it, so they win ties.
+    """
+    places = _places(here, other)
+    roles, matched, added = dict(here.scheme.role_by_id), [], []
+    names = {role.name.casefold(): role.id for role in here.scheme.roles}
+    new_id: dict[str, str] = {"": ""}
+    for role in other.scheme.roles:
+        known = names.get(role.name.casefold())
+        new_id[role.id] = known or slug(role.name, roles)
+        (matched if known else added).append(role.name)
+        roles[new_id[role.id]] = replace(role, id=new_id[role.id])
+    taken_ids = {rule.id for rule in here.scheme.rules}
+    rules, left = [], []
+    for rule in other.scheme.rules:
+        if rule.scope not in places:
+            left.append(rule)
+            continue
+        id_ = slug(rule.id, taken_ids)
+        taken_ids.add(id_)
+        rules.append(replace(rule, id=id_, scope=places[rule.scope], role=new_id[rule.role]))
+    tables, left_rows, rows = list(here.scheme.tables), [], 0
+    for table in other.scheme.tables:
+        cells = []
+        for row, column, role in table.cells:
+            if table.key == "rank" or row in places:
+                cells.append((row if table.key == "rank" else places[row], column, new_id[role]))
+            else:
+                left_rows.append((table.name, other.army.nodes[row].name))
+        rows += len(cells)
+        tables.append(replace(table, id=slug(table.id, {one.id for one in tables}), cells=tuple(cells)))
+    scheme = replace(
+        here.scheme,
+        roles=tuple(roles.values()),
+        rules=(*here.scheme.rules, *rules),
+        tables=tuple(tables),
+        undercoat=other.scheme.undercoat,
+    )
+    left_rows = tuple(dict.fromkeys(left_rows))
+    return Transfer(
+        replace(here, scheme=scheme), tuple(matched), tuple(added), len(rules) + rows, tuple(left), left_rows
+    )
+
+
+def _places(here: Design, other: Design) -> dict[str, str]:
+    mine = {(node.kind, node.name.casefold()): node.id for node in here.army.nodes.values()}
+    places = {other.army.root.id: here.army.root.id}
+    for node in other.army.nodes.values():
+        found = mine.get((node.kind, node.name.casefold()))
+        if found:
+            places.setdefault(node.id, found)
+    return places
