@@ -8,12 +8,17 @@ from django.db.models import Max
 
 from mantello.rooms.log.actions import follow_ranks
 from mantello.shell.refusal import StaleEdit
+from mantello_core.errors import Contradiction, OutOfRange
 from mantello_core.formats.document import write_design
+from mantello_core.schemes.edit import named
 from mantello_core.schemes.muster import empty_army
 from mantello_core.schemes.scheme import Design, Scheme
 
-from .models import Army, Edition
+from .models import Army, Edition, Variant
 from .reading import reading_of, remember
+
+#: open variants at once
+MOST_VARIANTS = 6
 
 
 def create_army(owner, name: str) -> Army:
@@ -93,6 +98,76 @@ def redo(army: Army, base: int) -> Edition | None:
     return newest
 
 
+@transaction.atomic
+def branch(army: Army, base: int, name: str) -> Variant:
+    """Start a variant from the design as it stands, and work on it; the design so far is kept as one too.
+
+    Raises: StaleEdit; Contradiction if a variant has that name; OutOfRange for too many or a bad name.
+    """
+    army = _locked(army)
+    _design_to_edit(army, base)
+    name = named(name)
+    taken = set(army.variants.values_list("name", flat=True))
+    if name in taken:
+        raise Contradiction(f"There is a variant called '{name}' already.", "name")
+    if army.variants.filter(state=Variant.State.OPEN).count() >= MOST_VARIANTS:
+        raise OutOfRange(f"There are {MOST_VARIANTS} open variants; reject one first.", "name")
+    if army.variant_id is None:
+        first = next(one for one in ("As it was", "As it was before", f"As of edition {base}") if one not in taken)
+        Variant.objects.create(army=army, name=first, edition=army.head)
+    army.variant = Variant.objects.create(army=army, name=name, edition=army.head)
+    army.save(update_fields=["variant"])
+    return army.variant
+
+
+@transaction.atomic
+def work_on(army: Army, base: int, variant: Variant) -> None:
+    """Go over to another variant.
+
+    Raises: StaleEdit.
+    """
+    army = _locked(army)
+    _design_to_edit(army, base)
+    army.variant = variant
+    army.save(update_fields=["variant"])
+    if variant.edition_id != army.head_id:
+        _move(army, variant.edition, reading_of(variant.edition).design)
+
+
+@transaction.atomic
+def adopt(army: Army, base: int, variant: Variant, reason: str) -> None:
+    """Take a variant as the scheme; the other open ones are rejected for the same reason, and kept.
+
+    Raises: StaleEdit; OutOfRange without a reason.
+    """
+    reason = _reason(reason)
+    work_on(army, base, variant)
+    variant.state, variant.reason = Variant.State.ADOPTED, reason
+    variant.save(update_fields=["state", "reason"])
+    army.variants.filter(state=Variant.State.ADOPTED).exclude(pk=variant.pk).update(state=Variant.State.REJECTED)
+    army.variants.filter(state=Variant.State.OPEN).update(
+        state=Variant.State.REJECTED, reason=f"{variant.name} was adopted: {reason}"[:300]
+    )
+
+
+def reject(variant: Variant, reason: str) -> None:
+    """Set a variant aside with the reason; it is kept.
+
+    Raises: OutOfRange without a reason; Contradiction if it is the one worked on.
+    """
+    if variant.army.variant_id == variant.pk:
+        raise Contradiction("You are working on this variant; go over to another one first.", "reason")
+    variant.state, variant.reason = Variant.State.REJECTED, _reason(reason)
+    variant.save(update_fields=["state", "reason"])
+
+
+def _reason(text: str) -> str:
+    reason = " ".join(text.replace("\x00", "").split())
+    if not 1 <= len(reason) <= 280:
+        raise OutOfRange(f"The reason has {len(reason)} characters; allowed is 1 to 280.", "reason")
+    return reason
+
+
 def _locked(army: Army) -> Army:
     return Army.objects.select_for_update(of=("self",)).select_related("head").get(pk=army.pk)
 
@@ -108,3 +183,5 @@ def _move(army: Army, edition: Edition, design: Design) -> None:
     follow_ranks(army, reading_of(army.head).design, design)
     army.head, army.name = edition, design.army.root.name
     army.save(update_fields=["head", "name"])
+    if army.variant_id:
+        Variant.objects.filter(pk=army.variant_id).update(edition=edition)

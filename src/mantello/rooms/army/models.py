@@ -19,6 +19,8 @@ class Army(models.Model):
     #: the root formation's name, kept here for lists
     name = models.CharField(max_length=80)
     made_at = models.DateTimeField(auto_now_add=True)
+    #: the variant that is worked on; None until there are variants
+    variant = models.ForeignKey("Variant", on_delete=models.SET_NULL, null=True, related_name="+")
     #: the edition the work stands at
     head = models.OneToOneField("Edition", on_delete=models.RESTRICT, null=True, related_name="+")
 
@@ -53,3 +55,29 @@ class Edition(models.Model):
 
     def __str__(self):
         return f"{self.number}: {self.words}"
+
+
+class Variant(models.Model):
+    """A named line of editions, to be compared with others; edits move the one that is worked on."""
+
+    class State(models.TextChoices):
+        """Where a variant stands."""
+
+        OPEN = "open", "open"
+        ADOPTED = "adopted", "adopted"
+        REJECTED = "rejected", "rejected"
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="variants")
+    name = models.CharField(max_length=80)
+    edition = models.ForeignKey(Edition, on_delete=models.CASCADE, related_name="+")
+    state = models.CharField(max_length=10, choices=State.choices, default=State.OPEN)
+    #: why it was adopted or rejected
+    reason = models.CharField(max_length=300, blank=True)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["army", "name"], name="variant_name_once")]
+        ordering = ["made_at", "pk"]
+
+    def __str__(self):
+        return self.name

@@ -6,6 +6,7 @@ from mantello_core.colour.spaces import Lab
 from mantello_core.formats.document import read_design
 from mantello_core.paints.range import paint
 from mantello_core.planning.compiling import Work, compiled
+from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.recipes.layering import Prediction, predicted
 from mantello_core.recipes.surface import solid
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
@@ -66,6 +67,11 @@ class Reading:
     def work(self) -> Work:
         """All the work of the design, with nothing done."""
         return compiled(self.design, self.resolution)
+
+    @cached_property
+    def cost(self) -> Cost:
+        """Coats, minutes and mixes of the whole army."""
+        return cost_of(self.work)
 
     @cached_property
     def undercoat(self) -> Lab:

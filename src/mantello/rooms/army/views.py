@@ -5,7 +5,7 @@ from urllib.parse import urlencode
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.http import Http404, HttpResponse
-from django.shortcuts import redirect, render
+from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_GET, require_http_methods, require_POST, require_safe
 
 from mantello.rooms.log.queries import log_mark, progress
@@ -346,7 +346,7 @@ def redo(request, army_id):
 def figure(request, army_id, view):
     """One figure as a picture, as designed or as painted today; the query names it, since ranks may hold any sign."""
     army = army_for(request, army_id)
-    reading = reading_of(army.head)
+    reading = reading_of(_asked_edition(request, army))
     unit, rank, number = (request.GET.get(name, "") for name in ("unit", "rank", "figure"))
     try:
         shape = plate(reading.design.army.rank(unit, rank).type)
@@ -364,6 +364,16 @@ def figure(request, army_id, view):
     response = HttpResponse(svg, content_type="image/svg+xml")
     response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
     return response
+
+
+def _asked_edition(request, army):
+    """The edition a picture is asked of; the one the work stands at if none is named."""
+    number = request.GET.get("edition", "")
+    if not number:
+        return army.head
+    return get_object_or_404(
+        army.editions.defer("document"), number=int(number) if number.isdigit() and len(number) < 9 else 0
+    )
 
 
 @require_GET

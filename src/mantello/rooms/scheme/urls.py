@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import checking, ruling, views
+from . import checking, comparing, ruling, views
 
 urlpatterns = [
     path("", views.scheme, name="scheme"),
@@ -13,6 +13,9 @@ urlpatterns = [
     path("checks/accept/", checking.accept, name="accept"),
     path("checks/threshold/", checking.set_threshold, name="set-threshold"),
     path("roles/<str:role>/mark/", checking.mark_role, name="mark-role"),
+    path("variants/", comparing.variants, name="variants"),
+    path("variants/new/", comparing.new_variant, name="new-variant"),
+    path("variants/<int:variant_id>/", comparing.change_variant, name="change-variant"),
     path("preview/", views.preview, name="preview"),
     path("set/", views.set_here, name="set-here"),
     path("clear/", views.clear_here, name="clear-here"),
