@@ -55,6 +55,15 @@ class Hands(BrowserCase):
         self.page.locator("tr[data-words]:visible td a").first.click()
         expect(self.page.locator(".ladder-col h2")).to_have_text("Left lapel")
 
+    def test_a_block_of_cells_is_taken_with_shift_and_set_at_once(self):
+        self.go(f"{self.army}scheme/table/?unit=line&rank=Fusilier&area=head.hat.band")
+        self.page.locator("td.sel a").focus()
+        self.page.keyboard.press("Shift+ArrowDown")
+        self.page.keyboard.press("Shift+ArrowRight")
+        expect(self.page.locator("#chosen")).to_contain_text("4 cells chosen")
+        self.page.get_by_role("button", name="Set Coat at 1 Army").click()
+        self.note("Coat set on hat band, hat body at 1 Army")
+
     def test_formations_are_moved_by_keys_and_by_dragging(self):
         self.go(self.army)
         self.page.locator('a[data-node="grey"]').focus()

@@ -145,6 +145,41 @@ class Table(RoomCase):
         self.assertContains(page, "Beside it on the figure")
         self.assertContains(page, "coat body")
 
+    def test_several_cells_are_previewed_and_set_at_once(self):
+        also = ["3rd-gull-line|Fusilier|1|torso.coat.lapel.left", "rangers-skirmish-line|Ranger|1|gear.lantern.glass"]
+        page = self.see("preview", role="field", rung="4", also=also, **LANTERN)
+        self.assertContains(page, "<b>22</b> figures", html=False)
+        self.post("set-here", role="field", rung="4", also=also, **LANTERN)
+        design = self.now()
+        resolution = resolve(design.army, design.scheme)
+        worn = {
+            (one.unit, area): one.cells[area].role
+            for one in resolution.classes
+            for area in (LAPEL, "gear.lantern.glass")
+            if area in one.cells
+        }
+        self.assertEqual(
+            (worn["3rd-gull-line", LAPEL], worn["rangers-skirmish-line", "gear.lantern.glass"]), ("field", "field")
+        )
+        self.assertContains(
+            self.post("set-here", role="field", rung="4", also="nonsense", status=422, **LANTERN),
+            "reload the page",
+            status_code=422,
+        )
+
+    def test_two_columns_are_compared_by_what_differs(self):
+        page = self.see("table", **(LANTERN | {"with": "5"}))
+        self.assertContains(page, ">Lapel</th>")
+        self.assertNotContains(page, ">Eyes</th>")
+        self.assertEqual(page.content.count(b'<th scope="col"'), 2)
+
+    def test_the_table_is_exported(self):
+        text = self.see("table-csv").content.decode()
+        self.assertIn("torso.coat.lapel.*,Lapel,", text)
+        self.assertIn("Lantern facing: Lantern Yellow", text)
+        self.assertIn("no colour yet", text)
+        self.assert_hidden("table-csv")
+
 
 class Rules(RoomCase):
     def test_rules_are_read_as_sentences_and_dead_ones_marked(self):

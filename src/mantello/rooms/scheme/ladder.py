@@ -6,7 +6,7 @@ from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.schemes.army import Figure
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.change import Preview, changes
-from mantello_core.schemes.edit import rung_of, set_here
+from mantello_core.schemes.edit import rung_of
 from mantello_core.schemes.sentence import rule_sentence
 
 from .pick import Pick
@@ -87,7 +87,7 @@ def effect_of(pick: Pick) -> Effect:
     Raises: what ``set_here`` refuses.
     """
     reading = pick.reading
-    after = set_here(reading.design, pick.figure, pick.areas, pick.role, pick.rung)
+    after = pick.set_in(reading.design)
     preview = changes(reading.resolution, resolve(after.army, after.scheme))
     changed = {figure for change in preview.changes for figure in change.figures}
     army = reading.design.army

@@ -1,6 +1,6 @@
 """What the painter is looking at: a figure, an area of it, a role in hand, and how far an edit reaches."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from urllib.parse import urlencode
 
 from mantello.rooms.army.reading import NEUTRAL, Reading
@@ -11,6 +11,11 @@ from mantello_core.figures.plate import Plate
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.schemes.army import Figure, Node, Rank, Rung
 from mantello_core.schemes.cascade import FigureClass, Verdict, ladder
+from mantello_core.schemes.edit import rung_of, set_here
+from mantello_core.schemes.scheme import Design
+
+#: cells of the mapping table that may be set at once
+MOST_CELLS = 2000
 
 
 @dataclass(frozen=True)
@@ -25,6 +30,8 @@ class Pick:
     reach: str
     rung: int
     seeing: Seeing = NEUTRAL
+    #: other cells of the mapping table that are set along: figure and area
+    also: tuple[tuple[Figure, str], ...] = ()
 
     @property
     def unit(self) -> Node:
@@ -84,6 +91,21 @@ class Pick:
         ]
         return (self.area, *sides)
 
+    def set_in(self, design: Design) -> Design:
+        """The design with the role in hand set at the pick's rung, on all cells that are chosen.
+
+        For the other cells the rung of the same kind is taken, or the nearest number their ladder has.
+        Raises: what ``set_here`` refuses.
+        """
+        design = set_here(design, self.figure, self.areas, self.role, self.rung)
+        kind = self.rungs[self.rung - 1].kind
+        for figure, area in self.also:
+            other = replace(self, figure=figure, area=area, also=())
+            rungs = other.rungs
+            alike = next((rung.number for rung in rungs if rung.kind == kind), min(self.rung, len(rungs)))
+            design = set_here(design, figure, other.areas, self.role, alike)
+        return design
+
     def query(self, **changes) -> str:
         """The address's query for this pick with something changed."""
         now = {
@@ -142,7 +164,23 @@ def exact_pick(reading: Reading, asked) -> Pick:
     army.rungs(figure)
     ladder(army, reading.design.scheme, figure, asked.get("area", ""))
     reach = "role" if asked.get("reach") == "role" else "area"
-    return Pick(reading, figure, asked.get("area", ""), asked.get("role", ""), reach, int(rung))
+    also = tuple(_cell(reading, text) for text in asked.getlist("also")[:MOST_CELLS])
+    pick = Pick(reading, figure, asked.get("area", ""), asked.get("role", ""), reach, int(rung), also=also)
+    rung_of(army, figure, pick.rung)
+    return pick
+
+
+def _cell(reading: Reading, text: str) -> tuple[Figure, str]:
+    """A cell of the mapping table from 'unit|rank|figure|area'; the rank may hold any sign."""
+    unit, _, rest = text.partition("|")
+    rest, _, area = rest.rpartition("|")
+    rank, _, ordinal = rest.rpartition("|")
+    if not (ordinal.isdigit() and len(ordinal) < 6):
+        raise OutOfRange(f"The cell came as '{text[:60]}'; reload the page and try again.", "also")
+    figure = Figure(unit, rank, int(ordinal))
+    ladder(reading.design.army, reading.design.scheme, figure, area)
+    reading.design.army.rungs(figure)
+    return figure, area
 
 
 def _number(text, low, high, usual):

@@ -47,21 +47,27 @@ def columns_of(reading: Reading) -> list[Column]:
     return [Column(one, one.rank, army.title(one.unit), len(one.ordinals)) for one in reading.resolution.classes]
 
 
-def groups_of(reading: Reading, show: str = "all", query: str = "") -> list[tuple[str, list[TableRow]]]:
-    """Rows of the table by group, in the order of the body; ``show`` and ``query`` leave rows out."""
+def groups_of(
+    reading: Reading, show: str = "all", query: str = "", only: tuple[int, ...] = ()
+) -> list[tuple[str, list[TableRow]]]:
+    """Rows of the table by group, in the order of the body; ``show`` and ``query`` leave rows out.
+
+    only: indexes of two classes to compare: just their columns, and just the rows in which they differ.
+    """
     scheme = reading.design.scheme
-    by_class = [_sides(one) for one in reading.resolution.classes]
+    classes = [reading.resolution.classes[at] for at in only] or list(reading.resolution.classes)
+    by_class = [_sides(one) for one in classes]
     keys = dict.fromkeys(key for sides in by_class for key in sides)
     groups: dict[str, list[TableRow]] = {group: [] for group in dict.fromkeys(GROUPS.values())}
     for key in sorted(keys, key=lambda one: (list(GROUPS).index(one.split(".")[0]), one)):
-        cells = tuple(
-            _cell(one, sides.get(key)) for one, sides in zip(reading.resolution.classes, by_class, strict=True)
-        )
+        cells = tuple(_cell(one, sides.get(key)) for one, sides in zip(classes, by_class, strict=True))
         roles = {cell.cell.role for cell in cells if cell}
         said = [scheme.role_by_id[role] for role in roles if role]
         words = " ".join(
             [spoken(key), key, *(f"{role.name} {role.paint_name}" for role in said), "gap" if None in roles else ""]
         ).lower()
+        if only and len({cell.cell.role if cell else "none" for cell in cells}) < 2:
+            continue
         if show == "gaps" and None not in roles:
             continue
         if show == "overrides" and not any(cell and cell.cell.rung > 2 for cell in cells):

@@ -7,6 +7,7 @@ from . import checking, comparing, ruling, views
 urlpatterns = [
     path("", views.scheme, name="scheme"),
     path("table/", views.table, name="table"),
+    path("table.csv", views.table_csv, name="table-csv"),
     path("rules/", ruling.rules, name="rules"),
     path("checks/", checking.checks, name="checks"),
     path("checks/fix/", checking.fix, name="fix"),

@@ -1,9 +1,11 @@
 """The Scheme room: plate with ladder, mapping table, rules and distinctions, checks."""
 
+import csv
 from dataclasses import replace
 from urllib.parse import parse_qsl
 
 from django.contrib.auth.decorators import login_required
+from django.http import HttpResponse
 from django.shortcuts import redirect, render
 from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
@@ -158,16 +160,22 @@ def table(request, army_id):
     query = request.GET.get("q", "")[:80]
     muster = Muster(army, reading, {}, "", painted=False)
     columns = columns_of(reading)
+    against = _against(request.GET.get("with", ""), columns)
+    mine = next(at for at, column in enumerate(columns) if column.one == pick.figures)
+    only = (mine, against) if against is not None and against != mine else ()
+    shown = [columns[at] for at in only] if only else columns
     pictures = [
         muster.picture(reading.design.army.nodes[column.one.unit], column.one, column.one.ordinals[0], 54)
-        for column in columns
+        for column in shown
     ]
     tones = {(cell.role, one.tier) for one in reading.resolution.classes for cell in one.cells.values() if cell.role}
     context = _panel(pick) | {
         "title": "Mapping table",
         "view": "table",
-        "columns": list(zip(columns, pictures, strict=True)),
-        "groups": groups_of(reading, show, query),
+        "columns": list(zip(shown, pictures, strict=True)),
+        "all_columns": list(enumerate(columns)),
+        "against": against,
+        "groups": groups_of(reading, show, query, only),
         "show": show,
         "query": query,
         "shows": [(id_, words, f"{pick.query()}&show={id_}") for id_, words in SHOWS.items()],
@@ -177,6 +185,36 @@ def table(request, army_id):
         "neighbours_around": _around(reading, pick),
     }
     return room_page(request, army, "scheme", "scheme/table.html", context)
+
+
+def _against(text, columns):
+    """The index of the column to compare with, if one is asked for."""
+    return int(text) if text.isdigit() and len(text) < 5 and int(text) < len(columns) else None
+
+
+@login_required
+@require_safe
+def table_csv(request, army_id):
+    """The mapping table as comma-separated values."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    response = HttpResponse(content_type="text/csv; charset=utf-8")
+    response["Content-Disposition"] = f'attachment; filename="mantello-mapping-{army.pk}.csv"'
+    writer = csv.writer(response)
+    columns = columns_of(reading)
+    writer.writerow(["area", "name", *(f"{column.rank}, {column.unit} ({column.figures})" for column in columns)])
+    for _, rows in groups_of(reading):
+        for row in rows:
+            writer.writerow([row.key, row.name, *(_cell_text(reading, cell) for cell in row.cells)])
+    return response
+
+
+def _cell_text(reading, cell):
+    if cell is None:
+        return ""
+    words = _role_words(reading, cell.cell)
+    paint = reading.design.scheme.role_by_id[cell.cell.role].paint_name if cell.cell.role else ""
+    return f"{words}: {paint}" if paint else words
 
 
 def _beside(pick):
@@ -220,10 +258,7 @@ def set_here(request, army_id):
     army = army_for(request, army_id)
     pick = exact_pick(reading_of(army.head), request.POST)
 
-    def change(design):
-        return edit.set_here(design, pick.figure, pick.areas, pick.role, pick.rung)
-
-    apply(request, army, change, _told(pick.rung, pick, "set"))
+    apply(request, army, pick.set_in, _told(pick.rung, pick, "set"))
     return back(request, "scheme", army.pk)
 
 
@@ -250,7 +285,8 @@ def _told(rung, pick, verb):
         kind = pick.rungs[rung - 1].kind.capitalize()
         role = before.scheme.role_by_id[pick.role].name if pick.role else "Bare"
         what = f"{role} set" if verb == "set" else "Cleared"
-        return f"{what} on {areas_said(pick.areas)} at {rung} {kind}: {counts.words} changed"
+        areas = (*pick.areas, *(area for _, area in pick.also))
+        return f"{what} on {areas_said(areas)} at {rung} {kind}: {counts.words} changed"
 
     return words
 

@@ -107,7 +107,7 @@ def _cell(row, cell, scheme, tail: str, *, here: bool) -> str:
         shown = f'<span class="k">{rung}</span>{tone}'
         said = f"{scheme.role_by_id[role].name if role else 'left bare'}, set at rung {cell.cell.rung}{', sides differ' if cell.split else ''}"
     return (
-        f'<td{" class=sel" if here else ""}><a href="?{place}&amp;area={cell.area}{tail}" data-visit data-focus="{row.key}|{focus}"'
+        f'<td{" class=sel" if here else ""}><a href="?{place}&amp;area={cell.area}{tail}" data-visit data-focus="{row.key}|{focus}" data-cell="{focus}|{cell.area}"'
         f' tabindex="{0 if here else -1}" aria-label="{row.name}, {rank}: {escape(said)}">{shown}</a></td>'
     )
 

@@ -1,5 +1,6 @@
 /* The reach preview follows the rung that is focused, hovered or called by its number. */
 import { behaviour } from "./behaviour.js";
+import { alsoChosen } from "./table.js";
 
 let waiting;
 let asked = 0;
@@ -11,7 +12,7 @@ async function aim(button) {
   button.classList.add("aim");
   const mine = ++asked;
   try {
-    const answer = await fetch(button.dataset.preview);
+    const answer = await fetch(button.dataset.preview + alsoChosen().map((cell) => `&also=${encodeURIComponent(cell)}`).join(""));
     if (answer.ok && mine === asked) target.innerHTML = await answer.text();
   } catch {
     /* out of reach: the last preview stays, and the edit itself will say so */
@@ -22,7 +23,7 @@ behaviour("preview", (target) => {
   const column = target.closest(".ladder-col");
   const soon = (event) => {
     const button = event.target.closest("button[data-preview]");
-    if (!button || button.classList.contains("aim")) return;
+    if (!button || (button.classList.contains("aim") && !alsoChosen().length)) return;
     clearTimeout(waiting);
     waiting = setTimeout(() => aim(button), 120);
   };
