@@ -1,11 +1,13 @@
-"""Rosters as text: comma, semicolon or tab separated, with or without a header line.
+"""Rosters as text: separated values with or without a header line, JSON, or plain words.
 
 Nothing is dropped: a line that cannot be taken as it stands comes back with its doubts, each at its
 field, and what was written stays.
 """
 
+import codecs
 import csv
 import io
+import json
 import re
 from dataclasses import dataclass
 from difflib import get_close_matches
@@ -61,6 +63,10 @@ def read_roster(text: str) -> list[RosterLine]:
     if len(text) > MOST_CHARACTERS:
         raise OutOfRange(f"The roster has {len(text)} characters; allowed is up to {MOST_CHARACTERS}.", "roster")
     text = text.lstrip("\ufeff").replace("\x00", "")
+    if text.lstrip()[:1] in ("[", "{"):
+        return _from_json(text)
+    if text.strip() and _is_plain(text):
+        return _from_words(text)
     rows = _rows(text) if text.strip() else []
     numbered = [
         (number, [cell.strip() for cell in row]) for number, row in enumerate(rows, 1) if any(map(str.strip, row))
@@ -123,6 +129,126 @@ def write_roster(army: Army) -> str:
         for rank in unit.ranks:
             writer.writerow([unit.name, rank.type, rank.name, rank.figures, path])
     return out.getvalue()
+
+
+def decoded(data: bytes) -> str:
+    """The text of a roster file: UTF-8 or UTF-16 by their marks, else UTF-8, else Western (Windows-1252).
+
+    Raises: Unreadable if it is no text at all.
+    """
+    for mark, name in (
+        (codecs.BOM_UTF8, "utf-8-sig"),
+        (codecs.BOM_UTF16_LE, "utf-16"),
+        (codecs.BOM_UTF16_BE, "utf-16"),
+    ):
+        if data.startswith(mark):
+            return _decoded(data, name)
+    try:
+        return data.decode("utf-8")
+    except UnicodeDecodeError:
+        if any(byte < 9 or 13 < byte < 32 for byte in data):
+            raise Unreadable(
+                "The file is not text: it holds signs that no text has. Save it as CSV or text.", "file"
+            ) from None
+        return _decoded(data, "cp1252")
+
+
+def _decoded(data: bytes, name: str) -> str:
+    try:
+        return data.decode(name)
+    except UnicodeDecodeError as error:
+        raise Unreadable(
+            f"The file is not readable text ({name}): byte {error.start} has no meaning.", "file"
+        ) from error
+
+
+_PLAIN = re.compile(r"^\s*[-*•]?\s*(?P<figures>\d{1,6})\s*(?:x|×)?\s+(?P<what>\D.*?)\s*$", re.IGNORECASE)
+
+
+def _is_plain(text: str) -> bool:
+    lines = [line for line in text.splitlines() if line.strip()]
+    counted = sum(bool(_PLAIN.match(line)) and not re.search(r"[,;\t]", line) for line in lines)
+    return counted > 0 and not any(re.search(r"[;\t]|,.*,", line) for line in lines)
+
+
+def _from_words(text: str) -> list[RosterLine]:
+    """'3 x Fusilier sergeant' under headings; a heading ends with a colon, its depth is how far it is set in."""
+    lines: list[RosterLine] = []
+    headings: list[tuple[int, str]] = []
+    for number, raw in enumerate(text.splitlines(), 1):
+        line = raw.expandtabs(4)
+        if not line.strip():
+            continue
+        found = _PLAIN.match(line)
+        indent = len(line) - len(line.lstrip())
+        if not found and line.rstrip().endswith(":"):
+            headings = [one for one in headings if one[0] < indent]
+            headings.append((indent, line.strip().rstrip(":").strip()))
+            continue
+        above = [name for depth, name in headings if depth < indent or depth == 0]
+        values = {"unit": above[-1] if above else "Unit", "formation": " / ".join(above[:-1])}
+        if found:
+            type_id, rank = _words_of(found["what"])
+            lines.append(read_line(number, values | {"figures": found["figures"], "type": type_id, "rank": rank}))
+        else:
+            lines.append(read_line(number, values | {"type": line.strip(), "rank": "", "figures": ""}))
+    return lines
+
+
+def _words_of(text: str) -> tuple[str, str]:
+    """Figure type and rank told by some words: the type is the last word that names one, the rank all of them."""
+    words = text.split()
+    for word in reversed(words):
+        singular = word.lower().rstrip("s")
+        type_id = _type_of(word) or _type_of(singular)
+        if type_id:
+            return type_id, text if len(words) > 1 else word.rstrip("s").capitalize()
+    return text, text
+
+
+def _from_json(text: str) -> list[RosterLine]:
+    """A list of lines as objects with the fields' names, or an object with such a list under 'roster' or 'units'."""
+    try:
+        data = json.loads(text)
+    except (json.JSONDecodeError, RecursionError) as error:
+        place = f"line {error.lineno}, column {error.colno}" if isinstance(error, json.JSONDecodeError) else "roster"
+        raise Unreadable(f"The roster looks like JSON and is not: {error}.", place) from error
+    if isinstance(data, dict):
+        data = next((data[name] for name in ("roster", "units", "lines") if isinstance(data.get(name), list)), None)
+    if not isinstance(data, list) or not data:
+        raise Unreadable(
+            'The roster is JSON without a list of lines; write [{"unit": ..., "type": ..., "figures": ...}].', "roster"
+        )
+    if len(data) > MOST_LINES:
+        raise OutOfRange(f"The roster has {len(data)} lines; allowed is up to {MOST_LINES}.", "roster")
+    return [read_line(number, _json_fields(row)) for number, row in enumerate(data, 1)]
+
+
+def _json_fields(row: object) -> dict[str, str]:
+    if not isinstance(row, dict):
+        return {"extra": str(row)[:200]}
+    values: dict[str, str] = {}
+    for key, value in row.items():
+        field = next((one for one, words in _SYNONYMS.items() if str(key).lower().strip() in words), "extra")
+        said = " / ".join(map(str, value)) if isinstance(value, list) else "" if value is None else str(value)
+        values[field] = f"{values[field]} / {said}" if values.get(field) else said[:400]
+    return values
+
+
+def write_roster_json(army: Army) -> str:
+    """The army as a JSON roster that reads back to the same tree."""
+    lines = [
+        {
+            "unit": unit.name,
+            "type": rank.type,
+            "rank": rank.name,
+            "figures": rank.figures,
+            "formation": [army.nodes[node_id].name for node_id in army.paths[unit.id][1:-1]],
+        }
+        for unit in army.units
+        for rank in unit.ranks
+    ]
+    return json.dumps({"roster": lines}, indent=1, ensure_ascii=False) + "\n"
 
 
 def _rows(text: str) -> list[list[str]]:

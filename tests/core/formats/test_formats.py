@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.command import VERBS, answer
 from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
-from mantello_core.formats.roster import read_roster, write_roster
+from mantello_core.formats.roster import decoded, read_roster, write_roster, write_roster_json
 from mantello_core.formats.validation import schema
 from mantello_core.schemes import muster
 from mantello_core.schemes.rule import Filter, Rule
@@ -167,6 +167,48 @@ class Rosters(SimpleTestCase):
         self.assertIn("and more", lines[0].doubts["formation"])
         self.assertIn("unit", lines[1].values)
         self.assertEqual(lines[2].entry.figures, 1)
+
+    def test_plain_words_under_headings_are_read(self):
+        text = "1st Weir:\n  Blue:\n    9 fusiliers\n    1 x Fusilier sergeant\n  Grey:\n    - 4 rangers\n    some dragoons\n"
+        lines = read_roster(text)
+        told = [
+            (one.entry.figures, one.entry.type, one.entry.rank, one.entry.unit, one.entry.path) for one in lines[:3]
+        ]
+        self.assertEqual(told[0], (9, "fusilier", "Fusilier", "Blue", ("1st Weir",)))
+        self.assertEqual(told[1], (1, "sergeant", "Fusilier sergeant", "Blue", ("1st Weir",)))
+        self.assertEqual(told[2], (4, "ranger", "Ranger", "Grey", ("1st Weir",)))
+        self.assertEqual(lines[1].entry.tier, "leader")
+        self.assertEqual(set(lines[3].doubts), {"type", "figures"})
+        self.assertEqual(lines[3].values["type"], "some dragoons")
+
+    def test_json_is_read_and_what_does_not_fit_is_asked_back(self):
+        lines = read_roster(
+            '{"roster": [{"squad": "Line", "model": "fusilier", "qty": 4, "formation": ["1st", "Blue"]}, 7, {"unit": "A", "mood": "grim"}]}'
+        )
+        self.assertEqual(
+            (lines[0].entry.unit, lines[0].entry.figures, lines[0].entry.path), ("Line", 4, ("1st", "Blue"))
+        )
+        self.assertIn("7", lines[1].doubts["formation"])
+        self.assertIn("grim", lines[2].doubts["formation"])
+        for text in ("[", "{}", "[]", '{"roster": "x"}'):
+            with self.assertRaises(Unreadable):
+                read_roster(text)
+
+    def test_the_demo_survives_the_way_to_a_json_roster_and_back(self):
+        army = calvessa().army
+        entries = [line.entry for line in read_roster(write_roster_json(army))]
+        back = muster.with_entries(Design(muster.empty_army(army.root.name), Scheme("Scheme")), entries).army
+        self.assertEqual(
+            [(unit.name, unit.ranks) for unit in back.units], [(unit.name, unit.ranks) for unit in army.units]
+        )
+
+    def test_files_in_usual_encodings_are_read_and_pictures_refused(self):
+        text = "Ligne,fusilier,Fusilier,9,Côté mer"
+        for name in ("utf-8", "utf-8-sig", "utf-16", "cp1252"):
+            self.assertEqual(decoded(text.encode(name)), text)
+        for data in (b"\x89PNG\r\n\x1a\n\x00\xff", b"\xff\xfe\x00"):
+            with self.assertRaises(Unreadable):
+                decoded(data)
 
     def test_a_leader_is_known_by_the_name_of_the_rank(self):
         self.assertEqual(

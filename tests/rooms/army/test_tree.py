@@ -49,8 +49,8 @@ class Rosters(RoomCase):
 
     def test_an_empty_roster_and_a_file_of_another_kind_are_refused_at_their_field(self):
         self.assertContains(self.post("roster", text=" ", status=422), "The roster is empty", status_code=422)
-        answer = self.post("roster", text="", file=SimpleUploadedFile("r.csv", b"\xff\xd8\xff\xe0"), status=422)
-        self.assertContains(answer, "not UTF-8", status_code=422)
+        answer = self.post("roster", text="", file=SimpleUploadedFile("r.csv", b"\xff\xd8\xff\xe0\x00"), status=422)
+        self.assertContains(answer, "not text", status_code=422)
 
     def test_a_roster_that_contradicts_the_army_is_refused_whole(self):
         text = 'Line,ranger,Fusilier,5,"2nd Tidewall Fusiliers / 1st, the Harbour"\nScouts,ranger,Ranger,5,Marsh'
@@ -246,6 +246,17 @@ class Guide(RoomCase):
             "No colour yet: base pool",
         ):
             self.assertIn(said, text)
+
+    def test_the_whole_army_is_printed_as_plates_and_drawn_as_one_picture(self):
+        text = subprocess.run(
+            ["pdftotext", "-", "-"], input=self.see("muster-pdf").content, capture_output=True, check=True
+        ).stdout.decode()
+        self.assertEqual(text.count("figure"), 8)
+        svg = self.see("muster-svg").content.decode()
+        self.assertEqual(svg.count("<text"), 8)
+        self.assertIn("Fusilier, 3rd, the Gull: 7", svg)
+        for name in ("muster-pdf", "muster-svg", "export-roster-json"):
+            self.assert_hidden(name)
 
     def test_a_unit_that_is_not_there_has_no_guide(self):
         self.see("guide", "1st-harbour", status=404)

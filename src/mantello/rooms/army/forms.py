@@ -6,7 +6,7 @@ from mantello.shell.fields import CoreField
 from mantello_core.errors import OutOfRange, Unreadable
 from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.formats.document import MOST_BYTES, read_design_bytes
-from mantello_core.formats.roster import MOST_CHARACTERS, read_roster
+from mantello_core.formats.roster import MOST_CHARACTERS, decoded, read_roster
 from mantello_core.schemes.army import MOST_FIGURES, TIERS
 from mantello_core.schemes.edit import named
 
@@ -73,7 +73,7 @@ class RosterForm(forms.Form):
         widget=forms.Textarea(attrs={"rows": 12, "spellcheck": "false", "class": "mono"}),
         help_text="One line for each rank of a unit: unit, type, rank, figures, formation. Commas, semicolons or tabs; a header line is optional.",
     )
-    file = forms.FileField(required=False, label="Or choose a file (.csv)")
+    file = forms.FileField(required=False, label="Or choose a file (CSV, JSON or text)")
 
     def clean(self):
         """The roster's lines, under ``lines``."""
@@ -82,11 +82,9 @@ class RosterForm(forms.Form):
         if upload:
             field = "file"
             try:
-                text = upload.read(MOST_CHARACTERS * 4).decode("utf-8-sig")
-            except UnicodeDecodeError as error:
-                self.add_error(
-                    "file", f"The file is not UTF-8 text: byte {error.start} cannot be read. Save it as UTF-8."
-                )
+                text = decoded(upload.read(MOST_CHARACTERS * 4))
+            except Unreadable as error:
+                self.add_error("file", error.message)
                 return given
         if not self.errors:
             try:

@@ -1,6 +1,7 @@
-"""The printed painting guide of a unit: plates, ribbons, steps and cautions, as PDF."""
+"""What is printed: a unit's painting guide, and the plates of the whole army."""
 
 from dataclasses import dataclass
+from html import escape
 from pathlib import Path
 
 import weasyprint
@@ -15,7 +16,7 @@ from weasyprint.text.fonts import FontConfiguration
 from mantello.rooms.recipes.stack import StepRow
 from mantello_core.figures.catalogue import plate
 from mantello_core.figures.vocabulary import sideless, spoken
-from mantello_core.formats.drawing import plate_svg
+from mantello_core.formats.drawing import plate_group, plate_svg
 from mantello_core.paints.range import paint
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
 from mantello_core.schemes.cascade import FigureClass
@@ -71,11 +72,74 @@ def unit_guide(request, army_id, unit):
             "deference": DEFERENCE, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
         },
     )  # fmt: skip
+    return _pdf(html, f"guide-{unit}.pdf")
+
+
+@login_required
+@require_safe
+def muster_pdf(request, army_id):
+    """The plates of the whole army, one of each kind of figure, as PDF."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    plates = [
+        (class_title(reading.design.army, one), len(one.ordinals), [mark_safe(svg) for svg in _views(reading, one)])
+        for one in reading.resolution.classes
+    ]
+    if not plates:
+        raise Http404
+    html = render_to_string("army/muster_sheet.html", {"army": army, "plates": plates, "day": timezone.localdate()})
+    return _pdf(html, f"muster-{army.pk}.pdf")
+
+
+@login_required
+@require_safe
+def muster_svg(request, army_id):
+    """The whole army as one drawing: every kind of figure with its count, five to a row."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    response = HttpResponse(muster_sheet(reading), content_type="image/svg+xml")
+    response["Content-Disposition"] = f'attachment; filename="muster-{army.pk}.svg"'
+    return response
+
+
+def muster_sheet(reading: Reading) -> str:
+    """One SVG with the first view of every kind of figure."""
+    width, height, wide = 420, 640, 5
+    parts = []
+    classes = reading.resolution.classes
+    for at, one in enumerate(classes):
+        shape = plate(one.type)
+        left, top, across, tall = shape.views[0].view_box
+        scale = min(width / across, (height - 80) / tall)
+        x, y = at % wide * width, at // wide * height
+        drawing = plate_group(
+            shape, shape.views[0].name, lambda area, one=one: reading.fill(one, area), prefix=f"m{at}-"
+        )
+        parts.append(
+            f'<g transform="translate({x + (width - across * scale) / 2 - left * scale:.1f} {y + height - 60 - (top + tall) * scale:.1f}) scale({scale:.4f})">{drawing}</g>'
+        )
+        title = escape(class_title(reading.design.army, one))
+        parts.append(
+            f'<text x="{x + width / 2}" y="{y + height - 26}" text-anchor="middle" font-family="sans-serif" font-size="22">{title}: {len(one.ordinals)}</text>'
+        )
+    rows = -(-len(classes) // wide)
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {wide * width} {max(rows, 1) * height}">'
+        f'<rect width="100%" height="100%" fill="#a6a6a6"/>{"".join(parts)}</svg>'
+    )
+
+
+def _views(reading: Reading, one: FigureClass) -> list[str]:
+    shape = plate(one.type)
+    return [plate_svg(shape, view.name, lambda area: reading.fill(one, area)) for view in shape.views]
+
+
+def _pdf(html: str, name: str) -> HttpResponse:
     fonts = FontConfiguration()
     style = weasyprint.CSS(filename=str(_STATIC / "css" / "guide.css"), font_config=fonts)
     document = weasyprint.HTML(string=html, base_url=str(_STATIC), url_fetcher=_own_files)
     response = HttpResponse(document.write_pdf(stylesheets=[style], font_config=fonts), content_type="application/pdf")
-    response["Content-Disposition"] = f'inline; filename="guide-{unit}.pdf"'
+    response["Content-Disposition"] = f'inline; filename="{name}"'
     return response
 
 
@@ -88,7 +152,7 @@ def _own_files(url: str):
 
 def _page(reading: Reading, one: FigureClass) -> GuidePage:
     shape = plate(one.type)
-    plates = tuple(mark_safe(plate_svg(shape, view.name, lambda area: reading.fill(one, area))) for view in shape.views)
+    plates = tuple(mark_safe(svg) for svg in _views(reading, one))
     figures = f"{len(one.ordinals)} figure{'s' * (len(one.ordinals) != 1)}"
     if len(one.ordinals) < reading.design.army.rank(one.unit, one.rank).figures:
         figures += f": no. {', '.join(map(str, one.ordinals))}"

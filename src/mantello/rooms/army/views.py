@@ -14,7 +14,7 @@ from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.formats.document import design_bytes
 from mantello_core.formats.drawing import plate_svg
-from mantello_core.formats.roster import FIELDS, read_line, write_roster
+from mantello_core.formats.roster import FIELDS, read_line, write_roster, write_roster_json
 from mantello_core.schemes import muster as tree
 from mantello_core.schemes.army import Figure, Rank
 
@@ -406,6 +406,17 @@ def export_roster(request, army_id):
     army = army_for(request, army_id)
     response = HttpResponse(write_roster(reading_of(army.head).design.army), content_type="text/csv; charset=utf-8")
     response["Content-Disposition"] = f'attachment; filename="mantello-roster-{army.pk}.csv"'
+    return response
+
+
+@login_required
+@require_safe
+def export_roster_json(request, army_id):
+    """The army as a JSON roster."""
+    army = army_for(request, army_id)
+    text = write_roster_json(reading_of(army.head).design.army)
+    response = HttpResponse(text, content_type="application/json")
+    response["Content-Disposition"] = f'attachment; filename="mantello-roster-{army.pk}.json"'
     return response
 
 
