@@ -50,8 +50,22 @@ class Shots(BrowserCase):
             self.go(f"/armies/{army.pk}/{path}")
             self.page.wait_for_load_state("networkidle")
             self.page.screenshot(path=FOLDER / f"{name}.png")
+        self.variants(army)
         self.roster(army)
         self.guide(army)
+
+    def variants(self, army):
+        """Two variants, one with another facing."""
+        self.go(f"/armies/{army.pk}/scheme/variants/")
+        self.page.get_by_label("Name of the variant").fill("Ochre for the second")
+        self.page.get_by_role("button", name="Branch").click()
+        self.page.get_by_text("you are working on").wait_for()
+        self.go(f"/armies/{army.pk}/scheme/?{LAPEL.replace('role=lantern', 'role=facing')}&reach=role")
+        self.page.get_by_role("button", name="Set Facing at 3").click()
+        self.page.locator(".notice").wait_for()
+        self.go(f"/armies/{army.pk}/scheme/variants/?{LAPEL}")
+        self.page.wait_for_load_state("networkidle")
+        self.page.screenshot(path=FOLDER / "variants.png")
 
     def roster(self, army):
         """The roster with lines in doubt."""

@@ -90,10 +90,11 @@ def grounds_of(reading: Reading, role_id: str) -> list[GroundRow]:
 def cautions_of(reading: Reading, stacks: list[Stack]) -> list[str]:
     """Everything to mind in the stacks and under them, said once."""
     from_steps = [caution for stack in stacks for row in stack.rows for caution in row.cautions]
-    return list(dict.fromkeys([*_undercoat_cautions(reading), *from_steps]))
+    return list(dict.fromkeys([*undercoat_cautions(reading), *from_steps]))
 
 
-def _undercoat_cautions(reading: Reading) -> tuple[str, ...]:
+def undercoat_cautions(reading: Reading) -> tuple[str, ...]:
+    """What to mind when the undercoat is sprayed."""
     return cautions_for("undercoat", (paint(reading.design.scheme.undercoat),))
 
 

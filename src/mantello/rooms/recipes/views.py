@@ -18,7 +18,7 @@ from mantello_core.schemes import edit
 from mantello_core.schemes.army import TIERS
 
 from .forms import MIX_ROWS, StepForm
-from .stack import cautions_of, grounds_of, stacks_of
+from .stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
 
 
 @login_required
@@ -49,6 +49,7 @@ def _page(request, army, role_id, status=200, **forms):
         "role": role,
         "undercoats": undercoats(),
         "undercoat_step": techniques()["undercoat"],
+        "undercoat_cautions": undercoat_cautions(reading),
         "bare": lab_of_hex(BARE),
         "deference": DEFERENCE,
     }
