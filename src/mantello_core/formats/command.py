@@ -16,8 +16,13 @@ from ..recipes.surface import solid
 from ..recipes.undercoat import undercoats
 from ..schemes.army import Figure
 from ..schemes.cascade import Verdict, ladder, resolve
-from ..schemes.scheme import Design
-from .document import read_design
+from ..schemes.inspection.finding import Finding
+from ..schemes.inspection.harmony import harmony_of
+from ..schemes.inspection.inspect import inspect
+from ..schemes.muster import empty_army, with_entries
+from ..schemes.scheme import Design, Scheme
+from .document import read_design, write_design
+from .roster import read_roster
 from .validation import check
 
 #: exit statuses
@@ -182,6 +187,64 @@ def _planned(document: dict) -> dict:
     }
 
 
+def _checks(document: dict) -> dict:
+    """design to every check with its findings, the fixes proposed, and the colours described"""
+    check(document, "checks")
+    design = read_design(document["design"])
+    resolution = resolve(design.army, design.scheme)
+    found = harmony_of(design, resolution)
+    return {
+        "checks": [
+            {
+                "check": one.id,
+                "name": one.name,
+                "verdict": one.verdict,
+                "worst": one.worst,
+                "rule": one.rule,
+                "thresholds": {name: design.scheme.aims.threshold(name) for name in one.thresholds},
+                "findings": [_finding(finding) for finding in one.findings],
+                "accepted": [_finding(finding) | {"note": note} for finding, note in one.accepted],
+            }
+            for one in inspect(design, resolution)
+        ],
+        "harmony": {
+            "neutral_share": round(found.neutral, 4),
+            "relation": found.relation,
+            "temperature": found.temperature,
+            "hues": [
+                {"role": hue.role, "hue": round(hue.colour.hue, 1), "share": round(hue.share, 4)} for hue in found.hues
+            ],
+        },
+    }
+
+
+def _finding(one: Finding) -> dict:
+    place = {"unit": one.unit, "rank": one.rank, "ordinal": one.ordinal, "area": one.area} if one.unit else None
+    return {
+        "key": one.key,
+        "what": one.what,
+        "number": round(one.number, 3),
+        "place": place,
+        "fix": one.fix.words if one.fix else None,
+    }
+
+
+def _roster(document: dict) -> dict:
+    """roster text to its lines with what is doubtful, and the design of an army made of the rest"""
+    check(document, "roster")
+    lines = read_roster(document["text"])
+    name = document.get("name", "New army")
+    design = with_entries(Design(empty_army(name), Scheme("Scheme")), [line.entry for line in lines if line.entry])
+    return {
+        "lines": [
+            {"number": line.number, "values": line.values, "doubts": line.doubts, "taken": line.entry is not None}
+            for line in lines
+        ],
+        "figures": design.army.figures,
+        "design": write_design(design),
+    }
+
+
 def _plates(document: dict) -> dict:
     """the plates: types, areas, mm² and neighbours"""
     check(document, "plates")
@@ -231,6 +294,8 @@ VERBS: dict[str, Callable[[dict], dict]] = {
     "resolve": _resolved,
     "coats": _coats,
     "mix": _mixed,
+    "checks": _checks,
+    "roster": _roster,
     "plan": _planned,
     "plates": _plates,
 }

@@ -14,6 +14,7 @@ from mantello_core.formats.document import design_bytes, read_design, read_desig
 from mantello_core.formats.roster import decoded, read_roster, write_roster, write_roster_json
 from mantello_core.formats.validation import schema
 from mantello_core.schemes import muster
+from mantello_core.schemes.inspection.inspect import CHECKS
 from mantello_core.schemes.rule import Filter, Rule
 from mantello_core.schemes.scheme import Design, Scheme
 from tests.samples import calvessa, rule, small_design
@@ -295,6 +296,27 @@ class Command(SimpleTestCase):
         status, said = self.ask("plates", {"type": "ranger"})
         area = said["plates"][0]["areas"][0]
         self.assertEqual(set(area), {"area", "name", "material", "mm2", "surface_mm2", "neighbours"})
+
+    def test_checks_lists_findings_with_place_number_and_fix(self):
+        status, said = self.ask("checks", {"design": write_design(calvessa())})
+        self.assertEqual((status, len(said["checks"])), (0, len(CHECKS)))
+        for one in said["checks"]:
+            self.assertEqual(one["verdict"] == "clear", not one["findings"], one["check"])
+        self.assertAlmostEqual(sum(hue["share"] for hue in said["harmony"]["hues"]), 1, places=2)
+        bare = self.ask("checks", {"design": write_design(small_design(rule("a", "army", "torso", "field")))})[1]
+        found = bare["checks"][0]
+        self.assertEqual((found["check"], found["verdict"]), ("unmapped", "wrong"))
+        self.assertIn("base.rim", [finding["place"]["area"] for finding in found["findings"]])
+
+    def test_roster_takes_what_is_clear_and_gives_back_what_is_doubtful(self):
+        text = "unit,type,rank,figures\nHarbour,fusilier,Fusilier,9\nHarbour,balloonist,Balloonist,2"
+        status, said = self.ask("roster", {"text": text, "name": "Tidewall"})
+        self.assertEqual((status, said["figures"]), (0, 9))
+        self.assertEqual([line["taken"] for line in said["lines"]], [True, False])
+        self.assertEqual(list(said["lines"][1]["doubts"]), ["type"])
+        self.assertEqual(read_design(said["design"]).army.root.name, "Tidewall")
+        status, said = self.ask("roster", {"text": ""})
+        self.assertEqual((status, said["error"]["where"]), (2, "roster"))
 
     def test_bad_input_ends_with_two_and_says_kind_message_and_place(self):
         cases = {
