@@ -17,7 +17,8 @@ from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.planning.task import Atom
 from mantello_core.schemes.scheme import Design
 
-from .models import Entry, Version
+from .drifting import Difference
+from .models import Entry, Settlement, Version
 
 
 @transaction.atomic
@@ -92,6 +93,23 @@ def restore(entry: Entry) -> None:
     entry.save(update_fields=["taken_back_at"])
 
 
+def settle(army: Army, difference: Difference, kind: str, note: str) -> Settlement:
+    """Accept figures as they were painted, or ask for the steps of the role again."""
+    drift = difference.drift
+    return Settlement.objects.create(
+        army=army,
+        version=difference.version,
+        kind=kind,
+        key=drift.key,
+        words=difference.words[:400],
+        unit=drift.unit,
+        rank=drift.rank,
+        ordinals=list(drift.ordinals),
+        role=(drift.now or "") if kind == Settlement.Kind.REPAINT else drift.painted,
+        note=note.replace("\x00", "").strip()[:300],
+    )
+
+
 def follow_ranks(army: Army, before: Design, after: Design) -> None:
     """Let entries follow ranks that an edit, or its undoing, renamed: same unit, same place, same figures."""
     for unit in after.army.units:
@@ -101,6 +119,7 @@ def follow_ranks(army: Army, before: Design, after: Design) -> None:
         for was, now in zip(old.ranks, unit.ranks, strict=True):
             if was.name != now.name and was.type == now.type:
                 army.entries.filter(unit=unit.id, rank=was.name).update(rank=now.name)
+                army.settlements.filter(unit=unit.id, rank=was.name).update(rank=now.name)
 
 
 def mix_words(reading: Reading, atom: Atom) -> str:

@@ -63,3 +63,31 @@ class Entry(models.Model):
     class Meta:
         ordering = ["-done_at", "-pk"]
         indexes = [models.Index(fields=["army", "done_at"])]
+
+
+class Settlement(models.Model):
+    """What the painter decided about figures painted to an older version: accepted, or to be painted again."""
+
+    class Kind(models.TextChoices):
+        """What was decided."""
+
+        ACCEPTED = "accepted", "accepted as painted"
+        REPAINT = "repaint", "to be painted again"
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="settlements")
+    version = models.ForeignKey(Version, on_delete=models.CASCADE, related_name="settlements")
+    kind = models.CharField(max_length=10, choices=Kind.choices)
+    #: the drift it settles, as the core tells it apart
+    key = models.CharField(max_length=16)
+    #: in words: figures, what was painted, what is asked for
+    words = models.CharField(max_length=400)
+    unit = models.CharField(max_length=80)
+    rank = models.CharField(max_length=80)
+    ordinals = models.JSONField()
+    #: role whose steps are asked for again
+    role = models.CharField(max_length=80, blank=True)
+    note = models.CharField(max_length=300, blank=True)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["-made_at", "-pk"]

@@ -1,5 +1,7 @@
 """What the log says: which steps are done, and how far the figures are."""
 
+from datetime import datetime
+
 from django.db.models import Max
 
 from mantello.rooms.army.models import Army
@@ -7,7 +9,7 @@ from mantello.rooms.army.reading import Reading
 from mantello_core.planning.compiling import Done
 from mantello_core.planning.progress import FigureProgress, progress_of, summed
 
-from .models import Entry
+from .models import Entry, Settlement
 
 
 def done_steps(army: Army, before=None) -> Done:
@@ -15,10 +17,28 @@ def done_steps(army: Army, before=None) -> Done:
     entries = army.entries.standing()
     if before is not None:
         entries = entries.filter(done_at__lt=before)
-    rows = entries.values_list("unit", "rank", "ordinals", "role", "step")
+    rows = entries.values_list("unit", "rank", "ordinals", "role", "step", "done_at")
+    reopened = _reopened(army)
     return frozenset(
-        (unit, rank, ordinal, role, step) for unit, rank, ordinals, role, step in rows for ordinal in ordinals
+        (unit, rank, ordinal, role, step)
+        for unit, rank, ordinals, role, step, done_at in rows
+        for ordinal in ordinals
+        if not _is_reopened(reopened, (unit, rank, ordinal, role), done_at)
     )
+
+
+def _reopened(army: Army) -> dict[tuple[str, str, int, str], datetime]:
+    """Figures and roles to be painted again, with the moment that was decided."""
+    rows = army.settlements.filter(kind=Settlement.Kind.REPAINT).order_by("made_at")
+    return {
+        (unit, rank, ordinal, role): made_at
+        for unit, rank, ordinals, role, made_at in rows.values_list("unit", "rank", "ordinals", "role", "made_at")
+        for ordinal in ordinals
+    }
+
+
+def _is_reopened(reopened, what: tuple[str, str, int, str], done_at: datetime) -> bool:
+    return what in reopened and done_at < reopened[what]
 
 
 def progress(army: Army, reading: Reading) -> dict[tuple[str, str, int], FigureProgress]:
@@ -38,4 +58,5 @@ def log_mark(army: Army) -> str:
     entries = Entry.objects.filter(army=army)
     newest = entries.aggregate(id=Max("pk"), back=Max("taken_back_at"))
     back = newest["back"]
-    return f"{newest['id'] or 0}-{int(back.timestamp()) if back else 0}"
+    settled = army.settlements.aggregate(id=Max("pk"))["id"] or 0
+    return f"{newest['id'] or 0}-{int(back.timestamp()) if back else 0}-{settled}"

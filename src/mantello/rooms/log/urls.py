@@ -6,5 +6,7 @@ from . import views
 
 urlpatterns = [
     path("", views.log, name="log"),
+    path("differences/", views.settle_difference, name="settle-difference"),
+    path("settled/<int:settlement_id>/", views.reopen_settlement, name="reopen-settlement"),
     path("<int:entry_id>/", views.change_entry, name="change-entry"),
 ]

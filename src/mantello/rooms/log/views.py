@@ -6,12 +6,18 @@ from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.core.paginator import Paginator
 from django.shortcuts import get_object_or_404, redirect
+from django.urls import reverse
 from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import army_for, room_page
+from mantello.rooms.army.page import apply, army_for, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello_core.errors import MantelloError, OutOfRange, UnknownName
+from mantello_core.planning.drift import kept_as_painted
 
 from . import actions
+from .drifting import difference_of, differences
+from .models import Settlement
 from .pace import kinds_of, total_minutes
 
 
@@ -19,7 +25,10 @@ from .pace import kinds_of, total_minutes
 @require_safe
 def log(request, army_id):
     """Entries by day, versions, and minutes planned against actual."""
-    army = army_for(request, army_id)
+    return _page(request, army_for(request, army_id))
+
+
+def _page(request, army, status=200, refusal=None):
     page = Paginator(army.entries.select_related("version"), 100).get_page(request.GET.get("page"))
     days = [
         (day, list(entries))
@@ -32,8 +41,50 @@ def log(request, army_id):
         "versions": army.versions.all(),
         "kinds": kinds_of(army),
         "minutes": total_minutes(army),
+        "differences": differences(army, reading_of(army.head)),
+        "settled": army.settlements.select_related("version"),
+        "refusal": refusal,
+        "typed": {"drift": request.POST.get("drift", ""), "note": request.POST.get("note", "")},
     }
-    return room_page(request, army, "log", "log/log.html", context)
+    return room_page(request, army, "log", "log/log.html", context, status)
+
+
+@login_required
+@require_POST
+def settle_difference(request, army_id):
+    """Keep figures as they were painted, accept a difference with a note, or ask for its steps again."""
+    army = army_for(request, army_id)
+    do, note = request.POST.get("do", ""), request.POST.get("note", "")
+    try:
+        found = difference_of(army, reading_of(army.head), request.POST.get("drift", ""))
+        if do == "keep" and found.may_be_kept:
+            apply(request, army, lambda design: kept_as_painted(design, found.drift), f"Kept: {found.words}"[:240])
+        elif do == "repaint" and found.may_be_repainted:
+            actions.settle(army, found, Settlement.Kind.REPAINT, note)
+            messages.success(request, f"{found.words}. The plan asks for {found.now} on them again.")
+        elif do == "accept" and found.drift.kind != "role":
+            if not note.strip():
+                raise OutOfRange("No reason was written; say in a few words why it may stay.", "note")
+            actions.settle(army, found, Settlement.Kind.ACCEPTED, note)
+            messages.success(request, f"{found.words}. Accepted.")
+        else:
+            raise OutOfRange(f"'{do[:20]}' cannot be done with this difference.", "drift")
+    except UnknownName:
+        messages.info(request, "That difference is no longer there; the list is as it stands now.")
+    except MantelloError as error:
+        return _page(request, army, 422, error)
+    return redirect(f"{reverse('log', args=[army.pk])}#differences")
+
+
+@login_required
+@require_POST
+def reopen_settlement(request, army_id, settlement_id):
+    """Take back what was decided about a difference."""
+    army = army_for(request, army_id)
+    settlement = get_object_or_404(army.settlements, pk=settlement_id)
+    settlement.delete()
+    messages.success(request, "The decision was taken back.")
+    return redirect(f"{reverse('log', args=[army.pk])}#differences")
 
 
 @login_required
