@@ -107,6 +107,31 @@ FIGURES = (
         Use("base.paved25"), Use("legs.jackboots"), Use("torso.jerkin"), Use("gear.sash"), Use("head.widehat"),
         _limb("arm.relaxed", "left"), _limb("arm.grip", "right"), Use("weapon.springlock", at="hand.right"),
     )),
+    Figure("drummer", "Tidewall drummer", (
+        Use("base.round25"), Use("legs.gaiters"), Use("torso.longcoat"), Use("gear.drum"), Use("head.keelcap"),
+        _limb("arm.relaxed", "left"), _limb("arm.relaxed", "right"), Use("weapon.drumstick", side="left", at="hand.left"),
+        Use("weapon.drumstick", side="right", at="hand.right"),
+    )),
+    Figure("skirmisher", "Tidewall skirmisher", (
+        Use("base.round25"), Use("legs.waders"), Use("torso.longcoat", opts={"wings": False}), Use("gear.crossbelts"),
+        Use("head.keelcap", opts={"plume": False}), _limb("arm.bracer", "left"), _limb("arm.grip", "right"),
+        Use("weapon.springlock", at="hand.right"),
+    )),
+    Figure("artificer", "Winding-house artificer", (
+        Use("base.paved25"), Use("legs.jackboots"), Use("torso.apron"), Use("head.goggles"),
+        _limb("arm.rolled", "left", hand="leather"), _limb("arm.rolled", "right", hand="leather"),
+        Use("weapon.greatkey", at="hand.right"), Use("gear.lantern", at="hand.left"),
+    )),
+    Figure("reedcutter", "Marsh reed-cutter", (
+        Use("base.round25"), Use("legs.wraps"), Use("torso.jerkin"), Use("head.headcloth"), _limb("arm.rolled", "left"),
+        _limb("arm.rolled", "right"), Use("weapon.sickle", at="hand.right"), Use("shield.wicker", at="shield.left", dy=14),
+    )),
+    Figure("quaygun", "Quay gun", (
+        Use("gun.carriage"), Use("gun.barrel"), Use("gun.wheels"),
+    ), body="vehicle", views=("left", "top"), kind="vehicle"),
+    Figure("lighter", "Lagoon lighter", (
+        Use("punt.hull"), Use("boat.mast"), Use("boat.cargo"),
+    ), body="vehicle", views=("left", "top"), kind="vehicle"),
     Figure("puntcar", "Punt-car", (
         Use("punt.wheels"), Use("punt.hull"), Use("punt.casemate"), Use("punt.mainspring"),
     ), body="vehicle", views=("left", "top"), kind="vehicle"),

@@ -3,8 +3,8 @@
 SIDES = ("left", "right")
 #: first step -> allowed second steps ('*' = a side)
 TREE = {
-    "head": {"face", "ears", "eyes", "hair", "moustache", "beard", "hat", "hood", "helm", "mail", "scarf", "queue"},
-    "torso": {"coat", "vest", "stock", "shirt", "tunic", "jerkin", "surcoat", "mail", "plate"},
+    "head": {"face", "ears", "eyes", "hair", "moustache", "beard", "hat", "hood", "helm", "mail", "scarf", "queue", "goggles"},
+    "torso": {"coat", "vest", "stock", "shirt", "tunic", "jerkin", "surcoat", "mail", "plate", "apron"},
     "arm": {"*"},
     "hand": {"*"},
     "leg": {"*"},
@@ -22,6 +22,7 @@ TREE = {
     "vehicle": {
         "hull", "deck", "prow", "fender", "oar", "bitts", "gun", "casemate", "cupola", "hatch", "poles", "spring",
         "lantern", "stowage", "undercarriage", "wheel", "strut", "guard",
+        "carriage", "trail", "axle", "mast", "sail", "rigging", "tiller", "cargo",
     },
 }  # fmt: skip
 #: heads of names in the order of the mapping table, and the group each belongs to

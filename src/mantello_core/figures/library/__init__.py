@@ -1,3 +1,3 @@
 """Every drawn part. Importing this registers them all."""
 
-from . import arms, bases, cloaks, flags, gear, heads, legs, shields, torsos, vehicles, weapons  # noqa: F401
+from . import arms, bases, cloaks, crafts, flags, gear, heads, legs, ordnance, shields, torsos, vehicles, weapons  # noqa: F401
