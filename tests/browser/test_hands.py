@@ -41,6 +41,23 @@ class Hands(BrowserCase):
         self.note("Cleared on")
         self.assertEqual(self.design().scheme.rules, ())
 
+    def test_a_late_answer_to_an_older_click_does_not_undo_a_newer_one(self):
+        held = []
+        self.page.route(
+            lambda url: "torso.coat.body" in url, lambda route: held.append(route) if not held else route.continue_()
+        )
+        body, band = (
+            self.page.locator(f'.area-list a[data-id="{area}"]') for area in ("torso.coat.body.left", "head.hat.band")
+        )
+        body.dispatch_event("click")
+        band.dispatch_event("click")
+        expect(self.page.locator(".callout")).to_contain_text("Hat band")
+        with self.page.expect_response(lambda answer: "torso.coat.body" in answer.url):
+            held[0].continue_()
+        self.page.wait_for_timeout(300)
+        expect(self.page.locator(".callout")).to_contain_text("Hat band")
+        self.assertIn("area=head.hat.band", self.page.url)
+
     def test_the_table_is_walked_filtered_and_set_by_keys(self):
         self.go(f"{self.army}scheme/table/")
         self.page.locator("td.sel a").focus()

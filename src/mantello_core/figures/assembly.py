@@ -29,7 +29,7 @@ class Assembly:
         self.areas, self.marks, self.sites = [], [], []
         for use in figure.uses:
             self._place(use)
-        if view == "back":
+        if view in ("back", "right"):
             self._flip()
         self.areas = sorted((area for area in self.areas if area.cmds), key=lambda area: area.z)
         for area in self.areas:

@@ -126,13 +126,28 @@ FIGURES = (
         Use("base.round25"), Use("legs.wraps"), Use("torso.jerkin"), Use("head.headcloth"), _limb("arm.rolled", "left"),
         _limb("arm.rolled", "right"), Use("weapon.sickle", at="hand.right"), Use("shield.wicker", at="shield.left", dy=14),
     )),
+    Figure("lighthorse", "Estuary light horse", (
+        Use("base.oval60"), Use("mount.horse"), Use("mount.saddlecloth"), Use("mount.bridle"), Use("rider.light"),
+    ), body="vehicle", views=("left", "right")),
+    Figure("lancer", "Mounted house knight", (
+        Use("base.oval60"), Use("mount.horse"), Use("mount.trapper"), Use("mount.bridle"), Use("rider.knight"),
+    ), body="vehicle", views=("left", "right")),
+    Figure("tortoise", "Siege tortoise", (
+        Use("base.oval60"), Use("beast.tortoise"), Use("beast.harness"),
+    ), body="vehicle", views=("left", "right")),
+    Figure("stiltwalker", "Stilt-walker", (
+        Use("walker.legs"), Use("walker.cabin"), Use("walker.arm"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
+    Figure("gullflier", "Gull-flier", (
+        Use("flier.wings"), Use("flier.hull"), Use("flier.tail"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
     Figure("quaygun", "Quay gun", (
         Use("gun.carriage"), Use("gun.barrel"), Use("gun.wheels"),
-    ), body="vehicle", views=("left", "top"), kind="vehicle"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
     Figure("lighter", "Lagoon lighter", (
         Use("punt.hull"), Use("boat.mast"), Use("boat.cargo"),
-    ), body="vehicle", views=("left", "top"), kind="vehicle"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
     Figure("puntcar", "Punt-car", (
         Use("punt.wheels"), Use("punt.hull"), Use("punt.casemate"), Use("punt.mainspring"),
-    ), body="vehicle", views=("left", "top"), kind="vehicle"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
 )  # fmt: skip

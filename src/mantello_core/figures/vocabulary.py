@@ -11,6 +11,7 @@ TREE = {
     "cloak": {"body", "lining", "trim", "mantle", "clasp"},
     "gear": {
         "strap", "box", "scabbard", "pack", "blanket", "belt", "pouch", "knife", "lantern", "sash", "gorget", "drum",
+        "valise", "stirrup",
     },
     "weapon": {
         "stock", "barrel", "butt", "bands", "lock", "guard", "sling", "bayonet", "pole", "head", "pennon", "blade",
@@ -18,20 +19,25 @@ TREE = {
     },
     "shield": {"rim", "face", "charge", "rivets", "back", "strap", "boss"},
     "flag": {"field", "border", "chief", "device", "fringe", "pole", "crossbar", "rings", "cord", "tassel", "finial"},
+    "beast": {"body", "shell", "head", "neck", "leg", "claw", "tail", "harness", "howdah"},
+    "mount": {
+        "body", "neck", "head", "mane", "tail", "leg", "hoof", "bridle", "breaststrap", "cloth", "girth", "saddle",
+        "trapper", "chamfron",
+    },
     "base": {"rim", "ground", "pool", "stone", "tuft", "slab", "ring", "weed"},
     "vehicle": {
         "hull", "deck", "prow", "fender", "oar", "bitts", "gun", "casemate", "cupola", "hatch", "poles", "spring",
         "lantern", "stowage", "undercarriage", "wheel", "strut", "guard",
-        "carriage", "trail", "axle", "mast", "sail", "rigging", "tiller", "cargo",
+        "carriage", "trail", "axle", "mast", "sail", "rigging", "tiller", "cargo", "cabin", "leg", "foot", "arm", "wing", "tail", "cockpit",
     },
 }  # fmt: skip
 #: heads of names in the order of the mapping table, and the group each belongs to
 GROUPS = {
     "head": "Head", "torso": "Torso", "arm": "Arms", "hand": "Arms", "leg": "Legs", "cloak": "Cloak", "gear": "Gear",
-    "weapon": "Weapon", "shield": "Shield", "flag": "Flag", "vehicle": "Vehicle", "base": "Base",
+    "weapon": "Weapon", "shield": "Shield", "flag": "Flag", "mount": "Mount", "beast": "Beast", "vehicle": "Vehicle", "base": "Base",
 }  # fmt: skip
 #: heads that stay in the spoken name when one step follows, since the step alone would mislead
-_KEEPS_HEAD = {"weapon", "shield", "flag", "base", "cloak"}
+_KEEPS_HEAD = {"beast", "mount", "weapon", "shield", "flag", "base", "cloak"}
 _SPOKEN_STEPS = {
     "q1": "first quarter", "q2": "second quarter", "q3": "third quarter", "q4": "fourth quarter",
     "mid": "middle", "cross": "cross", "wings": "wings",

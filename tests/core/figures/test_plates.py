@@ -13,7 +13,7 @@ from mantello_core.errors import UnknownName
 from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.figures.drafting import drafted
 from mantello_core.figures.figure import BODIES, FIGURES
-from mantello_core.figures.part import MATERIALS
+from mantello_core.figures.part import MATERIALS, PARTS
 from mantello_core.figures.vocabulary import GROUPS, TREE, fault, group_of, sideless, spoken
 from mantello_core.formats.drawing import plate_svg
 
@@ -47,6 +47,31 @@ class Plates(SimpleTestCase):
         for type_id in DEMO:
             self.assertEqual([view.name for view in plate(type_id).views], ["front", "back"])
             self.assertGreaterEqual(len(plate(type_id).areas), 20)
+
+    def test_the_kit_is_wide_enough(self):
+        self.assertGreaterEqual(len(plate_types()), 16)
+        self.assertGreaterEqual(len(PARTS), 50)
+        used = {use.part for figure in FIGURES for use in figure.uses}
+        self.assertEqual(set(PARTS) - used, set(), "parts no plate shows")
+        for type_id in plate_types():
+            self.assertGreaterEqual(len(plate(type_id).areas), 20, type_id)
+
+    def test_both_sides_of_what_is_seen_from_the_side_share_one_outline(self):
+        sided = [type_id for type_id in plate_types() if plate(type_id).views[0].name == "left"]
+        self.assertGreaterEqual(len(sided), 8)
+        for type_id in sided:
+            self.assertEqual(plate(type_id).views[1].name, "right")
+            left, right = (polygon(view.silhouette) for view in plate(type_id).views[:2])
+            mirrored = shapely.affinity.scale(right, -1, 1, origin=(0, 0))
+            share = left.intersection(mirrored).area / unary_union([left, mirrored]).area
+            self.assertGreater(share, 0.9, type_id)
+
+    def test_limbs_near_the_viewer_are_named_for_that_side(self):
+        left, right = plate("lighthorse").views
+        for view, near in ((left, "left"), (right, "right")):
+            shown = {seen.area for seen in view.areas}
+            self.assertIn(f"leg.{near}.boot", shown)
+            self.assertNotIn(f"leg.{'right' if near == 'left' else 'left'}.boot", shown)
 
     def test_every_outline_is_closed(self):
         for _, view in self.each():

@@ -123,18 +123,17 @@ class Muster:
 
     def _section(self, node: Node) -> Section:
         units = [unit for unit in node.walk() if unit.is_unit]
-        return Section(node, tuple(self._block(unit) for unit in units), self.of(node))
+        return Section(node, tuple(self._block(unit, node) for unit in units), self.of(node))
 
-    def _block(self, unit: Node) -> Block:
+    def _block(self, unit: Node, section: Node) -> Block:
         order = {rank.name: at for at, rank in enumerate(unit.ranks)}
         classes = sorted(
             (one for one in self.reading.resolution.classes if one.unit == unit.id), key=lambda one: order[one.rank]
         )
         pictures = tuple(self.picture(unit, one, ordinal) for one in classes for ordinal in one.ordinals)
         progress = self.of(unit)
-        return Block(
-            unit, self.reading.design.army.title(unit.id), _ranked(pictures), progress, self._said(unit, progress)
-        )
+        title = self.reading.design.army.title(unit.id).removeprefix(f"{section.name}, ")
+        return Block(unit, title, _ranked(pictures), progress, self._said(unit, progress))
 
     def _said(self, unit: Node, progress: Progress) -> str:
         if not progress.figures:

@@ -78,7 +78,7 @@ def _pictures(army, reading: Reading, variant: Variant, pick: Pick):
         if found is None or ordinal > found.figures:
             continue
         _, _, width, tall = plate(found.type).views[0].view_box
-        scale = 150 / tall
+        scale = min(150 / tall, 240 / width)
         query = {
             "unit": unit,
             "rank": rank,
@@ -87,7 +87,7 @@ def _pictures(army, reading: Reading, variant: Variant, pick: Pick):
             "v": 1,
         } | pick.seeing.query(ground="neutral")
         address = reverse("figure", args=[army.pk, plate(found.type).views[0].name])
-        yield f"{address}?{urlencode(query)}", round(width * scale), 150
+        yield f"{address}?{urlencode(query)}", round(width * scale), round(tall * scale)
 
 
 @login_required

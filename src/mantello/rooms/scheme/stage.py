@@ -10,6 +10,10 @@ from .pick import Pick
 
 WIDTH, HEIGHT = 704, 472
 GROUND, CENTRES = 408, (298, 496)
+#: where figures stand that are seen from their sides
+SIDE_CENTRES = (296, 500)
+#: left, top, right and bottom of what views of a vehicle may fill; between two of them; for a caption
+FRAME, GAP, CAPTION = (200, 12, 604, 462), 14, 20
 #: standing distances and how much smaller a figure is seen there than in hand at 0.3 m
 DISTANCES = (("at 0.6 m", 0.5, 96), ("at 1.2 m", 0.25, 166))
 #: where the callout ends, and where the names of what moves along begin
@@ -56,15 +60,41 @@ def stage_svg(pick: Pick, callout: str = "") -> str:
 def _places(views: tuple[View, ...], kind: str) -> list[tuple[float, float, float]]:
     """Origin and scale of every view."""
     if kind == "figure":
-        scale = min(392 / -min(view.view_box[1] for view in views), 226 / max(view.view_box[2] for view in views), 0.9)
-        return [(centre, GROUND, scale) for centre, _ in zip(CENTRES, views, strict=True)]
-    scale = min(400 / max(view.view_box[2] for view in views), 205 / max(view.view_box[3] for view in views))
-    found, top = [], 14
-    for view in views:
-        left, upper, width, height = view.view_box
-        found.append((392 - scale * (left + width / 2), top - scale * upper, scale))
-        top += scale * height + 20
-    return found
+        sided = views[0].name == "left"
+        centres, widest = (SIDE_CENTRES, 200) if sided else (CENTRES, 226)
+        scale = min(
+            392 / -min(view.view_box[1] for view in views), widest / max(view.view_box[2] for view in views), 0.9
+        )
+        return [(centre, GROUND, scale) for centre, _ in zip(centres, views, strict=True)]
+    return max(
+        (_in_rows(views, rows) for rows in _arrangements(len(views))), key=lambda places: places[0][2] if places else 0
+    )
+
+
+def _arrangements(count: int) -> list[list[list[int]]]:
+    """Ways to set out views in rows: one below the other, and the first two side by side."""
+    stacked = [[number] for number in range(count)]
+    return [stacked, [[0, 1], *stacked[2:]]] if count > 2 else [stacked]
+
+
+def _in_rows(views: tuple[View, ...], rows: list[list[int]]) -> list[tuple[float, float, float]]:
+    """Origin and scale of every view, rows below each other, as large as the frame allows."""
+    left, top, right, bottom = FRAME
+    wide = max(sum(views[number].view_box[2] for number in row) for row in rows)
+    tall = sum(max(views[number].view_box[3] for number in row) for row in rows)
+    most = max(len(row) for row in rows)
+    scale = min((right - left - GAP * (most - 1)) / wide, (bottom - top - CAPTION * len(rows)) / tall)
+    found: dict[int, tuple[float, float, float]] = {}
+    y = top
+    for row in rows:
+        height = scale * max(views[number].view_box[3] for number in row)
+        x = (left + right - scale * sum(views[number].view_box[2] for number in row) - GAP * (len(row) - 1)) / 2
+        for number in row:
+            box_left, box_top, width, box_height = views[number].view_box
+            found[number] = (x - scale * box_left, y + height - scale * (box_top + box_height), scale)
+            x += scale * width + GAP
+        y += height + CAPTION
+    return [found[number] for number in sorted(found)]
 
 
 def _selection(pick: Pick, view: View) -> str:

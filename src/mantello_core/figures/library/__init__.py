@@ -1,3 +1,20 @@
 """Every drawn part. Importing this registers them all."""
 
-from . import arms, bases, cloaks, crafts, flags, gear, heads, legs, ordnance, shields, torsos, vehicles, weapons  # noqa: F401
+from . import (  # noqa: F401
+    arms,
+    bases,
+    beasts,
+    cloaks,
+    crafts,
+    engines,
+    flags,
+    gear,
+    heads,
+    legs,
+    mounts,
+    ordnance,
+    shields,
+    torsos,
+    vehicles,
+    weapons,
+)

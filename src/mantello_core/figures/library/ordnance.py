@@ -1,4 +1,4 @@
-"""Guns on wheels, and what a working boat carries. Views 'left' and 'top', bow or muzzle to the viewer's left."""
+"""Guns on wheels, and what a working boat carries. Drawn as for the view 'left', bow or muzzle to the viewer's left."""
 import math
 
 from ..part import part
@@ -18,7 +18,7 @@ def _wheel(d, x, y, r, z, name):
 
 @part('gun.wheels', 'running', note='two twelve-spoked wheels on an axle')
 def gun_wheels(d, r=104, x=-40):
-    if d.view == 'left':
+    if d.view != 'top':
         _wheel(d, x, -r, r, 300, 'near')
     else:
         d.area('vehicle.axle', box(x - 9, -118, x + 9, 118, 2), 90, mat='wood', form='axle', shade='flat', lift=1)
@@ -30,7 +30,7 @@ def gun_wheels(d, r=104, x=-40):
 
 @part('gun.carriage', 'carriage', note='split cheeks, long trail with a shoe, elevating screw, ammunition chest')
 def gun_carriage(d):
-    if d.view == 'left':
+    if d.view != 'top':
         d.area('vehicle.trail', '-96,-150/4 -20,-158/6 60,-132~ 300,-34/3 330,-6/4 282,-4/3 60,-84~ -30,-92/4 -98,-108/6', 120, mat='wood', form='trail', shade='flat', lift=1.6, tags=CAMO)
         d.area('vehicle.trail.shoe', '292,-37/3 304,-33/2 334,-4/3 330,2/2 268,2/2 268,-8/1 286,-8/1', 122, mat='metal', form='shoe', shade='flat', lift=1.2)
         d.area('vehicle.trail.straps', bar(40, -143, 34, -88, 9, r=1) + ' | ' + bar(140, -102, 128, -50, 9, r=1) + ' | ' + bar(230, -66, 218, -18, 9, r=1), 123, mat='metal', shade='flat', lift=.8)
@@ -66,7 +66,7 @@ def gun_carriage(d):
 
 @part('gun.barrel', 'gun', note='bronze muzzle-loader with rings, dolphins and a shell-shaped button')
 def gun_barrel(d):
-    if d.view == 'left':
+    if d.view != 'top':
         d.area('vehicle.gun.barrel', '-262,-214/1 -120,-206~ 60,-196/2 96,-190/4 100,-160/4 64,-154/2 -118,-170~ -264,-186/1', 130, mat='metal', form='gun', shade='cyl', lift=2)
         d.area('vehicle.gun.muzzle', '-258,-220/2 -258,-180/2 -280,-178/3 -290,-186/3 -292,-214/3 -282,-223/3', 131, mat='metal', form='muzzle', shade='flat', lift=1.2)
         d.area('vehicle.gun.rings', bar(-176, -213.5, -177, -174, 8, r=1) + ' | ' + bar(-96, -208, -98, -166, 8, r=1) + ' | ' + bar(56, -200, 55, -151, 10, r=1), 133, mat='metal', form='rings', shade='flat', lift=.9)
@@ -88,7 +88,7 @@ def gun_barrel(d):
 
 @part('boat.mast', 'rig', note='short mast with a furling lug sail, shrouds and a masthead flag')
 def boat_mast(d):
-    if d.view == 'left':
+    if d.view != 'top':
         d.area('vehicle.mast', bar(-60, -214, -60, -640, 14, 9, r=2), 96, mat='wood', form='mast', shade='cyl', lift=1.4)
         d.area('vehicle.mast.band', box(-69, -520, -51, -510, 2) + ' | ' + box(-70, -300, -50, -288, 2), 98, mat='metal', form='mband', shade='flat', lift=.8)
         d.area('vehicle.mast.truck', 'o:-60,-643,9', 97, mat='metal', form='truck', shade='ball', lift=1)
@@ -113,7 +113,7 @@ def boat_mast(d):
 
 @part('boat.cargo', 'cargo', note='barrels, a crate under a net, a coiled line and a tiller')
 def boat_cargo(d):
-    if d.view == 'left':
+    if d.view != 'top':
         for x in (150, 206):
             d.area('vehicle.cargo.cask', f'{x - 22},-224/2 {x - 27},-258~ {x - 22},-290/2 {x + 22},-290/2 {x + 27},-258~ {x + 22},-224/2', 94, mat='wood', form=f'cask{x}', shade='cyl', lift=2)
             d.area('vehicle.cargo.hoops', ' | '.join(box(x - w, y - 4, x + w, y + 4, 1) for y, w in ((-282, 24), (-258, 28), (-234, 25))), 94.5, mat='metal', form=f'hoop{x}', shade='cyl', lift=.8)

@@ -1,6 +1,7 @@
 """The punt-car: an armoured lagoon punt on paddle wheels, driven by a mainspring.
 
-Views are 'left' and 'top'; in both the bow points to the viewer's left, so the two line up.
+Sides are drawn as 'left', with the bow to the viewer's left; 'right' is flipped by the assembly. In 'top' the
+bow points to the left too, so that left and top line up.
 In the top view the vehicle's left side lies at the bottom.
 """
 import math
@@ -21,7 +22,7 @@ HULL = ('-398,-318/3 -330,-262~ -200,-222~ 0,-212~ 200,-214~ 340,-224/6 352,-196
 
 @part('punt.hull', 'hull', note='hull, rails, prow, oar')
 def hull(d):
-    if d.view == 'left':
+    if d.view != 'top':
         for name, x0, x1 in (('fore', -420, -196), ('mid', -196, 116), ('aft', 116, 380)):
             d.area(f'vehicle.hull.side.{name}', HULL, 100, mat='metal', form='hull', shade='flat', lift=0, tags=CAMO, clip=box(x0, -400, x1, -100))
         d.area('vehicle.hull.bilge', HULL, 104, mat='metal', form='bilge', shade='flat', lift=.6, tags=CAMO, clip=box(-420, -177, 380, -100))
@@ -62,7 +63,7 @@ def hull(d):
 
 @part('punt.casemate', 'superstructure', note='sloped armoured cabin with one bronze gun, cupola, poles')
 def casemate(d):
-    if d.view == 'left':
+    if d.view != 'top':
         d.area('vehicle.gun.barrel', '-112,-284/2 -112,-246/2 -300,-252/1 -300,-278/1', 190, mat='metal', form='gun', lift=1.6)
         d.area('vehicle.gun.muzzle', '-296,-284/3 -296,-246/3 -318,-244/4 -322,-265~ -318,-286/4', 191, mat='metal', form='muzzle', shade='cyl', lift=1)
         d.area('vehicle.gun.rings', box(-286, -281, -276, -249, 2) + ' | ' + box(-212, -283, -202, -247, 2), 192, mat='metal', form='rings', shade='flat', lift=.9)
@@ -118,7 +119,7 @@ def casemate(d):
 
 @part('punt.mainspring', 'engine', note='mainspring drum with winding key, stowage, lantern post')
 def mainspring(d):
-    if d.view == 'left':
+    if d.view != 'top':
         d.area('vehicle.lantern.post', bar(300, -220, 300, -392, 6, r=1), 118, mat='metal', form='post', lift=1)
         d.area('vehicle.lantern.pennant', '298,-386/1 262,-380~ 232,-388~ 196,-378/1 214,-368/1 198,-354/1 236,-360~ 264,-354~ 298,-358/1', 117, mat='cloth', form='pennant', shade='flat', lift=1.2)
         d.dark('vehicle.lantern.pennant', lens((284, -388), (282, -372), (286, -354), w=8) + ' | ' + lens((244, -388), (242, -374), (246, -356), w=8), .16)
@@ -162,7 +163,7 @@ def gear(cx, cy, r1, r0, n):
 @part('punt.wheels', 'running', note='four paddle wheels on outrigger struts, with guards')
 def wheels(d, xs=(-178, 196), r=90):
     for nm, x in zip(('fore', 'aft'), xs):
-        if d.view == 'left':
+        if d.view != 'top':
             cy = -r - 4
             blades = ' | '.join(f'{x + (r + 3) * math.cos(a - .10):.1f},{cy + (r + 3) * math.sin(a - .10):.1f}/1 {x + (r + 3) * math.cos(a + .10):.1f},{cy + (r + 3) * math.sin(a + .10):.1f}/1 '
                                 f'{x + (r - 10) * math.cos(a + .10):.1f},{cy + (r - 10) * math.sin(a + .10):.1f}/1 {x + (r - 10) * math.cos(a - .10):.1f},{cy + (r - 10) * math.sin(a - .10):.1f}/1'

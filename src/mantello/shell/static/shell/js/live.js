@@ -1,5 +1,5 @@
 /* Edits without leaving the page. What cannot reach the server is kept in this browser and sent again. */
-import { ask, show, visit } from "./page.js";
+import { ask, showEdited, visit } from "./page.js";
 
 const SHELF = "mantello-kept";
 
@@ -42,7 +42,7 @@ function newToken() {
 async function send(edit) {
   const answer = await ask(edit.url, { method: "POST", body: new URLSearchParams(edit.entries) });
   if (answer.status >= 502) throw new TypeError("out of reach");
-  show(await answer.text(), answer.redirected ? answer.url : null);
+  showEdited(await answer.text(), answer.redirected ? answer.url : null);
   return answer.ok;
 }
 

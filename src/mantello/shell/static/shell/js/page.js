@@ -42,9 +42,26 @@ export async function ask(url, options = {}) {
   }
 }
 
+/* The visit under way, if any: a newer one takes its place, and a late answer to an older one is not shown. */
+let under = null;
+
 export async function visit(url, options = {}) {
-  const answer = await ask(url);
-  show(await answer.text(), answer.url, options);
+  const mine = { url, options };
+  under = mine;
+  try {
+    const answer = await ask(url);
+    const text = await answer.text();
+    if (under === mine) show(text, answer.url, options);
+  } finally {
+    if (under === mine) under = null;
+  }
+}
+
+/* Shows the answer to an edit. A visit under way was asked for on the state before it, so it is asked for again. */
+export function showEdited(html, url) {
+  const waiting = under;
+  show(html, url);
+  if (waiting) visit(waiting.url, waiting.options).catch(() => location.reload());
 }
 
 addEventListener("popstate", () => visit(location.href).catch(() => location.reload()));
