@@ -10,9 +10,13 @@ from django.contrib.auth import get_user_model
 from django.core.management import call_command
 from django.utils import timezone
 
+from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
 from mantello.rooms.log.actions import record
 from mantello.rooms.plan.evening import Evening
+from mantello_core.figures.catalogue import plate, plate_types
+from mantello_core.schemes.muster import Entry, empty_army, with_entries
+from mantello_core.schemes.scheme import Design, Scheme
 
 from .case import BrowserCase
 
@@ -29,7 +33,6 @@ SHOTS = {
     "paints": "paints/",
     "plan": "plan/",
     "desk": "desk/",
-    "log": "log/",
 }
 
 
@@ -47,12 +50,23 @@ class Shots(BrowserCase):
             {"name": "mantello-zone", "value": "UTC", "url": self.live_server_url},
         ])  # fmt: skip
         for name, path in SHOTS.items():
-            self.go(f"/armies/{army.pk}/{path}")
-            self.page.wait_for_load_state("networkidle")
-            self.page.screenshot(path=FOLDER / f"{name}.png")
+            self.take(name, f"/armies/{army.pk}/{path}")
         self.variants(army)
+        self.take("log", f"/armies/{army.pk}/log/")
+        self.kit(user)
         self.roster(army)
         self.guide(army)
+
+    def take(self, name, path):
+        self.go(path)
+        self.page.wait_for_load_state("networkidle")
+        self.page.screenshot(path=FOLDER / f"{name}.png")
+
+    def kit(self, user):
+        """Every type of figure, unpainted."""
+        entries = [Entry(plate(id_).title, id_, "Figure", 1 + (plate(id_).kind == "figure")) for id_ in plate_types()]
+        design = with_entries(Design(empty_army("Every type of figure"), Scheme("None yet")), entries)
+        self.take("kit", f"/armies/{keep_design(user, design, 'Typed in').pk}/")
 
     def variants(self, army):
         """Two variants, one with another facing."""

@@ -4,6 +4,9 @@ import subprocess
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 
+from mantello.rooms.army.actions import edit
+from mantello.rooms.army.models import Army
+from mantello_core.schemes.muster import Entry, with_entries
 from tests.rooms.case import RoomCase
 
 UNIT = "1st-harbour-line"
@@ -222,6 +225,21 @@ class Pictures(RoomCase):
         self.client.logout()
         self.assertEqual(self.client.get("/plates/knight.svg").status_code, 200)
         self.assertEqual(self.client.get("/plates/dragoon.svg").status_code, 404)
+
+    def test_units_in_no_formation_stand_together(self):
+        def titles():
+            return [
+                (section.title, section.figures, len(section.blocks))
+                for section in self.see("army").context["sections"]
+            ]
+
+        before = titles()
+        army = Army.objects.select_related("head").get(pk=self.army.pk)
+        guns = [Entry(name, "quaygun", "Gun", 2) for name in ("Long gun", "Short gun")]
+        edit(army, army.head.number, lambda design: with_entries(design, guns), "Guns added")
+        self.assertEqual(titles(), [*before, ("In no formation", 4, 2)])
+        blocks = self.see("army").context["sections"][-1].blocks
+        self.assertEqual([block.title for block in blocks], ["Long gun", "Short gun"])
 
     def test_the_muster_shows_every_figure_of_every_unit(self):
         page = self.see("army").content.decode()

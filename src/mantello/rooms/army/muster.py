@@ -1,6 +1,7 @@
 """The muster: every unit as ranked figures on one scale, with its progress."""
 
 from dataclasses import dataclass
+from itertools import groupby
 from urllib.parse import urlencode
 
 from django.urls import reverse
@@ -50,11 +51,13 @@ def _ranked(pictures: tuple[Picture, ...]) -> tuple[tuple[Picture, ...], ...]:
 
 @dataclass(frozen=True)
 class Section:
-    """One formation below the army, with its units."""
+    """One formation below the army, or the units beside each other that stand in none, with their blocks."""
 
+    #: the formation, or the army
     node: Node
+    title: str
+    figures: int
     blocks: tuple[Block, ...]
-    progress: Progress
 
 
 @dataclass(frozen=True)
@@ -78,8 +81,17 @@ class Muster:
         self._firsts: dict[tuple, int] = {}
 
     def sections(self) -> list[Section]:
-        """Formations below the army in tree order."""
-        return [self._section(node) for node in self.reading.design.army.root.children]
+        """Formations below the army in tree order; units that stand in none are gathered."""
+        root = self.reading.design.army.root
+        found = []
+        for loose, run in groupby(root.children, key=lambda node: node.is_unit):
+            nodes = list(run)
+            if loose:
+                title = root.name if len(nodes) == len(root.children) else "In no formation"
+                found.append(self._section(root, title, nodes))
+            else:
+                found += [self._section(node, node.name, [one for one in node.walk() if one.is_unit]) for node in nodes]
+        return found
 
     def rows(self) -> list[TreeRow]:
         """The army tree, top down."""
@@ -121,9 +133,9 @@ class Muster:
         done = self.progress[one.unit, one.rank, ordinal].done
         return self._firsts.setdefault((one.unit, one.rank, one.ordinals[0], done), ordinal)
 
-    def _section(self, node: Node) -> Section:
-        units = [unit for unit in node.walk() if unit.is_unit]
-        return Section(node, tuple(self._block(unit, node) for unit in units), self.of(node))
+    def _section(self, node: Node, title: str, units: list[Node]) -> Section:
+        blocks = tuple(self._block(unit, node) for unit in units)
+        return Section(node, title, sum(unit.figures for unit in units), blocks)
 
     def _block(self, unit: Node, section: Node) -> Block:
         order = {rank.name: at for at, rank in enumerate(unit.ranks)}
