@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import guide, views
+from . import guide, pictures, rostering, views
 
 urlpatterns = [
     path("", views.armies, name="armies"),
@@ -10,7 +10,7 @@ urlpatterns = [
     path("armies/import/", views.import_army, name="import-army"),
     path("armies/<int:army_id>/", views.army, name="army"),
     path("armies/<int:army_id>/remove/", views.remove_army, name="remove-army"),
-    path("armies/<int:army_id>/roster/", views.roster, name="roster"),
+    path("armies/<int:army_id>/roster/", rostering.roster, name="roster"),
     path("armies/<int:army_id>/units/add/", views.add_unit, name="add-unit"),
     path("armies/<int:army_id>/nodes/<str:node_id>/change/", views.change_node, name="change-node"),
     path("armies/<int:army_id>/nodes/<str:node_id>/move/", views.move_node, name="move-node"),
@@ -19,12 +19,12 @@ urlpatterns = [
     path("armies/<int:army_id>/nodes/<str:node_id>/rank/", views.change_rank, name="change-rank"),
     path("armies/<int:army_id>/undo/", views.undo, name="undo"),
     path("armies/<int:army_id>/redo/", views.redo, name="redo"),
-    path("armies/<int:army_id>/design.json", views.export_design, name="export-design"),
-    path("armies/<int:army_id>/roster.csv", views.export_roster, name="export-roster"),
-    path("armies/<int:army_id>/roster.json", views.export_roster_json, name="export-roster-json"),
+    path("armies/<int:army_id>/design.json", rostering.export_design, name="export-design"),
+    path("armies/<int:army_id>/roster.csv", rostering.export_roster, name="export-roster"),
+    path("armies/<int:army_id>/roster.json", rostering.export_roster_json, name="export-roster-json"),
     path("armies/<int:army_id>/muster.pdf", guide.muster_pdf, name="muster-pdf"),
     path("armies/<int:army_id>/muster.svg", guide.muster_svg, name="muster-svg"),
     path("armies/<int:army_id>/units/<str:unit>/guide.pdf", guide.unit_guide, name="guide"),
-    path("plates/<str:type_id>.svg", views.grey_plate, name="grey-plate"),
-    path("armies/<int:army_id>/figures/<str:view>.svg", views.figure, name="figure"),
+    path("plates/<str:type_id>.svg", pictures.grey_plate, name="grey-plate"),
+    path("armies/<int:army_id>/figures/<str:view>.svg", pictures.figure, name="figure"),
 ]

@@ -1,34 +1,27 @@
-"""The Army room: armies, rosters, the tree and the muster."""
+"""The Army room: armies, the tree and the muster."""
 
 from urllib.parse import urlencode
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.http import Http404, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
-from django.views.decorators.http import require_GET, require_http_methods, require_POST, require_safe
+from django.http import Http404
+from django.shortcuts import redirect, render
+from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.log.queries import log_mark, progress
 from mantello.shell.fields import refused
 from mantello_core.errors import MantelloError
-from mantello_core.figures.catalogue import plate, plate_types
-from mantello_core.formats.document import design_bytes
-from mantello_core.formats.drawing import plate_svg
-from mantello_core.formats.roster import FIELDS, read_line, write_roster, write_roster_json
 from mantello_core.schemes import muster as tree
-from mantello_core.schemes.army import Figure, Rank
+from mantello_core.schemes.army import Rank
 
 from . import actions
-from .forms import ArmyForm, ImportForm, NodeForm, RankForm, RosterForm, UnitForm, type_choices
+from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, type_choices
 from .looking import looking
 from .models import Army
 from .muster import Muster
 from .page import apply, army_for, back, base_of, room_page
 from .reading import reading_of
 from .seeing import seeing_from
-
-#: undercoat grey of plates without a scheme
-GREY = "#bdbdbd"
 
 
 @login_required
@@ -149,55 +142,6 @@ def _classes_below(reading, node):
 def _path_words(force, node):
     path = force.paths[node.id][1:]
     return " / ".join(force.nodes[node_id].name for node_id in (path[:-1] if node.is_unit else path))
-
-
-@login_required
-@require_http_methods(["GET", "HEAD", "POST"])
-def roster(request, army_id):
-    """Paste or upload a roster; lines in doubt come back for correction."""
-    army = army_for(request, army_id)
-    if request.method != "POST":
-        return room_page(request, army, "army", "army/roster.html", _roster(RosterForm()))
-    if "line" in request.POST:
-        return _corrected(request, army)
-    form = RosterForm(request.POST, request.FILES)
-    if not form.is_valid():
-        return room_page(request, army, "army", "army/roster.html", _roster(form), 422)
-    return _take(request, army, form.cleaned_data["lines"])
-
-
-def _roster(form):
-    return {"form": form, "title": "Roster", "types_list": type_choices()}
-
-
-def _corrected(request, army):
-    numbers = request.POST.getlist("line")[:2000]
-    kept = [number for number in numbers if not request.POST.get(f"skip-{number}")]
-    lines = [
-        read_line(int(number), {field: request.POST.get(f"{field}-{number}", "") for field in FIELDS})
-        for number in kept
-        if number.isdigit() and len(number) < 9
-    ]
-    return _take(request, army, lines)
-
-
-def _take(request, army, lines):
-    doubtful = [line for line in lines if line.entry is None]
-    context = {"lines": lines, "doubtful": doubtful, "types": type_choices(), "title": "Roster"}
-    if doubtful:
-        return room_page(request, army, "army", "army/roster_lines.html", context, 422)
-    entries = [line.entry for line in lines]
-    figures = sum(entry.figures for entry in entries)
-    try:
-        apply(
-            request,
-            army,
-            lambda design: tree.with_entries(design, entries),
-            f"Roster added: {figures} figures in {len(entries)} lines",
-        )
-    except MantelloError as error:
-        return room_page(request, army, "army", "army/roster_lines.html", context | {"refusal": error}, 422)
-    return redirect("army", army.pk)
 
 
 @login_required
@@ -339,85 +283,6 @@ def redo(request, army_id):
     redone = actions.redo(army, base_of(request))
     messages.success(request, f"Done again: {redone.words}" if redone else "There is nothing to redo.")
     return back(request, "army", army.pk)
-
-
-@login_required
-@require_GET
-def figure(request, army_id, view):
-    """One figure as a picture, as designed or as painted today; the query names it, since ranks may hold any sign."""
-    army = army_for(request, army_id)
-    reading = reading_of(_asked_edition(request, army))
-    unit, rank, number = (request.GET.get(name, "") for name in ("unit", "rank", "figure"))
-    try:
-        shape = plate(reading.design.army.rank(unit, rank).type)
-        one = reading.resolution.of(Figure(unit, rank, int(number)))
-    except (MantelloError, StopIteration, ValueError) as error:
-        raise Http404 from error
-    ordinal = int(number)
-    seeing = seeing_from(request.GET)
-    if request.GET.get("as") == "painted":
-        done = progress(army, reading)[unit, rank, ordinal].done
-        fill = lambda area: reading.painted_fill(one, area, done, seeing)  # noqa: E731
-    else:
-        fill = lambda area: reading.fill(one, area, seeing)  # noqa: E731
-    svg = plate_svg(shape, view, fill, detail="small", blur=seeing.blur)
-    response = HttpResponse(svg, content_type="image/svg+xml")
-    response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
-    return response
-
-
-def _asked_edition(request, army):
-    """The edition a picture is asked of; the one the work stands at if none is named."""
-    number = request.GET.get("edition", "")
-    if not number:
-        return army.head
-    return get_object_or_404(
-        army.editions.defer("document"), number=int(number) if number.isdigit() and len(number) < 9 else 0
-    )
-
-
-@require_GET
-def grey_plate(request, type_id):
-    """A figure type in undercoat grey, for pages that have no colours yet."""
-    if type_id not in plate_types():
-        raise Http404
-    shape = plate(type_id)
-    response = HttpResponse(
-        plate_svg(shape, shape.views[0].name, lambda area: GREY, detail="small"), content_type="image/svg+xml"
-    )
-    response["Cache-Control"] = "public, max-age=86400"
-    return response
-
-
-@login_required
-@require_safe
-def export_design(request, army_id):
-    """The army and its scheme as an open document."""
-    army = army_for(request, army_id)
-    response = HttpResponse(design_bytes(reading_of(army.head).design), content_type="application/json")
-    response["Content-Disposition"] = f'attachment; filename="mantello-army-{army.pk}.json"'
-    return response
-
-
-@login_required
-@require_safe
-def export_roster(request, army_id):
-    """The army as a roster."""
-    army = army_for(request, army_id)
-    response = HttpResponse(write_roster(reading_of(army.head).design.army), content_type="text/csv; charset=utf-8")
-    response["Content-Disposition"] = f'attachment; filename="mantello-roster-{army.pk}.csv"'
-    return response
-
-
-@login_required
-@require_safe
-def export_roster_json(request, army_id):
-    """The army as a JSON roster."""
-    army = army_for(request, army_id)
-    text = write_roster_json(reading_of(army.head).design.army)
-    response = HttpResponse(text, content_type="application/json")
-    response["Content-Disposition"] = f'attachment; filename="mantello-roster-{army.pk}.json"'
-    return response
 
 
 @login_required

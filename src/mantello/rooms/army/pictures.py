@@ -1,0 +1,67 @@
+"""Pictures of single figures, drawn on request."""
+
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpResponse
+from django.shortcuts import get_object_or_404
+from django.views.decorators.http import require_GET
+
+from mantello.rooms.log.queries import progress
+from mantello_core.errors import MantelloError
+from mantello_core.figures.catalogue import plate, plate_types
+from mantello_core.formats.drawing import plate_svg
+from mantello_core.schemes.army import Figure
+
+from .page import army_for
+from .reading import reading_of
+from .seeing import seeing_from
+
+#: undercoat grey of plates without a scheme
+GREY = "#bdbdbd"
+
+
+@login_required
+@require_GET
+def figure(request, army_id, view):
+    """One figure as a picture, as designed or as painted today; the query names it, since ranks may hold any sign."""
+    army = army_for(request, army_id)
+    reading = reading_of(_asked_edition(request, army))
+    unit, rank, number = (request.GET.get(name, "") for name in ("unit", "rank", "figure"))
+    try:
+        shape = plate(reading.design.army.rank(unit, rank).type)
+        one = reading.resolution.of(Figure(unit, rank, int(number)))
+    except (MantelloError, StopIteration, ValueError) as error:
+        raise Http404 from error
+    ordinal = int(number)
+    seeing = seeing_from(request.GET)
+    if request.GET.get("as") == "painted":
+        done = progress(army, reading)[unit, rank, ordinal].done
+        fill = lambda area: reading.painted_fill(one, area, done, seeing)  # noqa: E731
+    else:
+        fill = lambda area: reading.fill(one, area, seeing)  # noqa: E731
+    svg = plate_svg(shape, view, fill, detail="small", blur=seeing.blur)
+    response = HttpResponse(svg, content_type="image/svg+xml")
+    response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
+    return response
+
+
+def _asked_edition(request, army):
+    """The edition a picture is asked of; the one the work stands at if none is named."""
+    number = request.GET.get("edition", "")
+    if not number:
+        return army.head
+    return get_object_or_404(
+        army.editions.defer("document"), number=int(number) if number.isdigit() and len(number) < 9 else 0
+    )
+
+
+@require_GET
+def grey_plate(request, type_id):
+    """A figure type in undercoat grey, for pages that have no colours yet."""
+    if type_id not in plate_types():
+        raise Http404
+    shape = plate(type_id)
+    response = HttpResponse(
+        plate_svg(shape, shape.views[0].name, lambda area: GREY, detail="small"), content_type="image/svg+xml"
+    )
+    response["Cache-Control"] = "public, max-age=86400"
+    return response

@@ -1,0 +1,95 @@
+"""Rosters read and written, and the design written out."""
+
+from django.contrib.auth.decorators import login_required
+from django.http import HttpResponse
+from django.shortcuts import redirect
+from django.views.decorators.http import require_http_methods, require_safe
+
+from mantello_core.errors import MantelloError
+from mantello_core.formats.document import design_bytes
+from mantello_core.formats.roster import FIELDS, read_line, write_roster, write_roster_json
+from mantello_core.schemes import muster as tree
+
+from .forms import RosterForm, type_choices
+from .page import apply, army_for, room_page
+from .reading import reading_of
+
+
+@login_required
+@require_http_methods(["GET", "HEAD", "POST"])
+def roster(request, army_id):
+    """Paste or upload a roster; lines in doubt come back for correction."""
+    army = army_for(request, army_id)
+    if request.method != "POST":
+        return room_page(request, army, "army", "army/roster.html", _roster(RosterForm()))
+    if "line" in request.POST:
+        return _corrected(request, army)
+    form = RosterForm(request.POST, request.FILES)
+    if not form.is_valid():
+        return room_page(request, army, "army", "army/roster.html", _roster(form), 422)
+    return _take(request, army, form.cleaned_data["lines"])
+
+
+def _roster(form):
+    return {"form": form, "title": "Roster", "types_list": type_choices()}
+
+
+def _corrected(request, army):
+    numbers = request.POST.getlist("line")[:2000]
+    kept = [number for number in numbers if not request.POST.get(f"skip-{number}")]
+    lines = [
+        read_line(int(number), {field: request.POST.get(f"{field}-{number}", "") for field in FIELDS})
+        for number in kept
+        if number.isdigit() and len(number) < 9
+    ]
+    return _take(request, army, lines)
+
+
+def _take(request, army, lines):
+    doubtful = [line for line in lines if line.entry is None]
+    context = {"lines": lines, "doubtful": doubtful, "types": type_choices(), "title": "Roster"}
+    if doubtful:
+        return room_page(request, army, "army", "army/roster_lines.html", context, 422)
+    entries = [line.entry for line in lines]
+    figures = sum(entry.figures for entry in entries)
+    try:
+        apply(
+            request,
+            army,
+            lambda design: tree.with_entries(design, entries),
+            f"Roster added: {figures} figures in {len(entries)} lines",
+        )
+    except MantelloError as error:
+        return room_page(request, army, "army", "army/roster_lines.html", context | {"refusal": error}, 422)
+    return redirect("army", army.pk)
+
+
+@login_required
+@require_safe
+def export_design(request, army_id):
+    """The army and its scheme as an open document."""
+    army = army_for(request, army_id)
+    response = HttpResponse(design_bytes(reading_of(army.head).design), content_type="application/json")
+    response["Content-Disposition"] = f'attachment; filename="mantello-army-{army.pk}.json"'
+    return response
+
+
+@login_required
+@require_safe
+def export_roster(request, army_id):
+    """The army as a roster."""
+    army = army_for(request, army_id)
+    response = HttpResponse(write_roster(reading_of(army.head).design.army), content_type="text/csv; charset=utf-8")
+    response["Content-Disposition"] = f'attachment; filename="mantello-roster-{army.pk}.csv"'
+    return response
+
+
+@login_required
+@require_safe
+def export_roster_json(request, army_id):
+    """The army as a JSON roster."""
+    army = army_for(request, army_id)
+    text = write_roster_json(reading_of(army.head).design.army)
+    response = HttpResponse(text, content_type="application/json")
+    response["Content-Disposition"] = f'attachment; filename="mantello-roster-{army.pk}.json"'
+    return response
