@@ -136,6 +136,16 @@ class Differences(RoomCase):
         self.assertEqual(settlement.rank, "Musketeer")
         self.assertEqual([one.drift.rank for one in self.found()], ["Musketeer"])
 
+    def test_taken_back_entries_count_as_not_painted_at_once(self):
+        self.change_field()
+        self.assertEqual(len(self.found()), 1)
+        entries = list(self.army.entries.filter(role="field"))
+        for entry in entries:
+            self.post("change-entry", entry.pk, do="back")
+        self.assertEqual(self.found(), [])
+        self.post("change-entry", entries[0].pk, do="stand")
+        self.assertEqual(len(self.found()), 1)
+
     def test_another_painters_differences_are_hidden(self):
         self.assert_hidden("settle-difference", post=True)
         self.assert_hidden("reopen-settlement", 1, post=True)

@@ -12,7 +12,7 @@ from mantello_core.errors import UnknownName
 from mantello_core.planning.drift import Drift, State, drifts
 
 from .models import Settlement, Version
-from .queries import done_steps
+from .queries import done_steps, remembered
 
 
 @dataclass(frozen=True)
@@ -91,7 +91,11 @@ def _name(scheme, role: str | None) -> str:
 
 def differences(army: Army, here: Reading) -> list[Difference]:
     """Every drift that is not settled, oldest version first."""
-    versions = {one.number: one for one in army.versions.select_related("edition")}
+    return remembered(army, "differences", lambda: _differences(army, here))
+
+
+def _differences(army: Army, here: Reading) -> list[Difference]:
+    versions = {one.number: one for one in army.versions.select_related("edition").defer("edition__document")}
     painted: dict[tuple, dict[tuple[int, str], None]] = defaultdict(dict)
     rows = army.entries.standing().order_by("done_at", "pk")
     for unit, rank, ordinals, role, number in rows.values_list("unit", "rank", "ordinals", "role", "version__number"):

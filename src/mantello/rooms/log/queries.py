@@ -1,8 +1,10 @@
 """What the log says: which steps are done, and how far the figures are."""
 
+from collections.abc import Callable
 from datetime import datetime
+from typing import TypeVar
 
-from django.db.models import Max
+from django.db.models import Count, Max, Q
 
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading
@@ -10,6 +12,11 @@ from mantello_core.planning.compiling import Done
 from mantello_core.planning.progress import FigureProgress, progress_of, summed
 
 from .models import Entry, Settlement
+
+T = TypeVar("T")
+#: outcomes kept in one worker
+MOST_KEPT = 64
+_kept: dict[tuple, object] = {}
 
 
 def done_steps(army: Army, before=None) -> Done:
@@ -50,13 +57,25 @@ def painted_share(army: Army, reading: Reading) -> float:
     """Share of the army's minutes that is painted."""
     if not army.entries.standing().exists():
         return 0.0
-    return summed(one.progress for one in progress(army, reading).values()).share
+    return remembered(
+        army, "painted share", lambda: summed(one.progress for one in progress(army, reading).values()).share
+    )
 
 
 def log_mark(army: Army) -> str:
     """Changes whenever the log does; part of addresses of pictures that show progress."""
-    entries = Entry.objects.filter(army=army)
-    newest = entries.aggregate(id=Max("pk"), back=Max("taken_back_at"))
-    back = newest["back"]
-    settled = army.settlements.aggregate(id=Max("pk"))["id"] or 0
-    return f"{newest['id'] or 0}-{int(back.timestamp()) if back else 0}-{settled}"
+    backs = Count("pk", filter=Q(taken_back_at__isnull=False))
+    newest = Entry.objects.filter(army=army).aggregate(id=Max("pk"), back=Max("taken_back_at"), backs=backs)
+    settled = army.settlements.aggregate(id=Max("pk"), count=Count("pk"))
+    moment = newest["back"].timestamp() * 1e6 if newest["back"] else 0
+    return f"{newest['id'] or 0}-{moment:.0f}.{newest['backs']}-{settled['id'] or 0}.{settled['count']}"
+
+
+def remembered(army: Army, what: str, work: Callable[[], T]) -> T:
+    """What was worked out from the army's design and log before, or else is now; kept until either changes."""
+    key = (what, army.pk, army.head_id, log_mark(army))
+    if key not in _kept:
+        _kept[key] = work()
+        while len(_kept) > MOST_KEPT:
+            _kept.pop(next(iter(_kept)), None)
+    return _kept[key]
