@@ -80,6 +80,43 @@ def with_tags(design: Design, unit_id: str, tags: tuple[str, ...]) -> Design:
     return _rooted(design, _replaced(design.army.root, replace(unit, tags=kept)))
 
 
+def with_units_changed(
+    design: Design,
+    node_id: str,
+    *,
+    rank: str = "",
+    type_id: str = "",
+    tier: str = "",
+    add_tag: str = "",
+    drop_tag: str = "",
+) -> tuple[Design, tuple[str, ...]]:
+    """Change all units of a formation at once; the design and the ids of the units that changed.
+
+    type_id and tier are given to every rank, or only to those called ``rank``; tags to every unit that
+    has such a rank. What is empty stays as it is.
+    Raises: what ``checked_rank`` and ``with_tags`` refuse; OutOfRange if nothing is asked for.
+    """
+    if not (type_id or tier or add_tag.strip() or drop_tag.strip()):
+        raise OutOfRange("Nothing was chosen to change; choose a type, a tier or a tag.", "units")
+    changed = []
+    dropped = " ".join(drop_tag.split()).lower()
+    for unit in [node for node in design.army.node(node_id).walk() if node.is_unit]:
+        if rank and rank not in {one.name for one in unit.ranks}:
+            continue
+        ranks = tuple(
+            checked_rank(replace(one, type=type_id or one.type, tier=tier or one.tier))
+            if not rank or one.name == rank
+            else one
+            for one in unit.ranks
+        )
+        after = _rooted(design, _replaced(design.army.root, replace(unit, ranks=ranks)))
+        after = with_tags(after, unit.id, (*(tag for tag in unit.tags if tag != dropped), add_tag))
+        if after.army.nodes[unit.id] != unit:
+            design = after
+            changed.append(unit.id)
+    return design, tuple(changed)
+
+
 def with_node_moved(design: Design, node_id: str, by: int) -> Design:
     """Move a formation or unit up (negative) or down among its siblings."""
     design.army.node(node_id)

@@ -127,6 +127,38 @@ class Recipes(SimpleTestCase):
         self.assertEqual([step.id for step in design.scheme.role("field").recipe().steps], ["base"])
 
 
+class UnitsAtOnce(SimpleTestCase):
+    def test_type_and_tier_go_to_one_rank_of_every_unit_below(self):
+        design, changed = muster.with_units_changed(
+            small_design(), "regiment", rank="Fusilier", type_id="skirmisher", tier="leader"
+        )
+        self.assertEqual(changed, ("first-line", "second-line"))
+        self.assertEqual(
+            [(rank.name, rank.type, rank.tier) for rank in design.army.nodes["first-line"].ranks],
+            [("Fusilier", "skirmisher", "leader"), ("Sergeant", "sergeant", "leader")],
+        )
+
+    def test_tags_are_added_and_taken_away_below_the_formation_only(self):
+        design, changed = muster.with_units_changed(small_design(), "first", add_tag="Flank", drop_tag="veteran")
+        self.assertEqual((changed, design.army.nodes["first-line"].tags), (("first-line",), ("flank",)))
+        self.assertEqual(design.army.nodes["second-line"], small_design().army.nodes["second-line"])
+
+    def test_units_that_are_so_already_do_not_count(self):
+        self.assertEqual(muster.with_units_changed(small_design(), "first", add_tag="veteran"), (small_design(), ()))
+        self.assertEqual(muster.with_units_changed(small_design(), "second", rank="Sergeant", tier="leader")[1], ())
+
+    def test_nothing_asked_for_and_nonsense_are_refused(self):
+        for asked, kind in (
+            ({}, OutOfRange),
+            ({"rank": "Fusilier"}, OutOfRange),
+            ({"add_tag": "a/b"}, OutOfRange),
+            ({"type_id": "dragoon"}, UnknownName),
+            ({"tier": "emperor"}, UnknownName),
+        ):
+            with self.assertRaises(kind):
+                muster.with_units_changed(small_design(), "regiment", **asked)
+
+
 class Muster(SimpleTestCase):
     def test_roster_lines_make_the_tree_their_paths_ask(self):
         empty = Design(muster.empty_army("River Watch"), Scheme("Scheme"))

@@ -89,6 +89,25 @@ class Units(RoomCase):
         self.post("change-rank", UNIT, old="Sergeant", remove="yes")
         self.assertEqual([one.name for one in self.now().army.node(UNIT).ranks], ["Fusilier"])
 
+    def test_all_units_of_a_formation_are_changed_at_once_and_undone_at_once(self):
+        self.assertContains(self.see("army", node="army"), "Change all units in it")
+        node = self.now().army.paths[UNIT][1]
+        before = self.now()
+        self.post("change-units", node, only="Fusilier", all_tier="leader", add_tag="line", drop_tag="")
+        units = [unit for unit in self.now().army.nodes[node].walk() if unit.is_unit]
+        self.assertEqual({unit.tags for unit in units}, {("line",)})
+        self.assertEqual({unit.ranks[-1].tier for unit in units}, {"leader"})
+        self.post("undo")
+        self.assertEqual(self.now(), before)
+
+    def test_nonsense_for_all_units_comes_back_at_its_field(self):
+        answer = self.post("change-units", "army", add_tag="a/b", status=422)
+        self.assertContains(answer, "is no tag", status_code=422)
+        self.assertContains(answer, 'value="a/b"', status_code=422)
+        self.assertContains(self.post("change-units", "army", status=422), "Nothing was chosen", status_code=422)
+        self.post("change-units", "army", all_tier="emperor", status=422)
+        self.assert_hidden("change-units", "army", post=True)
+
     def test_two_ranks_of_one_name_are_refused_at_the_field(self):
         answer = self.post(
             "change-rank", UNIT, old="Sergeant", rank="Fusilier", type="sergeant", figures="1", tier="rank", status=422

@@ -7,7 +7,7 @@ from mantello_core.errors import OutOfRange, Unreadable
 from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.formats.document import MOST_BYTES, read_design_bytes
 from mantello_core.formats.roster import MOST_CHARACTERS, decoded, read_roster
-from mantello_core.schemes.army import MOST_FIGURES, TIERS
+from mantello_core.schemes.army import MOST_FIGURES, TIERS, Node
 from mantello_core.schemes.edit import named
 
 
@@ -132,3 +132,23 @@ class NodeForm(forms.Form):
         max_length=400,
         help_text="Commas between them: veteran, flank ... Rules can speak of them.",
     )
+
+
+class UnitsForm(forms.Form):
+    """All units of a formation, changed at once; what is left open stays as it is."""
+
+    only = forms.ChoiceField(required=False, label="Ranks")
+    all_type = forms.ChoiceField(
+        required=False, label="Figure type", choices=lambda: [("", "as it is"), *type_choices()]
+    )
+    all_tier = forms.ChoiceField(required=False, label="Painted as", choices=[("", "as it is"), *TIERS.items()])
+    add_tag = forms.CharField(required=False, label="Add a tag", max_length=40)
+    drop_tag = forms.ChoiceField(required=False, label="Take a tag away")
+
+    def __init__(self, *arguments, node: Node, **options):
+        super().__init__(*arguments, **options)
+        units = [one for one in node.walk() if one.is_unit]
+        ranks = dict.fromkeys(rank.name for unit in units for rank in unit.ranks)
+        tags = dict.fromkeys(tag for unit in units for tag in unit.tags)
+        self.fields["only"].choices = [("", "every rank"), *((name, name) for name in ranks)]
+        self.fields["drop_tag"].choices = [("", "none"), *((tag, tag) for tag in tags)]

@@ -13,6 +13,7 @@ urlpatterns = [
     path("armies/<int:army_id>/roster/", rostering.roster, name="roster"),
     path("armies/<int:army_id>/units/add/", views.add_unit, name="add-unit"),
     path("armies/<int:army_id>/nodes/<str:node_id>/change/", views.change_node, name="change-node"),
+    path("armies/<int:army_id>/nodes/<str:node_id>/units/", views.change_units, name="change-units"),
     path("armies/<int:army_id>/nodes/<str:node_id>/move/", views.move_node, name="move-node"),
     path("armies/<int:army_id>/nodes/<str:node_id>/remove/", views.remove_node, name="remove-node"),
     path("armies/<int:army_id>/nodes/<str:node_id>/duplicate/", views.duplicate_node, name="duplicate-node"),

@@ -15,7 +15,7 @@ from mantello_core.schemes import muster as tree
 from mantello_core.schemes.army import Rank
 
 from . import actions
-from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, type_choices
+from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, UnitsForm, type_choices
 from .looking import looking
 from .models import Army
 from .muster import Muster
@@ -116,6 +116,7 @@ def _army_page(request, army, status=200, picked_id="", **forms):
         "node_form": NodeForm(
             auto_id="node_%s", initial={"name": picked.name, "kind": picked.kind, "tags": ", ".join(picked.tags)}
         ),
+        "units_form": None if picked.is_unit else UnitsForm(auto_id="units_%s", node=picked),
         "rank_forms": [
             (
                 rank,
@@ -190,6 +191,31 @@ def change_node(request, army_id, node_id):
         except MantelloError as error:
             refused(form, error)
     return _army_page(request, army, 422, picked_id=node_id, node_form=form)
+
+
+@login_required
+@require_POST
+def change_units(request, army_id, node_id):
+    """Change type, tier or tags of all units of a formation at once."""
+    army = army_for(request, army_id)
+    node = _known(army, node_id)
+    form = UnitsForm(request.POST, auto_id="units_%s", node=node)
+    if form.is_valid():
+        given = form.cleaned_data
+        asked = {"rank": given["only"], "type_id": given["all_type"], "tier": given["all_tier"]}
+        asked |= {"add_tag": given["add_tag"], "drop_tag": given["drop_tag"]}
+        try:
+            _, changed = tree.with_units_changed(reading_of(army.head).design, node_id, **asked)
+            if changed:
+                words = f"{len(changed)} unit{'s' * (len(changed) != 1)} of {node.name} changed"
+                apply(request, army, lambda design: tree.with_units_changed(design, node_id, **asked)[0], words)
+            else:
+                messages.info(request, "All units were like that already; nothing was changed.")
+            return back(request, "army", army.pk)
+        except MantelloError as error:
+            error.where = "add_tag" if error.where == "tags" else error.where
+            refused(form, error)
+    return _army_page(request, army, 422, picked_id=node_id, units_form=form)
 
 
 @login_required
