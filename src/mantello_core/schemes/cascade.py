@@ -75,6 +75,10 @@ class Resolution:
             if (one.unit, one.rank) == (figure.unit, figure.rank) and figure.ordinal in one.ordinals
         )
 
+    def of_unit(self, unit_id: str) -> tuple[FigureClass, ...]:
+        """The classes of a unit, in the order of its ranks."""
+        return tuple(one for one in self.classes if one.unit == unit_id)
+
     def dead_rules(self, scheme: Scheme, army: Army) -> list[Rule]:
         """Rules that win nowhere."""
         winners = {cell.rule.id for one in self.classes for cell in one.cells.values() if cell.rule}

@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 
 from .army import Figure
-from .cascade import FigureClass, Resolution
+from .cascade import FigureClass, Resolution, resolve
+from .scheme import Design
 
 
 @dataclass(frozen=True)
@@ -57,6 +58,11 @@ def changes(before: Resolution, after: Resolution) -> Preview:
             if areas:
                 found.append(Change(tuple(Figure(one.unit, one.rank, ordinal) for ordinal in ordinals), areas))
     return Preview(tuple(found))
+
+
+def changed(before: Design, after: Design) -> Preview:
+    """What an edit that made ``after`` of ``before`` changes."""
+    return changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
 
 
 def _by_rank(resolution: Resolution) -> dict[tuple[str, str], dict[int, FigureClass]]:

@@ -138,10 +138,7 @@ class Muster:
         return Section(node, title, sum(unit.figures for unit in units), blocks)
 
     def _block(self, unit: Node, section: Node) -> Block:
-        order = {rank.name: at for at, rank in enumerate(unit.ranks)}
-        classes = sorted(
-            (one for one in self.reading.resolution.classes if one.unit == unit.id), key=lambda one: order[one.rank]
-        )
+        classes = self.reading.resolution.of_unit(unit.id)
         pictures = tuple(self.picture(unit, one, ordinal) for one in classes for ordinal in one.ordinals)
         progress = self.of(unit)
         title = self.reading.design.army.title(unit.id).removeprefix(f"{section.name}, ")

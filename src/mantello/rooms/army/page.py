@@ -9,7 +9,8 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
 
 from mantello.rooms.log.queries import painted_share
-from mantello_core.errors import OutOfRange
+from mantello.shell.fields import refused
+from mantello_core.errors import MantelloError, OutOfRange
 
 from . import actions
 from .models import Army
@@ -90,6 +91,16 @@ def apply(request, army: Army, change, words, *, tell: bool = True):
     if tell and made.pk == army.head_id and made.parent_id:
         messages.success(request, made.words, extra_tags="undoable")
     return made
+
+
+def apply_form(request, army: Army, form, change, words) -> bool:
+    """Apply the change a valid form asks for; False if the core refuses it, which the form then tells at its field."""
+    try:
+        apply(request, army, change, words)
+    except MantelloError as error:
+        refused(form, error)
+        return False
+    return True
 
 
 def base_of(request) -> int:

@@ -19,7 +19,7 @@ from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, UnitsForm
 from .looking import looking
 from .models import Army
 from .muster import Muster
-from .page import apply, army_for, back, base_of, room_page
+from .page import apply, apply_form, army_for, back, base_of, room_page
 from .reading import reading_of
 from .seeing import seeing_from
 
@@ -155,16 +155,14 @@ def add_unit(request, army_id):
         given = form.cleaned_data
         path = tuple(step.strip() for step in given["formation"].split("/") if step.strip())
         entry = tree.Entry(given["unit"], given["type"], given["rank"], given["figures"], path, given["tier"])
-        try:
-            apply(
-                request,
-                army,
-                lambda design: tree.with_entries(design, [entry]),
-                f"{entry.figures} {entry.rank} added to {entry.unit}",
-            )
+        if apply_form(
+            request,
+            army,
+            form,
+            lambda design: tree.with_entries(design, [entry]),
+            f"{entry.figures} {entry.rank} added to {entry.unit}",
+        ):
             return back(request, "army", army.pk)
-        except MantelloError as error:
-            refused(form, error)
     return _army_page(request, army, 422, unit_form=form)
 
 
@@ -184,12 +182,9 @@ def change_node(request, army_id, node_id):
                 design = tree.with_tags(design, node_id, tuple(given["tags"].split(",")))
             return design
 
-        try:
-            said = f"Renamed to {given['name']}" if given["name"] != node.name else f"{node.name} changed"
-            apply(request, army, change, said)
+        said = f"Renamed to {given['name']}" if given["name"] != node.name else f"{node.name} changed"
+        if apply_form(request, army, form, change, said):
             return back(request, "army", army.pk)
-        except MantelloError as error:
-            refused(form, error)
     return _army_page(request, army, 422, picked_id=node_id, node_form=form)
 
 
@@ -270,16 +265,14 @@ def change_rank(request, army_id, node_id):
     if form.is_valid():
         given = form.cleaned_data
         rank = Rank(given["rank"], given["type"], given["figures"], given["tier"])
-        try:
-            apply(
-                request,
-                army,
-                lambda design: tree.with_rank(design, node_id, old, rank),
-                f"{rank.name} of {unit.name} changed: {rank.figures} figures",
-            )
+        if apply_form(
+            request,
+            army,
+            form,
+            lambda design: tree.with_rank(design, node_id, old, rank),
+            f"{rank.name} of {unit.name} changed: {rank.figures} figures",
+        ):
             return back(request, "army", army.pk)
-        except MantelloError as error:
-            refused(form, error)
     rank_forms = [(rank, form if rank.name == old else None) for rank in unit.ranks]
     return _army_page(request, army, 422, picked_id=node_id, rank_forms=rank_forms)
 

@@ -5,13 +5,11 @@ from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from mantello.rooms.army.models import Army
-from mantello.rooms.army.page import apply, army_for, back, room_page
+from mantello.rooms.army.page import apply, apply_form, army_for, back, room_page
 from mantello.rooms.army.reading import reading_of
-from mantello.shell.fields import refused
-from mantello_core.errors import MantelloError
 from mantello_core.schemes import edit
 from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.change import changes
+from mantello_core.schemes.change import changed, changes
 from mantello_core.schemes.sentence import areas_words, rule_sentence
 from mantello_core.schemes.transfer import transferred
 
@@ -85,7 +83,7 @@ def set_cell(request, army_id, table):
 
 def _cell_told(table, row):
     def words(before, after):
-        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
+        counts = changed(before, after)
         found = edit.find_table(before.scheme, table)
         return f"{found.name}, {edit.rows_of(before.army, found.key)[row]}: {counts.words} changed"
 
@@ -100,16 +98,14 @@ def new_table(request, army_id):
     form = TableForm(request.POST, auto_id="table_%s")
     if form.is_valid():
         given = form.cleaned_data
-        try:
-            apply(
-                request,
-                army,
-                lambda design: edit.with_new_table(design, given["name"], given["key"])[0],
-                f"Table {given['name']} added",
-            )
+        if apply_form(
+            request,
+            army,
+            form,
+            lambda design: edit.with_new_table(design, given["name"], given["key"])[0],
+            f"Table {given['name']} added",
+        ):
             return redirect("rules", army.pk)
-        except MantelloError as error:
-            refused(form, error)
     return _rules_page(request, army, 422, table_form=form)
 
 
@@ -125,16 +121,14 @@ def set_column(request, army_id, table):
     form = ColumnForm(request.POST, auto_id="column_%s")
     if form.is_valid():
         given = form.cleaned_data
-        try:
-            apply(
-                request,
-                army,
-                lambda design: edit.with_column(design, table, given["name"], given["select"]),
-                f"Mark {given['name']} added",
-            )
+        if apply_form(
+            request,
+            army,
+            form,
+            lambda design: edit.with_column(design, table, given["name"], given["select"]),
+            f"Mark {given['name']} added",
+        ):
             return redirect("rules", army.pk)
-        except MantelloError as error:
-            refused(form, error)
     return _rules_page(request, army, 422, column_form=form, column_table=table)
 
 
@@ -169,17 +163,14 @@ def keep_rule(request, army_id):
     if form.is_valid():
         known = next((one for one in reading_of(army.head).design.scheme.rules if one.id == id_), None)
         made = form.rule(id_ if known else "", on=known.on if known else True)
-        try:
-            apply(request, army, lambda design: edit.with_rule(design, made), _rule_told(made))
+        if apply_form(request, army, form, lambda design: edit.with_rule(design, made), _rule_told(made)):
             return redirect("rules", army.pk)
-        except MantelloError as error:
-            refused(form, error)
     return _rules_page(request, army, 422, rule_form=form, editing=id_ or "new")
 
 
 def _rule_told(made):
     def words(before, after):
-        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
+        counts = changed(before, after)
         return f"{rule_sentence(made, after.army, after.scheme)} {counts.words} changed"
 
     return words
@@ -193,7 +184,7 @@ def substitute(request, army_id):
     scope, role, use = (request.POST.get(name, "") for name in ("scope", "role", "use"))
 
     def words(before, after):
-        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
+        counts = changed(before, after)
         return f"Substitution in {before.army.nodes[scope].name}: {counts.words} changed"
 
     apply(request, army, lambda design: edit.with_replaced_role(design, scope, role, use or None), words)
@@ -208,18 +199,16 @@ def tone(request, army_id):
     form = TonedForm(request.POST, auto_id="tone_%s")
     if form.is_valid():
         given = form.cleaned_data
-        try:
-            apply(
-                request,
-                army,
-                lambda design: edit.with_toned_role(
-                    design, given["like"], given["name"], given["paint"], given["parts"]
-                )[0],
-                f"Role {given['name']} added",
-            )
+        if apply_form(
+            request,
+            army,
+            form,
+            lambda design: edit.with_toned_role(design, given["like"], given["name"], given["paint"], given["parts"])[
+                0
+            ],
+            f"Role {given['name']} added",
+        ):
             return redirect("rules", army.pk)
-        except MantelloError as error:
-            refused(form, error)
     return _rules_page(request, army, 422, tone_form=form)
 
 

@@ -13,15 +13,12 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.looking import looking
 from mantello.rooms.army.muster import Muster
-from mantello.rooms.army.page import apply, army_for, back, room_page
+from mantello.rooms.army.page import apply, apply_form, army_for, back, room_page
 from mantello.rooms.army.reading import NEUTRAL, reading_of
-from mantello.shell.fields import refused
 from mantello_core.colour.difference import difference
-from mantello_core.errors import MantelloError
 from mantello_core.figures.vocabulary import spoken
 from mantello_core.schemes import edit
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.change import changes
+from mantello_core.schemes.change import changed
 from mantello_core.schemes.inspection.finding import class_title
 
 from .forms import RoleForm
@@ -105,10 +102,6 @@ def _label(pick, area):
 
 def _ranks(army, reading, pick):
     muster = Muster(army, reading, {}, "", painted=False, seeing=pick.seeing)
-    order = {rank.name: at for at, rank in enumerate(pick.unit.ranks)}
-    classes = sorted(
-        (one for one in reading.resolution.classes if one.unit == pick.figure.unit), key=lambda one: order[one.rank]
-    )
     return [
         (
             one,
@@ -116,7 +109,7 @@ def _ranks(army, reading, pick):
             pick.query(rank=one.rank, figure=one.ordinals[0], rung=""),
             one == pick.figures,
         )
-        for one in classes
+        for one in reading.resolution.of_unit(pick.figure.unit)
     ]
 
 
@@ -281,7 +274,7 @@ def _told(rung, pick, verb):
     """Words of an edit of the ladder: what, where, and how many figures and areas it changed."""
 
     def words(before, after):
-        counts = changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
+        counts = changed(before, after)
         kind = pick.rungs[rung - 1].kind.capitalize()
         role = before.scheme.role_by_id[pick.role].name if pick.role else "Bare"
         what = f"{role} set" if verb == "set" else "Cleared"
@@ -299,16 +292,14 @@ def new_role(request, army_id):
     form = RoleForm(request.POST)
     if form.is_valid():
         given = form.cleaned_data
-        try:
-            apply(
-                request,
-                army,
-                lambda design: edit.with_new_role(design, given["name"], given["paint"])[0],
-                f"Role {given['name']} added",
-            )
+        if apply_form(
+            request,
+            army,
+            form,
+            lambda design: edit.with_new_role(design, given["name"], given["paint"])[0],
+            f"Role {given['name']} added",
+        ):
             return back(request, "scheme", army.pk)
-        except MantelloError as error:
-            refused(form, error)
     return _plate_page(request, army, 422, role_form=form)
 
 
