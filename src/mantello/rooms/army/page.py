@@ -68,7 +68,7 @@ def seam(army: Army, reading: Reading) -> list[SeamStep]:
     open_points = {check.id: len(check.findings) for check in reading.checks} if figures else {}
     worn = set(reading.shares) if figures else set()
     unmade = sum(not reading.design.scheme.role(role).recipe().steps for role in worn)
-    share = painted_share(army, reading) if figures else 0.0
+    share = painted_share(army) if figures else 0.0
     gaps = open_points.get("unmapped", 0)
     rows = [
         ("army", "Army", "army", "done" if figures else "", 0),

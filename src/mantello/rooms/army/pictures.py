@@ -24,7 +24,8 @@ GREY = "#bdbdbd"
 def figure(request, army_id, view):
     """One figure as a picture, as designed or as painted today; the query names it, since ranks may hold any sign."""
     army = army_for(request, army_id)
-    reading = reading_of(_asked_edition(request, army))
+    edition = _asked_edition(request, army)
+    reading = reading_of(edition)
     unit, rank, number = (request.GET.get(name, "") for name in ("unit", "rank", "figure"))
     try:
         shape = plate(reading.design.army.rank(unit, rank).type)
@@ -34,7 +35,7 @@ def figure(request, army_id, view):
     ordinal = int(number)
     seeing = seeing_from(request.GET)
     if request.GET.get("as") == "painted":
-        done = progress(army, reading)[unit, rank, ordinal].done
+        done = progress(army, edition)[unit, rank, ordinal].done
         fill = lambda area: reading.painted_fill(one, area, done, seeing)  # noqa: E731
     else:
         fill = lambda area: reading.fill(one, area, seeing)  # noqa: E731

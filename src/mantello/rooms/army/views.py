@@ -87,7 +87,7 @@ def _army_page(request, army, status=200, picked_id="", **forms):
     force = reading.design.army
     painted = request.GET.get("as", "painted" if army.entries.standing().exists() else "designed") == "painted"
     seeing = seeing_from(request.GET)
-    muster = Muster(army, reading, progress(army, reading), log_mark(army), painted=painted, seeing=seeing)
+    muster = Muster(army, reading, progress(army), log_mark(army), painted=painted, seeing=seeing)
     picked = force.nodes.get(picked_id or request.GET.get("node", ""), force.root)
     context = {
         "title": "Army",

@@ -6,8 +6,8 @@ from typing import TypeVar
 
 from django.db.models import Count, Max, Q
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import Reading
+from mantello.rooms.army.models import Army, Edition
+from mantello.rooms.army.reading import reading_of
 from mantello_core.planning.compiling import Done
 from mantello_core.planning.progress import FigureProgress, progress_of, summed
 
@@ -15,7 +15,7 @@ from .models import Entry, Settlement
 
 T = TypeVar("T")
 #: outcomes kept in one worker
-MOST_KEPT = 64
+MOST_KEPT = 16
 _kept: dict[tuple, object] = {}
 
 
@@ -48,18 +48,17 @@ def _is_reopened(reopened, what: tuple[str, str, int, str], done_at: datetime) -
     return what in reopened and done_at < reopened[what]
 
 
-def progress(army: Army, reading: Reading) -> dict[tuple[str, str, int], FigureProgress]:
-    """Every figure's progress."""
-    return progress_of(reading.work, done_steps(army))
+def progress(army: Army, edition: Edition | None = None) -> dict[tuple[str, str, int], FigureProgress]:
+    """Every figure's progress, in the work of an edition or of the one the army stands at."""
+    edition = edition or army.head
+    return remembered(army, f"progress {edition.pk}", lambda: progress_of(reading_of(edition).work, done_steps(army)))
 
 
-def painted_share(army: Army, reading: Reading) -> float:
+def painted_share(army: Army) -> float:
     """Share of the army's minutes that is painted."""
     if not army.entries.standing().exists():
         return 0.0
-    return remembered(
-        army, "painted share", lambda: summed(one.progress for one in progress(army, reading).values()).share
-    )
+    return summed(one.progress for one in progress(army).values()).share
 
 
 def log_mark(army: Army) -> str:

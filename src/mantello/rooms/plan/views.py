@@ -40,7 +40,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
     if not reading.design.army.figures or not reading.design.evenings.pattern:
         return room_page(request, army, "plan", "plan/nothing.html", context, status)
     evening = Evening(army, timezone.now())
-    everyone = progress(army, reading)
+    everyone = progress(army)
     whole = summed(one.progress for one in everyone.values())
     session = evening.plan.sessions[0]
     tonight = evening.tonight
@@ -93,7 +93,7 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
         return {"batch": None}
     reading = evening.reading
     figure = (batch.left or batch.block.figures)[0]
-    everyone = progress(army, reading)
+    everyone = progress(army)
     following = [one for one in evening.batches if one.number > batch.number and not one.done]
     muster = Muster(army, reading, everyone, log_mark(army), painted=True)
     unit = reading.design.army.nodes[batch.block.task.unit]
