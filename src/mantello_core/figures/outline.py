@@ -13,6 +13,7 @@ Outlines are always closed. `outline()` turns a string into a command list
 """
 
 import math
+from functools import lru_cache
 
 from .cubic import arc_length, parameter_at, point_at, split_at
 from .vector import between, length_of, minus, plus, times, unit
@@ -97,7 +98,9 @@ def _closed(nodes):
     return cmds
 
 
-def outline(spec: str, corner: float = CORNER):
+@lru_cache(maxsize=4096)
+def outline(spec: str, corner: float = CORNER) -> tuple:
+    """The commands of an outline; parts are drawn again and again, so they are kept."""
     cmds = []
     for sub in spec.split("|"):
         toks = sub.split()
@@ -114,7 +117,7 @@ def outline(spec: str, corner: float = CORNER):
             if len(run) < 3:
                 raise ValueError(f"sub-path with fewer than 3 nodes: {sub!r}")
             cmds += _closed(run)
-    return cmds
+    return tuple(cmds)
 
 
 def number(v):

@@ -3,7 +3,7 @@
 Lengths are mm and areas mm², except drawing coordinates, which are units of 0.1 mm.
 """
 
-from dataclasses import dataclass
+from dataclasses import asdict, dataclass
 from functools import cached_property
 
 
@@ -53,6 +53,12 @@ class SeenArea:
     label: tuple[float, float]
     #: diameter of the largest circle inside it, mm
     room: float
+    #: mm² that would be seen of it if its part stood alone
+    alone_mm2: float
+    #: mm of seen outline; of that, where something above cuts it off; where it is the figure's own outline
+    outline_mm: float
+    covered_mm: float
+    rim_mm: float
     #: share of it that no overlay touches
     true_colour: float
     visible: str
@@ -85,6 +91,12 @@ class PlateArea:
     #: painted surface, an estimate: projected mm² times a relief factor of the form
     surface_mm2: float
     z: float
+    #: share of it that other parts do not hide as the finished model stands, 0 to 1
+    visibility: float = 1.0
+    #: how far it lies back: share of its edge that others cover, 0 (stands proud) to 1 (a recess)
+    depth: float = 0.0
+    #: share of its edge that is the figure's own outline, where light catches and hands rub, 0 to 1
+    edge_exposure: float = 0.0
 
 
 @dataclass(frozen=True, eq=False)
@@ -100,20 +112,29 @@ class Plate:
     @cached_property
     def areas(self) -> dict[str, PlateArea]:
         """Every area by name, lowest first; projected and painted surface added over the views."""
-        found: dict[str, PlateArea] = {}
+        shown: dict[str, list[SeenArea]] = {}
+        heights: dict[str, float] = {}
         for view in self.views:
-            heights = {layer.area: layer.z for layer in view.layers}
             for seen in view.areas:
-                before = found.get(seen.area)
-                found[seen.area] = PlateArea(
-                    seen.area,
-                    seen.material,
-                    self.tags.get(seen.area, ()),
-                    round(seen.mm2 + (before.mm2 if before else 0), 2),
-                    round(seen.surface_mm2 + (before.surface_mm2 if before else 0), 2),
-                    before.z if before else heights[seen.area],
-                )
+                shown.setdefault(seen.area, []).append(seen)
+            heights = {layer.area: layer.z for layer in view.layers} | heights
+        found = {name: self._united(name, seen, heights[name]) for name, seen in shown.items()}
         return dict(sorted(found.items(), key=lambda item: (item[1].z, item[0])))
+
+    def _united(self, name: str, seen: list[SeenArea], z: float) -> PlateArea:
+        mm2, alone = sum(one.mm2 for one in seen), sum(one.alone_mm2 for one in seen)
+        outline = sum(one.outline_mm for one in seen) or 1
+        return PlateArea(
+            name,
+            seen[0].material,
+            self.tags.get(name, ()),
+            round(mm2, 2),
+            round(sum(one.surface_mm2 for one in seen), 2),
+            z,
+            visibility=round(min(mm2 / alone, 1), 2) if alone else 1.0,
+            depth=round(min(sum(one.covered_mm for one in seen) / outline, 1), 2),
+            edge_exposure=round(min(sum(one.rim_mm for one in seen) / outline, 1), 2),
+        )
 
     @cached_property
     def neighbours(self) -> dict[str, dict[str, float]]:
@@ -134,10 +155,34 @@ def plate_from(data: dict) -> Plate:
     tags = {
         layer["area"]: tuple(layer["tags"]) for view in data["views"] for layer in view["layers"] if "tags" in layer
     }
-    return Plate(data["id"], data["title"], data["kind"], tuple(_view_from(view) for view in data["views"]), tags)
+    return Plate(data["id"], data["title"], data["kind"], tuple(view_from(view) for view in data["views"]), tags)
 
 
-def _view_from(data):
+def plate_mapping(plate: Plate) -> dict:
+    """The drawing of a plate as a JSON-ready mapping, ``kind`` and ``views``; ``plate_from`` reads it back."""
+    return {"kind": plate.kind, "views": [_view_mapping(view, plate.tags) for view in plate.views]}
+
+
+def _view_mapping(view: View, tags: dict[str, tuple[str, ...]]) -> dict:
+    return {
+        "name": view.name,
+        "view_box": list(view.view_box),
+        "silhouette": view.silhouette,
+        "silhouette_mm2": view.silhouette_mm2,
+        "layers": [
+            {"area": one.area, "z": one.z, "d": one.d} | ({"tags": list(tags[one.area])} if one.area in tags else {})
+            for one in view.layers
+        ],
+        "textures": [{"name": name, "d": d} for name, d in view.textures],
+        "shades": [asdict(shade) for shade in view.shades],
+        "areas": [asdict(area) | {"label": list(area.label)} for area in view.areas],
+        "seams": [list(seam) for seam in view.seams],
+        "sites": [asdict(site) for site in view.sites],
+    }
+
+
+def view_from(data: dict) -> View:
+    """One view from its mapping."""
     return View(
         name=data["name"],
         view_box=tuple(data["view_box"]),

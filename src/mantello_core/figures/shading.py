@@ -34,20 +34,20 @@ class Shade:
     shape: object
 
 
-def overlay(assembly) -> list[Shade]:
-    """The overlay of an assembly, in drawing order."""
-    form, core, sheen, edge = _turned_forms(assembly.areas)
+def overlay(stack) -> list[Shade]:
+    """The overlay of a stack, in drawing order."""
+    form, core, sheen, edge = _turned_forms(stack.areas)
     shades = [
         Shade("dark", "form", ALPHA["form"], unary_union(form)),
         Shade("dark", "core", ALPHA["core"], unary_union(core)),
         Shade("lite", "sheen", ALPHA["sheen"], unary_union(sheen)),
         Shade("lite", "edge", ALPHA["edge"], unary_union(edge)),
     ]
-    marks = _authored(assembly)
+    marks = _authored(stack)
     shades += [Shade(kind, "fold", alpha, shape) for kind, alpha, shape in marks if kind != "ink"]
-    shades.append(Shade("dark", "cast", ALPHA["cast"], unary_union(_cast_shadows(assembly.areas))))
+    shades.append(Shade("dark", "cast", ALPHA["cast"], unary_union(_cast_shadows(stack.areas))))
     shades += [Shade("ink", "ink", alpha, shape) for kind, alpha, shape in marks if kind == "ink"]
-    _relieve(assembly, shades)
+    _relieve(stack, shades)
     return [shade for shade in shades if not shade.shape.is_empty]
 
 
@@ -98,10 +98,10 @@ def _cast_shadows(areas):
     return cast
 
 
-def _authored(assembly):
+def _authored(stack):
     grouped = {}
-    for mark in assembly.marks:
-        seen = [area.vis for area in assembly.areas if _named(area.name, mark.on)]
+    for mark in stack.marks:
+        seen = [area.vis for area in stack.areas if _named(area.name, mark.on)]
         if not seen:
             continue
         shape = overlap(polygon_of(mark.cmds), unary_union(seen))
@@ -114,10 +114,10 @@ def _named(name, patterns):
     return any(name == p or name.startswith(p + ".") or fnmatchcase(name, p) for p in patterns)
 
 
-def _relieve(assembly, shades):
+def _relieve(stack, shades):
     """Take form shading, then folds, off areas of which too little would show its true colour."""
-    for name in assembly.names():
-        shape = assembly.seen(name)
+    for name in stack.names():
+        shape = stack.seen(name)
         if shape.area < TRUE_FROM:
             continue
         for names in (("core", "form"), ("sheen", "fold"), ("edge",)):

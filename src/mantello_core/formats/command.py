@@ -92,7 +92,7 @@ def _resolved(document: dict) -> dict:
             ],
             "areas": {
                 area: [_verdict(one) for one in ladder(design.army, design.scheme, figure, area)]
-                for area in plate(design.army.rank(figure.unit, figure.rank).type).areas
+                for area in design.army.plate(design.army.rank(figure.unit, figure.rank).type).areas
             },
         }
     return written

@@ -1,6 +1,7 @@
 """The design as an open JSON document: army, scheme and evenings; what is written reads back identical."""
 
 import json
+from collections.abc import Callable
 from dataclasses import replace
 
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
@@ -13,20 +14,26 @@ from ..schemes.rule import Column, Distinction, Filter, Rule
 from ..schemes.scheme import Design, Evenings, Role, Scheme
 from ..schemes.selector import checked_selector
 from ..schemes.substitution import Substitution
+from .own_types import read_types, write_drawings, write_types
 from .validation import check
 
 FORMAT, VERSION = "mantello-design", 1
 #: the largest document that is read, bytes
-MOST_BYTES = 4_000_000
+MOST_BYTES = 12_000_000
 
 
-def write_design(design: Design) -> dict:
-    """The document, JSON-ready; see docs/formats/design.md."""
+def write_design(design: Design, *, drawings: bool = True) -> dict:
+    """The document, JSON-ready; see docs/formats/design.md. drawings: whether it carries those of own figure types."""
     army, scheme, evenings = design.army, design.scheme, design.evenings
     return {
         "format": FORMAT,
         "version": VERSION,
-        "army": {"levels": list(army.levels), "root": _node(army.root)},
+        "army": {
+            "levels": list(army.levels),
+            "root": _node(army.root),
+            **({"types": write_types(army.types)} if army.types else {}),
+        },
+        **({"drawings": write_drawings(army.types)} if army.types and drawings else {}),
         "scheme": {
             "name": scheme.name,
             "undercoat": scheme.undercoat,
@@ -68,8 +75,8 @@ def read_design_bytes(data: bytes) -> Design:
     return read_design(document)
 
 
-def read_design(document: object) -> Design:
-    """A design from a parsed document.
+def read_design(document: object, drawing_of: Callable[[str], dict | None] | None = None) -> Design:
+    """A design from a parsed document. drawing_of: drawings kept elsewhere, by digest; see ``read_types``.
 
     Raises: Unreadable with a JSON pointer if it does not follow the schema; UnknownName, OutOfRange or
     Contradiction if it names what does not exist or says one thing twice.
@@ -77,7 +84,9 @@ def read_design(document: object) -> Design:
     _check_texts(document, "")
     check(document, "design")
     army_part, scheme_part = document["army"], document["scheme"]
-    army = Army(_read_node(army_part["root"], "/army/root", 0), tuple(army_part["levels"]))
+    types = read_types(army_part.get("types", []), document.get("drawings", {}), drawing_of)
+    army = Army(_bare_root(army_part), tuple(army_part["levels"]), types)
+    army = replace(army, root=_read_node(army_part["root"], "/army/root", 0, army))
     _unique([node.id for node in army.root.walk()], "/army/root", "formation or unit")
     if army.root.kind != "army":
         raise Contradiction(f"The outermost node is of kind '{army.root.kind}'; it must be 'army'.", "/army/root/kind")
@@ -166,13 +175,18 @@ def _table(table: Distinction) -> dict:
     }
 
 
-def _read_node(data: dict, where: str, depth: int) -> Node:
+def _bare_root(army_part: dict) -> Node:
+    return Node(army_part["root"]["id"], army_part["root"]["kind"], army_part["root"]["name"])
+
+
+def _read_node(data: dict, where: str, depth: int, army: Army) -> Node:
     if depth > 12:
         raise OutOfRange("The tree is more than 12 levels deep.", where)
     ranks = []
     for index, rank in enumerate(data.get("ranks", ())):
         try:
-            ranks.append(checked_rank(Rank(rank["name"], rank["type"], rank["figures"], rank.get("tier", "rank"))))
+            read = Rank(rank["name"], rank["type"], rank["figures"], rank.get("tier", "rank"))
+            ranks.append(checked_rank(read, army))
         except MantelloError as error:
             error.where = f"{where}/ranks/{index}/{error.where}"
             raise
@@ -183,7 +197,7 @@ def _read_node(data: dict, where: str, depth: int) -> Node:
             f"'{data['name']}': a unit has ranks and no children, a formation has children and no ranks.", where
         )
     children = tuple(
-        _read_node(child, f"{where}/children/{index}", depth + 1)
+        _read_node(child, f"{where}/children/{index}", depth + 1, army)
         for index, child in enumerate(data.get("children", ()))
     )
     return Node(data["id"], data["kind"], data["name"], children, tuple(ranks), tuple(data.get("tags", ())))

@@ -53,6 +53,12 @@ def plate_svg(
     )
 
 
+def view_svg(view: View, fill_of: Callable[[str], str], label: str) -> str:
+    """A view that belongs to no plate, such as one part of the kit, as an SVG document of its own."""
+    shape = Plate("view", label, "figure", (view,), {})
+    return plate_svg(shape, view.name, fill_of, detail="small", label=label)
+
+
 def blurred(drawn: str, blur: float, prefix: str = "") -> str:
     """A drawing as an eye sees it that does not resolve it: blurred in linear light. blur: drawing units."""
     if not blur:

@@ -14,7 +14,7 @@ from difflib import get_close_matches
 from itertools import zip_longest
 
 from ..errors import OutOfRange, Unreadable
-from ..figures.catalogue import plate, plate_types
+from ..figures.catalogue import shipped_titles
 from ..schemes.army import MOST_FIGURES, Army
 from ..schemes.muster import Entry
 
@@ -55,8 +55,8 @@ class RosterLine:
     entry: Entry | None
 
 
-def read_roster(text: str) -> list[RosterLine]:
-    """Every line of a roster, in order.
+def read_roster(text: str, titles: dict[str, str] | None = None) -> list[RosterLine]:
+    """Every line of a roster, in order. titles: the figure types there are, id to title; the shipped ones if not given.
 
     Raises: Unreadable if there is no line in it; OutOfRange if it is too long.
     """
@@ -64,9 +64,9 @@ def read_roster(text: str) -> list[RosterLine]:
         raise OutOfRange(f"The roster has {len(text)} characters; allowed is up to {MOST_CHARACTERS}.", "roster")
     text = text.lstrip("\ufeff").replace("\x00", "")
     if text.lstrip()[:1] in ("[", "{"):
-        return _from_json(text)
+        return _from_json(text, titles)
     if text.strip() and _is_plain(text):
-        return _from_words(text)
+        return _from_words(text, titles)
     rows = _rows(text) if text.strip() else []
     numbered = [
         (number, [cell.strip() for cell in row]) for number, row in enumerate(rows, 1) if any(map(str.strip, row))
@@ -84,10 +84,10 @@ def read_roster(text: str) -> list[RosterLine]:
             raise Unreadable("The roster has a header and no line below it.", "roster")
     else:
         columns = list(FIELDS)
-    return [read_line(number, _fields(row, columns)) for number, row in numbered]
+    return [read_line(number, _fields(row, columns), titles) for number, row in numbered]
 
 
-def read_line(number: int, values: dict[str, str]) -> RosterLine:
+def read_line(number: int, values: dict[str, str], titles: dict[str, str] | None = None) -> RosterLine:
     """One line from its fields; a missing rank becomes 'Figure', all else is asked back."""
     extra = values.get("extra", "").strip()
     values = {field: values.get(field, "").strip() for field in FIELDS}
@@ -96,9 +96,9 @@ def read_line(number: int, values: dict[str, str]) -> RosterLine:
         doubts["formation"] = f"More was written than a roster has fields for: '{extra}'. It is left out if you go on."
     if not values["unit"]:
         doubts["unit"] = "No unit is named."
-    type_id = _type_of(values["type"])
+    type_id = _type_of(values["type"], titles)
     if type_id is None:
-        near = get_close_matches(values["type"].lower(), plate_types(), n=2, cutoff=0.4)
+        near = get_close_matches(values["type"].lower(), list(titles or shipped_titles()), n=2, cutoff=0.4)
         said = f"'{values['type']}' is no figure type" if values["type"] else "No figure type is given"
         doubts["type"] = f"{said}; {'did you mean ' + ' or '.join(near) + '?' if near else 'choose one of the plates.'}"
     count = re.fullmatch(r"(?:x\s*)?(\d{1,6})(?:\s*x)?", values["figures"].lower())
@@ -171,7 +171,7 @@ def _is_plain(text: str) -> bool:
     return counted > 0 and not any(re.search(r"[;\t]|,.*,", line) for line in lines)
 
 
-def _from_words(text: str) -> list[RosterLine]:
+def _from_words(text: str, titles: dict[str, str] | None) -> list[RosterLine]:
     """'3 x Fusilier sergeant' under headings; a heading ends with a colon, its depth is how far it is set in."""
     lines: list[RosterLine] = []
     headings: list[tuple[int, str]] = []
@@ -188,25 +188,27 @@ def _from_words(text: str) -> list[RosterLine]:
         above = [name for depth, name in headings if depth < indent or depth == 0]
         values = {"unit": above[-1] if above else "Unit", "formation": " / ".join(above[:-1])}
         if found:
-            type_id, rank = _words_of(found["what"])
-            lines.append(read_line(number, values | {"figures": found["figures"], "type": type_id, "rank": rank}))
+            type_id, rank = _words_of(found["what"], titles)
+            lines.append(
+                read_line(number, values | {"figures": found["figures"], "type": type_id, "rank": rank}, titles)
+            )
         else:
-            lines.append(read_line(number, values | {"type": line.strip(), "rank": "", "figures": ""}))
+            lines.append(read_line(number, values | {"type": line.strip(), "rank": "", "figures": ""}, titles))
     return lines
 
 
-def _words_of(text: str) -> tuple[str, str]:
+def _words_of(text: str, titles: dict[str, str] | None) -> tuple[str, str]:
     """Figure type and rank told by some words: the type is the last word that names one, the rank all of them."""
     words = text.split()
     for word in reversed(words):
         singular = word.lower().rstrip("s")
-        type_id = _type_of(word) or _type_of(singular)
+        type_id = _type_of(word, titles) or _type_of(singular, titles)
         if type_id:
             return type_id, text if len(words) > 1 else word.rstrip("s").capitalize()
     return text, text
 
 
-def _from_json(text: str) -> list[RosterLine]:
+def _from_json(text: str, titles: dict[str, str] | None) -> list[RosterLine]:
     """A list of lines as objects with the fields' names, or an object with such a list under 'roster' or 'units'."""
     try:
         data = json.loads(text)
@@ -221,7 +223,7 @@ def _from_json(text: str) -> list[RosterLine]:
         )
     if len(data) > MOST_LINES:
         raise OutOfRange(f"The roster has {len(data)} lines; allowed is up to {MOST_LINES}.", "roster")
-    return [read_line(number, _json_fields(row)) for number, row in enumerate(data, 1)]
+    return [read_line(number, _json_fields(row), titles) for number, row in enumerate(data, 1)]
 
 
 def _json_fields(row: object) -> dict[str, str]:
@@ -280,9 +282,7 @@ def _fields(row: list[str], columns: list[str]) -> dict[str, str]:
     return values
 
 
-def _type_of(written: str) -> str | None:
+def _type_of(written: str, titles: dict[str, str] | None) -> str | None:
     wanted = written.strip().lower()
-    for type_id in plate_types():
-        if wanted in (type_id, plate(type_id).title.lower(), f"{type_id}s"):
-            return type_id
-    return None
+    known = (titles or shipped_titles()).items()
+    return next((id_ for id_, title in known if wanted in (id_, title.lower(), f"{id_}s")), None)

@@ -10,7 +10,7 @@ from referencing import Registry, Resource
 
 from ..errors import Unreadable
 
-_NAMES = ("design", "resolve", "coats", "mix", "plan", "plates")
+_NAMES = ("design", "drawing", "resolve", "coats", "mix", "plan", "plates")
 
 
 @cache
@@ -19,14 +19,14 @@ def schema(name: str) -> dict:
     return json.loads((files(__package__) / "schemas" / f"{name}.schema.json").read_text(encoding="utf-8"))
 
 
-def check(document: object, name: str) -> None:
-    """Nothing, if the document follows the schema.
+def check(document: object, name: str, within: str = "") -> None:
+    """Nothing, if the document follows the schema. within: the pointer to it, if it is part of another.
 
     Raises: Unreadable naming the most telling fault, with a JSON pointer to it.
     """
     error = best_match(_validator(name).iter_errors(document))
     if error is not None:
-        where = "/" + "/".join(str(step) for step in error.absolute_path)
+        where = f"{within}/" + "/".join(str(step) for step in error.absolute_path)
         message = error.message if len(error.message) < 240 else f"{error.message[:120]} ... {error.message[-110:]}"
         raise Unreadable(f"{message} (at {where})", where)
 

@@ -4,7 +4,6 @@ from collections import defaultdict
 from dataclasses import dataclass
 from itertools import pairwise
 
-from ..figures.catalogue import plate
 from ..paints.range import paint
 from ..recipes.layering import predicted
 from ..recipes.step import Recipe
@@ -70,8 +69,7 @@ class _Coats:
 
 def _rank_atoms(design, unit, rank, classes, done, coats):
     """Chains of (atom, height): the undercoat's, then one for each role that is worn."""
-    tier, type_id = classes[0].tier, classes[0].type
-    areas = plate(type_id).areas
+    tier, areas = classes[0].tier, classes[0].plate.areas
     chains = []
     everyone = sorted(ordinal for one in classes for ordinal in one.ordinals)
     spray = techniques()[UNDERCOAT]

@@ -5,6 +5,9 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from ..errors import OutOfRange, UnknownName
+from ..figures.catalogue import plate, plate_types, shipped_titles
+from ..figures.own import OwnType
+from ..figures.plate import Plate
 
 #: quality tiers, plainest first: id to the name on screen
 TIERS = {"rank": "Rank and file", "leader": "Leader", "centrepiece": "Centrepiece"}
@@ -79,6 +82,8 @@ class Army:
     root: Node
     #: kinds given to new levels of formation below the army, by depth
     levels: tuple[str, ...] = field(default=("regiment", "company", "squad"))
+    #: figure types of the painter's own, besides the shipped ones
+    types: tuple[OwnType, ...] = ()
 
     @cached_property
     def nodes(self) -> dict[str, Node]:
@@ -97,6 +102,21 @@ class Army:
 
         follow(self.root, ())
         return found
+
+    @cached_property
+    def type_titles(self) -> dict[str, str]:
+        """Every figure type there is a plate for, own ones first: id to title."""
+        return {one.id: one.title for one in self.types} | shipped_titles()
+
+    def plate(self, type_id: str) -> Plate:
+        """The plate of a figure type, own or shipped.
+
+        Raises: UnknownName, with near names.
+        """
+        found = next((one.plate for one in self.types if one.id == type_id), None)
+        if found is None and type_id not in plate_types():
+            raise UnknownName("figure type", type_id, list(self.type_titles))
+        return found or plate(type_id)
 
     @property
     def units(self) -> list[Node]:

@@ -4,11 +4,9 @@ Figures that no rule can tell apart are resolved once, as a class; classes to wh
 apply share one answer. So the cost grows with the rules, not with the figures.
 """
 
-from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from ..errors import UnknownName
-from ..figures.catalogue import plate as shipped_plate
 from ..figures.plate import Plate
 from .army import Army, Figure, Node, Rank
 from .rule import Rule
@@ -49,6 +47,7 @@ class FigureClass:
     tier: str
     ordinals: tuple[int, ...]
     cells: dict[str, Cell]
+    plate: Plate = field(repr=False)
 
     @property
     def first(self) -> Figure:
@@ -85,8 +84,8 @@ class Resolution:
         return [rule for rule in scheme.all_rules(army.root.id) if rule.id not in winners]
 
 
-def resolve(army: Army, scheme: Scheme, plate_of: Callable[[str], Plate] = shipped_plate) -> Resolution:
-    """Resolve every area of every figure. A pure function of army, scheme and plates."""
+def resolve(army: Army, scheme: Scheme) -> Resolution:
+    """Resolve every area of every figure. A pure function of army and scheme."""
     rules = [(rule, order) for order, rule in enumerate(scheme.all_rules(army.root.id)) if rule.scope in army.nodes]
     shared: dict[tuple, dict[str, Cell]] = {}
     classes = []
@@ -95,28 +94,28 @@ def resolve(army: Army, scheme: Scheme, plate_of: Callable[[str], Plate] = shipp
         instead = substitutes(scheme.substitutions, path)
         here = [(rule, order) for rule, order in rules if rule.scope in path]
         for rank in unit.ranks:
+            shape = army.plate(rank.type)
             for speaking, ordinals in _partition(unit, rank, here):
                 orders = tuple(order for _, order in speaking)
                 depths = tuple(path.index(rule.scope) for rule, _ in speaking)
                 key = (rank.type, len(path), orders, depths, tuple(instead.items()))
                 if key not in shared:
-                    shared[key] = _winners(plate_of(rank.type), speaking, path, instead)
-                classes.append(FigureClass(unit.id, rank.name, rank.type, rank.tier, ordinals, shared[key]))
+                    shared[key] = _winners(shape, speaking, path, instead)
+                classes.append(FigureClass(unit.id, rank.name, rank.type, rank.tier, ordinals, shared[key], shape))
     return Resolution(tuple(classes))
 
 
-def ladder(
-    army: Army, scheme: Scheme, figure: Figure, area: str, plate_of: Callable[[str], Plate] = shipped_plate
-) -> tuple[Verdict, ...]:
+def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdict, ...]:
     """Every rule that speaks of one area of one figure, the winner first.
 
     Raises: UnknownName if there is no such figure or area.
     """
     unit, rank = army.node(figure.unit), army.rank(figure.unit, figure.rank)
     path = army.paths[figure.unit]
-    plate_area = plate_of(rank.type).areas.get(area)
+    known = army.plate(rank.type).areas
+    plate_area = known.get(area)
     if plate_area is None:
-        raise UnknownName(f"area of {rank.type}", area, list(plate_of(rank.type).areas))
+        raise UnknownName(f"area of {rank.type}", area, list(known))
     found = []
     for order, rule in enumerate(scheme.all_rules(army.root.id)):
         if rule.scope not in path or not rule.filter.admits(rank.type, rank.name, unit.tags):

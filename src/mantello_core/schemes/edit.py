@@ -4,7 +4,6 @@ import re
 from dataclasses import replace
 
 from ..errors import Contradiction, OutOfRange, UnknownName
-from ..figures.catalogue import plate
 from ..paints.range import paint
 from ..recipes.step import Mix, Recipe, Step, checked
 from .aim import with_marked, with_share
@@ -111,7 +110,7 @@ def set_here(design: Design, figure: Figure, areas: tuple[str, ...], role_id: st
     army, scheme = design.army, design.scheme
     if role_id:
         scheme.role(role_id, "role")
-    known = plate(army.rank(figure.unit, figure.rank).type).areas
+    known = army.plate(army.rank(figure.unit, figure.rank).type).areas
     for area in areas:
         if area not in known:
             raise UnknownName("area", area, list(known), "areas")
@@ -370,7 +369,7 @@ def _filter_of(rung: Rung, figure: Figure) -> Filter:
 
 def _deciding_cell(design: Design, figure: Figure, areas: tuple[str, ...], rung: Rung):
     """The table cell that decides just these areas of the figure at that rung, if one does."""
-    known = plate(design.army.rank(figure.unit, figure.rank).type).areas
+    known = design.army.plate(design.army.rank(figure.unit, figure.rank).type).areas
     for table in design.scheme.tables:
         for rule in table.rules(design.army.root.id):
             if rule.scope != rung.scope or rung.reach != "node" or rule.filter != Filter():

@@ -3,7 +3,6 @@
 from dataclasses import dataclass, replace
 
 from ..errors import Contradiction, OutOfRange, UnknownName
-from ..figures.catalogue import plate_types
 from .army import MOST_FIGURES, TIERS, Army, Node, Rank
 from .edit import named, slug
 from .scheme import Design
@@ -22,13 +21,13 @@ class Entry:
     tier: str = "rank"
 
 
-def checked_rank(rank: Rank) -> Rank:
-    """The rank, if it is allowed.
+def checked_rank(rank: Rank, army: Army) -> Rank:
+    """The rank, if it is allowed in an army.
 
     Raises: UnknownName for type or tier, OutOfRange for the count or the name.
     """
-    if rank.type not in plate_types():
-        raise UnknownName("figure type", rank.type, plate_types(), "type")
+    if rank.type not in army.type_titles:
+        raise UnknownName("figure type", rank.type, list(army.type_titles), "type")
     if rank.tier not in TIERS:
         raise UnknownName("tier", rank.tier, list(TIERS), "tier")
     if not 1 <= rank.figures <= MOST_FIGURES:
@@ -50,7 +49,7 @@ def with_entries(design: Design, entries: list[Entry]) -> Design:
     root = design.army.root
     taken = set(design.army.nodes)
     for entry in entries:
-        rank = checked_rank(Rank(entry.rank, entry.type, entry.figures, entry.tier))
+        rank = checked_rank(Rank(entry.rank, entry.type, entry.figures, entry.tier), design.army)
         path = tuple(named(step, "formation") for step in entry.path)
         root = _placed(root, path, named(entry.unit, "unit"), rank, design.army.levels, taken, 0)
     return _rooted(design, root)
@@ -104,7 +103,7 @@ def with_units_changed(
         if rank and rank not in {one.name for one in unit.ranks}:
             continue
         ranks = tuple(
-            checked_rank(replace(one, type=type_id or one.type, tier=tier or one.tier))
+            checked_rank(replace(one, type=type_id or one.type, tier=tier or one.tier), design.army)
             if not rank or one.name == rank
             else one
             for one in unit.ranks
@@ -151,7 +150,7 @@ def with_rank(design: Design, unit_id: str, old_name: str, rank: Rank) -> Design
     Raises: Contradiction if the unit has another rank of that name.
     """
     unit = design.army.node(unit_id)
-    rank = checked_rank(rank)
+    rank = checked_rank(rank, design.army)
     if any(one.name == rank.name and one.name != old_name for one in unit.ranks):
         raise Contradiction(f"{unit.name} has a rank called '{rank.name}' already.", "rank")
     if old_name:

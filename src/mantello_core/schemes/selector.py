@@ -3,9 +3,11 @@
 from functools import lru_cache
 
 from ..errors import Unreadable
+from ..figures.catalogue import materials_of_areas
 from ..figures.part import MATERIALS
 from ..figures.plate import Plate, PlateArea
-from ..figures.vocabulary import TREE
+from ..figures.synonym import areas_called
+from ..figures.vocabulary import TREE, sideless
 
 #: (class, steps, literal steps): exact name 3 > prefix 2 > tag or material 1 > everything 0
 Narrowness = tuple[int, int, int]
@@ -64,8 +66,10 @@ def checked_selector(selector: str, where: str = "") -> str:
         raise Unreadable(f"'{selector}' names no material; there are {', '.join(MATERIALS)}.", where)
     steps = selector.removeprefix("=").split(".")
     if steps[0] not in TREE or not all(step == "*" or step.replace("_", "").isalnum() for step in steps):
+        near = dict.fromkeys(map(sideless, areas_called(selector, list(materials_of_areas()))))
+        hint = f" Did you mean {' or '.join(list(near)[:3])}?" if near else ""
         raise Unreadable(
-            f"'{selector}' is no area selector; write an area name such as torso.coat, arm.*.cuff, =head.hat.band (that one only), @metal, or leave it empty for everything.",
+            f"'{selector}' is no area selector; write an area name such as torso.coat, arm.*.cuff, =head.hat.band (that one only), @metal, or leave it empty for everything.{hint}",
             where,
         )
     return selector

@@ -2,7 +2,6 @@
 
 from collections import defaultdict
 
-from ..figures.catalogue import plate
 from ..paints.range import paint
 from ..recipes.layering import predicted
 from ..recipes.quantity import millilitres
@@ -18,7 +17,7 @@ def role_shares(resolution: Resolution) -> dict[str, float]:
     covered: dict[str, float] = defaultdict(float)
     total = 0.0
     for one in resolution.classes:
-        areas = plate(one.type).areas
+        areas = one.plate.areas
         for name, cell in one.cells.items():
             mm2 = areas[name].mm2 * len(one.ordinals)
             total += mm2
@@ -31,7 +30,7 @@ def painted_surface(resolution: Resolution) -> dict[tuple[str, str], float]:
     """Painted surface in mm² of every (role, tier) over the army, an estimate."""
     found: dict[tuple[str, str], float] = defaultdict(float)
     for one in resolution.classes:
-        areas = plate(one.type).areas
+        areas = one.plate.areas
         for name, cell in one.cells.items():
             if cell.role:
                 found[cell.role, one.tier] += areas[name].surface_mm2 * len(one.ordinals)

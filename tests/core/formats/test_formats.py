@@ -63,7 +63,7 @@ class Documents(SimpleTestCase):
             with self.assertRaisesMessage(Unreadable, said):
                 read_design_bytes(data)
         with self.assertRaises(OutOfRange):
-            read_design_bytes(b" " * 4_000_001)
+            read_design_bytes(b" " * 12_000_001)
 
     def broken(self, change) -> MantelloError:
         document = write_design(calvessa())

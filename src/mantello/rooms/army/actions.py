@@ -9,11 +9,11 @@ from django.db.models import Max
 from mantello.rooms.log.actions import follow_ranks
 from mantello.shell.refusal import StaleEdit
 from mantello_core.errors import Contradiction, OutOfRange
-from mantello_core.formats.document import write_design
 from mantello_core.schemes.edit import named
 from mantello_core.schemes.muster import empty_army
 from mantello_core.schemes.scheme import Design, Scheme
 
+from .drawings import stored
 from .models import Army, Edition, Variant
 from .reading import reading_of, remember
 
@@ -31,7 +31,7 @@ def create_army(owner, name: str) -> Army:
 def keep_design(owner, design: Design, words: str) -> Army:
     """A new army that holds a design."""
     army = Army.objects.create(owner=owner, name=design.army.root.name)
-    army.head = Edition.objects.create(army=army, number=1, document=write_design(design), words=words)
+    army.head = Edition.objects.create(army=army, number=1, document=stored(design), words=words)
     army.save(update_fields=["head"])
     return army
 
@@ -62,7 +62,7 @@ def edit(
     said = words if isinstance(words, str) else words(before, after)
     number = army.editions.aggregate(most=Max("number"))["most"] + 1
     made = Edition.objects.create(
-        army=army, number=number, parent=army.head, document=write_design(after), words=said[:240], token=token
+        army=army, number=number, parent=army.head, document=stored(after), words=said[:240], token=token
     )
     remember(made, after)
     _move(army, made, after)

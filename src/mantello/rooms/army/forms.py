@@ -1,19 +1,26 @@
 """Forms of the Army room."""
 
+import base64
+import binascii
+
 from django import forms
 
 from mantello.shell.fields import CoreField
-from mantello_core.errors import OutOfRange, Unreadable
-from mantello_core.figures.catalogue import plate, plate_types
+from mantello_core.errors import MantelloError, OutOfRange, Unreadable
 from mantello_core.formats.document import MOST_BYTES, read_design_bytes
+from mantello_core.formats.figure_drawing import LEAST_HEIGHT, MOST_HEIGHT, read_drawing
 from mantello_core.formats.roster import MOST_CHARACTERS, decoded, read_roster
-from mantello_core.schemes.army import MOST_FIGURES, TIERS, Node
+from mantello_core.formats.vector_shapes import MOST_BYTES as MOST_SVG_BYTES
+from mantello_core.schemes.army import MOST_FIGURES, TIERS, Army, Node
 from mantello_core.schemes.edit import named
 
 
-def type_choices() -> list[tuple[str, str]]:
-    """Figure types to choose from."""
-    return [(type_id, plate(type_id).title) for type_id in plate_types()]
+class TypedForm(forms.Form):
+    """A form whose ``type`` is one of an army's figure types."""
+
+    def __init__(self, *arguments, army: Army, **options):
+        super().__init__(*arguments, **options)
+        self.fields["type"].choices = list(army.type_titles.items())
 
 
 def count_field(**options) -> forms.IntegerField:
@@ -62,6 +69,54 @@ class ImportForm(forms.Form):
             raise forms.ValidationError(error.message) from error
 
 
+class TitleForm(forms.Form):
+    """What a figure type is called."""
+
+    title = CoreField(
+        lambda text: named(text, "title"),
+        label="Name of the figure type",
+        max_length=80,
+        widget=forms.TextInput(attrs={"placeholder": "Such as: Quay master", "data-keep-typed": ""}),
+    )
+
+
+class DrawingForm(TitleForm):
+    """A painter's own SVG as a figure type. The file goes along hidden while its shapes are being named."""
+
+    height_mm = forms.FloatField(
+        label="Height of the figure, mm",
+        min_value=LEAST_HEIGHT,
+        max_value=MOST_HEIGHT,
+        initial=32,
+        help_text="From the lowest to the highest point of its first view: it sets every square millimetre.",
+        error_messages={
+            "min_value": f"Write {LEAST_HEIGHT:g} to {MOST_HEIGHT:g} mm.",
+            "max_value": f"Write {LEAST_HEIGHT:g} to {MOST_HEIGHT:g} mm.",
+            "invalid": f"Write a number of millimetres, {LEAST_HEIGHT:g} to {MOST_HEIGHT:g}.",
+        },
+    )
+    file = forms.FileField(required=False, label="Drawing (.svg)")
+    kept = forms.CharField(required=False, widget=forms.HiddenInput)
+
+    def clean(self):
+        """The drawing, under ``drawing``, and the file's bytes to go along."""
+        given = super().clean()
+        upload = given.get("file")
+        try:
+            data = upload.read(MOST_SVG_BYTES + 1) if upload else base64.b64decode(given.get("kept", ""), validate=True)
+        except (binascii.Error, ValueError):
+            data = b""
+        if not data:
+            self.add_error("file", "No file came; choose an SVG file.")
+            return given
+        try:
+            given["drawing"] = read_drawing(data)
+            given["kept"] = base64.b64encode(data).decode()
+        except MantelloError as error:
+            self.add_error("file", error.message)
+        return given
+
+
 class RosterForm(forms.Form):
     """A roster, pasted or from a file."""
 
@@ -74,6 +129,10 @@ class RosterForm(forms.Form):
         help_text="One line for each rank of a unit: unit, type, rank, figures, formation. Commas, semicolons or tabs; a header line is optional.",
     )
     file = forms.FileField(required=False, label="Or choose a file (CSV, JSON or text)")
+
+    def __init__(self, *arguments, army: Army, **options):
+        super().__init__(*arguments, **options)
+        self.army = army
 
     def clean(self):
         """The roster's lines, under ``lines``."""
@@ -88,17 +147,17 @@ class RosterForm(forms.Form):
                 return given
         if not self.errors:
             try:
-                given["lines"] = read_roster(text)
+                given["lines"] = read_roster(text, self.army.type_titles)
             except (Unreadable, OutOfRange) as error:
                 self.add_error(field, error.message)
         return given
 
 
-class UnitForm(forms.Form):
+class UnitForm(TypedForm):
     """One rank of a unit, typed in."""
 
     unit = CoreField(lambda text: named(text, "unit"), label="Unit", max_length=80)
-    type = forms.ChoiceField(choices=type_choices, label="Figure type")
+    type = forms.ChoiceField(label="Figure type")
     rank = CoreField(lambda text: named(text, "rank"), label="Rank", max_length=80, initial="Figure")
     figures = count_field(label="Figures", initial=5)
     formation = forms.CharField(
@@ -110,11 +169,11 @@ class UnitForm(forms.Form):
     tier = forms.ChoiceField(choices=list(TIERS.items()), label="Painted as", initial="rank")
 
 
-class RankForm(forms.Form):
+class RankForm(TypedForm):
     """A rank of a unit, changed."""
 
     rank = CoreField(lambda text: named(text, "rank"), label="Rank", max_length=80)
-    type = forms.ChoiceField(choices=type_choices, label="Figure type")
+    type = forms.ChoiceField(label="Figure type")
     figures = count_field(label="Figures")
     tier = forms.ChoiceField(choices=list(TIERS.items()), label="Painted as")
 
@@ -138,15 +197,14 @@ class UnitsForm(forms.Form):
     """All units of a formation, changed at once; what is left open stays as it is."""
 
     only = forms.ChoiceField(required=False, label="Ranks")
-    all_type = forms.ChoiceField(
-        required=False, label="Figure type", choices=lambda: [("", "as it is"), *type_choices()]
-    )
+    all_type = forms.ChoiceField(required=False, label="Figure type")
     all_tier = forms.ChoiceField(required=False, label="Painted as", choices=[("", "as it is"), *TIERS.items()])
     add_tag = forms.CharField(required=False, label="Add a tag", max_length=40)
     drop_tag = forms.ChoiceField(required=False, label="Take a tag away")
 
-    def __init__(self, *arguments, node: Node, **options):
+    def __init__(self, *arguments, army: Army, node: Node, **options):
         super().__init__(*arguments, **options)
+        self.fields["all_type"].choices = [("", "as it is"), *army.type_titles.items()]
         units = [one for one in node.walk() if one.is_unit]
         ranks = dict.fromkeys(rank.name for unit in units for rank in unit.ranks)
         tags = dict.fromkeys(tag for unit in units for tag in unit.tags)

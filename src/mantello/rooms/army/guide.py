@@ -14,7 +14,6 @@ from django.views.decorators.http import require_safe
 from weasyprint.text.fonts import FontConfiguration
 
 from mantello.rooms.recipes.stack import StepRow
-from mantello_core.figures.catalogue import plate
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.formats.drawing import plate_group, plate_svg
 from mantello_core.paints.range import paint
@@ -108,7 +107,7 @@ def muster_sheet(reading: Reading) -> str:
     parts = []
     classes = reading.resolution.classes
     for at, one in enumerate(classes):
-        shape = plate(one.type)
+        shape = one.plate
         left, top, across, tall = shape.views[0].view_box
         scale = min(width / across, (height - 80) / tall)
         x, y = at % wide * width, at // wide * height
@@ -130,7 +129,7 @@ def muster_sheet(reading: Reading) -> str:
 
 
 def _views(reading: Reading, one: FigureClass) -> list[str]:
-    shape = plate(one.type)
+    shape = one.plate
     return [plate_svg(shape, view.name, lambda area: reading.fill(one, area)) for view in shape.views]
 
 
@@ -151,7 +150,7 @@ def _own_files(url: str):
 
 
 def _page(reading: Reading, one: FigureClass) -> GuidePage:
-    shape = plate(one.type)
+    shape = one.plate
     plates = tuple(mark_safe(svg) for svg in _views(reading, one))
     figures = f"{len(one.ordinals)} figure{'s' * (len(one.ordinals) != 1)}"
     if len(one.ordinals) < reading.design.army.rank(one.unit, one.rank).figures:

@@ -57,6 +57,18 @@ class Edition(models.Model):
         return f"{self.number}: {self.words}"
 
 
+class Drawing(models.Model):
+    """The drawing of a figure type that is no shipped one; editions name it by its digest. Never changed."""
+
+    digest = models.CharField(max_length=64, primary_key=True)
+    #: kind and views, as mantello_core.figures.plate.plate_mapping gives them
+    data = models.JSONField()
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    def __str__(self):
+        return self.digest[:12]
+
+
 class Variant(models.Model):
     """A named line of editions, to be compared with others; edits move the one that is worked on."""
 

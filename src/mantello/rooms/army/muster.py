@@ -6,7 +6,6 @@ from urllib.parse import urlencode
 
 from django.urls import reverse
 
-from mantello_core.figures.catalogue import plate
 from mantello_core.planning.progress import STATES, Progress, summed
 from mantello_core.schemes.army import Node
 
@@ -112,7 +111,7 @@ class Muster:
 
     def picture(self, unit: Node, one, ordinal: int, height: float = 0.0) -> Picture:
         """One figure of a class; figures that look alike share an address."""
-        shape = plate(one.type)
+        shape = one.plate
         _, _, width, tall = shape.views[0].view_box
         scale = height / tall if height else self.scale
         shown = self._first_alike(one, ordinal) if self.painted else one.ordinals[0]

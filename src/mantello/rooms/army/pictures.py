@@ -28,7 +28,6 @@ def figure(request, army_id, view):
     reading = reading_of(edition)
     unit, rank, number = (request.GET.get(name, "") for name in ("unit", "rank", "figure"))
     try:
-        shape = plate(reading.design.army.rank(unit, rank).type)
         one = reading.resolution.of(Figure(unit, rank, int(number)))
     except (MantelloError, StopIteration, ValueError) as error:
         raise Http404 from error
@@ -39,7 +38,7 @@ def figure(request, army_id, view):
         fill = lambda area: reading.painted_fill(one, area, done, seeing)  # noqa: E731
     else:
         fill = lambda area: reading.fill(one, area, seeing)  # noqa: E731
-    svg = plate_svg(shape, view, fill, detail="small", blur=seeing.blur)
+    svg = plate_svg(one.plate, view, fill, detail="small", blur=seeing.blur)
     response = HttpResponse(svg, content_type="image/svg+xml")
     response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
     return response

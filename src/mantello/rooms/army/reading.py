@@ -16,6 +16,7 @@ from mantello_core.schemes.inspection.inspect import inspect
 from mantello_core.schemes.scheme import Design
 from mantello_core.schemes.share import paint_needed, role_shares
 
+from .drawings import drawing_of
 from .models import Edition
 from .seeing import Seeing
 
@@ -120,7 +121,7 @@ def reading_of(edition: Edition) -> Reading:
     key = edition.pk, edition.made_at
     reading = _kept.get(key)
     if reading is None:
-        reading = remember(edition, read_design(edition.document))
+        reading = remember(edition, read_design(edition.document, drawing_of))
     return reading
 
 

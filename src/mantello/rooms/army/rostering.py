@@ -10,7 +10,7 @@ from mantello_core.formats.document import design_bytes
 from mantello_core.formats.roster import FIELDS, read_line, write_roster, write_roster_json
 from mantello_core.schemes import muster as tree
 
-from .forms import RosterForm, type_choices
+from .forms import RosterForm
 from .page import apply, army_for, room_page
 from .reading import reading_of
 
@@ -20,25 +20,27 @@ from .reading import reading_of
 def roster(request, army_id):
     """Paste or upload a roster; lines in doubt come back for correction."""
     army = army_for(request, army_id)
+    force = reading_of(army.head).design.army
     if request.method != "POST":
-        return room_page(request, army, "army", "army/roster.html", _roster(RosterForm()))
+        return room_page(request, army, "army", "army/roster.html", _roster(force, RosterForm(army=force)))
     if "line" in request.POST:
         return _corrected(request, army)
-    form = RosterForm(request.POST, request.FILES)
+    form = RosterForm(request.POST, request.FILES, army=force)
     if not form.is_valid():
-        return room_page(request, army, "army", "army/roster.html", _roster(form), 422)
+        return room_page(request, army, "army", "army/roster.html", _roster(force, form), 422)
     return _take(request, army, form.cleaned_data["lines"])
 
 
-def _roster(form):
-    return {"form": form, "title": "Roster", "types_list": type_choices()}
+def _roster(force, form):
+    return {"form": form, "title": "Roster", "types_list": force.type_titles.items()}
 
 
 def _corrected(request, army):
     numbers = request.POST.getlist("line")[:2000]
     kept = [number for number in numbers if not request.POST.get(f"skip-{number}")]
+    titles = reading_of(army.head).design.army.type_titles
     lines = [
-        read_line(int(number), {field: request.POST.get(f"{field}-{number}", "") for field in FIELDS})
+        read_line(int(number), {field: request.POST.get(f"{field}-{number}", "") for field in FIELDS}, titles)
         for number in kept
         if number.isdigit() and len(number) < 9
     ]
@@ -47,7 +49,12 @@ def _corrected(request, army):
 
 def _take(request, army, lines):
     doubtful = [line for line in lines if line.entry is None]
-    context = {"lines": lines, "doubtful": doubtful, "types": type_choices(), "title": "Roster"}
+    context = {
+        "lines": lines,
+        "doubtful": doubtful,
+        "types": reading_of(army.head).design.army.type_titles.items(),
+        "title": "Roster",
+    }
     if doubtful:
         return room_page(request, army, "army", "army/roster_lines.html", context, 422)
     entries = [line.entry for line in lines]

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import guide, pictures, rostering, views
+from . import figure_types, guide, maker, pictures, rostering, views
 
 urlpatterns = [
     path("", views.armies, name="armies"),
@@ -26,6 +26,13 @@ urlpatterns = [
     path("armies/<int:army_id>/muster.pdf", guide.muster_pdf, name="muster-pdf"),
     path("armies/<int:army_id>/muster.svg", guide.muster_svg, name="muster-svg"),
     path("armies/<int:army_id>/units/<str:unit>/guide.pdf", guide.unit_guide, name="guide"),
+    path("armies/<int:army_id>/types/", figure_types.figure_types, name="figure-types"),
+    path("armies/<int:army_id>/types/make/", figure_types.make_type, name="make-type"),
+    path("armies/<int:army_id>/types/drawing/", figure_types.take_drawing, name="take-drawing"),
+    path("armies/<int:army_id>/types/<str:type_id>/change/", figure_types.change_type, name="change-type"),
+    path("armies/<int:army_id>/types/<str:type_id>.svg", figure_types.type_picture, name="type-picture"),
+    path("parts/<str:part_id>.svg", maker.part_picture, name="part-picture"),
+    path("drawing-template.svg", figure_types.drawing_template, name="drawing-template"),
     path("plates/<str:type_id>.svg", pictures.grey_plate, name="grey-plate"),
     path("armies/<int:army_id>/figures/<str:view>.svg", pictures.figure, name="figure"),
 ]

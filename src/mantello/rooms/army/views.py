@@ -15,7 +15,7 @@ from mantello_core.schemes import muster as tree
 from mantello_core.schemes.army import Rank
 
 from . import actions
-from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, UnitsForm, type_choices
+from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, UnitsForm
 from .looking import looking
 from .models import Army
 from .muster import Muster
@@ -105,22 +105,24 @@ def _army_page(request, army, status=200, picked_id="", **forms):
         "picked_pictures": [
             muster.picture(picked, one, one.ordinals[0], 92) for one in _classes_below(reading, picked)[:5]
         ],
-        "types": dict(type_choices()),
+        "types": force.type_titles,
         "holders": [
             node for node in force.nodes.values() if not node.is_unit and picked.id not in force.paths[node.id]
         ],
         "unit_form": UnitForm(
+            army=force,
             auto_id="unit_%s",
             initial={"unit": picked.name if picked.is_unit else "", "formation": _path_words(force, picked)},
         ),
         "node_form": NodeForm(
             auto_id="node_%s", initial={"name": picked.name, "kind": picked.kind, "tags": ", ".join(picked.tags)}
         ),
-        "units_form": None if picked.is_unit else UnitsForm(auto_id="units_%s", node=picked),
+        "units_form": None if picked.is_unit else UnitsForm(auto_id="units_%s", army=force, node=picked),
         "rank_forms": [
             (
                 rank,
                 RankForm(
+                    army=force,
                     auto_id=f"rank{at}_%s",
                     initial={"rank": rank.name, "type": rank.type, "figures": rank.figures, "tier": rank.tier},
                 ),
@@ -150,7 +152,7 @@ def _path_words(force, node):
 def add_unit(request, army_id):
     """Add a rank of a unit, typed in."""
     army = army_for(request, army_id)
-    form = UnitForm(request.POST, auto_id="unit_%s")
+    form = UnitForm(request.POST, army=reading_of(army.head).design.army, auto_id="unit_%s")
     if form.is_valid():
         given = form.cleaned_data
         path = tuple(step.strip() for step in given["formation"].split("/") if step.strip())
@@ -194,7 +196,7 @@ def change_units(request, army_id, node_id):
     """Change type, tier or tags of all units of a formation at once."""
     army = army_for(request, army_id)
     node = _known(army, node_id)
-    form = UnitsForm(request.POST, auto_id="units_%s", node=node)
+    form = UnitsForm(request.POST, army=reading_of(army.head).design.army, auto_id="units_%s", node=node)
     if form.is_valid():
         given = form.cleaned_data
         asked = {"rank": given["only"], "type_id": given["all_type"], "tier": given["all_tier"]}
@@ -261,7 +263,7 @@ def change_rank(request, army_id, node_id):
         apply(request, army, lambda design: tree.without_rank(design, node_id, old), f"{old} removed from {unit.name}")
         return back(request, "army", army.pk)
     at = next((at for at, rank in enumerate(unit.ranks) if rank.name == old), 0)
-    form = RankForm(request.POST, auto_id=f"rank{at}_%s")
+    form = RankForm(request.POST, army=reading_of(army.head).design.army, auto_id=f"rank{at}_%s")
     if form.is_valid():
         given = form.cleaned_data
         rank = Rank(given["rank"], given["type"], given["figures"], given["tier"])

@@ -72,7 +72,7 @@ def record(
 
 def struck(army: Army, design: Design) -> Version:
     """The version that stands for a design's scheme; struck now if the scheme is new."""
-    scheme = write_design(design)["scheme"]
+    scheme = write_design(design, drawings=False)["scheme"]
     digest = hashlib.sha256(json.dumps(scheme, sort_keys=True).encode()).hexdigest()
     known = army.versions.filter(digest=digest).first()
     if known:

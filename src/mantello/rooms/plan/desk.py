@@ -4,7 +4,6 @@ from html import escape
 
 from mantello.rooms.army.reading import Reading
 from mantello_core.colour.spaces import hex_of
-from mantello_core.figures.catalogue import plate
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.formats.drawing import plate_group
 from mantello_core.schemes.army import Figure
@@ -33,7 +32,7 @@ def areas_words(areas: tuple[str, ...], limit: int = 9) -> str:
 def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: frozenset[tuple[str, str]]) -> str:
     """Both views of a figure as it stands, the areas to paint in the colour they get, stitched round."""
     one = reading.resolution.of(Figure(batch.block.task.unit, *figure))
-    shape, wanted = plate(one.type), set(areas_to_paint(reading, batch, figure))
+    shape, wanted = one.plate, set(areas_to_paint(reading, batch, figure))
     coming = _coming(reading, batch, one)
 
     def fill(area: str) -> str:

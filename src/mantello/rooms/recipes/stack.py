@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 
 from mantello.rooms.army.reading import Reading
-from mantello_core.figures.catalogue import plate
 from mantello_core.paints.range import paint
 from mantello_core.recipes.coverage import Coverage, coverage
 from mantello_core.recipes.hazard import cautions_for, step_cautions
@@ -103,7 +102,7 @@ def _worn(reading: Reading, role_id: str) -> tuple[dict[str, int], dict[str, flo
     figures: dict[str, int] = {}
     surfaces: dict[str, float] = {}
     for one in reading.resolution.classes:
-        areas = plate(one.type).areas
+        areas = one.plate.areas
         surface = sum(areas[name].surface_mm2 for name, cell in one.cells.items() if cell.role == role_id)
         if surface:
             figures[one.tier] = figures.get(one.tier, 0) + len(one.ordinals)

@@ -14,7 +14,6 @@ from mantello.rooms.army.models import Variant
 from mantello.rooms.army.page import army_for, base_of, room_page
 from mantello.rooms.army.reading import NEUTRAL, Reading, reading_of
 from mantello_core.errors import MantelloError
-from mantello_core.figures.catalogue import plate
 from mantello_core.schemes.change import changes
 
 from .pick import Pick, pick_from
@@ -77,7 +76,8 @@ def _pictures(army, reading: Reading, variant: Variant, pick: Pick):
         found = next((one for one in node.ranks if one.name == rank), None) if node else None
         if found is None or ordinal > found.figures:
             continue
-        _, _, width, tall = plate(found.type).views[0].view_box
+        view = reading.design.army.plate(found.type).views[0]
+        _, _, width, tall = view.view_box
         scale = min(150 / tall, 240 / width)
         query = {
             "unit": unit,
@@ -86,7 +86,7 @@ def _pictures(army, reading: Reading, variant: Variant, pick: Pick):
             "edition": variant.edition.number,
             "v": 1,
         } | pick.seeing.query(ground="neutral")
-        address = reverse("figure", args=[army.pk, plate(found.type).views[0].name])
+        address = reverse("figure", args=[army.pk, view.name])
         yield f"{address}?{urlencode(query)}", round(width * scale), round(tall * scale)
 
 

@@ -6,7 +6,6 @@ from urllib.parse import urlencode
 from mantello.rooms.army.reading import NEUTRAL, Reading
 from mantello.rooms.army.seeing import Seeing, seeing_from
 from mantello_core.errors import OutOfRange
-from mantello_core.figures.catalogue import plate
 from mantello_core.figures.plate import Plate
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.schemes.army import Figure, Node, Rank, Rung
@@ -46,7 +45,7 @@ class Pick:
     @property
     def plate(self) -> Plate:
         """The figure's plate."""
-        return plate(self.rank.type)
+        return self.figures.plate
 
     @property
     def figures(self) -> FigureClass:
@@ -138,7 +137,7 @@ def pick_from(reading: Reading, asked) -> Pick | None:
     cells = reading.resolution.of(figure).cells
     area = asked.get("area", "")
     if area not in cells:
-        area = _telling_area(plate(rank.type), cells)
+        area = _telling_area(reading.design.army.plate(rank.type), cells)
     role = asked.get("role", "")
     if role not in reading.design.scheme.role_by_id:
         role = cells[area].role or next(iter(reading.design.scheme.role_by_id), "")

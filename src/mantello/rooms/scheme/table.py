@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from mantello.rooms.army.reading import Reading
+from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import GROUPS, group_of, sideless, spoken
 from mantello_core.schemes.cascade import Cell, FigureClass
 
@@ -64,7 +65,13 @@ def groups_of(
         roles = {cell.cell.role for cell in cells if cell}
         said = [scheme.role_by_id[role] for role in roles if role]
         words = " ".join(
-            [spoken(key), key, *(f"{role.name} {role.paint_name}" for role in said), "gap" if None in roles else ""]
+            [
+                spoken(key),
+                key,
+                *synonyms(key),
+                *(f"{role.name} {role.paint_name}" for role in said),
+                "gap" if None in roles else "",
+            ]
         ).lower()
         if only and len({cell.cell.role if cell else "none" for cell in cells}) < 2:
             continue

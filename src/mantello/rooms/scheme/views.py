@@ -16,6 +16,7 @@ from mantello.rooms.army.muster import Muster
 from mantello.rooms.army.page import apply, apply_form, army_for, back, room_page
 from mantello.rooms.army.reading import NEUTRAL, reading_of
 from mantello_core.colour.difference import difference
+from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import spoken
 from mantello_core.schemes import edit
 from mantello_core.schemes.change import changed
@@ -74,6 +75,8 @@ def _panel(pick):
         "worn": reading.tones(pick.cell.role, pick.figures.tier),
         "effect": effect_of(pick) if pick.role else None,
         "area_name": spoken(pick.area),
+        "about_area": pick.plate.areas[pick.area],
+        "also_called": synonyms(pick.area)[:4],
         "pick_title": class_title(reading.design.army, pick.figures),
         "roles": [
             (role, reading.shares.get(role.id, 0.0), reading.tones(role.id), pick.query(role=role.id))

@@ -147,6 +147,18 @@ def bar(share: float, kind: str = "") -> str:
     )  # fmt: skip
 
 
+@register.simple_tag
+def meter(words: str, share: float, why: str) -> str:
+    """A share, 0 to 1, as words, a short bar and per cent."""
+    return format_html(
+        '<div title="{}"><dt>{}</dt><dd>{}<span class="num">{} %</span></dd></div>',
+        why,
+        words,
+        bar(share),
+        round(100 * share),
+    )
+
+
 @register.filter
 def per_cent(share: float) -> str:
     """A share as whole per cent; what is there but little is said to be under one.

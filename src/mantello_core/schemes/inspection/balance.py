@@ -2,7 +2,6 @@
 
 from collections import defaultdict
 
-from ...figures.catalogue import plate
 from ...figures.vocabulary import sideless, spoken
 from ...paints.range import paint
 from ...recipes.layering import predicted
@@ -23,7 +22,7 @@ STUFF = {
 
 
 def _share(one: FigureClass, roles: set[str]) -> float:
-    areas = plate(one.type).areas
+    areas = one.plate.areas
     whole = sum(area.mm2 for name, area in areas.items() if not name.startswith("base"))
     mine = sum(
         areas[name].mm2 for name, cell in one.cells.items() if cell.role in roles and not name.startswith("base")
@@ -75,7 +74,7 @@ def common(look: Look) -> Check:
     low, high = aims.threshold("common_least"), aims.threshold("common_most")
     whole = mine = 0.0
     for one in resolution.classes:
-        for name, area in plate(one.type).areas.items():
+        for name, area in one.plate.areas.items():
             whole += area.mm2 * len(one.ordinals)
             mine += area.mm2 * len(one.ordinals) if one.cells[name].rung == 1 else 0
     share = mine / whole if whole else 0.0
@@ -133,7 +132,7 @@ def metals(look: Look) -> Check:
             found[f"{one.unit}|{one.rank}"] = at(
                 design.army, one, next(iter(one.cells)), f"{len(worn)} metals", f"{one.unit}|{one.rank}", 1000
             )
-        for area, other, length in seams_of(plate(one.type), 3.0):
+        for area, other, length in seams_of(one.plate, 3.0):
             roles = one.cells[area].role, one.cells[other].role
             if roles[0] != roles[1] and roles[0] in shiny and roles[1] in shiny:
                 key = "|".join(sorted((*roles, sideless(area), sideless(other))))
@@ -150,8 +149,8 @@ def materials(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     found: dict[str, Finding] = {}
     for one in resolution.classes:
-        areas = plate(one.type).areas
-        for area, other, length in seams_of(plate(one.type), design.scheme.aims.threshold("seam")):
+        areas = one.plate.areas
+        for area, other, length in seams_of(one.plate, design.scheme.aims.threshold("seam")):
             role = one.cells[area].role
             stuff = STUFF.get(areas[area].material), STUFF.get(areas[other].material)
             if role and role == one.cells[other].role and None not in stuff and stuff[0] != stuff[1]:

@@ -5,7 +5,6 @@ from functools import lru_cache
 from ...colour.acuity import DISTANCES, seen_difference
 from ...colour.spaces import Lab
 from ...colour.vision import SIGHTS, seen_by
-from ...figures.catalogue import plate
 from ...figures.plate import Plate
 from ...figures.vocabulary import sideless, spoken
 from ..cascade import FigureClass
@@ -26,7 +25,7 @@ def neighbours(look: Look) -> Check:
     least, seam = aims.threshold("neighbours"), aims.threshold("seam")
     seen: dict[tuple, Finding] = {}
     for one in resolution.classes:
-        for area, other, _ in seams_of(plate(one.type), seam):
+        for area, other, _ in seams_of(one.plate, seam):
             roles = one.cells[area].role, one.cells[other].role
             if not roles[0] or not roles[1] or roles[0] == roles[1]:
                 continue
@@ -59,7 +58,7 @@ def seams_of(shape: Plate, least: float) -> tuple[tuple[str, str, float], ...]:
 
 def _told_apart(look: Look, one: FigureClass, area: str, other: str, least: float, seam: float) -> Fix | None:
     """Another role of this figure for the smaller of the two, far enough from all it touches."""
-    shape = plate(one.type)
+    shape = one.plate
     small = min((area, other), key=lambda name: shape.areas[name].mm2)
     beside = {one.cells[name].role for name, length in shape.neighbours[small].items() if length >= seam} - {None, ""}
     best, gap = None, least
@@ -143,7 +142,7 @@ def _marks(look: Look, table: Distinction, row: str) -> dict[str, tuple[Lab, flo
 
 
 def _mark(look: Look, one: FigureClass, column: Column) -> tuple[Lab, float] | None:
-    shape = plate(one.type)
+    shape = one.plate
     room = {seen.area: seen.room for view in shape.views for seen in view.areas}
     areas = [name for name in areas_named(shape, column.select) if one.cells[name].role]
     if not areas:
@@ -177,7 +176,7 @@ def values(look: Look) -> Check:
                 weighed.append(
                     (
                         look.apparent(cell.role, one.tier).lightness,
-                        plate(one.type).areas[name].mm2 * len(one.ordinals),
+                        one.plate.areas[name].mm2 * len(one.ordinals),
                     )
                 )
     least = design.scheme.aims.threshold("values")
@@ -213,7 +212,7 @@ def focus(look: Look) -> Check:
     share = aims.threshold("focus")
     found = []
     for one in resolution.classes:
-        shape = plate(one.type)
+        shape = one.plate
         local = _local_contrast(look, one, shape)
         focal = [name for name in areas_named(shape, aims.focus) if name in local] if aims.focus else []
         quiet = [name for name in areas_named(shape, aims.quiet) if name in local] if aims.quiet else []

@@ -3,7 +3,6 @@
 from collections import Counter
 from dataclasses import replace
 
-from ...figures.catalogue import plate
 from ...figures.vocabulary import sideless, spoken
 from ..cascade import FigureClass, Resolution
 from ..edit import set_here, without_role, without_rule
@@ -21,7 +20,7 @@ def unmapped(look: Look) -> Check:
     usual, by_material = _usual(resolution)
     found = []
     for one, area in resolution.gaps:
-        material = plate(one.type).areas[area].material
+        material = one.plate.areas[area].material
         role = usual.get(sideless(area)) or by_material.get(material)
         fix = _mapped(design, one, area, role) if role else None
         found.append(at(design.army, one, area, spoken(area), f"{one.unit}|{one.rank}|{area}", len(one.ordinals), fix))
@@ -38,7 +37,7 @@ def _usual(resolution: Resolution) -> tuple[dict[str, str], dict[str, str]]:
         for name, cell in one.cells.items():
             if cell.role:
                 by_area.setdefault(sideless(name), Counter())[cell.role] += len(one.ordinals)
-                material = plate(one.type).areas[name].material
+                material = one.plate.areas[name].material
                 by_material.setdefault(material, Counter())[cell.role] += len(one.ordinals)
     first = lambda counts: {key: counter.most_common(1)[0][0] for key, counter in counts.items()}  # noqa: E731
     return first(by_area), first(by_material)
@@ -96,7 +95,7 @@ def overridden(look: Look) -> Check:
                 continue
             if not rule.filter.admits_ordinal(one.ordinals[0]):
                 continue
-            for area in areas_named(plate(one.type), rule.select):
+            for area in areas_named(one.plate, rule.select):
                 winner = one.cells[area].rule
                 if winner is None or winner.id == rule.id or winner.binding or rule.binding:
                     continue

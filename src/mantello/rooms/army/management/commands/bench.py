@@ -12,7 +12,6 @@ from django.test import Client
 
 from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.reading import Reading
-from mantello_core.figures.catalogue import plate
 from mantello_core.formats.sample import calvessa
 from mantello_core.planning.plan import plan
 from mantello_core.recipes.undercoat import undercoat_choices
@@ -63,12 +62,12 @@ class Command(BaseCommand):
         """Each figure is a median of several runs."""
         self.stdout.write(f"{platform.machine()}, {platform.python_implementation()} {platform.python_version()}")
         big = grown(600)
-        areas = statistics.mean(len(plate(rank.type).areas) for unit in big.army.units for rank in unit.ranks)
+        areas = statistics.mean(len(big.army.plate(rank.type).areas) for unit in big.army.units for rank in unit.ranks)
         self._row(
             f"resolve {big.army.figures} figures, {areas:.0f} areas each", lambda: resolve(big.army, big.scheme), 15
         )
         figure = Figure(big.army.units[-1].id, big.army.units[-1].ranks[0].name, 1)
-        area = next(iter(plate(big.army.units[-1].ranks[0].type).areas))
+        area = next(iter(big.army.plate(big.army.units[-1].ranks[0].type).areas))
         edited = set_here(big, figure, (area,), "field", 1)
         self._row("the same after one rule changed", lambda: resolve(edited.army, edited.scheme), 15)
         demo = calvessa()

@@ -1,12 +1,13 @@
 /* Replaces the page's work by another answer of the server, keeping scroll, focus and the filter. */
 import { wake } from "./behaviour.js";
 
-export function show(html, url, { push = false } = {}) {
+export function show(html, url, { push = false, typed: keep = true } = {}) {
   const next = new DOMParser().parseFromString(html, "text/html");
   const scrolls = new Map([...document.querySelectorAll("[data-keep-scroll]")].map((one) => [one.dataset.keepScroll, [one.scrollLeft, one.scrollTop]]));
   const focus = document.activeElement && (document.activeElement.dataset.focus || document.activeElement.id);
   const byName = document.activeElement && document.activeElement.dataset.focus;
   const filter = document.querySelector("[data-filter]");
+  const typed = new Map([...document.querySelectorAll("[data-keep-typed]")].map((one) => [one.name, one.value]));
   for (const id of ["main", "top"]) {
     const fresh = next.getElementById(id);
     const old = document.getElementById(id);
@@ -22,6 +23,7 @@ export function show(html, url, { push = false } = {}) {
   }
   const again = focus && (byName ? document.querySelector(`[data-focus="${CSS.escape(focus)}"]`) : document.getElementById(focus));
   if (again) again.focus({ preventScroll: true });
+  for (const one of keep ? document.querySelectorAll("[data-keep-typed]") : []) if (typed.get(one.name)) one.value = typed.get(one.name);
   const newFilter = document.querySelector("[data-filter]");
   if (filter && newFilter && filter.value !== newFilter.value) {
     newFilter.value = filter.value;
@@ -60,7 +62,7 @@ export async function visit(url, options = {}) {
 /* Shows the answer to an edit. A visit under way was asked for on the state before it, so it is asked for again. */
 export function showEdited(html, url) {
   const waiting = under;
-  show(html, url);
+  show(html, url, { typed: false });
   if (waiting) visit(waiting.url, waiting.options).catch(() => location.reload());
 }
 

@@ -1,0 +1,28 @@
+"""Drawings of painters' own figure types, kept once each beside the editions that name them."""
+
+from mantello_core.figures.plate import plate_mapping
+from mantello_core.formats.document import write_design
+from mantello_core.schemes.scheme import Design
+
+from .models import Drawing
+
+
+def stored(design: Design) -> dict:
+    """A design's document as editions keep it, after keeping the drawings it names."""
+    wanted = {one.digest: one for one in design.army.types}
+    if wanted:
+        known = set(Drawing.objects.filter(pk__in=wanted).values_list("pk", flat=True))
+        Drawing.objects.bulk_create(
+            [
+                Drawing(pk=digest, data=plate_mapping(one.plate))
+                for digest, one in wanted.items()
+                if digest not in known
+            ],
+            ignore_conflicts=True,
+        )
+    return write_design(design, drawings=False)
+
+
+def drawing_of(digest: str) -> dict | None:
+    """A kept drawing, which was checked when it came; None if there is none of that digest."""
+    return Drawing.objects.filter(pk=digest).values_list("data", flat=True).first()

@@ -1,0 +1,241 @@
+"""Figure types: the shipped ones, and the painter's own, made from parts or drawn elsewhere."""
+
+from dataclasses import dataclass
+
+from django.contrib import messages
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpResponse
+from django.shortcuts import redirect
+from django.utils.safestring import mark_safe
+from django.views.decorators.http import require_GET, require_http_methods, require_POST, require_safe
+
+from mantello.shell.fields import refused
+from mantello_core.errors import MantelloError
+from mantello_core.figures.catalogue import materials_of_areas, plate
+from mantello_core.figures.own import OwnType, made_type, own_type
+from mantello_core.figures.part import MATERIALS
+from mantello_core.formats.drawing import plate_svg
+from mantello_core.formats.figure_drawing import (
+    Drawing,
+    area_meant,
+    measured,
+    sheet_svg,
+    template_svg,
+    usual_material,
+    with_names,
+)
+from mantello_core.schemes.types import checked_title, new_type_id, own_of, with_type, with_type_titled, without_type
+
+from .forms import DrawingForm, TitleForm
+from .maker import Maker, maker_from, wearing
+from .page import apply, army_for, room_page
+from .reading import reading_of
+
+
+@dataclass(frozen=True)
+class TypeRow:
+    """One figure type as the page shows it."""
+
+    id: str
+    title: str
+    own: OwnType | None
+    areas: int
+    mm2: float
+    figures: int
+    views: str
+
+
+@login_required
+@require_safe
+def figure_types(request, army_id):
+    """Every figure type there is, and the ways to a new one."""
+    return _types_page(request, army_for(request, army_id), DrawingForm())
+
+
+def _types_page(request, army, form, status=200, title_form=None, titled=""):
+    force = reading_of(army.head).design.army
+    counts: dict[str, int] = {}
+    for unit in force.units:
+        for rank in unit.ranks:
+            counts[rank.type] = counts.get(rank.type, 0) + rank.figures
+    own = {one.id: one for one in force.types}
+    rows = []
+    for type_id, title in force.type_titles.items():
+        areas = force.plate(type_id).areas.values()
+        views = ", ".join(view.name for view in force.plate(type_id).views)
+        mm2 = sum(area.mm2 for area in areas)
+        rows.append(TypeRow(type_id, title, own.get(type_id), len(areas), mm2, counts.get(type_id, 0), views))
+    forms = {
+        id_: title_form if id_ == titled else TitleForm(initial={"title": own[id_].title}, auto_id=f"{id_}_%s")
+        for id_ in own
+    }
+    context = {"title": "Figure types", "rows": rows, "form": form, "title_forms": forms}
+    return room_page(request, army, "army", "army/figure_types.html", context, status)
+
+
+@login_required
+@require_http_methods(["GET", "HEAD", "POST"])
+def make_type(request, army_id):
+    """The figure maker: parts chosen, the picture live; saved, they are a type of the painter's own."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    asked = request.POST if request.method == "POST" else request.GET
+    old = next((one for one in reading.design.army.types if one.id == asked.get("type")), None)
+    maker = maker_from(asked, old)
+    if request.method != "POST":
+        initial = {"title": old.title if old else asked.get("title", "")[:80]}
+        return _maker_page(request, army, maker, TitleForm(initial=initial), old)
+    form = TitleForm(request.POST)
+    if form.is_valid() and not maker.refusal:
+        force = reading.design.army
+        try:
+            title = checked_title(force, form.cleaned_data["title"], old.id if old else "")
+            own, _ = made_type(old.id if old else new_type_id(force, title), title, maker.making)
+            said = f"{title} drawn anew" if old else f"{title} made from {len(maker.making.parts)} parts"
+            apply(request, army, lambda design: with_type(design, own), said)
+            return redirect("figure-types", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _maker_page(request, army, maker, form, old, 422)
+
+
+def _maker_page(request, army, maker: Maker, form, old, status=200):
+    context = {
+        "title": "Figure maker",
+        "maker": maker,
+        "pictures": maker.pictures(reading_of(army.head)),
+        "form": form,
+        "old": old,
+    }
+    return room_page(request, army, "army", "army/maker.html", context, status)
+
+
+@login_required
+@require_POST
+def take_drawing(request, army_id):
+    """A painter's own SVG: read, its shapes named, scaled, and kept as a figure type."""
+    army = army_for(request, army_id)
+    form = DrawingForm(request.POST, request.FILES)
+    if not form.is_valid():
+        return _types_page(request, army, form, 422)
+    drawing = form.cleaned_data["drawing"]
+    named = {key.removeprefix("name-"): value for key, value in request.POST.items() if key.startswith("name-")}
+    for shape in drawing.shapes:
+        if request.POST.get(f"skip-{shape.key}"):
+            named[shape.key] = ""
+    faults = _faults(drawing, named)
+    if not faults and not _left_unnamed(drawing, named):
+        try:
+            named_drawing = with_names(drawing, named)
+            materials = {
+                shape.area: request.POST[f"mat-{shape.key}"]
+                for shape in named_drawing.shapes
+                if request.POST.get(f"mat-{shape.key}")
+            }
+            force = reading_of(army.head).design.army
+            title = checked_title(force, form.cleaned_data["title"])
+            views = measured(named_drawing, form.cleaned_data["height_mm"], materials)
+            own = own_type(new_type_id(force, title), title, views)
+            apply(
+                request, army, lambda design: with_type(design, own), f"{title} taken in: {len(own.plate.areas)} areas"
+            )
+            return redirect("figure-types", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+            if set(form.errors) & {"title", "file"}:
+                return _types_page(request, army, form, 422)
+    return _naming_page(request, army, form, drawing, named, faults)
+
+
+def _left_unnamed(drawing: Drawing, named: dict[str, str]) -> bool:
+    return any(shape.key not in named for shape in drawing.unnamed)
+
+
+def _faults(drawing: Drawing, named: dict[str, str]) -> dict[str, str]:
+    """What is wrong with the names that were typed, by shape."""
+    faults = {}
+    for shape in drawing.shapes:
+        written = named.get(shape.key, "").strip()
+        try:
+            area_meant(written) if written else None
+        except MantelloError as error:
+            faults[shape.key] = error.message
+    return faults
+
+
+def _naming_page(request, army, form, drawing, named, faults):
+    rows = []
+    for shape in drawing.shapes:
+        written = named.get(shape.key, shape.area or shape.suggestion)
+        material = request.POST.get(f"mat-{shape.key}") or (usual_material(written) if written else "cloth")
+        left_out = shape.key in named and not named[shape.key]
+        rows.append((shape, written, material, faults.get(shape.key, ""), left_out))
+    rows.sort(key=lambda row: bool(row[0].area) and not row[3])
+    context = {
+        "title": "Name the areas",
+        "form": form,
+        "drawing": drawing,
+        "rows": rows,
+        "sheets": [(view, mark_safe(sheet_svg(drawing, view))) for view in drawing.views],
+        "materials": MATERIALS,
+        "areas": sorted(materials_of_areas()),
+        "kept": form.cleaned_data["kept"],
+    }
+    return room_page(request, army, "army", "army/drawing.html", context, 422)
+
+
+@login_required
+@require_POST
+def change_type(request, army_id, type_id):
+    """Rename an own type, or remove it."""
+    army = army_for(request, army_id)
+    try:
+        own = own_of(reading_of(army.head).design.army, type_id)
+    except MantelloError as error:
+        raise Http404 from error
+    if "remove" in request.POST:
+        try:
+            apply(request, army, lambda design: without_type(design, type_id), f"{own.title} removed")
+        except MantelloError as error:
+            if error.where != "type":
+                raise
+            messages.error(request, error.message)
+        return redirect("figure-types", army.pk)
+    form = TitleForm(request.POST, auto_id=f"{type_id}_%s")
+    if form.is_valid():
+        title = form.cleaned_data["title"]
+        try:
+            apply(
+                request,
+                army,
+                lambda design: with_type_titled(design, type_id, title),
+                f"{own.title} renamed to {title}",
+            )
+            return redirect("figure-types", army.pk)
+        except MantelloError as error:
+            refused(form, error)
+    return _types_page(request, army, DrawingForm(), 422, form, type_id)
+
+
+@login_required
+@require_GET
+def type_picture(request, army_id, type_id):
+    """A figure type in the army's colours, as far as its rules reach every figure."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    if type_id not in reading.design.army.type_titles:
+        raise Http404
+    shape = reading.design.army.plate(type_id)
+    svg = plate_svg(shape, shape.views[0].name, wearing(reading, shape), detail="small")
+    response = HttpResponse(svg, content_type="image/svg+xml")
+    response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
+    return response
+
+
+@login_required
+@require_GET
+def drawing_template(request):
+    """A shipped plate as an SVG to draw over: groups for the views, every shape named."""
+    response = HttpResponse(template_svg(plate("gunner")), content_type="image/svg+xml")
+    response["Content-Disposition"] = 'attachment; filename="mantello-figure-template.svg"'
+    return response

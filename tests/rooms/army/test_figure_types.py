@@ -1,0 +1,156 @@
+"""Figure types: the wall, the maker, a drawing taken in; nobody sees another's."""
+
+import re
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.urls import reverse
+
+from mantello.rooms.army.models import Army, Drawing
+from mantello.rooms.army.reading import reading_of
+from mantello_core.figures.making import usual_making
+from mantello_core.schemes.types import own_of
+from tests.core.formats.test_own_types import FIGURE
+from tests.rooms.case import RoomCase
+
+SVG = FIGURE.encode()
+GUN = {"kit": "gun", "chosen": "yes", "body": "vehicle"} | dict(usual_making("gun").parts)
+
+
+class FigureTypes(RoomCase):
+    def make(self, title="Long gun", status=302, **more):
+        return self.post("make-type", status=status, title=title, **(GUN | more))
+
+    def test_every_shipped_type_hangs_on_the_wall(self):
+        answer = self.see("figure-types")
+        for title in ("Tidewall fusilier", "Quay gun", "Lagoon lighter"):
+            self.assertContains(answer, title)
+        picture = self.client.get(reverse("type-picture", args=[self.army.pk, "fusilier"]))
+        self.assertEqual(picture["Content-Type"], "image/svg+xml")
+        self.see("type-picture", "own-none", status=404)
+
+    def test_the_maker_shows_what_is_chosen_before_anything_is_kept(self):
+        answer = self.see("make-type", kit="foot", chosen="yes", body="tall", head="head.hood", torso="torso.jerkin")
+        self.assertContains(answer, "Nothing is chosen for")
+        answer = self.see("make-type")
+        self.assertContains(answer, 'data-area="weapon.barrel"')
+        self.assertEqual(len(self.now().army.types), 0)
+        self.assertContains(self.see("make-type", kit="mounted"), 'data-area="mount.body"')
+
+    def test_a_type_that_is_kept_can_be_worn_and_goes_through_export_and_import(self):
+        self.make()
+        own = own_of(self.now().army, "own-long-gun")
+        self.assertEqual(own.making, usual_making("gun"))
+        self.assertEqual(Drawing.objects.count(), 1)
+        self.post("add-unit", unit="Battery", type=own.id, rank="Gun", figures="2", formation="", tier="rank")
+        self.assertContains(self.see("army"), "Battery")
+        self.assertContains(self.see("roster"), "own-long-gun")
+        self.assertEqual(self.see("figure", "left", unit="battery", rank="Gun", figure="1").status_code, 200)
+        data = self.see("export-design").content
+        Drawing.objects.all().delete()
+        self.client.post(reverse("import-army"), {"file": SimpleUploadedFile("d.json", data)})
+        copy = Army.objects.latest("pk")
+        self.assertEqual(reading_of(copy.head).design, self.now())
+        self.assertEqual(Drawing.objects.count(), 1)
+
+    def test_editions_do_not_carry_the_drawing(self):
+        self.make()
+        document = Army.objects.get(pk=self.army.pk).head.document
+        self.assertNotIn("drawings", document)
+        self.assertEqual(document["army"]["types"][0]["id"], "own-long-gun")
+
+    def test_what_is_wrong_with_the_choice_or_the_name_comes_back_with_the_choice(self):
+        answer = self.make(title="", status=422)
+        self.assertContains(answer, "This field is required", status_code=422)
+        self.assertContains(answer, 'value="gun.barrel" checked', status_code=422)
+        self.assertContains(
+            self.make(title="Quay gun", status=422), "called &#x27;Quay gun&#x27; already", status_code=422
+        )
+        self.make(wheels="", status=422)
+        self.assertEqual(len(self.now().army.types), 0)
+
+    def test_parts_are_changed_and_the_figures_follow(self):
+        self.post(
+            "make-type", title="Skiff", kit="hull", chosen="yes", body="vehicle", hull="punt.hull", top="boat.mast"
+        )
+        self.assertIn("vehicle.mast", self.now().army.plate("own-skiff").areas)
+        self.assertContains(self.see("make-type", type="own-skiff"), 'value="boat.mast" checked')
+        self.post(
+            "make-type", type="own-skiff", title="Skiff", kit="hull", chosen="yes", body="vehicle", hull="punt.hull"
+        )
+        self.assertNotIn("vehicle.mast", self.now().army.plate("own-skiff").areas)
+        self.assertEqual(len(self.now().army.types), 1)
+
+    def test_it_is_renamed_and_removed_unless_it_is_worn(self):
+        self.make()
+        self.post("change-type", "own-long-gun", title="Culverin")
+        self.assertEqual(self.now().army.types[0].title, "Culverin")
+        self.post("change-type", "own-long-gun", title="Quay gun", status=422)
+        self.post("add-unit", unit="Battery", type="own-long-gun", rank="Gun", figures="1", formation="", tier="rank")
+        self.post("change-type", "own-long-gun", remove="yes")
+        self.assertContains(self.see("figure-types"), "still drawn for Battery")
+        self.post("remove-node", "battery")
+        self.post("change-type", "own-long-gun", remove="yes")
+        self.assertEqual(self.now().army.types, ())
+        self.post("change-type", "own-none", title="X", status=404)
+
+    def test_parts_and_template_are_pictures_for_anyone(self):
+        for name, arguments, signed in (("part-picture", ["head.hood"], False), ("drawing-template", [], True)):
+            self.assertEqual(self.client.get(reverse(name, args=arguments))["Content-Type"], "image/svg+xml", name)
+            self.assertTrue(signed or not name.startswith("drawing"))
+        self.assertEqual(self.client.get(reverse("part-picture", args=["head.crown"])).status_code, 404)
+
+    def test_anothers_types_are_not_found(self):
+        for name, arguments, post in (
+            ("figure-types", [], False),
+            ("make-type", [], False),
+            ("make-type", [], True),
+            ("take-drawing", [], True),
+            ("change-type", ["own-x"], True),
+            ("type-picture", ["fusilier"], False),
+        ):
+            self.assert_hidden(name, *arguments, post=post)
+
+
+class Drawings(RoomCase):
+    def take(self, data: bytes | None = SVG, status=422, **more):
+        sent = {"title": "Tide walker", "height_mm": "30"} | more
+        if data is not None:
+            sent["file"] = SimpleUploadedFile("figure.svg", data)
+        return self.post("take-drawing", status=status, **sent)
+
+    def kept(self, answer) -> str:
+        return re.search(r'name="kept" value="([^"]+)"', answer.content.decode())[1]
+
+    def test_shapes_without_a_name_are_asked_for_and_the_file_goes_along(self):
+        answer = self.take()
+        self.assertContains(answer, "1 without a name", status_code=422)
+        self.assertContains(answer, 'name="name-front-4"', status_code=422)
+        again = self.take(None, kept=self.kept(answer), **{"name-front-4": "gibberish"})
+        self.assertContains(again, "no area called", status_code=422)
+        self.assertContains(again, 'value="gibberish"', status_code=422)
+        self.take(None, status=302, kept=self.kept(again), **{"name-front-4": "torso.vest", "mat-front-4": "fur"})
+        areas = self.now().army.plate("own-tide-walker").areas
+        self.assertEqual(areas["torso.vest"].material, "fur")
+        self.assertAlmostEqual(areas["base.rim"].mm2, 80 * 20 * (30 / 200) ** 2, delta=0.5)
+
+    def test_shapes_can_be_left_out(self):
+        self.take(status=302, **{"skip-front-4": "yes"})
+        self.assertEqual(len(self.now().army.plate("own-tide-walker").areas), 4)
+
+    def test_hostile_and_broken_files_come_back_at_their_field(self):
+        for data, said in (
+            (b"<svg><script/></svg>", "&lt;script&gt;"),
+            (b"\x89PNG", "not well-formed"),
+            (None, "No file came"),
+        ):
+            answer = self.take(data)
+            self.assertContains(answer, said, status_code=422)
+            self.assertContains(answer, 'value="Tide walker"', status_code=422)
+        self.assertContains(self.take(height_mm="900"), "Write 2 to 400 mm", status_code=422)
+        self.assertContains(self.take(None, kept="%%%"), "No file came", status_code=422)
+        self.assertEqual(self.now().army.types, ())
+
+    def test_the_template_can_be_taken_in_as_it_is(self):
+        template = self.client.get(reverse("drawing-template")).content
+        self.take(template, status=302)
+        self.assertGreater(len(self.now().army.plate("own-tide-walker").areas), 60)
