@@ -122,6 +122,34 @@ class Units(RoomCase):
         self.post("remove-node", "1st-harbour")
         self.assertEqual(self.now().army.figures, 31)
 
+    def test_a_company_is_duplicated_with_its_distinctions_carried_on(self):
+        answer = self.see("army", node="2nd-lantern")
+        self.assertContains(answer, 'value="4th"')
+        self.assertContains(answer, "Carry its distinctions on")
+        self.post("duplicate-node", "2nd-lantern", name="4th", advance="yes")
+        table = self.now().scheme.tables[0]
+        self.assertNotIn(table.role("4th", "facing"), ("lantern", "gull", None))
+        self.post("duplicate-node", "2nd-lantern", name="5th")
+        self.assertEqual(self.now().scheme.tables[0].role("5th", "facing"), "lantern")
+        self.post("duplicate-node", "army", name="All", status=404)
+
+    def test_the_muster_is_looked_at_closer_down_to_one_figure(self):
+        self.assertContains(self.see("army", node="2nd-lantern"), "Closer to 2nd, the Lantern")
+        near = self.see("army", look="2nd-lantern")
+        self.assertContains(near, '<a class="m-block', count=1)
+        self.assertContains(near, "Farther")
+        unit = self.see("army", look="2nd-lantern-line")
+        self.assertContains(unit, "rank=Fusilier&amp;figure=7")
+        one = self.see("army", look="2nd-lantern-line", rank="Fusilier", figure="7")
+        self.assertContains(one, "Fusilier 7 of 7")
+        self.assertContains(one, "/figures/back.svg")
+        self.assertContains(one, "rank=Sergeant&amp;figure=1")
+        for figure in ("8", "0", "x", "99999999"):
+            self.assertNotContains(
+                self.see("army", look="2nd-lantern-line", rank="Fusilier", figure=figure), "single-facts"
+            )
+        self.assertContains(self.see("army", look="nowhere"), "Saltmarsh Rangers")
+
     def test_a_unit_gets_tags_and_a_formation_moves(self):
         self.post("change-node", UNIT, name="Line", kind="", tags="veteran, flank")
         self.assertEqual(self.now().army.nodes[UNIT].tags, ("veteran", "flank"))

@@ -1,19 +1,30 @@
 """The muster: every unit as ranked figures on one scale, with its progress."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import groupby
 from urllib.parse import urlencode
 
 from django.urls import reverse
 
-from mantello_core.planning.progress import STATES, Progress, summed
-from mantello_core.schemes.army import Node
+from mantello_core.planning.progress import STATES, FigureProgress, Progress, summed
+from mantello_core.schemes.army import Figure, Node
+from mantello_core.schemes.cascade import FigureClass
 
 from .reading import NEUTRAL
 from .seeing import Seeing
 
-#: pixels a drawing unit (0.1 mm) takes, by how many figures stand on the stage
-_SCALES = ((45, 0.26), (110, 0.22), (260, 0.16), (100_000, 0.12))
+#: pixels a drawing unit (0.1 mm) takes, by how many figures stand on the stage; and the name of that size
+_SCALES = (
+    (4, 0.7, "close"),
+    (12, 0.48, "near"),
+    (24, 0.36, "mid"),
+    (45, 0.26, "0"),
+    (110, 0.22, "1"),
+    (260, 0.16, "2"),
+    (100_000, 0.12, "3"),
+)
+#: pixels that the views of a single figure may take together
+SINGLE_WIDE, SINGLE_TALL = 800, 520
 
 
 @dataclass(frozen=True)
@@ -24,6 +35,8 @@ class Picture:
     width: int
     height: int
     name: str
+    #: where a click leads; empty where the block as a whole does
+    query: str = ""
 
 
 @dataclass(frozen=True)
@@ -68,20 +81,40 @@ class TreeRow:
     progress: Progress
 
 
+@dataclass(frozen=True)
+class Single:
+    """One figure looked at alone."""
+
+    one: FigureClass
+    ordinal: int
+    #: how many its rank has
+    of: int
+    views: tuple[Picture, ...]
+    done: FigureProgress | None
+    #: queries of the figures before and after it in its unit
+    before: str
+    after: str
+
+
 class Muster:
     """All of an army's figures, as designed or as painted today."""
 
-    def __init__(self, army, reading, progress, mark: str, *, painted: bool, seeing: Seeing = NEUTRAL):
+    def __init__(
+        self, army, reading, progress, mark: str, *, painted: bool, seeing: Seeing = NEUTRAL, focus: Node | None = None
+    ):
         self.army, self.reading, self.progress, self.painted = army, reading, progress, painted
         self.seeing = seeing
         self.version = f"{army.head.number}-{mark}" if painted else str(army.head.number)
-        figures = reading.design.army.figures
-        self.size, self.scale = next((size, scale) for size, (most, scale) in enumerate(_SCALES) if figures <= most)
+        self.focus = focus or reading.design.army.root
+        figures = self.focus.figures
+        self.scale, self.size = next((scale, size) for most, scale, size in _SCALES if figures <= most)
         self._firsts: dict[tuple, int] = {}
 
     def sections(self) -> list[Section]:
-        """Formations below the army in tree order; units that stand in none are gathered."""
-        root = self.reading.design.army.root
+        """Formations below what is looked at, in tree order; units that stand in none are gathered."""
+        root = self.focus
+        if root.is_unit:
+            return [self._section(root, self.reading.design.army.title(root.id), [root])]
         found = []
         for loose, run in groupby(root.children, key=lambda node: node.is_unit):
             nodes = list(run)
@@ -128,6 +161,26 @@ class Muster:
         src = f"{reverse('figure', args=[self.army.pk, shape.views[0].name])}?{query}"
         return Picture(src, round(width * scale), round(tall * scale), f"{one.rank} {ordinal}, {unit.name}")
 
+    def single(self, unit: Node, rank: str, ordinal: int) -> Single:
+        """One figure as large as the stage allows, from every side."""
+        army = self.reading.design.army
+        one = self.reading.resolution.of(Figure(unit.id, rank, ordinal))
+        views = one.plate.views
+        wide, tall = sum(view.view_box[2] for view in views), max(view.view_box[3] for view in views)
+        scale = min(SINGLE_WIDE / wide, SINGLE_TALL / tall)
+        pictures = []
+        for view in views:
+            small = self.picture(unit, one, ordinal)
+            src = small.src.replace(f"/{views[0].name}.svg", f"/{view.name}.svg")
+            size = round(view.view_box[2] * scale), round(view.view_box[3] * scale)
+            pictures.append(Picture(src, *size, f"{small.name}, {view.name}"))
+        everyone = [(rank_.name, number) for rank_ in unit.ranks for number in range(1, rank_.figures + 1)]
+        at = everyone.index((rank, ordinal))
+        before, after = everyone[at - 1], everyone[(at + 1) % len(everyone)]
+        queries = [urlencode({"look": unit.id, "rank": name, "figure": number}) for name, number in (before, after)]
+        done = self.progress.get((unit.id, rank, ordinal))
+        return Single(one, ordinal, army.rank(unit.id, rank).figures, tuple(pictures), done, *queries)
+
     def _first_alike(self, one, ordinal: int) -> int:
         done = self.progress[one.unit, one.rank, ordinal].done
         return self._firsts.setdefault((one.unit, one.rank, one.ordinals[0], done), ordinal)
@@ -139,6 +192,12 @@ class Muster:
     def _block(self, unit: Node, section: Node) -> Block:
         classes = self.reading.resolution.of_unit(unit.id)
         pictures = tuple(self.picture(unit, one, ordinal) for one in classes for ordinal in one.ordinals)
+        if self.focus.is_unit:
+            pairs = [(one, ordinal) for one in classes for ordinal in one.ordinals]
+            pictures = tuple(
+                replace(picture, query=urlencode({"look": unit.id, "rank": one.rank, "figure": ordinal}))
+                for picture, (one, ordinal) in zip(pictures, pairs, strict=True)
+            )
         progress = self.of(unit)
         title = self.reading.design.army.title(unit.id).removeprefix(f"{section.name}, ")
         return Block(unit, title, _ranked(pictures), progress, self._said(unit, progress))

@@ -9,6 +9,7 @@ from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.recipes.layering import Prediction, predicted
 from mantello_core.recipes.surface import solid
+from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
 from mantello_core.schemes.inspection.finding import Check
 from mantello_core.schemes.inspection.harmony import Harmony, harmony_of
@@ -33,6 +34,7 @@ class Reading:
 
     def __init__(self, design: Design):
         self.design = design
+        self._copies: dict[str, tuple[str, tuple[Mark, ...]]] = {}
 
     @cached_property
     def resolution(self) -> Resolution:
@@ -78,6 +80,14 @@ class Reading:
     def undercoat(self) -> Lab:
         """The colour of the undercoat."""
         return solid(paint(self.design.scheme.undercoat).film).colour
+
+    def copy_of(self, node_id: str) -> tuple[str, tuple[Mark, ...]]:
+        """What a copy of a formation would be called, and the marks it would wear; kept once asked."""
+        if node_id not in self._copies:
+            nodes = self.design.army.nodes
+            name = advanced_name(nodes[node_id].name, {node.name for node in nodes.values()})
+            self._copies[node_id] = name, marks_for_copy(self.design, node_id, name)
+        return self._copies[node_id]
 
     def prediction(self, role_id: str, tier: str) -> Prediction:
         """What a role's recipe for a tier gives on the undercoat."""

@@ -12,6 +12,7 @@ from mantello.rooms.log.queries import log_mark, progress
 from mantello.shell.fields import refused
 from mantello_core.errors import MantelloError
 from mantello_core.schemes import muster as tree
+from mantello_core.schemes.advance import with_advanced_copy
 from mantello_core.schemes.army import Rank
 
 from . import actions
@@ -87,14 +88,26 @@ def _army_page(request, army, status=200, picked_id="", **forms):
     force = reading.design.army
     painted = request.GET.get("as", "painted" if army.entries.standing().exists() else "designed") == "painted"
     seeing = seeing_from(request.GET)
-    muster = Muster(army, reading, progress(army), log_mark(army), painted=painted, seeing=seeing)
-    picked = force.nodes.get(picked_id or request.GET.get("node", ""), force.root)
+    focus = force.nodes.get(request.GET.get("look", ""), force.root)
+    picked = force.nodes.get(picked_id or request.GET.get("node", request.GET.get("look", "")), force.root)
+    muster = Muster(army, reading, progress(army), log_mark(army), painted=painted, seeing=seeing, focus=focus)
+    single = _single(muster, request.GET)
+    kept = {"as": "painted" if painted else "designed"} | seeing.query()
+    where = {"look": focus.id} if focus is not force.root else {}
+    if single:
+        where |= {"rank": single.one.rank, "figure": single.ordinal}
     context = {
         "title": "Army",
         "muster": muster,
         "seeing": seeing,
-        "looking": looking(seeing, {"node": picked.id, "as": "painted" if painted else "designed"}),
-        "looked": urlencode(seeing.query()),
+        "looking": looking(seeing, {"node": picked.id, "as": kept["as"]} | where),
+        "kept": urlencode(kept | {name: value for name, value in where.items() if name == "look"}),
+        "stayed": urlencode(seeing.query() | {"node": picked.id} | where),
+        "zooming": urlencode(kept),
+        "farther": force.nodes[force.paths[focus.id][-2]] if len(force.paths[focus.id]) > 1 else force.root,
+        "crumbs": [force.nodes[id_] for id_ in force.paths[focus.id]],
+        "closer": picked if picked.id != focus.id and picked.figures else None,
+        "single": single,
         "rows": muster.rows(),
         "sections": muster.sections(),
         "whole": muster.of(force.root),
@@ -106,6 +119,7 @@ def _army_page(request, army, status=200, picked_id="", **forms):
             muster.picture(picked, one, one.ordinals[0], 92) for one in _classes_below(reading, picked)[:5]
         ],
         "types": force.type_titles,
+        "copy": None if picked.kind == "army" else reading.copy_of(picked.id),
         "holders": [
             node for node in force.nodes.values() if not node.is_unit and picked.id not in force.paths[node.id]
         ],
@@ -131,6 +145,15 @@ def _army_page(request, army, status=200, picked_id="", **forms):
         ],
     }
     return room_page(request, army, "army", "army/army.html", context | forms, status)
+
+
+def _single(muster, asked):
+    """The figure that is looked at alone, if one is asked for that there is."""
+    ordinal = asked.get("figure", "")
+    if not (muster.focus.is_unit and ordinal.isdigit() and len(ordinal) < 6):
+        return None
+    rank = next((one for one in muster.focus.ranks if one.name == asked.get("rank")), None)
+    return muster.single(muster.focus, rank.name, int(ordinal)) if rank and 1 <= int(ordinal) <= rank.figures else None
 
 
 def _classes_below(reading, node):
@@ -248,8 +271,11 @@ def duplicate_node(request, army_id, node_id):
     """Add a copy of a formation or unit beside it."""
     army = army_for(request, army_id)
     node = _known(army, node_id)
-    name = request.POST.get("name", "").strip() or f"{node.name} copy"
-    apply(request, army, lambda design: tree.with_duplicate(design, node_id, name), f"{node.name} duplicated as {name}")
+    if node.kind == "army":
+        raise Http404
+    name = request.POST.get("name", "").strip() or reading_of(army.head).copy_of(node_id)[0]
+    copied = with_advanced_copy if request.POST.get("advance") else tree.with_duplicate
+    apply(request, army, lambda design: copied(design, node_id, name), f"{node.name} duplicated as {name}")
     return back(request, "army", army.pk)
 
 

@@ -6,6 +6,7 @@ from django.utils.safestring import mark_safe
 
 from mantello_core.colour.spaces import Lab, hex_of, on_screen
 from mantello_core.paints.range import paint
+from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.technique import SHARES, ZONES
 from mantello_core.schemes.army import TIERS
 
@@ -206,6 +207,13 @@ def at(mapping, key):
 def tones_of(reading, role: str):
     """The tones of a role for rank and file."""
     return reading.tones(role)
+
+
+@register.filter
+def tones_on(role, reading):
+    """The tones a role would have on a reading's undercoat, in the scheme or not; None without a recipe."""
+    recipe = role.recipe()
+    return predicted(recipe, paint(reading.design.scheme.undercoat)).tones if recipe.steps else None
 
 
 @register.filter
