@@ -5,6 +5,7 @@ from dataclasses import replace
 
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..paints.range import paint
+from ..recipes.starting import started
 from ..recipes.step import Mix, Recipe, Step, checked
 from .aim import with_marked, with_share
 from .army import MOST_FIGURES, TIERS, Army, Figure, Node, Rung
@@ -38,6 +39,17 @@ def named(text: str, where: str = "name") -> str:
     if not 1 <= len(name) <= LONGEST_NAME:
         raise OutOfRange(f"The name has {len(name)} characters; allowed is 1 to {LONGEST_NAME}.", where)
     return name
+
+
+def with_recipe_started(design: Design, role_id: str, paint_id: str) -> Design:
+    """Start a role's recipes anew from one paint, for every tier it has a recipe for (rank and file if none).
+
+    Raises: UnknownName for role or paint.
+    """
+    role = design.scheme.role(role_id, "role")
+    for tier in [tier for tier, recipe in role.recipes if recipe.steps] or ["rank"]:
+        role = role.with_recipe(tier, started(paint_id, tier))
+    return with_scheme(design, design.scheme.with_role(role))
 
 
 def with_scheme(design: Design, scheme: Scheme) -> Design:

@@ -31,6 +31,8 @@ class Pick:
     seeing: Seeing = NEUTRAL
     #: other cells of the mapping table that are set along: figure and area
     also: tuple[tuple[Figure, str], ...] = ()
+    #: whether its formation is looked at in the mass
+    massed: bool = False
 
     @property
     def unit(self) -> Node:
@@ -115,6 +117,7 @@ class Pick:
             "role": self.role,
             "reach": "" if self.reach == "area" else self.reach,
             "rung": self.rung,
+            "mass": "yes" if self.massed else "",
         }
         merged = now | self.seeing.query() | changes
         return urlencode({name: value for name, value in merged.items() if value not in (None, "", "area")})
@@ -144,7 +147,8 @@ def pick_from(reading: Reading, asked) -> Pick | None:
     last = len(reading.design.army.rungs(figure))
     rung = _number(asked.get("rung"), 1, last, cells[area].rung or last - 2)
     reach = "role" if asked.get("reach") == "role" else "area"
-    return Pick(reading, figure, area, role, reach, rung, seeing_from(asked))
+    massed = asked.get("mass") == "yes"
+    return Pick(reading, figure, area, role, reach, rung, seeing_from(asked), massed=massed)
 
 
 def exact_pick(reading: Reading, asked) -> Pick:

@@ -7,6 +7,8 @@ from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import GROUPS, group_of, sideless, spoken
 from mantello_core.schemes.cascade import Cell, FigureClass
 
+#: columns from which a table starts with one formation
+MOST_AT_ONCE = 16
 SHOWS = {"all": "All", "gaps": "Gaps", "overrides": "Overrides"}
 
 
@@ -42,21 +44,30 @@ class Column:
     figures: int
 
 
-def columns_of(reading: Reading) -> list[Column]:
-    """The classes, in tree order."""
+def columns_of(reading: Reading, within: str = "") -> list[Column]:
+    """The classes of a formation, or of the whole army, in tree order."""
     army = reading.design.army
-    return [Column(one, one.rank, army.title(one.unit), len(one.ordinals)) for one in reading.resolution.classes]
+    return [
+        Column(one, one.rank, army.title(one.unit), len(one.ordinals))
+        for one in reading.resolution.classes
+        if not within or within in army.paths[one.unit]
+    ]
+
+
+def usual_formation(reading: Reading, unit_id: str) -> str:
+    """Where a table of a large army starts: the outermost formation of a unit; '' where all columns fit."""
+    path = reading.design.army.paths[unit_id]
+    return path[1] if len(reading.resolution.classes) > MOST_AT_ONCE and len(path) > 2 else ""
 
 
 def groups_of(
-    reading: Reading, show: str = "all", query: str = "", only: tuple[int, ...] = ()
+    reading: Reading, classes: list[FigureClass], show: str = "all", query: str = "", *, differing: bool = False
 ) -> list[tuple[str, list[TableRow]]]:
     """Rows of the table by group, in the order of the body; ``show`` and ``query`` leave rows out.
 
-    only: indexes of two classes to compare: just their columns, and just the rows in which they differ.
+    differing: just the rows in which the classes differ.
     """
     scheme = reading.design.scheme
-    classes = [reading.resolution.classes[at] for at in only] or list(reading.resolution.classes)
     by_class = [_sides(one) for one in classes]
     keys = dict.fromkeys(key for sides in by_class for key in sides)
     groups: dict[str, list[TableRow]] = {group: [] for group in dict.fromkeys(GROUPS.values())}
@@ -73,7 +84,7 @@ def groups_of(
                 "gap" if None in roles else "",
             ]
         ).lower()
-        if only and len({cell.cell.role if cell else "none" for cell in cells}) < 2:
+        if differing and len({cell.cell.role if cell else "none" for cell in cells}) < 2:
             continue
         if show == "gaps" and None not in roles:
             continue

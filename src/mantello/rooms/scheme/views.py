@@ -2,7 +2,7 @@
 
 import csv
 from dataclasses import replace
-from urllib.parse import parse_qsl
+from urllib.parse import parse_qsl, urlencode
 
 from django.contrib.auth.decorators import login_required
 from django.http import HttpResponse
@@ -16,6 +16,7 @@ from mantello.rooms.army.muster import Muster
 from mantello.rooms.army.page import apply, apply_form, army_for, back, room_page
 from mantello.rooms.army.reading import NEUTRAL, reading_of
 from mantello_core.colour.difference import difference
+from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import spoken
 from mantello_core.schemes import edit
@@ -24,9 +25,10 @@ from mantello_core.schemes.inspection.finding import class_title
 
 from .forms import RoleForm
 from .ladder import areas_said, effect_of, rows_of
+from .mass import mass_svg
 from .pick import exact_pick, pick_from
 from .stage import stage_svg
-from .table import SHOWS, columns_of, groups_of
+from .table import SHOWS, columns_of, groups_of, usual_formation
 
 
 @login_required
@@ -44,8 +46,11 @@ def _plate_page(request, army, status=200, **forms):
         return room_page(request, army, "scheme", "scheme/empty.html", context, status)
     panel = _panel(pick)
     context |= panel | {
-        "stage": mark_safe(stage_svg(pick, render_to_string("scheme/callout.html", panel))),
+        "stage": mark_safe(
+            mass_svg(pick) if pick.massed else stage_svg(pick, render_to_string("scheme/callout.html", panel))
+        ),
         "looking": looking(pick.seeing, dict(parse_qsl(replace(pick, seeing=NEUTRAL).query()))),
+        "tried": _base_hex(reading, pick),
         "ranks": _ranks(army, reading, pick),
         "units": [(unit.id, reading.design.army.title(unit.id)) for unit in reading.design.army.units if unit.ranks],
         "neighbours_around": _around(reading, pick),
@@ -62,6 +67,12 @@ def _plate_page(request, army, status=200, **forms):
         ],
     }
     return room_page(request, army, "scheme", "scheme/plate.html", context, status)
+
+
+def _base_hex(reading, pick):
+    """The base tone of the role in hand, as a colour input takes it."""
+    tones = reading.tones(pick.role) if pick.role else None
+    return hex_of(tones["base"]) if tones else "#808080"
 
 
 def _panel(pick):
@@ -159,7 +170,9 @@ def table(request, army_id):
     against = _against(request.GET.get("with", ""), columns)
     mine = next(at for at, column in enumerate(columns) if column.one == pick.figures)
     only = (mine, against) if against is not None and against != mine else ()
-    shown = [columns[at] for at in only] if only else columns
+    within = _within(request.GET.get("in"), reading, pick)
+    shown = [columns[at] for at in only] if only else columns_of(reading, within)
+    asked = {"in": within or "all"} | ({"with": str(against)} if only else {})
     pictures = [
         muster.picture(reading.design.army.nodes[column.one.unit], column.one, column.one.ordinals[0], 54)
         for column in shown
@@ -171,16 +184,26 @@ def table(request, army_id):
         "columns": list(zip(shown, pictures, strict=True)),
         "all_columns": list(enumerate(columns)),
         "against": against,
-        "groups": groups_of(reading, show, query, only),
+        "groups": groups_of(reading, [column.one for column in shown], show, query, differing=bool(only)),
+        "within": within,
+        "formations": [node for node in reading.design.army.root.children if not node.is_unit],
+        "asked": asked.items(),
         "show": show,
         "query": query,
-        "shows": [(id_, words, f"{pick.query()}&show={id_}") for id_, words in SHOWS.items()],
+        "shows": [(id_, words, f"{pick.query()}&{urlencode(asked)}&show={id_}") for id_, words in SHOWS.items()],
         "tones": [(f"{role}-{tier}", reading.tones(role, tier)) for role, tier in sorted(tones)],
         "beside": _beside(pick),
         "next_gap": _next_gap(reading, pick),
         "neighbours_around": _around(reading, pick),
     }
     return room_page(request, army, "scheme", "scheme/table.html", context)
+
+
+def _within(asked, reading, pick):
+    """The formation whose columns are shown; '' for the whole army."""
+    if asked is None:
+        return usual_formation(reading, pick.figure.unit)
+    return asked if asked in reading.design.army.nodes else ""
 
 
 def _against(text, columns):
@@ -199,7 +222,7 @@ def table_csv(request, army_id):
     writer = csv.writer(response)
     columns = columns_of(reading)
     writer.writerow(["area", "name", *(f"{column.rank}, {column.unit} ({column.figures})" for column in columns)])
-    for _, rows in groups_of(reading):
+    for _, rows in groups_of(reading, [column.one for column in columns]):
         for row in rows:
             writer.writerow([row.key, row.name, *(_cell_text(reading, cell) for cell in row.cells)])
     return response

@@ -30,6 +30,12 @@ def query_reach(pick, reach: str) -> str:
 
 
 @register.filter
+def query_massed(pick, massed: str) -> str:
+    """The pick seen alone or in the mass."""
+    return pick.query(mass=massed)
+
+
+@register.filter
 def query_rung(pick, rung: int) -> str:
     """The pick at another rung; everything is named, since nothing is filled in for previews."""
     return pick.query(rung=rung)
@@ -76,11 +82,11 @@ def marks_of(marks: str) -> str:
 
 
 @register.simple_tag
-def cells_of(row, pick) -> str:
+def cells_of(row, pick, within: str) -> str:
     """A row of the mapping table as cells. Written in one go, since a large army has thousands of them."""
     scheme = pick.reading.design.scheme
     here = sideless(pick.area) == row.key
-    rest = {"role": pick.role, "reach": pick.reach if pick.reach != "area" else ""}
+    rest = {"in": within or "all", "role": pick.role, "reach": pick.reach if pick.reach != "area" else ""}
     tail = escape("&" + urlencode({name: value for name, value in rest.items() if value}))
     return mark_safe(
         "".join(
@@ -92,8 +98,8 @@ def cells_of(row, pick) -> str:
 
 def _cell(row, cell, scheme, tail: str, *, here: bool) -> str:
     if cell is None:
-        return '<td><span class="na" role="img" aria-label="no such area"></span></td>'
-    place, focus, rank = _place(cell.one.unit, cell.one.rank, cell.one.ordinals[0])
+        return '<td class="na"></td>'
+    place, focus = _place(cell.one.unit, cell.one.rank, cell.one.ordinals[0])
     role = cell.cell.role
     if role is None:
         shown, said = '<span class="gap"><b>gap</b></span>', "no colour yet"
@@ -107,17 +113,16 @@ def _cell(row, cell, scheme, tail: str, *, here: bool) -> str:
         shown = f'<span class="k">{rung}</span>{tone}'
         said = f"{scheme.role_by_id[role].name if role else 'left bare'}, set at rung {cell.cell.rung}{', sides differ' if cell.split else ''}"
     return (
-        f'<td{" class=sel" if here else ""}><a href="?{place}&amp;area={cell.area}{tail}" data-visit data-focus="{row.key}|{focus}" data-cell="{focus}|{cell.area}"'
-        f' tabindex="{0 if here else -1}" aria-label="{row.name}, {rank}: {escape(said)}">{shown}</a></td>'
+        f'<td{" class=sel" if here else ""}><a href="?{place}&amp;area={cell.area}{tail}" data-visit data-focus="{row.key}|{focus}"'
+        f'{"" if here else " tabindex=-1"} aria-label="{escape(said)}">{shown}</a></td>'
     )
 
 
 @lru_cache(maxsize=4096)
-def _place(unit: str, rank: str, ordinal: int) -> tuple[str, str, str]:
+def _place(unit: str, rank: str, ordinal: int) -> tuple[str, str]:
     return (
         escape(urlencode({"unit": unit, "rank": rank, "figure": ordinal})),
         escape(f"{unit}|{rank}|{ordinal}"),
-        escape(rank),
     )
 
 

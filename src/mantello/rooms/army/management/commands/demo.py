@@ -6,7 +6,7 @@ from django.db import transaction
 
 from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
-from mantello_core.formats.sample import calvessa
+from mantello_core.formats.sample import levy
 
 NAME = "demo"
 
@@ -32,4 +32,4 @@ class Command(BaseCommand):
         if reset:
             Army.objects.visible_to(user).delete()
         if made or reset or not Army.objects.visible_to(user).exists():
-            keep_design(user, calvessa(), "The Levy of Calvessa")
+            keep_design(user, levy(), "The Levy of Calvessa")

@@ -8,6 +8,7 @@ import "./plate.js";
 import "./table.js";
 import "./tree.js";
 import "./preview.js";
+import "./try.js";
 import "./clock.js";
 
 wake(document);

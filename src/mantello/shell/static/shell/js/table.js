@@ -6,7 +6,10 @@ const rowsOf = (table) => [...table.querySelectorAll("tbody:not(.head) tr:not([h
 
 /* Cells taken along with the picked one, as the server names them. */
 export function alsoChosen() {
-  return [...document.querySelectorAll("td.in:not(.sel) a[data-cell]")].map((link) => link.dataset.cell);
+  return [...document.querySelectorAll("td.in:not(.sel) a")].map((link) => {
+    const asked = new URLSearchParams(link.search);
+    return ["unit", "rank", "figure", "area"].map((name) => asked.get(name)).join("|");
+  });
 }
 
 function choose(table, from, to) {

@@ -1,0 +1,44 @@
+/* A colour tried on a role: every figure in the mass takes it at once; the paints near it are asked for after. */
+import { behaviour } from "./behaviour.js";
+import { recoloured } from "./recolour.js";
+
+behaviour("try-colour", (input) => {
+  const box = input.closest(".try");
+  const svg = document.getElementById("plate-svg");
+  const list = document.getElementById("near-paints");
+  let picture = null;
+  let frame = 0;
+  let timer;
+  let asked = 0;
+
+  const ready = () => {
+    picture = picture || recoloured(svg, input.dataset.role);
+    return picture;
+  };
+  const paint = async () => {
+    const shown = await ready();
+    frame = 0;
+    if (box.classList.contains("trying")) shown.paint(input.value);
+  };
+  const ask = async () => {
+    const mine = ++asked;
+    const query = new URLSearchParams({ role: input.dataset.role, colour: input.value });
+    const answer = await fetch(`${input.dataset.near}?${query}`).catch(() => null);
+    if (!answer || !answer.ok || mine !== asked) return;
+    list.innerHTML = await answer.text();
+    for (const field of list.querySelectorAll("[data-here]")) field.value = location.pathname + location.search;
+  };
+  for (const sign of ["pointerenter", "focus"]) input.addEventListener(sign, ready, { once: true });
+  input.addEventListener("input", () => {
+    box.classList.add("trying");
+    frame = frame || requestAnimationFrame(paint);
+    clearTimeout(timer);
+    timer = setTimeout(ask, 150);
+  });
+  box.querySelector("[data-undo-try]").addEventListener("click", async () => {
+    box.classList.remove("trying");
+    input.value = input.defaultValue;
+    list.textContent = "";
+    (await ready()).clear();
+  });
+});

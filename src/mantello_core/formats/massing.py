@@ -1,0 +1,39 @@
+"""Figures drawn for the mass: one path a colour, so that a whole formation is recoloured at once."""
+
+from collections.abc import Callable
+from functools import lru_cache
+
+from ..figures.plate import Plate, View
+from .drawing import INK
+
+#: overlay shapes that still tell at the size of a massed figure
+_KEPT = ("form", "core", "cast", "fold")
+
+
+def massed_group(plate: Plate, view_name: str, key_of: Callable[[str], str], fill_of: Callable[[str], str]) -> str:
+    """One view as silhouette, one path a key, and a little shading; drawing units, soles on y = 0.
+
+    key_of: area name to what it is coloured by (a role's id); areas of one key and fill are one path that
+    carries ``data-role``. What is seen of areas never overlaps, so their order does not matter.
+    """
+    view = plate.view(view_name)
+    joined: dict[tuple[str, str], list[str]] = {}
+    for area in view.areas:
+        joined.setdefault((key_of(area.area), fill_of(area.area)), []).append(area.visible)
+    paths = [
+        f'<path data-role="{key}" fill="{fill}" d="{"".join(shapes)}"/>'
+        if key
+        else f'<path fill="{fill}" d="{"".join(shapes)}"/>'
+        for (key, fill), shapes in joined.items()
+    ]
+    outline = f'<path d="{view.silhouette}" fill="{INK}" stroke="{INK}" stroke-width="8" stroke-linejoin="round"/>'
+    return f"{outline}{''.join(paths)}{_shades(view)}"
+
+
+@lru_cache(maxsize=128)
+def _shades(view: View) -> str:
+    return "".join(
+        f'<path fill="#000" fill-opacity="{shade.alpha:g}" d="{shade.d}"/>'
+        for shade in view.shades
+        if shade.kind == "dark" and shade.name in _KEPT
+    )
