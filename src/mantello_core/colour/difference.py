@@ -1,10 +1,12 @@
 """How different two colours look."""
 
 import math
+from functools import lru_cache
 
 from .spaces import Lab
 
 
+@lru_cache(maxsize=100_000)
 def difference(one: Lab, other: Lab) -> float:
     """CIEDE2000 of two colours: about 1 is just noticeable side by side, 100 is black to white.
 

@@ -1,5 +1,7 @@
 """What a dichromat sees: red-, green- and blue-blindness, with severity."""
 
+from functools import lru_cache
+
 import numpy as np
 
 from ..errors import OutOfRange, UnknownName
@@ -14,6 +16,7 @@ _FULL = {
 SIGHTS = tuple(_FULL)
 
 
+@lru_cache(maxsize=20_000)
 def seen_by(colour: Lab, sight: str, severity: float = 1.0) -> Lab:
     """A colour as someone sees it who lacks one kind of cone.
 

@@ -39,6 +39,15 @@ class Site:
     shape: str
     curve: str
 
+    @property
+    def words(self) -> str:
+        """Its size and form in words, such as '3.2 x 4.2 mm shield, bent over 3 mm'."""
+        kind, _, radius = self.curve.partition(":")
+        bent = {"cyl": f", bent over {radius} mm", "dome": f", on a dome of {radius} mm", "drape": ", on folds"}.get(
+            kind, ""
+        )
+        return f"{self.width:g} x {self.height:g} mm {self.shape}{bent}"
+
 
 @dataclass(frozen=True)
 class SeenArea:
@@ -135,6 +144,19 @@ class Plate:
             depth=round(min(sum(one.covered_mm for one in seen) / outline, 1), 2),
             edge_exposure=round(min(sum(one.rim_mm for one in seen) / outline, 1), 2),
         )
+
+    @cached_property
+    def sites(self) -> dict[str, tuple[Site, ...]]:
+        """For every area that offers room for insignia, the sites on it, each once; a site on several areas of
+        one head counts for the largest of them."""
+        found: dict[str, dict[str, Site]] = {}
+        for view in self.views:
+            for site in view.sites:
+                on = [name for name in self.areas if name == site.area or name.startswith(f"{site.area}.")]
+                if on:
+                    largest = max(on, key=lambda name: (name == site.area, self.areas[name].mm2))
+                    found.setdefault(largest, {}).setdefault(site.id, site)
+        return {area: tuple(sites.values()) for area, sites in found.items()}
 
     @cached_property
     def neighbours(self) -> dict[str, dict[str, float]]:

@@ -9,6 +9,7 @@ from ..paints.range import paint
 from ..recipes.step import Mix, Recipe, Step, checked
 from ..schemes.aim import Aims, with_accepted, with_share, with_threshold
 from ..schemes.army import MOST_FIGURES, TIERS, Army, Node, Rank
+from ..schemes.brief import Brief, checked_brief
 from ..schemes.muster import checked_rank
 from ..schemes.rule import Column, Distinction, Filter, Rule
 from ..schemes.scheme import Design, Evenings, Role, Scheme
@@ -48,6 +49,7 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             "attention": evenings.attention,
             "stick": evenings.stick,
         },
+        **({"brief": vars(design.brief)} if design.brief else {}),
     }
 
 
@@ -103,7 +105,21 @@ def read_design(document: object, drawing_of: Callable[[str], dict | None] | Non
     )
     _check_references(army, scheme)
     evenings = document.get("evenings", {})
-    return Design(army, scheme, _read_evenings(evenings))
+    return Design(
+        army, scheme, _read_evenings(evenings), read_brief(document["brief"]) if "brief" in document else None
+    )
+
+
+def read_brief(data: dict, where: str = "/brief") -> Brief:
+    """A brief from its mapping; what is not said is as usual.
+
+    Raises: what ``checked_brief`` refuses, with a JSON pointer.
+    """
+    try:
+        return checked_brief(Brief(**data))
+    except MantelloError as error:
+        error.where = f"{where}/{error.where}"
+        raise
 
 
 def read_step(data: dict, where: str) -> Step:

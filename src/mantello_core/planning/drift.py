@@ -13,7 +13,7 @@ from ..paints.range import paint
 from ..recipes.layering import predicted
 from ..recipes.surface import solid
 from ..schemes.cascade import Resolution, resolve
-from ..schemes.edit import slug
+from ..schemes.naming import slug
 from ..schemes.rule import Filter, Rule
 from ..schemes.scheme import Design
 

@@ -4,6 +4,7 @@ import math
 from functools import lru_cache
 
 from ..colour.spaces import Lab
+from ..errors import UnknownName
 from ..paints.paint import Paint
 from ..paints.range import paint, paints
 from .step import Mix, Recipe, Step
@@ -15,27 +16,54 @@ SHADE_DROP, LIGHT_RISE = 16.0, 18.0
 HUE_COST = 0.35
 
 
-@lru_cache(maxsize=512)
-def started(paint_id: str, tier: str = "rank") -> Recipe:
-    """Base, shade and a layer for rank and file; a highlight and an edge more for leaders and centrepieces.
+#: what each method lays over a base for rank and file, and for leaders and centrepieces
+METHOD_STEPS = {
+    "classic": (("shade", "layer"), ("shade", "layer", "highlight", "edge")),
+    "stains": (("shade", "drybrush"), ("shade", "drybrush", "edge")),
+    "airbrush": (("layer",), ("layer", "highlight", "edge")),
+    "stipple": (("shade", "drybrush"), ("shade", "drybrush", "highlight")),
+    "oil": (("shade", "highlight"), ("shade", "layer", "highlight", "edge")),
+    "overbrush": (("drybrush", "shade"), ("drybrush", "shade", "edge")),
+    "glaze": (("layer", "glaze"), ("layer", "glaze", "highlight", "edge")),
+    "speed": (("shade",), ("shade", "highlight")),
+}
+#: parts of the colour and of its light in every lightening mix, and of water
+_LIGHTENED = {"layer": (3, 1, 2), "drybrush": (1, 1, 0), "highlight": (1, 1, 1), "edge": (1, 3, 1)}
+
+
+@lru_cache(maxsize=2048)
+def started(paint_id: str, tier: str = "rank", method: str = "classic") -> Recipe:
+    """A base and what the method lays over it; for leaders and centrepieces more than for rank and file.
 
     The shade is the wash whose dried recess is about 16 L* darker at the least turn of hue; lights are mixed
     with the paint about 18 L* lighter at the least turn of hue. A painter's start, not the last word.
-    Raises: UnknownName.
+    Raises: UnknownName for paint or method.
     """
     pot = paint(paint_id, "paint")
+    if method not in METHOD_STEPS:
+        raise UnknownName("method", method, list(METHOD_STEPS), "method")
     if pot.kind == "metallic":
         return _metal(pot)
     steps = [Step("base", "base", Mix(((paint_id, 1.0),), "water", 1.0))]
-    wash = shade_for(paint_id)
-    if wash:
-        steps.append(Step("shade", "shade", wash))
-    light = light_for(paint_id)
-    if light:
-        ladder = [("layer", 3, 1, 2), ("highlight", 1, 1, 1), ("edge", 1, 3, 1)]
-        for kind, own, other, water in ladder[: 1 if tier == "rank" else 3]:
-            steps.append(Step(kind, kind, Mix(((paint_id, float(own)), (light, float(other))), "water", float(water))))
+    for kind in METHOD_STEPS[method][tier != "rank"]:
+        mix = _mix(kind, paint_id)
+        if mix:
+            steps.append(Step(kind, kind, mix))
     return Recipe(tuple(steps))
+
+
+def _mix(kind: str, paint_id: str) -> Mix | None:
+    """The mix of one step; None where there is no room to darken or to lighten."""
+    if kind in ("shade", "glaze"):
+        wash = shade_for(paint_id)
+        thinned = wash and Mix(wash.parts, "medium", wash.diluent_parts + 2.0)
+        return thinned if kind == "glaze" else wash
+    light = light_for(paint_id)
+    if light is None:
+        return None
+    own, other, water = _LIGHTENED[kind]
+    diluent = ("water", float(water)) if water else ("neat", 0.0)
+    return Mix(((paint_id, float(own)), (light, float(other))), *diluent)
 
 
 @lru_cache(maxsize=512)

@@ -1,6 +1,7 @@
 """Which undercoat a colour wants."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 from ..paints.paint import Paint
 from ..paints.range import paints
@@ -22,6 +23,7 @@ def undercoats() -> tuple[Paint, ...]:
     return tuple(pot for pot in paints().values() if pot.kind == "spray")
 
 
+@lru_cache(maxsize=2048)
 def undercoat_choices(mix: Mix) -> tuple[UndercoatChoice, ...]:
     """How the mix covers every undercoat, in shelf order."""
     film, dilution = mix.film, mix.dilution

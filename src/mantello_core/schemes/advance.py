@@ -11,8 +11,8 @@ from ..paints.range import paint, paints
 from ..recipes.layering import predicted
 from ..recipes.starting import started
 from .cascade import Resolution, resolve
-from .edit import slug
 from .muster import with_duplicate
+from .naming import slug
 from .rule import Column, Distinction
 from .scheme import Design, Role, Scheme
 from .selector import areas_named

@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 
 from ..errors import Contradiction, OutOfRange, UnknownName
 from .army import MOST_FIGURES, TIERS, Army, Node, Rank
-from .edit import named, slug
+from .naming import named, slug
 from .scheme import Design
 
 

@@ -7,6 +7,7 @@ from ..errors import UnknownName
 from ..recipes.step import Recipe
 from .aim import Aims
 from .army import TIERS, Army
+from .brief import Brief
 from .rule import Distinction, Rule
 from .substitution import Substitution
 
@@ -103,3 +104,5 @@ class Design:
     army: Army
     scheme: Scheme
     evenings: Evenings = field(default_factory=Evenings)
+    #: what the army is for; None until it is said
+    brief: Brief | None = None

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, replace
 
-from .edit import slug
+from .naming import slug
 from .rule import Rule
 from .scheme import Design
 

@@ -5,7 +5,7 @@ from dataclasses import replace
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..figures.own import MOST_TYPES, PREFIX, OwnType
 from .army import Army
-from .edit import named, slug
+from .naming import named, slug
 from .scheme import Design
 
 

@@ -9,8 +9,8 @@ from django.db.models import Max
 from mantello.rooms.log.actions import follow_ranks
 from mantello.shell.refusal import StaleEdit
 from mantello_core.errors import Contradiction, OutOfRange
-from mantello_core.schemes.edit import named
 from mantello_core.schemes.muster import empty_army
+from mantello_core.schemes.naming import named
 from mantello_core.schemes.scheme import Design, Scheme
 
 from .drawings import stored

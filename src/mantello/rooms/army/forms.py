@@ -12,7 +12,7 @@ from mantello_core.formats.figure_drawing import LEAST_HEIGHT, MOST_HEIGHT, read
 from mantello_core.formats.roster import MOST_CHARACTERS, decoded, read_roster
 from mantello_core.formats.vector_shapes import MOST_BYTES as MOST_SVG_BYTES
 from mantello_core.schemes.army import MOST_FIGURES, TIERS, Army, Node
-from mantello_core.schemes.edit import named
+from mantello_core.schemes.naming import named
 
 
 class TypedForm(forms.Form):

@@ -2,10 +2,13 @@
 
 from django.urls import path
 
-from . import figure_types, guide, maker, pictures, rostering, views
+from . import briefing, figure_types, guide, maker, pictures, rostering, views
 
 urlpatterns = [
     path("", views.armies, name="armies"),
+    path("brief/", briefing.new_brief, name="new-brief"),
+    path("picked/", briefing.picked, name="picked"),
+    path("armies/<int:army_id>/brief/", briefing.army_brief, name="army-brief"),
     path("armies/new/", views.new_army, name="new-army"),
     path("armies/import/", views.import_army, name="import-army"),
     path("armies/<int:army_id>/", views.army, name="army"),

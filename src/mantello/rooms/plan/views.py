@@ -2,6 +2,7 @@
 
 import uuid
 from dataclasses import replace
+from datetime import date
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
@@ -18,6 +19,7 @@ from mantello.rooms.log.queries import log_mark, progress
 from mantello_core.planning.progress import summed
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.schemes.army import Figure
+from mantello_core.schemes.brief import days_to_spare
 
 from .desk import areas_to_paint, areas_words, desk_svg, lap_of
 from .drawing import calendar_svg, lanes_svg
@@ -57,9 +59,18 @@ def _plan_page(request, army, status=200, evenings_form=None):
         ],
         "sessions_left": len({batch.block.session for batch in evening.batches if not batch.done}),
         "relaxed": list(dict.fromkeys(one.why for one in evening.plan.relaxed))[:4],
+        "due": _due(reading.design.brief, evening.plan.finish),
         "behind": session.end <= evening.now.replace(tzinfo=None),
     }  # fmt: skip
     return room_page(request, army, "plan", "plan/plan.html", context, status)
+
+
+def _due(brief, finish):
+    """The deadline of the brief, and the days to spare until it; nothing without one."""
+    if not (brief and brief.deadline):
+        return None
+    spare = days_to_spare(brief, finish.date()) if finish else None
+    return {"day": date.fromisoformat(brief.deadline), "spare": spare, "late": -spare if spare is not None else None}
 
 
 def _worked(army):

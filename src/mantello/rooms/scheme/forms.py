@@ -6,7 +6,7 @@ from django import forms
 
 from mantello.shell.fields import CoreField
 from mantello_core.paints.range import ranges
-from mantello_core.schemes.edit import named
+from mantello_core.schemes.naming import named
 from mantello_core.schemes.rule import Filter, Rule
 
 

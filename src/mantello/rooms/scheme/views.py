@@ -87,6 +87,7 @@ def _panel(pick):
         "effect": effect_of(pick) if pick.role else None,
         "area_name": spoken(pick.area),
         "about_area": pick.plate.areas[pick.area],
+        "about_sites": pick.plate.sites.get(pick.area, ()),
         "also_called": synonyms(pick.area)[:4],
         "pick_title": class_title(reading.design.army, pick.figures),
         "roles": [

@@ -204,6 +204,18 @@ def at(mapping, key):
 
 
 @register.filter
+def as_values(value) -> list:
+    """A field's value as the members of a form would hold it; nothing for none."""
+    return [] if value in (None, "") else list(value) if isinstance(value, list | tuple) else [value]
+
+
+@register.filter
+def clear_checks(checks) -> int:
+    """How many checks found nothing."""
+    return sum(check.verdict == "clear" for check in checks)
+
+
+@register.filter
 def tones_of(reading, role: str):
     """The tones of a role for rank and file."""
     return reading.tones(role)

@@ -2,7 +2,7 @@
 
 from functools import lru_cache
 
-from ...colour.acuity import DISTANCES, seen_difference
+from ...colour.acuity import seen_difference
 from ...colour.spaces import Lab
 from ...colour.vision import SIGHTS, seen_by
 from ...figures.plate import Plate
@@ -13,9 +13,6 @@ from ..rule import Column, Distinction
 from ..selector import areas_named
 from .finding import Check, Finding, Fix, at
 from .look import Look
-
-#: figures' standing distance for look-alikes: an opponent's, across the table
-FAR = DISTANCES["table"]
 
 
 def neighbours(look: Look) -> Check:
@@ -88,7 +85,7 @@ def lookalikes(look: Look) -> Check:
         rows = [row for row, worn in marks.items() if worn]
         for at_, row in enumerate(rows):
             for other in rows[at_ + 1 :]:
-                apart, sight = _distance(marks[row], marks[other])
+                apart, sight = _distance(marks[row], marks[other], look.far)
                 names = rows_of(design.army, table.key)
                 said = f"{names[row]} and {names[other]}"
                 if nearest is None or apart < nearest[0]:
@@ -113,7 +110,7 @@ def lookalikes(look: Look) -> Check:
         else "no distinctions to confuse"
     )
     rule = (
-        f"Two values differ by {aims.threshold('lookalikes'):g} (CIEDE2000) in at least one mark, seen from {FAR:g} m at the mark's"
+        f"Two values differ by {aims.threshold('lookalikes'):g} (CIEDE2000) in at least one mark, seen from {look.far:g} m at the mark's"
         f" width; by {aims.threshold('lookalikes_sight'):g} for each dichromacy."
     )
     return Check(
@@ -148,19 +145,19 @@ def _mark(look: Look, one: FigureClass, column: Column) -> tuple[Lab, float] | N
     if not areas:
         return None
     widest = max(areas, key=lambda name: room[name])
-    return look.apparent(one.cells[widest].role, one.tier), room[widest]
+    return look.apparent(one.cells[widest].role, one.tier), room[widest] * look.scale
 
 
-def _distance(one: dict, other: dict) -> tuple[float, tuple[float, str]]:
+def _distance(one: dict, other: dict, far: float) -> tuple[float, tuple[float, str]]:
     """Greatest difference over the marks that both have, for full sight and for the worst dichromacy."""
     shared = [
         (one[column][0], other[column][0], min(one[column][1], other[column][1])) for column in one if column in other
     ]
     if not shared:
         return 100.0, (100.0, "")
-    full = max(seen_difference(a, b, width, FAR) for a, b, width in shared)
+    full = max(seen_difference(a, b, width, far) for a, b, width in shared)
     by_sight = [
-        (max(seen_difference(seen_by(a, sight), seen_by(b, sight), width, FAR) for a, b, width in shared), sight)
+        (max(seen_difference(seen_by(a, sight), seen_by(b, sight), width, far) for a, b, width in shared), sight)
         for sight in SIGHTS
     ]
     return full, min(by_sight)

@@ -1,5 +1,6 @@
 """What the checks look at: a design, its resolution, and the colours of its roles, worked out once."""
 
+from ...colour.acuity import DISTANCES
 from ...colour.difference import difference
 from ...colour.spaces import Lab
 from ...paints.range import paint
@@ -15,6 +16,11 @@ class Look:
         self.design, self.resolution = design, resolution
         self._apparent: dict[tuple[str, str], Lab] = {}
         self._apart: dict[tuple[str, str, str], float] = {}
+        brief = design.brief
+        #: m from which look-alikes are judged: the brief's distance, else an opponent's across the table
+        self.far = brief.metres if brief else DISTANCES["table"]
+        #: how much larger the figures are than their drawings
+        self.scale = brief.scale if brief else 1.0
 
     def apparent(self, role: str, tier: str) -> Lab:
         """What a role looks like once all its steps are done: what a later step pulls back raises no alarm."""

@@ -110,12 +110,22 @@ def _cell(row, cell, scheme, tail: str, *, here: bool) -> str:
             if role
             else '<span class="sm">bare</span>'
         )
-        shown = f'<span class="k">{rung}</span>{tone}'
+        shown = f'<span class="k">{rung}</span>{tone}{_site(cell.one.plate, cell.area)}'
         said = f"{scheme.role_by_id[role].name if role else 'left bare'}, set at rung {cell.cell.rung}{', sides differ' if cell.split else ''}"
     return (
         f'<td{" class=sel" if here else ""}><a href="?{place}&amp;area={cell.area}{tail}" data-visit data-focus="{row.key}|{focus}"'
         f'{"" if here else " tabindex=-1"} aria-label="{escape(said)}">{shown}</a></td>'
     )
+
+
+@lru_cache(maxsize=4096)
+def _site(shape, area: str) -> str:
+    """A small shield where an area offers room for insignia."""
+    sites = shape.sites.get(area) or shape.sites.get(area.replace(".left", ".right"))
+    if not sites:
+        return ""
+    said = escape("Room for a mark: " + "; ".join(site.words for site in sites))
+    return f'<svg class="site" viewBox="0 0 10 12"><title>{said}</title><path d="M1 1H9V6.500C9 9 6.500 10.500 5 11.300 3.500 10.500 1 9 1 6.500Z"/></svg>'
 
 
 @lru_cache(maxsize=4096)

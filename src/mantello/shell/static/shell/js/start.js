@@ -9,6 +9,7 @@ import "./table.js";
 import "./tree.js";
 import "./preview.js";
 import "./try.js";
+import "./pick.js";
 import "./clock.js";
 
 wake(document);

@@ -1,0 +1,1 @@
+"""What the verbs of the command line answer, subject by subject."""

@@ -1,0 +1,114 @@
+"""Verbs about what there is to paint, and when: rosters, plates, plans."""
+
+from datetime import datetime
+
+from ...errors import Unreadable
+from ...figures.catalogue import plate, plate_types
+from ...figures.synonym import synonyms
+from ...figures.vocabulary import spoken
+from ...planning.plan import plan
+from ...schemes.muster import empty_army, with_entries
+from ...schemes.scheme import Design, Scheme
+from ..document import read_design, write_design
+from ..roster import read_roster
+from ..validation import check
+
+
+def roster(document: dict) -> dict:
+    """roster text to its lines with what is doubtful, and the design of an army made of the rest"""
+    check(document, "roster")
+    lines = read_roster(document["text"])
+    name = document.get("name", "New army")
+    design = with_entries(Design(empty_army(name), Scheme("Scheme")), [line.entry for line in lines if line.entry])
+    return {
+        "lines": [
+            {"number": line.number, "values": line.values, "doubts": line.doubts, "taken": line.entry is not None}
+            for line in lines
+        ],
+        "figures": design.army.figures,
+        "design": write_design(design),
+    }
+
+
+def plates(document: dict) -> dict:
+    """the plates: types, areas, mm² and neighbours"""
+    check(document, "plates")
+    wanted = (document["type"],) if "type" in document else plate_types()
+    return {"plates": [_plate(plate(type_id)) for type_id in wanted]}
+
+
+def _plate(shape) -> dict:
+    return {
+        "type": shape.id,
+        "title": shape.title,
+        "kind": shape.kind,
+        "views": [view.name for view in shape.views],
+        "areas": [
+            {
+                "area": area.name,
+                "name": spoken(area.name),
+                "material": area.material,
+                "mm2": area.mm2,
+                "surface_mm2": area.surface_mm2,
+                "synonyms": list(synonyms(area.name)),
+                "visibility": area.visibility,
+                "depth": area.depth,
+                "edge_exposure": area.edge_exposure,
+                "neighbours": shape.neighbours[area.name],
+            }
+            for area in shape.areas.values()
+        ],
+    }
+
+
+def planned(document: dict) -> dict:
+    """design and a start to the evenings: sessions, blocks, what they wait for, and the bound"""
+    check(document, "plan")
+    design: Design = read_design(document["design"])
+    units = tuple(document.get("units", ()))
+    for index, unit in enumerate(units):
+        design.army.node(unit, f"/units/{index}")
+    try:
+        start = datetime.fromisoformat(document["start"])
+    except ValueError as error:
+        raise Unreadable(f"'{document['start']}' is no date and time; write 2026-11-24T19:00.", "/start") from error
+    made = plan(design, start, units=units, horizon=document.get("evenings", 120))
+    return {
+        "finish": made.finish.isoformat(timespec="minutes") if made.finish else None,
+        "desk_minutes": round(made.desk_minutes, 1),
+        "bound_minutes": round(made.bound, 1),
+        "openings": made.openings,
+        "idle_minutes": round(made.idle, 1),
+        "unplaced": len(made.unplaced),
+        "sessions": [
+            {
+                "start": session.start.isoformat(timespec="minutes"),
+                "end": session.end.isoformat(timespec="minutes"),
+                "blocks": [
+                    {
+                        "start": block.start.isoformat(timespec="seconds"),
+                        "end": block.end.isoformat(timespec="seconds"),
+                        "dry_at": block.dry_at.isoformat(timespec="seconds"),
+                        "opening": block.opening > 0,
+                        "pot": block.task.pot,
+                        "unit": block.task.unit,
+                        "figures": [{"rank": rank, "ordinal": ordinal} for rank, ordinal in block.figures],
+                        "steps": [
+                            {
+                                "rank": atom.rank,
+                                "role": atom.role,
+                                "step": atom.step,
+                                "name": atom.name,
+                                "coats": atom.coats,
+                            }
+                            for atom in block.task.atoms
+                        ],
+                    }
+                    for block in made.of(index)
+                ],
+            }
+            for index, session in enumerate(made.sessions)
+            if made.of(index)
+        ],
+        "relaxed": [{"rule": one.edge.rule.id, "why": one.why} for one in made.relaxed],
+    }

@@ -1,0 +1,60 @@
+"""Verbs about paint: coats and mixes."""
+
+from ...colour.spaces import Lab, hex_of, on_screen
+from ...errors import MantelloError
+from ...paints.range import paint
+from ...recipes.coverage import coverage, tolerance_of
+from ...recipes.step import Mix, Step, checked
+from ...recipes.surface import solid
+from ...recipes.undercoat import undercoats
+from ..validation import check
+
+
+def coats(document: dict) -> dict:
+    """mix (and an undercoat) to the coats it takes over every undercoat"""
+    check(document, "coats")
+    mix = _mix_of(document["mix"], "/mix")
+    film, tolerance = mix.film, document.get("tolerance")
+    pots = [paint(document["undercoat"], "/undercoat")] if "undercoat" in document else undercoats()
+    covers = [(pot, coverage(film, solid(pot.film), mix.dilution, tolerance)) for pot in pots]
+    return {
+        "mix": mix.words,
+        "opacity": film.opacity,
+        "tolerance": tolerance or tolerance_of(film),
+        "undercoats": [
+            {"undercoat": pot.id, "coats": cover.coats, "left": round(cover.left, 3)} for pot, cover in covers
+        ],
+    }
+
+
+def mixed(document: dict) -> dict:
+    """parts and diluent to the colour, contrast and film of the mix"""
+    check(document, "mix")
+    mix = _mix_of(document, "")
+    film = mix.film
+    return {
+        "mix": mix.words,
+        "colour": colour_mapping(film.masstone),
+        "contrast": round(film.contrast, 4),
+        "opacity": film.opacity,
+        "coat_micrometres": round(film.thickness(mix.dilution), 3),
+    }
+
+
+def _mix_of(data: dict, where: str) -> Mix:
+    parts = tuple((part["paint"], float(part["parts"])) for part in data["parts"])
+    mix = Mix(parts, data.get("diluent", "neat"), float(data.get("diluent_parts", 0)))
+    try:
+        return checked(Step("mix", "base", mix)).mix
+    except MantelloError as error:
+        error.where = error.where.replace("/mix", where, 1)
+        raise
+
+
+def colour_mapping(lab: Lab) -> dict:
+    """A colour as numbers and as a screen shows it."""
+    return {
+        "lab": [round(value, 2) for value in lab],
+        "hex": hex_of(lab),
+        "on_screen": on_screen(lab),
+    }

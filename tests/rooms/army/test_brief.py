@@ -1,0 +1,100 @@
+"""Starting from a brief: proposals shown, one taken, nonsense told at its field."""
+
+from django.urls import reverse
+
+from mantello.rooms.army.models import Army
+from mantello.rooms.army.reading import reading_of
+from mantello_core.schemes.brief import Brief
+from tests.rooms.case import RoomCase
+
+SAID = {"genre": "drill", "height_mm": "28", "metres": "1.2", "accuracy": "plausible", "dirt": "1", "method": "classic"}
+NEW = SAID | {"name": "Tidal watch", "formations": "2", "names": "Ebb"}
+
+
+class NewBriefs(RoomCase):
+    def ask(self, **said):
+        return self.client.get(reverse("new-brief"), NEW | said)
+
+    def test_six_schemes_are_proposed_with_their_checks_and_cost(self):
+        answer = self.ask()
+        self.assertContains(answer, 'class="proposal"', count=6)
+        self.assertContains(answer, "apart (CIEDE2000)")
+        self.assertContains(answer, "Brushwork")
+
+    def test_an_army_starts_with_the_one_that_is_taken(self):
+        title = self.ask().context["cards"][1].proposal.title
+        answer = self.client.post(reverse("new-brief"), NEW | {"choose": "1", "title-1": title})
+        made = Army.objects.latest("pk")
+        self.assertRedirects(answer, reverse("scheme", args=[made.pk]))
+        design = reading_of(made.head).design
+        self.assertEqual((made.name, made.owner), ("Tidal watch", self.owner))
+        self.assertEqual([node.name for node in design.army.root.children], ["Ebb", "2nd"])
+        self.assertEqual(design.brief, Brief(formations=2))
+        self.assertEqual(reading_of(made.head).resolution.gaps, [])
+
+    def test_a_scheme_that_was_not_shown_is_not_taken(self):
+        for sent in ({"choose": "1", "title-1": "Another"}, {"choose": "99"}, {}):
+            answer = self.client.post(reverse("new-brief"), NEW | sent)
+            self.assertEqual(answer.status_code, 422)
+        self.assertEqual(Army.objects.count(), 1)
+
+    def test_nonsense_comes_back_at_its_field_with_what_was_typed(self):
+        for said, told in (
+            ({"height_mm": "900"}, "less than or equal to 120"),
+            ({"formations": "many"}, "Enter a whole number"),
+            ({"seeds": "blueish"}, "blueish"),
+            ({"names": "A, B, C"}, "3 names for 2 formations"),
+            ({"deadline": "2027-02-31"}, "Enter a valid date"),
+            ({"name": ""}, "This field is required"),
+        ):
+            answer = self.ask(**said)
+            self.assertContains(answer, told)
+            self.assertContains(answer, "field-error")
+            self.assertNotContains(answer, 'class="proposal"')
+
+    def test_a_deadline_is_weighed_against_the_evenings(self):
+        self.assertContains(self.ask(deadline="2039-01-01"), "fits")
+        self.assertContains(self.ask(deadline="2020-01-01"), "The deadline is past")
+
+    def test_a_stranger_is_sent_to_sign_in(self):
+        self.client.logout()
+        self.assertIn(reverse("sign-in"), self.ask().url)
+
+
+class ArmyBriefs(RoomCase):
+    def test_schemes_are_computed_for_the_formations_there_are_and_can_be_undone(self):
+        before = self.now()
+        answer = self.see("army-brief", **SAID)
+        self.assertContains(answer, "Choosing one puts its roles")
+        title = answer.context["cards"][0].proposal.title
+        self.post("army-brief", **SAID, choose="0", **{"title-0": title})
+        after = self.now()
+        self.assertEqual(after.army, before.army)
+        self.assertEqual(after.brief.genre, "drill")
+        self.assertNotEqual(after.scheme, before.scheme)
+        self.assertContains(self.see("army"), "Drilled regiments, 28 mm")
+        self.post("undo")
+        self.assertEqual(self.now(), before)
+
+    def test_the_plan_counts_the_days_to_the_deadline(self):
+        title = self.see("army-brief", **SAID).context["cards"][0].proposal.title
+        self.post("army-brief", **SAID, deadline="2039-01-01", choose="0", **{"title-0": title})
+        self.assertContains(self.see("plan"), "Deadline 1 January")
+        self.assertContains(self.see("plan"), "to spare")
+
+    def test_an_army_without_figures_is_told_to_get_some(self):
+        self.client.post(reverse("new-army"), {"name": "Empty"})
+        empty = Army.objects.latest("pk")
+        self.assertContains(self.client.get(reverse("army-brief", args=[empty.pk])), "The army has no figures")
+
+    def test_anothers_brief_is_not_found(self):
+        self.assert_hidden("army-brief")
+        self.assert_hidden("army-brief", post=True)
+
+
+class Picked(RoomCase):
+    def test_a_colour_is_freed_of_its_light(self):
+        answer = self.client.get(reverse("picked"), {"colour": "#1e314e", "card": "#766147"})
+        self.assertEqual(answer.json()["hex"][:3], "#1e")
+        for asked in ({"colour": "#1e314e", "card": "#000000"}, {"colour": "x", "card": "#766147"}, {}):
+            self.assertEqual(self.client.get(reverse("picked"), asked).status_code, 400)
