@@ -36,7 +36,8 @@ def seen_difference(one: Lab, other: Lab, millimetres: float, metres: float) -> 
     """CIEDE2000 that is left of the difference of two neighbouring areas of a width, at a distance.
 
     Each axis keeps the share exp(-(pi s)^2 / (2 w^2)) of its difference about the middle, with s the
-    eye's spread on that axis and w the width in arc minutes: lightness lasts longest.
+    eye's spread on that axis and w the width in arc minutes: lightness lasts longest. Never more than the
+    whole difference: CIEDE2000 is made for small ones, and among large ones duller pairs can come out farther.
     """
     width = max(arc_minutes(millimetres, metres), 1e-9)
     kept = [math.exp(-((math.pi * spread) ** 2) / (2 * width * width)) for spread in SPREAD]
@@ -45,7 +46,7 @@ def seen_difference(one: Lab, other: Lab, millimetres: float, metres: float) -> 
         Lab(*(m + share * (value - m) for m, share, value in zip(middle, kept, colour, strict=True)))
         for colour in (one, other)
     ]
-    return difference(*near)
+    return min(difference(*near), difference(one, other))
 
 
 def separable(one: Lab, other: Lab, millimetres: float, metres: float) -> bool:

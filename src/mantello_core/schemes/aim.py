@@ -18,6 +18,7 @@ THRESHOLDS = {
     "metals": (3.0, 1, 12, "different metals on one figure; more are confused"),
     "coats": (4.0, 1, 20, "coats of one step; beyond it another undercoat or a bridge colour is quicker"),
     "paints": (3.0, 1, 8, "paints in one mix; more cannot be mixed twice alike"),
+    "hidden": (0.3, 0.0, 1, "share of an area seen on the finished model below which lights on it are lost"),
     "focus": (0.8, 0.1, 2, "contrast in the focal areas, as a share of the strongest elsewhere"),
     "share": (0.05, 0.005, 0.5, "how far a role's share may lie from its target"),
 }  # fmt: skip

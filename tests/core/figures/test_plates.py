@@ -143,6 +143,16 @@ class Plates(SimpleTestCase):
                     any(name == site.area or name.startswith(site.area + ".") for name in shape.areas), site.id
                 )
 
+    def test_room_for_marks_is_told_by_area_once_and_in_words(self):
+        sites = plate("fusilier").sites
+        self.assertEqual([site.id for site in sites["head.hat.plate"]], ["hat.plate"])
+        self.assertEqual(sites["head.hat.plate"][0].words, "3.2 x 4.2 mm shield, bent over 3 mm")
+        for type_id in plate_types():
+            shape = plate(type_id)
+            self.assertLessEqual(set(shape.sites), set(shape.areas))
+            placed = [site.id for found in shape.sites.values() for site in found]
+            self.assertEqual(set(placed), {site.id for view in shape.views for site in view.sites}, type_id)
+
     def test_what_is_kept_is_what_the_kit_drafts(self):
         kept, made = plate("sergeant"), drafted(next(figure for figure in FIGURES if figure.id == "sergeant"))
         self.assertEqual(

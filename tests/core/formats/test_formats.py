@@ -12,9 +12,11 @@ from mantello_core.errors import Contradiction, MantelloError, OutOfRange, Unkno
 from mantello_core.formats.command import VERBS, answer
 from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
 from mantello_core.formats.roster import decoded, read_roster, write_roster, write_roster_json
+from mantello_core.formats.sample import levy
 from mantello_core.formats.validation import schema
 from mantello_core.schemes import muster
-from mantello_core.schemes.inspection.inspect import CHECKS
+from mantello_core.schemes.cascade import resolve
+from mantello_core.schemes.inspection.inspect import CHECKS, inspect
 from mantello_core.schemes.rule import Filter, Rule
 from mantello_core.schemes.scheme import Design, Scheme
 from tests.samples import calvessa, rule, small_design
@@ -48,6 +50,16 @@ class Documents(SimpleTestCase):
         )
         design = replace(design, scheme=replace(design.scheme, rules=(made,)))
         self.assertEqual(read_design_bytes(design_bytes(design)), design)
+
+    def test_the_levy_is_an_army_of_six_formations_wholly_dressed(self):
+        army = levy().army
+        self.assertEqual(len(army.root.children), 6)
+        self.assertTrue(180 <= army.figures <= 220)
+        self.assertGreaterEqual(len({rank.type for unit in army.units for rank in unit.ranks}), 14)
+        resolution = resolve(army, levy().scheme)
+        self.assertEqual(resolution.gaps, [])
+        self.assertEqual(resolution.dead_rules(levy().scheme, army), [])
+        self.assertNotIn("wrong", {check.verdict for check in inspect(levy(), resolution)})
 
     def test_the_same_design_gives_the_same_bytes(self):
         self.assertEqual(design_bytes(calvessa()), design_bytes(read_design(write_design(calvessa()))))
@@ -295,7 +307,21 @@ class Command(SimpleTestCase):
         self.assertGreaterEqual(len(said["plates"]), 4)
         status, said = self.ask("plates", {"type": "ranger"})
         area = said["plates"][0]["areas"][0]
-        self.assertEqual(set(area), {"area", "name", "material", "mm2", "surface_mm2", "neighbours"})
+        self.assertEqual(
+            set(area),
+            {
+                "area",
+                "name",
+                "material",
+                "mm2",
+                "surface_mm2",
+                "synonyms",
+                "visibility",
+                "depth",
+                "edge_exposure",
+                "neighbours",
+            },
+        )
 
     def test_checks_lists_findings_with_place_number_and_fix(self):
         status, said = self.ask("checks", {"design": write_design(calvessa())})

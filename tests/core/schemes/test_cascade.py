@@ -11,6 +11,7 @@ from mantello_core.figures.catalogue import plate
 from mantello_core.schemes.army import Figure
 from mantello_core.schemes.cascade import ladder, resolve
 from mantello_core.schemes.change import changes
+from mantello_core.schemes.edit import set_here
 from mantello_core.schemes.rule import Column, Distinction, Filter, Rule
 from mantello_core.schemes.selector import narrowness
 from tests.samples import FUSILIER, LAPEL, calvessa, rule, small_army, small_design
@@ -42,6 +43,16 @@ RULES = st.lists(
     ),
     max_size=9,
 )  # fmt: skip
+
+
+def differing(army, old, new):
+    """Every (figure, area) that wears something else."""
+    for unit in army.units:
+        for rank in unit.ranks:
+            for ordinal in range(1, rank.figures + 1):
+                figure = Figure(unit.id, rank.name, ordinal)
+                was, now = old.of(figure).cells, new.of(figure).cells
+                yield from ((figure, area) for area in was if was[area].role != now[area].role)
 
 
 def worn(*rules: Rule, figure: Figure = FUSILIER, area: str = LAPEL):
@@ -207,6 +218,45 @@ class Laws(SimpleTestCase):
             counted += sum(was[area].role != now[area].role for area in was)
         self.assertEqual(preview.areas, counted)
         self.assertEqual(changes(new, new).areas, 0)
+
+    @given(RULES, st.randoms(use_true_random=False))
+    @settings(max_examples=60, deadline=None)
+    def test_the_order_of_rules_matters_only_where_everything_else_ties(self, rules, chance):
+        design = small_design(*rules)
+        shuffled = list(rules)
+        chance.shuffle(shuffled)
+        other = small_design(*shuffled)
+        for figure in (FUSILIER, Figure("second-line", "Fusilier", 2)):
+            for area in (LAPEL, "head.face", "arm.left.cuff"):
+                verdicts = ladder(design.army, design.scheme, figure, area)
+                tied = [one for one in verdicts if one.weight[:-1] == verdicts[0].weight[:-1]] if verdicts else []
+                if len({one.rule.role for one in tied}) < 2:
+                    mine = resolve(design.army, design.scheme).of(figure).cells[area].role
+                    self.assertEqual(resolve(other.army, other.scheme).of(figure).cells[area].role, mine)
+
+    @given(RULES, st.sampled_from(SCOPES), st.sampled_from(ROLES), st.booleans())
+    @settings(max_examples=60, deadline=None)
+    def test_a_rule_reaches_nobody_outside_its_formation(self, rules, scope, role, binding):
+        design = small_design(*rules)
+        grown = small_design(*rules, Rule("new", scope, ("",), role, binding=binding))
+        before, after = (resolve(one.army, one.scheme) for one in (design, grown))
+        for unit in design.army.units:
+            if scope not in design.army.paths[unit.id]:
+                for one in after.of_unit(unit.id):
+                    for ordinal in one.ordinals:
+                        figure = Figure(unit.id, one.rank, ordinal)
+                        was = {area: cell.role for area, cell in before.of(figure).cells.items()}
+                        self.assertEqual({area: cell.role for area, cell in one.cells.items()}, was)
+
+    @given(RULES, st.sampled_from((1, 2, 3, 4, 5)), st.sampled_from(ROLES[:-1]))
+    @settings(max_examples=60, deadline=None)
+    def test_what_a_preview_shows_is_what_the_edit_does(self, rules, rung, role):
+        design = small_design(*rules)
+        after = set_here(design, FUSILIER, (LAPEL,), role, rung)
+        old, new = resolve(design.army, design.scheme), resolve(after.army, after.scheme)
+        preview = changes(old, new)
+        self.assertEqual(preview.areas, sum(1 for _ in differing(design.army, old, new)))
+        self.assertEqual(preview.figures, len({figure for figure, _ in differing(design.army, old, new)}))
 
     @given(RULES)
     @settings(max_examples=40, deadline=None)

@@ -8,6 +8,8 @@ from hypothesis import strategies as st
 
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.sample import levy
+from mantello_core.recipes.step import Recipe
 from mantello_core.schemes.aim import (
     THRESHOLDS,
     Aims,
@@ -263,3 +265,24 @@ class Harmony(SimpleTestCase):
         harmony = harmony_of(two, resolve(two.army, two.scheme))
         self.assertIn("opposite", harmony.relation)
         self.assertEqual(hue_apart(10, 350), 20)
+
+
+class Effort(SimpleTestCase):
+    def test_lights_on_what_nobody_sees_are_told_with_their_minutes(self):
+        found = check(levy(), "hidden")
+        breeches = next(one for one in found.findings if "breeches" in one.area)
+        self.assertIn("% seen; lights there take", breeches.what)
+        self.assertGreater(breeches.number, 1)
+        self.assertEqual(found.verdict, "look")
+
+    def test_a_base_coat_there_is_no_waste(self):
+        bare = levy()
+        for role in bare.scheme.roles:
+            steps = tuple(step for step in role.recipe().steps if step.kind == "base")
+            plain = replace(role, recipes=(("rank", Recipe(steps)),))
+            bare = replace(bare, scheme=bare.scheme.with_role(plain))
+        self.assertEqual(check(bare, "hidden").verdict, "clear")
+
+    def test_the_share_below_which_it_is_lost_is_the_painters(self):
+        lenient = aimed(levy(), thresholds=(("hidden", 0.0),))
+        self.assertEqual(check(lenient, "hidden").findings, ())

@@ -2,7 +2,7 @@
 
 from ..cascade import Resolution
 from ..scheme import Design
-from . import balance, contrast, mapping
+from . import balance, contrast, effort, mapping
 from .finding import Check, checked
 from .look import Look
 
@@ -21,6 +21,7 @@ CHECKS = (
     balance.signatures,
     balance.metals,
     balance.materials,
+    effort.hidden,
     mapping.dead,
 )
 
