@@ -67,7 +67,7 @@ class BrowserCase(StaticLiveServerTestCase):
         """A signed-up painter's army from a pasted roster; its address."""
         self.sign_up()
         self.page.get_by_label("Name of the army").fill("River Watch")
-        self.page.get_by_role("button", name="Create army").click()
+        self.page.get_by_role("button", name="Create an empty army").click()
         self.page.get_by_label("Paste the roster").fill(ROSTER)
         self.page.get_by_role("button", name="Read the roster").click()
         expect(self.page.get_by_role("heading", name="Muster")).to_be_visible()

@@ -26,6 +26,8 @@ LAPEL = "unit=2nd-lantern-line&rank=Fusilier&figure=1&area=torso.coat.lapel.left
 SHOTS = {
     "army": "?node=2nd-lantern-line",
     "scheme": f"scheme/?{LAPEL}",
+    "massed": f"scheme/?{LAPEL}&mass=yes&distance=arm",
+    "maker": "types/make/",
     "table": f"scheme/table/?{LAPEL}",
     "rules": "scheme/rules/",
     "checks": "scheme/checks/",
@@ -54,6 +56,7 @@ class Shots(BrowserCase):
         self.variants(army)
         self.take("log", f"/armies/{army.pk}/log/")
         self.kit(user)
+        self.take("brief", "/brief/?genre=drill&name=Tidal+watch&names=Ebb,+Flood,+Slack")
         self.roster(army)
         self.guide(army)
 

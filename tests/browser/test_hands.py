@@ -155,6 +155,10 @@ class Narrow(BrowserCase):
             "desk/",
             "log/",
             "roster/",
+            "types/",
+            "types/make/",
+            "brief/",
+            "scheme/?mass=yes",
         ):
             self.go(army + path)
             wide = self.page.evaluate("document.documentElement.scrollWidth")

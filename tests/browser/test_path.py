@@ -23,6 +23,7 @@ class WholePath(BrowserCase):
             page.get_by_role("button", name="Add role").click()
             self.note(f"Role {name} added")
         page.locator("a.role", has_text="Coat").click()
+        expect(page.locator("a.role.on", has_text="Coat")).to_be_visible()
         page.locator('path[data-area="torso.coat.body.left"]').first.click(force=True)
         expect(page.locator(".callout")).to_contain_text("Left coat body")
         expect(page.locator(".callout")).to_contain_text("no rule speaks of it")

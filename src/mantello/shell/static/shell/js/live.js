@@ -40,9 +40,10 @@ function newToken() {
 }
 
 async function send(edit) {
+  const from = location.href;
   const answer = await ask(edit.url, { method: "POST", body: new URLSearchParams(edit.entries) });
   if (answer.status >= 502) throw new TypeError("out of reach");
-  showEdited(await answer.text(), answer.redirected ? answer.url : null);
+  showEdited(await answer.text(), answer.redirected ? answer.url : null, answer.ok ? from : location.href);
   return answer.ok;
 }
 

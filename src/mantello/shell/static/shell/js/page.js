@@ -12,6 +12,10 @@ export function show(html, url, { push = false, typed: keep = true } = {}) {
     const fresh = next.getElementById(id);
     const old = document.getElementById(id);
     if (fresh && old) {
+      for (const kept of old.querySelectorAll("[data-keep]")) {
+        const place = fresh.querySelector(`[data-keep="${kept.dataset.keep}"]`);
+        if (place) place.replaceWith(kept);
+      }
       old.replaceWith(fresh);
       wake(fresh);
     }
@@ -59,11 +63,23 @@ export async function visit(url, options = {}) {
   }
 }
 
-/* Shows the answer to an edit. A visit under way was asked for on the state before it, so it is asked for again. */
-export function showEdited(html, url) {
-  const waiting = under;
-  show(html, url, { typed: false });
-  if (waiting) visit(waiting.url, waiting.options).catch(() => location.reload());
+/* Shows the answer to an edit that was sent from a page. A visit under way, or one that was made meanwhile, was
+   asked for on the state before it: it is asked for again, and keeps what the edit has to say. */
+export function showEdited(html, url, from) {
+  const waiting = under || (location.href === from ? null : { url: location.href, options: {} });
+  if (!waiting) {
+    show(html, url, { typed: false });
+    return;
+  }
+  const notices = new DOMParser().parseFromString(html, "text/html").getElementById("notices");
+  visit(waiting.url, waiting.options)
+    .then(() => {
+      const place = document.getElementById("notices");
+      if (!notices || !place) return;
+      place.replaceWith(notices);
+      wake(notices);
+    })
+    .catch(() => location.reload());
 }
 
 addEventListener("popstate", () => visit(location.href).catch(() => location.reload()));

@@ -10,7 +10,7 @@ behaviour("pick-colours", (box) => {
   const said = box.querySelector("[data-said]");
   const row = box.querySelector("[data-picked]");
   const again = box.querySelector("[data-again]");
-  const into = document.getElementById(box.dataset.into);
+  const into = () => document.getElementById(box.dataset.into);
   let card = null;
 
   const tell = (words) => {
@@ -57,28 +57,28 @@ behaviour("pick-colours", (box) => {
     tell("Click the grey card.");
   });
 
+  /* The field changes as if typed, so the page asks for schemes that start from its colours. */
+  function set(colours) {
+    const field = into();
+    field.value = colours.slice(-8).join(", ");
+    field.dispatchEvent(new Event("change", { bubbles: true }));
+  }
+
+  const colours = () => into().value.split(",").map((one) => one.trim()).filter(Boolean);
+
   function add(hex) {
-    into.value = [...into.value.split(",").map((one) => one.trim()).filter(Boolean), hex].slice(-8).join(", ");
+    set([...colours(), hex]);
     const chip = document.createElement("button");
     chip.type = "button";
     chip.title = `${hex}: click to take it out`;
     chip.style.background = hex;
     chip.addEventListener("click", () => {
-      into.value = into.value.split(",").map((one) => one.trim()).filter((one) => one !== hex).join(", ");
+      set(colours().filter((one) => one !== hex));
       chip.remove();
     });
     row.append(chip);
-    tell(`${hex} taken. Click more, or go on.`);
-    propose.hidden = false;
+    tell(`${hex} taken. Click more, or look at what they lead to.`);
   }
-
-  const propose = document.createElement("button");
-  propose.type = "button";
-  propose.className = "btn btn-s";
-  propose.textContent = "Propose with them";
-  propose.hidden = true;
-  propose.addEventListener("click", () => into.form.requestSubmit());
-  again.after(" ", propose);
 });
 
 function average(canvas, x, y) {
