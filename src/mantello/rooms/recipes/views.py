@@ -55,13 +55,28 @@ def _page(request, army, role_id, status=200, **forms):
     }
     if role:
         stacks = stacks_of(reading, role.id)
+        asked = request.GET.get("edit", "") or (f"{forms['tier']}:{forms['step']}" if forms else "")
         context |= {
-            "stacks": [_opened(stack, forms, request.GET.get("edit", "")) for stack in stacks],
+            "stacks": [
+                (*_opened(stack, forms, request.GET.get("edit", "")), followers)
+                for stack, followers in _apart(stacks, asked.split(":")[0])
+            ],
             "grounds": grounds_of(reading, role.id),
             "cautions": cautions_of(reading, stacks),
             "uses": sum(rule.role == role.id for rule in scheme.all_rules(reading.design.army.root.id)),
         }
     return room_page(request, army, "recipes", "recipes/recipes.html", context, status)
+
+
+def _apart(stacks, asked):
+    """The stacks that stand by themselves, each with those that follow it; one that is asked for stands alone."""
+    found = []
+    for stack in stacks:
+        if stack.follows and found and stack.tier != asked:
+            found[-1][1].append(stack)
+        else:
+            found.append((stack, []))
+    return found
 
 
 def _opened(stack, forms, asked):
