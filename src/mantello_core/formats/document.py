@@ -5,12 +5,14 @@ from collections.abc import Callable
 from dataclasses import replace
 
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
+from ..insignia.device import Device, checked_device
 from ..paints.range import paint
 from ..recipes.step import Mix, Recipe, Step, checked
 from ..schemes.aim import Aims, with_accepted, with_share, with_threshold
 from ..schemes.army import MOST_FIGURES, TIERS, Army, Node, Rank
 from ..schemes.brief import Brief, checked_brief
 from ..schemes.muster import checked_rank
+from ..schemes.placement import Placement, checked_placement
 from ..schemes.rule import Column, Distinction, Filter, Rule
 from ..schemes.scheme import Design, Evenings, Role, Scheme
 from ..schemes.selector import checked_selector
@@ -43,6 +45,7 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             "tables": [_table(table) for table in scheme.tables],
             **({"substitutions": [vars(one) for one in scheme.substitutions]} if scheme.substitutions else {}),
             **({"aims": _aims(scheme.aims)} if scheme.aims != Aims() else {}),
+            **({"placements": [_placement(one) for one in scheme.placements]} if scheme.placements else {}),
         },
         "evenings": {
             "pattern": [list(evening) for evening in evenings.pattern],
@@ -102,6 +105,7 @@ def read_design(document: object, drawing_of: Callable[[str], dict | None] | Non
         undercoat=scheme_part["undercoat"],
         substitutions=tuple(Substitution(**one) for one in scheme_part.get("substitutions", ())),
         aims=_read_aims(scheme_part.get("aims", {})),
+        placements=_read_placements(scheme_part.get("placements", ())),
     )
     _check_references(army, scheme)
     evenings = document.get("evenings", {})
@@ -163,17 +167,28 @@ def _role(role: Role) -> dict:
     return {"id": role.id, "name": role.name, "recipes": recipes}
 
 
-def _rule(rule: Rule) -> dict:
-    written = {"id": rule.id, "scope": rule.scope, "select": list(rule.select), "role": rule.role}
+def _filtered(filter_: Filter) -> dict:
     given = {
-        "type": rule.filter.type, "rank": rule.filter.rank, "tag": rule.filter.tag,
-        "ordinals": list(rule.filter.ordinals), "every": rule.filter.every,
+        "type": filter_.type, "rank": filter_.rank, "tag": filter_.tag,
+        "ordinals": list(filter_.ordinals), "every": filter_.every,
     }  # fmt: skip
     filters = {name: value for name, value in given.items() if value}
-    if rule.filter.every:
-        filters["first"] = rule.filter.first
-    if filters:
-        written["filter"] = filters
+    if filter_.every:
+        filters["first"] = filter_.first
+    return {"filter": filters} if filters else {}
+
+
+def _placement(one: Placement) -> dict:
+    device = {"kind": one.device.kind, "text": one.device.text} if one.device else None
+    return {"id": one.id, "scope": one.scope, "site": one.site, "device": device, "role": one.role} | _filtered(
+        one.filter
+    )
+
+
+def _rule(rule: Rule) -> dict:
+    written = {"id": rule.id, "scope": rule.scope, "select": list(rule.select), "role": rule.role} | _filtered(
+        rule.filter
+    )
     if rule.binding:
         written["binding"] = True
     if not rule.on:
@@ -230,12 +245,27 @@ def _read_role(data: dict, where: str) -> Role:
     return Role(data["id"], data["name"], tuple(recipes))
 
 
-def _read_rule(data: dict) -> Rule:
-    given = data.get("filter", {})
-    filter_ = Filter(
+def _read_filter(given: dict) -> Filter:
+    return Filter(
         given.get("type", ""), given.get("rank", ""), given.get("tag", ""), tuple(given.get("ordinals", ())),
         given.get("every", 0), given.get("first", 1),
     )  # fmt: skip
+
+
+def _read_placements(written: list[dict]) -> tuple[Placement, ...]:
+    found: tuple[Placement, ...] = ()
+    for index, data in enumerate(written):
+        where, device = f"/scheme/placements/{index}", data["device"]
+        made = _placed(checked_device, f"{where}/device", Device(**device)) if device else None
+        placement = Placement(
+            data["id"], data["scope"], data["site"], made, data["role"], _read_filter(data.get("filter", {}))
+        )
+        found = (*found, _placed(checked_placement, where, placement, found))
+    return found
+
+
+def _read_rule(data: dict) -> Rule:
+    filter_ = _read_filter(data.get("filter", {}))
     select = tuple(data["select"])
     return Rule(
         data["id"], data["scope"], select, data["role"], filter_, data.get("binding", False), data.get("on", True)
@@ -311,6 +341,11 @@ def _check_references(army: Army, scheme: Scheme) -> None:
         army.node(one.scope, f"{where}/scope")
         scheme.role(one.role, f"{where}/role")
         scheme.role(one.use, f"{where}/use")
+    for index, one in enumerate(scheme.placements):
+        where = f"/scheme/placements/{index}"
+        army.node(one.scope, f"{where}/scope")
+        if one.device:
+            scheme.role(one.role, f"{where}/role")
     for name in ("accents", "signatures"):
         for role in getattr(scheme.aims, name):
             scheme.role(role, f"/scheme/aims/{name}")

@@ -4,7 +4,13 @@ from collections.abc import Callable
 from functools import lru_cache
 from xml.sax.saxutils import escape, quoteattr
 
-from ..figures.plate import Plate, View
+from ..figures import affine
+from ..figures.outline import to_d
+from ..figures.plate import Plate, Site, View
+from ..insignia.device import Device, device_outline
+
+#: site to device and its fill, as pairs
+Bearing = tuple[tuple[str, tuple[Device, str]], ...]
 
 INK = "#17141c"
 #: line weights in drawing units, by how large the figure is shown
@@ -37,6 +43,7 @@ def plate_svg(
     label: str = "",
     prefix: str = "",
     blur: float = 0.0,
+    bearing: Bearing = (),
 ) -> str:
     """One view of a plate as an SVG document of its own, the same text for the same colours.
 
@@ -46,7 +53,7 @@ def plate_svg(
     view = plate.view(view_name)
     box = " ".join(f"{value:g}" for value in view.view_box)
     prefix = prefix or f"{plate.id}-{view.name}-"
-    drawn = plate_group(plate, view_name, fill_of, detail=detail, prefix=prefix)
+    drawn = plate_group(plate, view_name, fill_of, detail=detail, prefix=prefix, bearing=bearing)
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img" aria-label={quoteattr(label or plate.title)}>'
         f"<title>{escape(label or plate.title)}</title>{blurred(drawn, blur, prefix)}</svg>"
@@ -77,10 +84,11 @@ def plate_group(
     detail: str = "large",
     prefix: str = "",
     said_of: Callable[[str], str] | None = None,
+    bearing: Bearing = (),
 ) -> str:
     """The drawing without its frame, in drawing units (0.1 mm), soles on y = 0.
 
-    said_of: attributes to add to every area's group, such as its role.
+    said_of: attributes to add to every area's group, such as its role. bearing: site to device and its fill.
     """
     view, weight = plate.view(view_name), DETAIL[detail]
     parts = [_patterns(view, prefix) if detail != "tiny" else ""]
@@ -91,12 +99,42 @@ def plate_group(
     parts.append(
         f'<g class="areas" stroke="{INK}" stroke-opacity="{weight["opacity"]:g}" stroke-width="{weight["seam"]:g}" stroke-linejoin="round">'
     )
-    for layer in view.layers:
+    last = {layer.area: at for at, layer in enumerate(view.layers)}
+    marks = _marks(view, dict(bearing), prefix)
+    for at, layer in enumerate(view.layers):
         more = said_of(layer.area) if said_of else ""
         parts.append(f'<path data-area="{layer.area}"{more} fill="{fill_of(layer.area)}" d="{layer.d}"/>')
+        if last[layer.area] == at:
+            parts += marks.get(layer.area, ())
     parts.append("</g>")
     parts.append(_overlay(view, prefix, detail))
     return "".join(parts)
+
+
+def _marks(view: View, bearing: dict[str, tuple[Device, str]], prefix: str) -> dict[str, list[str]]:
+    """For every area, the devices that lie on it, clipped to what is drawn of it."""
+    found: dict[str, list[str]] = {}
+    for number, site in enumerate(view.sites):
+        if site.id not in bearing:
+            continue
+        device, fill = bearing[site.id]
+        area = area_under(view, site)
+        if area is None:
+            continue
+        outline = affine.transform(device_outline(device, site.width, site.height), (1, 0, 0, 1, site.x, site.y))
+        drawn = "".join(layer.d for layer in view.layers if layer.area == area)
+        clip = f"{prefix}site{number}"
+        found.setdefault(area, []).append(
+            f'<clipPath id="{clip}"><path d="{drawn}"/></clipPath>'
+            f'<path class="device" clip-path="url(#{clip})" stroke="none" fill="{fill}" d="{to_d(outline)}"/>'
+        )
+    return found
+
+
+def area_under(view: View, site: Site) -> str | None:
+    """The area of a view that a site lies on: the site's own, or the largest below it in name."""
+    on = [seen for seen in view.areas if seen.area == site.area or seen.area.startswith(f"{site.area}.")]
+    return max(on, key=lambda seen: (seen.area == site.area, seen.mm2)).area if on else None
 
 
 def _patterns(view: View, prefix: str) -> str:

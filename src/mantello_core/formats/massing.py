@@ -3,14 +3,19 @@
 from collections.abc import Callable
 from functools import lru_cache
 
+from ..figures import affine
+from ..figures.outline import to_d
 from ..figures.plate import Plate, View
-from .drawing import INK
+from ..insignia.device import device_outline
+from .drawing import INK, Bearing, area_under
 
 #: overlay shapes that still tell at the size of a massed figure
 _KEPT = ("form", "core", "cast", "fold")
 
 
-def massed_group(plate: Plate, view_name: str, key_of: Callable[[str], str], fill_of: Callable[[str], str]) -> str:
+def massed_group(
+    plate: Plate, view_name: str, key_of: Callable[[str], str], fill_of: Callable[[str], str], bearing: Bearing = ()
+) -> str:
     """One view as silhouette, one path a key, and a little shading; drawing units, soles on y = 0.
 
     key_of: area name to what it is coloured by (a role's id); areas of one key and fill are one path that
@@ -27,7 +32,13 @@ def massed_group(plate: Plate, view_name: str, key_of: Callable[[str], str], fil
         for (key, fill), shapes in joined.items()
     ]
     outline = f'<path d="{view.silhouette}" fill="{INK}" stroke="{INK}" stroke-width="8" stroke-linejoin="round"/>'
-    return f"{outline}{''.join(paths)}{_shades(view)}"
+    devices = "".join(
+        f'<path fill="{fill}" d="{to_d(affine.transform(device_outline(device, site.width, site.height), (1, 0, 0, 1, site.x, site.y)))}"/>'
+        for site in view.sites
+        for device, fill in [dict(bearing).get(site.id, (None, ""))]
+        if device and area_under(view, site)
+    )
+    return f"{outline}{''.join(paths)}{devices}{_shades(view)}"
 
 
 @lru_cache(maxsize=128)

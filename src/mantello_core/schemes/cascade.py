@@ -9,6 +9,7 @@ from dataclasses import dataclass, field
 from ..errors import UnknownName
 from ..figures.plate import Plate
 from .army import Army, Figure, Node, Rank
+from .placement import Borne, Placement, borne_by
 from .rule import Rule
 from .scheme import Scheme
 from .selector import Narrowness, areas_named, narrowest
@@ -48,6 +49,8 @@ class FigureClass:
     ordinals: tuple[int, ...]
     cells: dict[str, Cell]
     plate: Plate = field(repr=False)
+    #: what its sites bear
+    borne: dict[str, Borne] = field(default_factory=dict)
 
     @property
     def first(self) -> Figure:
@@ -87,21 +90,34 @@ class Resolution:
 def resolve(army: Army, scheme: Scheme) -> Resolution:
     """Resolve every area of every figure. A pure function of army and scheme."""
     rules = [(rule, order) for order, rule in enumerate(scheme.all_rules(army.root.id)) if rule.scope in army.nodes]
+    placements = [(one, order) for order, one in enumerate(scheme.placements) if one.scope in army.nodes]
     shared: dict[tuple, dict[str, Cell]] = {}
     classes = []
     for unit in army.units:
         path = army.paths[unit.id]
         instead = substitutes(scheme.substitutions, path)
         here = [(rule, order) for rule, order in rules if rule.scope in path]
+        placed = [(one, order) for one, order in placements if one.scope in path]
         for rank in unit.ranks:
             shape = army.plate(rank.type)
-            for speaking, ordinals in _partition(unit, rank, here):
+            for speaking, placing, ordinals in _partition(unit, rank, here, placed):
                 orders = tuple(order for _, order in speaking)
                 depths = tuple(path.index(rule.scope) for rule, _ in speaking)
                 key = (rank.type, len(path), orders, depths, tuple(instead.items()))
                 if key not in shared:
                     shared[key] = _winners(shape, speaking, path, instead)
-                classes.append(FigureClass(unit.id, rank.name, rank.type, rank.tier, ordinals, shared[key], shape))
+                classes.append(
+                    FigureClass(
+                        unit.id,
+                        rank.name,
+                        rank.type,
+                        rank.tier,
+                        ordinals,
+                        shared[key],
+                        shape,
+                        borne_by(shape, placing, path),
+                    )
+                )
     return Resolution(tuple(classes))
 
 
@@ -128,21 +144,24 @@ def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdi
     return tuple(sorted(found, key=lambda verdict: verdict.weight, reverse=True))
 
 
-def _partition(unit: Node, rank: Rank, rules: list[tuple[Rule, int]]):
-    """The rules that speak of a rank, and its ordinals grouped by which of the ordinal rules admit them."""
-    speaking = [one for one in rules if one[0].filter.admits(rank.type, rank.name, unit.tags)]
-    picky = [one for one in speaking if one[0].filter.by_ordinal]
+def _partition(unit: Node, rank: Rank, rules: list[tuple[Rule, int]], placements: list[tuple[Placement, int]]):
+    """The rules and placements that speak of a rank, and its ordinals grouped by which of the picky ones admit them."""
+    speaking, placing = (
+        [one for one in known if one[0].filter.admits(rank.type, rank.name, unit.tags)] for known in (rules, placements)
+    )
+    picky = [one for one in (*speaking, *placing) if one[0].filter.by_ordinal]
     if not picky:
         if rank.figures:
-            yield speaking, tuple(range(1, rank.figures + 1))
+            yield speaking, placing, tuple(range(1, rank.figures + 1))
         return
-    groups: dict[tuple[int, ...], list[int]] = {}
+    groups: dict[tuple[bool, ...], list[int]] = {}
     for ordinal in range(1, rank.figures + 1):
-        admitted = tuple(order for rule, order in picky if rule.filter.admits_ordinal(ordinal))
+        admitted = tuple(one.filter.admits_ordinal(ordinal) for one, _ in picky)
         groups.setdefault(admitted, []).append(ordinal)
-    for admitted, ordinals in groups.items():
-        kept = [one for one in speaking if not one[0].filter.by_ordinal or one[1] in admitted]
-        yield kept, tuple(ordinals)
+    for ordinals in groups.values():
+        first = ordinals[0]
+        kept = ([one for one in known if one[0].filter.admits_ordinal(first)] for known in (speaking, placing))
+        yield *kept, tuple(ordinals)
 
 
 def _weight(rule: Rule, order: int, path: tuple[str, ...], narrow: Narrowness) -> tuple:

@@ -61,9 +61,10 @@ def without_role(design: Design, role_id: str) -> Design:
     role = scheme.role(role_id)
     uses = sum(rule.role == role_id for rule in scheme.all_rules(design.army.root.id))
     uses += sum(role_id in (one.role, one.use) for one in scheme.substitutions)
+    uses += sum(role_id == one.role for one in scheme.placements)
     if uses:
         raise Contradiction(
-            f"'{role.name}' is still named by {uses} rule{'s' * (uses != 1)}; point them elsewhere first."
+            f"'{role.name}' is still named by {uses} rule{'s' * (uses != 1)} or mark{'s' * (uses != 1)}; point them elsewhere first."
         )
     aims = with_share(
         with_marked(with_marked(scheme.aims, role_id, "accents", on=False), role_id, "signatures", on=False),

@@ -167,7 +167,13 @@ def with_rank(design: Design, unit_id: str, old_name: str, rank: Rank) -> Design
         else rule
         for rule in changed.scheme.rules
     )
-    return replace(changed, scheme=replace(changed.scheme, rules=rules))
+    placements = tuple(
+        replace(mark, filter=replace(mark.filter, rank=rank.name))
+        if mark.scope == unit_id and mark.filter.rank == old_name
+        else mark
+        for mark in changed.scheme.placements
+    )
+    return replace(changed, scheme=replace(changed.scheme, rules=rules, placements=placements))
 
 
 def without_rank(design: Design, unit_id: str, name: str) -> Design:
@@ -176,8 +182,11 @@ def without_rank(design: Design, unit_id: str, name: str) -> Design:
     design.army.rank(unit_id, name)
     kept = replace(unit, ranks=tuple(one for one in unit.ranks if one.name != name))
     changed = _rooted(design, _replaced(design.army.root, kept))
-    rules = tuple(rule for rule in changed.scheme.rules if not (rule.scope == unit_id and rule.filter.rank == name))
-    return replace(changed, scheme=replace(changed.scheme, rules=rules))
+    rules, placements = (
+        tuple(one for one in known if not (one.scope == unit_id and one.filter.rank == name))
+        for known in (changed.scheme.rules, changed.scheme.placements)
+    )
+    return replace(changed, scheme=replace(changed.scheme, rules=rules, placements=placements))
 
 
 def without_node(design: Design, node_id: str) -> Design:
@@ -194,6 +203,7 @@ def without_node(design: Design, node_id: str) -> Design:
         scheme,
         substitutions=tuple(one for one in scheme.substitutions if one.scope not in gone),
         rules=tuple(rule for rule in scheme.rules if rule.scope not in gone),
+        placements=tuple(mark for mark in scheme.placements if mark.scope not in gone),
         tables=tuple(
             replace(table, cells=tuple(cell for cell in table.cells if table.key == "rank" or cell[0] not in gone))
             for table in scheme.tables
@@ -237,9 +247,18 @@ def with_duplicate(design: Design, node_id: str, name: str) -> Design:
         )
         for table in scheme.tables
     )
+    placements, mark_ids = [], {mark.id for mark in scheme.placements}
+    for mark in scheme.placements:
+        if mark.scope in renamed:
+            mark_ids.add(new_id := slug(f"{renamed[mark.scope]}-{mark.id}", mark_ids))
+            placements.append(replace(mark, id=new_id, scope=renamed[mark.scope]))
     copied_too = tuple(replace(one, scope=renamed[one.scope]) for one in scheme.substitutions if one.scope in renamed)
     scheme = replace(
-        scheme, rules=(*scheme.rules, *rules), tables=tables, substitutions=(*scheme.substitutions, *copied_too)
+        scheme,
+        rules=(*scheme.rules, *rules),
+        tables=tables,
+        substitutions=(*scheme.substitutions, *copied_too),
+        placements=(*scheme.placements, *placements),
     )
     return _rooted(replace(design, scheme=scheme), _replaced(design.army.root, grown))
 

@@ -8,6 +8,7 @@ from ..recipes.step import Recipe
 from .aim import Aims
 from .army import TIERS, Army
 from .brief import Brief
+from .placement import Placement
 from .rule import Distinction, Rule
 from .substitution import Substitution
 
@@ -58,6 +59,8 @@ class Scheme:
     undercoat: str = "undercoat-slate"
     aims: Aims = field(default_factory=Aims)
     substitutions: tuple[Substitution, ...] = ()
+    #: devices on sites
+    placements: tuple[Placement, ...] = ()
 
     @cached_property
     def role_by_id(self) -> dict[str, Role]:

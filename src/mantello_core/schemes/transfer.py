@@ -64,6 +64,7 @@ def transferred(here: Design, other: Design) -> Transfer:
         rules=(*here.scheme.rules, *rules),
         tables=tuple(tables),
         undercoat=other.scheme.undercoat,
+        placements=(*here.scheme.placements, *_placements(here, other, places, new_id)),
     )
     left_rows = tuple(dict.fromkeys(left_rows))
     return Transfer(
@@ -71,11 +72,30 @@ def transferred(here: Design, other: Design) -> Transfer:
     )
 
 
+def _placements(here: Design, other: Design, places: dict[str, str], new_id: dict[str, str]):
+    """The other's devices whose formation is here; they come after the own ones, so they win ties."""
+    taken = {one.id for one in here.scheme.placements}
+    for one in other.scheme.placements:
+        if one.scope in places:
+            id_ = slug(one.id, taken)
+            taken.add(id_)
+            yield replace(one, id=id_, scope=places[one.scope], role=new_id[one.role])
+
+
 def _places(here: Design, other: Design) -> dict[str, str]:
-    mine = {(node.kind, node.name.casefold()): node.id for node in here.army.nodes.values()}
+    """Nodes of the other army to those here: by the names on the way down to them, else by kind and name alone."""
+    mine, ways = {}, {}
+    for node in here.army.nodes.values():
+        mine.setdefault((node.kind, node.name.casefold()), node.id)
+        ways[_way(here, node.id)] = node.id
     places = {other.army.root.id: here.army.root.id}
     for node in other.army.nodes.values():
-        found = mine.get((node.kind, node.name.casefold()))
+        found = ways.get(_way(other, node.id)) or mine.get((node.kind, node.name.casefold()))
         if found:
             places.setdefault(node.id, found)
     return places
+
+
+def _way(design: Design, node_id: str) -> tuple[str, ...]:
+    nodes = design.army.nodes
+    return tuple(nodes[id_].name.casefold() for id_ in design.army.paths[node_id][1:])

@@ -112,7 +112,11 @@ def muster_sheet(reading: Reading) -> str:
         scale = min(width / across, (height - 80) / tall)
         x, y = at % wide * width, at // wide * height
         drawing = plate_group(
-            shape, shape.views[0].name, lambda area, one=one: reading.fill(one, area), prefix=f"m{at}-"
+            shape,
+            shape.views[0].name,
+            lambda area, one=one: reading.fill(one, area),
+            prefix=f"m{at}-",
+            bearing=reading.bearing(one),
         )
         parts.append(
             f'<g transform="translate({x + (width - across * scale) / 2 - left * scale:.1f} {y + height - 60 - (top + tall) * scale:.1f}) scale({scale:.4f})">{drawing}</g>'
@@ -130,7 +134,10 @@ def muster_sheet(reading: Reading) -> str:
 
 def _views(reading: Reading, one: FigureClass) -> list[str]:
     shape = one.plate
-    return [plate_svg(shape, view.name, lambda area: reading.fill(one, area)) for view in shape.views]
+    return [
+        plate_svg(shape, view.name, lambda area: reading.fill(one, area), bearing=reading.bearing(one))
+        for view in shape.views
+    ]
 
 
 def _pdf(html: str, name: str) -> HttpResponse:

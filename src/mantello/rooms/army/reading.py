@@ -4,6 +4,7 @@ from functools import cached_property
 
 from mantello_core.colour.spaces import Lab
 from mantello_core.formats.document import read_design
+from mantello_core.formats.drawing import Bearing
 from mantello_core.paints.range import paint
 from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
@@ -106,6 +107,14 @@ class Reading:
         if not tones:
             return GAP if role is None else BARE
         return seeing.hex(self.prediction(role, one.tier).apparent if seeing.apparent else tones["base"])
+
+    def bearing(self, one: FigureClass, seeing: Seeing = NEUTRAL) -> Bearing:
+        """What the sites of a class bear, each device with the colour it is drawn in."""
+        found = []
+        for site, borne in one.borne.items():
+            tones = self.tones(borne.placement.role, one.tier)
+            found.append((site, (borne.placement.device, seeing.hex(tones["base"]) if tones else GAP)))
+        return tuple(found)
 
     def painted_fill(
         self, one: FigureClass, area: str, done: frozenset[tuple[str, str]], seeing: Seeing = NEUTRAL

@@ -51,6 +51,7 @@ def mass_svg(pick: Pick) -> str:
             one.plate.views[0].name,
             lambda area, one=one: one.cells[area].role or "",
             lambda area, one=one: fill(one, area, seeing),
+            pick.reading.bearing(one, seeing),
         )
         defined.append(f'<g id="{names[key]}">{drawn}</g>')
     placed = [f'<use href="#{names[id(one)]}" transform="{where}"/>' for one, where in _ranked(mass.figures)]
@@ -79,6 +80,7 @@ def _single(pick: Pick) -> str:
         lambda area: pick.reading.fill(one, area, pick.seeing),
         prefix="alone-",
         said_of=lambda area: f' data-role="{one.cells[area].role or ""}"',
+        bearing=pick.reading.bearing(one, pick.seeing),
     )
     x, y = SINGLE_X - scale * (left + width / 2), GROUND - scale * (top + height)
     return (

@@ -37,15 +37,17 @@ def _rules_page(request, army, status=200, **forms):
                 table,
                 edit.rows_of(design.army, table.key),
                 [(column, areas_words(column.select)) for column in table.columns],
+                forms.get("column_form")
+                if forms.get("column_table") == table.id
+                else ColumnForm(auto_id=f"column{number}_%s"),
             )
-            for table in design.scheme.tables
+            for number, table in enumerate(design.scheme.tables)
         ],
         "sentences": [
             (rule, rule_sentence(rule, design.army, design.scheme), rule.id in dead) for rule in design.scheme.rules
         ],
         "kinds": kinds,
         "table_form": TableForm(auto_id="table_%s"),
-        "column_form": ColumnForm(auto_id="column_%s"),
         "column_table": "",
         "rule_form": _rule_form(request, design),
         "editing": request.GET.get("edit", ""),

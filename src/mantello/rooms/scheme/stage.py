@@ -31,7 +31,11 @@ def stage_svg(pick: Pick, callout: str = "") -> str:
     places = _places(shape.views, shape.kind)
     for number, (view, (x, y, scale)) in enumerate(zip(shape.views, places, strict=True)):
         drawing = plate_group(
-            shape, view.name, lambda area: pick.reading.fill(pick.figures, area, pick.seeing), prefix=f"stage{number}-"
+            shape,
+            view.name,
+            lambda area: pick.reading.fill(pick.figures, area, pick.seeing),
+            prefix=f"stage{number}-",
+            bearing=pick.reading.bearing(pick.figures, pick.seeing),
         )
         parts.append(f'<g transform="translate({x:g} {y:g}) scale({scale:.4f})">')
         drawing = f'<g id="stage-view{number}">{drawing}</g>'

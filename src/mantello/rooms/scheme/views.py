@@ -25,6 +25,7 @@ from mantello_core.schemes.inspection.finding import class_title
 
 from .forms import RoleForm
 from .ladder import areas_said, effect_of, rows_of
+from .marking import site_rows
 from .mass import mass_svg
 from .pick import exact_pick, pick_from
 from .stage import stage_svg
@@ -87,7 +88,7 @@ def _panel(pick):
         "effect": effect_of(pick) if pick.role else None,
         "area_name": spoken(pick.area),
         "about_area": pick.plate.areas[pick.area],
-        "about_sites": pick.plate.sites.get(pick.area, ()),
+        "site_rows": site_rows(pick),
         "also_called": synonyms(pick.area)[:4],
         "pick_title": class_title(reading.design.army, pick.figures),
         "roles": [
@@ -234,7 +235,9 @@ def _cell_text(reading, cell):
         return ""
     words = _role_words(reading, cell.cell)
     paint = reading.design.scheme.role_by_id[cell.cell.role].paint_name if cell.cell.role else ""
-    return f"{words}: {paint}" if paint else words
+    sites = cell.one.plate.sites.get(cell.area, ())
+    marks = [cell.one.borne[site.id].placement.device.words for site in sites if site.id in cell.one.borne]
+    return "".join([words, f": {paint}" if paint else "", f"; bears {', '.join(marks)}" if marks else ""])
 
 
 def _beside(pick):

@@ -13,6 +13,7 @@ CHECKS = (
     balance.trouble,
     mapping.overridden,
     mapping.ranks,
+    mapping.codes,
     contrast.values,
     contrast.focus,
     balance.accents,

@@ -54,6 +54,7 @@ def dead(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     rules = resolution.dead_rules(design.scheme, design.army)
     named = {rule.role for rule in design.scheme.all_rules(design.army.root.id)}
+    named |= {one.role for one in design.scheme.placements}
     found = [Finding(f"Wins nowhere: {_said(rule, design)}", f"rule|{rule.id}", fix=_removed(rule)) for rule in rules]
     found += [
         Finding(f"No rule names the role {role.name}", f"role|{role.id}", fix=Fix(f"remove {role.name}", lambda now, id_=role.id: without_role(now, id_)))
@@ -133,7 +134,7 @@ def ranks(look: Look) -> Check:
         for at_, name in enumerate(names):
             for other in names[at_ + 1 :]:
                 one, two = firsts[name], firsts[other]
-                if one.type == two.type and all(one.cells[area].role == two.cells[area].role for area in one.cells):
+                if one.type == two.type and _look_alike(one, two):
                     found.append(
                         Finding(
                             f"{class_title(army, one)} looks like {other}",
@@ -150,5 +151,40 @@ def ranks(look: Look) -> Check:
         "look" if found else "clear",
         worst,
         tuple(found),
-        "Two ranks of a unit differ in their figure or in at least one area.",
+        "Two ranks of a unit differ in their figure, in at least one area, or in a mark.",
     )
+
+
+def _look_alike(one: FigureClass, two: FigureClass) -> bool:
+    alike = all(one.cells[area].role == two.cells[area].role for area in one.cells)
+    return alike and _devices(one) == _devices(two)
+
+
+def _devices(one: FigureClass) -> dict[str, tuple]:
+    return {site: (borne.placement.device, borne.placement.role) for site, borne in one.borne.items()}
+
+
+def codes(look: Look) -> Check:
+    """Formations of one kind that bear the same device in the same colour on the same site."""
+    design, army = look.design, look.design.army
+    shown: dict[tuple, dict[str, FigureClass]] = {}
+    for one in look.resolution.classes:
+        for site, borne in one.borne.items():
+            placement = borne.placement
+            scope = army.nodes[placement.scope]
+            if scope.kind != "army" and not placement.filter.rank:
+                key = scope.kind, site, placement.device, placement.role
+                shown.setdefault(key, {}).setdefault(scope.id, one)
+    found = []
+    for (kind, site, device, role), bearers in shown.items():
+        if len(bearers) < 2:
+            continue
+        names = [army.nodes[id_].name for id_ in bearers]
+        first = next(iter(bearers.values()))
+        where = next((area for area, sites in first.plate.sites.items() if site in {one.id for one in sites}), "")
+        said = f"{', '.join(names[:-1])} and {names[-1]} all bear {device.words} in {design.scheme.role(role).name} on {site}"
+        key = f"{kind}|{site}|{device.kind}{device.text}|{role}"
+        found.append(Finding(said, key, first.unit, first.rank, where, first.ordinals[0], number=len(bearers)))
+    worst = found[0].what if found else "no two formations of a kind bear the same mark"
+    rule = "Formations of one kind that bear a device on the same site bear different ones."
+    return Check("codes", "Unit codes", "look" if found else "clear", worst, tuple(found), rule)

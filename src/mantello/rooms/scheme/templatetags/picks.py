@@ -110,7 +110,7 @@ def _cell(row, cell, scheme, tail: str, *, here: bool) -> str:
             if role
             else '<span class="sm">bare</span>'
         )
-        shown = f'<span class="k">{rung}</span>{tone}{_site(cell.one.plate, cell.area)}'
+        shown = f'<span class="k">{rung}</span>{tone}{_site(cell.one, cell.area)}'
         said = f"{scheme.role_by_id[role].name if role else 'left bare'}, set at rung {cell.cell.rung}{', sides differ' if cell.split else ''}"
     return (
         f'<td{" class=sel" if here else ""}><a href="?{place}&amp;area={cell.area}{tail}" data-visit data-focus="{row.key}|{focus}"'
@@ -118,14 +118,15 @@ def _cell(row, cell, scheme, tail: str, *, here: bool) -> str:
     )
 
 
-@lru_cache(maxsize=4096)
-def _site(shape, area: str) -> str:
-    """A small shield where an area offers room for insignia."""
-    sites = shape.sites.get(area) or shape.sites.get(area.replace(".left", ".right"))
+def _site(one, area: str) -> str:
+    """A small shield where an area offers room for insignia: filled where it bears a device."""
+    sites = one.plate.sites.get(area) or one.plate.sites.get(area.replace(".left", ".right"))
     if not sites:
         return ""
-    said = escape("Room for a mark: " + "; ".join(site.words for site in sites))
-    return f'<svg class="site" viewBox="0 0 10 12"><title>{said}</title><path d="M1 1H9V6.500C9 9 6.500 10.500 5 11.300 3.500 10.500 1 9 1 6.500Z"/></svg>'
+    borne = [one.borne[site.id].placement.device.words for site in sites if site.id in one.borne]
+    said = f"Bears {', '.join(borne)}" if borne else f"Room for a mark: {'; '.join(site.words for site in sites)}"
+    kind = "site borne" if borne else "site"
+    return f'<svg class="{kind}" viewBox="0 0 10 12"><title>{escape(said)}</title><path d="M1 1H9V6.500C9 9 6.500 10.500 5 11.300 3.500 10.500 1 9 1 6.500Z"/></svg>'
 
 
 @lru_cache(maxsize=4096)

@@ -1,0 +1,111 @@
+"""Marks on the picked figure: devices on the sites of its areas, placed at a rung."""
+
+from dataclasses import dataclass
+
+from django import forms
+from django.contrib.auth.decorators import login_required
+from django.utils.safestring import mark_safe
+from django.views.decorators.http import require_POST
+
+from mantello.rooms.army.page import apply, army_for, back
+from mantello.rooms.army.reading import reading_of
+from mantello_core.colour.spaces import hex_of
+from mantello_core.errors import OutOfRange
+from mantello_core.figures.outline import to_d
+from mantello_core.figures.plate import Site
+from mantello_core.insignia.device import MOST_SIGNS, Device, checked_device, device_outline, figures
+from mantello_core.schemes.army import Figure
+from mantello_core.schemes.bearing import with_device, without_device
+from mantello_core.schemes.placement import Borne
+
+from .pick import Pick
+
+
+class DeviceForm(forms.Form):
+    """A device for a site: what, in which colour, and for whom."""
+
+    kind = forms.ChoiceField(label="Device")
+    text = forms.CharField(required=False, label="Numerals or letters", max_length=12)
+    role = forms.ChoiceField(label="In")
+    rung = forms.TypedChoiceField(label="For", coerce=int)
+
+    def __init__(self, *arguments, pick: Pick, **options):
+        super().__init__(*arguments, **options)
+        self.fields["kind"].choices = [("text", f"Up to {MOST_SIGNS} numerals, letters"), *figures().items()]
+        self.fields["role"].choices = [(role.id, role.name) for role in pick.reading.design.scheme.roles]
+        self.fields["rung"].choices = [(rung.number, f"{rung.kind.capitalize()}: {rung.name}") for rung in pick.rungs]
+
+
+@dataclass(frozen=True)
+class SiteRow:
+    """One site of the picked area: what it bears, drawn, and the form to change it."""
+
+    site: Site
+    borne: Borne | None
+    role_name: str
+    rung_name: str
+    picture: str
+    form: DeviceForm
+
+
+def site_rows(pick: Pick) -> list[SiteRow]:
+    """The sites of the picked area."""
+    rows = []
+    for site in pick.plate.sites.get(pick.area, ()):
+        borne = pick.figures.borne.get(site.id)
+        initial = {"kind": "text", "rung": max(1, len(pick.rungs) - 3), "role": pick.role}
+        if borne:
+            placement = borne.placement
+            initial = {
+                "kind": placement.device.kind,
+                "text": placement.device.text,
+                "role": placement.role,
+                "rung": borne.rung,
+            }
+        form = DeviceForm(pick=pick, initial=initial, auto_id=f"site-{site.id}_%s")
+        role = pick.reading.design.scheme.role_by_id[borne.placement.role].name if borne else ""
+        rung = next((f"{one.kind} {one.name}" for one in pick.rungs if borne and one.number == borne.rung), "")
+        rows.append(SiteRow(site, borne, role, rung, _picture(pick, site, borne), form))
+    return rows
+
+
+def _picture(pick: Pick, site: Site, borne: Borne | None) -> str:
+    """The site at its shape's size with the device on the area's colour."""
+    wide, tall = site.width * 10, site.height * 10
+    ground = pick.reading.fill(pick.figures, pick.area, pick.seeing)
+    tones = pick.reading.tones(borne.placement.role, pick.figures.tier) if borne else None
+    device = ""
+    if borne:
+        outline = to_d(device_outline(borne.placement.device, site.width, site.height))
+        device = f'<path fill="{hex_of(tones["base"]) if tones else "#dcdcdc"}" d="{outline}"/>'
+    return mark_safe(
+        f'<svg class="site-picture" viewBox="{-wide / 2:.1f} {-tall / 2:.1f} {wide:.1f} {tall:.1f}" aria-hidden="true">'
+        f'<rect x="{-wide / 2:.1f}" y="{-tall / 2:.1f}" width="{wide:.1f}" height="{tall:.1f}" fill="{ground}"/>{device}</svg>'
+    )
+
+
+@login_required
+@require_POST
+def place_device(request, army_id):
+    """Place a device on a site at a rung, or take away what is placed there."""
+    army = army_for(request, army_id)
+    asked = request.POST
+    ordinal, rung = asked.get("figure", ""), asked.get("rung", "")
+    if not (ordinal.isdigit() and len(ordinal) < 6 and rung.isdigit() and len(rung) < 3):
+        raise OutOfRange(f"Figure '{ordinal[:20]}', rung '{rung[:20]}'; reload the page and try again.", "rung")
+    figure, site = Figure(asked.get("unit", ""), asked.get("rank", ""), int(ordinal)), asked.get("site", "")
+    force = reading_of(army.head).design.army
+    place = next((one for one in force.rungs(figure) if one.number == int(rung)), None)
+    where = f"{site} at {rung} {place.kind.capitalize()}" if place else site
+    if asked.get("do") == "clear":
+        apply(request, army, lambda design: without_device(design, figure, site, int(rung)), f"Mark taken from {where}")
+    elif asked.get("do") == "bare":
+        apply(
+            request, army, lambda design: with_device(design, figure, site, None, "", int(rung)), f"No mark on {where}"
+        )
+    else:
+        device = checked_device(Device(asked.get("kind", ""), asked.get("text", "")), "text")
+        words = f"{device.words.capitalize()} placed on {where}"
+        role = asked.get("role", "")
+        apply(request, army, lambda design: with_device(design, figure, site, device, role, int(rung)), words)
+    return back(request, "scheme", army.pk)

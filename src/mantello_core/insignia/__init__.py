@@ -1,0 +1,1 @@
+"""Insignia: devices as outlines."""

@@ -1,0 +1,103 @@
+"""A device: numerals, letters or a plain figure, as an outline that fills a given space."""
+
+import json
+from dataclasses import dataclass
+from functools import cache, lru_cache
+from importlib.resources import files
+
+from ..errors import OutOfRange, UnknownName
+from ..figures import affine
+from ..figures.outline import outline
+
+#: the most signs of a text device
+MOST_SIGNS = 3
+#: share of a site's width and height that a device keeps to, so that a brush can pass round it
+MARGIN = 0.84
+#: plain figures, drawn in a square of 100 units about the middle, and their names
+_FIGURES = {
+    "bar": ("Bar", "-50,-11 50,-11 50,11 -50,11"),
+    "bars": ("Two bars", "-50,-30 50,-30 50,-8 -50,-8|-50,8 50,8 50,30 -50,30"),
+    "pale": ("Upright bar", "-11,-50 11,-50 11,50 -11,50"),
+    "chevron": ("Chevron", "0,-34 50,16 50,42 0,-8 -50,42 -50,16"),
+    "chevrons": ("Two chevrons", "0,-50 50,-10 50,14 0,-26 -50,14 -50,-10|0,-8 50,32 50,56 0,16 -50,56 -50,32"),
+    "disc": ("Disc", "o:0,0,50"),
+    "square": ("Square", "-44,-44/0 44,-44/0 44,44/0 -44,44/0"),
+    "triangle": ("Triangle", "0,-48/0 52,42/0 -52,42/0"),
+    "lozenge": ("Lozenge", "0,-50/0 38,0/0 0,50/0 -38,0/0"),
+    "cross": ("Cross", "-13,-50/0 13,-50/0 13,-13/0 50,-13/0 50,13/0 13,13/0 13,50/0 -13,50/0 -13,13/0 -50,13/0 -50,-13/0 -13,-13/0"),
+    "saltire": ("Diagonal cross", "-50,-34/0 -34,-50/0 0,-16/0 34,-50/0 50,-34/0 16,0/0 50,34/0 34,50/0 0,16/0 -34,50/0 -50,34/0 -16,0/0"),
+    "crescent": ("Crescent", "0,-50~ 30,-40~ 10,0~ 30,40~ 0,50~ -42,28~ -50,0~ -42,-28~"),
+}  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Device:
+    """A plain figure by its id, or up to three numerals and capital letters."""
+
+    #: 'text', or the id of a plain figure
+    kind: str
+    text: str = ""
+
+    @property
+    def words(self) -> str:
+        """What it is, in words."""
+        return f"'{self.text}'" if self.kind == "text" else _FIGURES[self.kind][0].lower()
+
+
+def figures() -> dict[str, str]:
+    """The plain figures: id to name."""
+    return {id_: name for id_, (name, _) in _FIGURES.items()}
+
+
+def checked_device(device: Device, where: str = "device") -> Device:
+    """The device, if it can be drawn; letters become capitals.
+
+    Raises: UnknownName for a figure; OutOfRange for a text with other signs, or too many.
+    """
+    if device.kind != "text":
+        if device.kind not in _FIGURES:
+            raise UnknownName("device", device.kind, ["text", *_FIGURES], where)
+        return Device(device.kind)
+    text = device.text.strip().upper()
+    strange = [sign for sign in text if sign not in _glyphs()]
+    if strange or not 1 <= len(text) <= MOST_SIGNS:
+        raise OutOfRange(
+            f"The device '{device.text[:20]}' cannot be drawn; allowed are 1 to {MOST_SIGNS} numerals and letters A to Z.",
+            where,
+        )
+    return Device("text", text)
+
+
+@lru_cache(maxsize=2048)
+def device_outline(device: Device, width_mm: float, height_mm: float) -> tuple:
+    """The outline as large as fits a site with its margin, in drawing units (0.1 mm) about the site's middle.
+
+    Raises: what ``checked_device`` refuses.
+    """
+    device = checked_device(device)
+    commands = _text(device.text) if device.kind == "text" else outline(_FIGURES[device.kind][1], 0)
+    points = [point for step in commands for point in step[1:]]
+    across, down = zip(*points, strict=True)
+    wide, tall = max(across) - min(across), max(down) - min(down)
+    scale = min(width_mm * 10 * MARGIN / wide, height_mm * 10 * MARGIN / tall)
+    middle_x, middle_y = (max(across) + min(across)) / 2, (max(down) + min(down)) / 2
+    return tuple(affine.transform(commands, (scale, 0, 0, scale, -scale * middle_x, -scale * middle_y)))
+
+
+@cache
+def _glyphs() -> dict:
+    text = (files(__package__) / "data" / "glyphs.json").read_text(encoding="utf-8")
+    return json.loads(text)["glyphs"]
+
+
+def _text(text: str) -> list[tuple]:
+    """Signs beside each other, y downwards."""
+    commands, x = [], 0.0
+    for sign in text:
+        glyph = _glyphs()[sign]
+        for step in glyph["outline"]:
+            values = step[1:]
+            points = [(x + values[at], -values[at + 1]) for at in range(0, len(values), 2)]
+            commands.append((step[0], *points))
+        x += glyph["advance"]
+    return commands
