@@ -9,7 +9,7 @@ from .calendar import Session, sessions
 from .compiling import Done, compiled
 from .merging import runs
 from .ordering import Relaxed, ordered
-from .schedule import OPENING, PATIENCE, Block, Task, laid, tasks_of
+from .schedule import OPENING, PATIENCE, Block, Task, fresh, laid, tasks_of
 from .task import Atom, Edge
 
 #: most figures on the desk at once; squads beyond it wait for the next wave
@@ -101,9 +101,9 @@ def plan(
         kept += edges
         relaxed += given_up
         prepared.append((runs(list(wave), edges), edges))
-    best = None
+    best, linked = None, _all_tasks(prepared, design.evenings.attention)
     for patience in (PATIENCE, 2.4 * PATIENCE):
-        tasks = _all_tasks(prepared, design.evenings.attention)
+        tasks = fresh(linked)
         candidate = Plan(
             tuple(evenings), tuple(laid(tasks, evenings, patience)), tuple(tasks), tuple(kept), tuple(relaxed)
         )

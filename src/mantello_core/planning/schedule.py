@@ -32,13 +32,18 @@ class Task:
     #: seconds of work and drying still to come from its start, along the longest chain
     tail: float = 0.0
     waiting: int = 0
-    placed: list["Block"] = field(default_factory=list)
+    #: start and end of every stretch that is placed, in seconds of the laying's clock, and its figures
+    placed: list[tuple[float, float, int]] = field(default_factory=list)
     #: figures not yet placed, in order, with their hands-on seconds; None until laying starts
     left: dict[tuple[str, int], float] | None = None
-    #: earliest start, once everything before it is placed
-    ready: datetime = datetime.min
+    #: earliest start in seconds of the laying's clock, once everything before it is placed
+    ready: float = float("-inf")
     #: hands-on seconds of ``left``
     unplaced: float = 0.0
+    #: what speaks for taking it early whenever it is offered; seconds to open its pot; those of its next figure
+    worth: float = 0.0
+    opens: float = OPENING
+    next_figure: float = 0.0
 
     @property
     def seconds(self) -> float:
@@ -90,27 +95,51 @@ def tasks_of(runs: list[list[Atom]], edges: list[Edge], attention: int) -> list[
     return tasks
 
 
+def fresh(tasks: list[Task]) -> list[Task]:
+    """The same tasks and links with nothing placed, for another way of laying them."""
+    copies = {
+        id(task): Task(task.run, task.pot, task.unit, task.lot, task.atoms, task.figures, tail=task.tail)
+        for task in tasks
+    }
+    for task in tasks:
+        copy = copies[id(task)]
+        copy.before = [(copies[id(one)], lag) for one, lag in task.before]
+        copy.after = [copies[id(one)] for one in task.after]
+        copy.waiting = len(copy.before)
+    return list(copies.values())
+
+
 def laid(tasks: list[Task], sessions: list[Session], patience: float = PATIENCE) -> list[Block]:
     """Blocks in time order: always the offered task that loses least, and of those the one with most to come.
 
     Tasks that find no room in the given sessions stay unplaced.
     """
     blocks: list[Block] = []
+    if not sessions:
+        return blocks
+    zero = sessions[0].start
+    starts, ends = (
+        [(moment - zero).total_seconds() for moment in moments]
+        for moments in zip(*((one.start, one.end) for one in sessions), strict=True)
+    )
     for task in tasks:
         task.left, task.unplaced = dict(task.figures), sum(task.figures.values())
+        task.worth = 0.01 * task.tail + (900 if task.atoms[0].sprayed else 0)
+        task.opens = OPENING_SPRAY if task.atoms[0].sprayed else OPENING
+        task.next_figure = next(iter(task.left.values()))
     offered = [task for task in tasks if not task.waiting]
-    session, now, pot = 0, sessions[0].start if sessions else None, ""
+    session, now, pot = 0, 0.0, ""
     while offered and session < len(sessions):
-        best = _best(offered, now, pot, sessions[session], patience)
+        best = _best(offered, now, pot, ends[session], patience)
         if best is None:
             session += 1
             if session < len(sessions):
-                now, pot = sessions[session].start, ""
+                now, pot = starts[session], ""
             continue
         task, start, opening = best
-        block = _placed(task, session, start, opening, sessions[session].end)
+        block, now = _placed(task, session, start, opening, ends[session], zero)
         blocks.append(block)
-        now, pot = block.end, task.pot
+        pot = task.pot
         if not task.left:
             offered.remove(task)
             for child in task.after:
@@ -159,49 +188,42 @@ def _link(home, edges):
         task.tail = task.seconds + following
 
 
-def _best(offered, now, pot, session, patience):
+def _best(offered, now, pot, end, patience):
     """The offered task that loses least time, with its start and the seconds its pot takes to open."""
-    best, left = None, (session.end - now).total_seconds()
+    best, left = None, end - now
     for task in offered:
-        opening = 0.0 if task.pot == pot else (OPENING_SPRAY if task.atoms[0].sprayed else OPENING)
-        until = max(opening, (task.ready - now).total_seconds())
+        opening = 0.0 if task.pot == pot else task.opens
+        until = task.ready - now
+        if until < opening:
+            until = opening
         wait = until - opening
         if wait > patience:
             continue
         room, seconds = left - until, task.unplaced
-        if room < next(iter(task.left.values())) or (opening and room < min(SCRAP, seconds)):
+        if room < task.next_figure or (opening and room < SCRAP and room < seconds):
             continue
         cut = opening if room < seconds < 5400 else 0.0
-        score = (
-            wait
-            + opening
-            + cut
-            - 0.01 * task.tail
-            - (900 if task.atoms[0].sprayed else 0)
-            - (300 if task.placed else 0)
-        )
+        score = wait + opening + cut - task.worth - (300 if task.placed else 0)
         if best is None or score < best[0]:
             best = score, task, until, opening
-    return (best[1], now + timedelta(seconds=best[2]), best[3]) if best else None
+    return (best[1], now + best[2], best[3]) if best else None
 
 
-def _ready(task: Task) -> datetime:
+def _ready(task: Task) -> float:
     """Earliest start at which every figure is dry when its turn comes: the ends of each stretch decide."""
-    earliest = datetime.min
-    mine = list(task.figures.values())
-    per = sum(mine) / len(mine)
+    earliest = float("-inf")
+    per = sum(task.figures.values()) / len(task.figures)
     for before, lag in task.before:
-        for block in before.placed:
-            count = len(block.figures)
-            step = (block.end - block.start).total_seconds() / count
-            first = block.start + timedelta(seconds=step + lag)
-            last = block.end + timedelta(seconds=lag - (count - 1) * per)
+        for start, end, count in before.placed:
+            first = start + (end - start) / count + lag
+            last = end + lag - (count - 1) * per
             earliest = max(earliest, first, last)
     return earliest
 
 
-def _placed(task: Task, session: int, start: datetime, opening: float, end: datetime) -> Block:
-    room, used, figures = (end - start).total_seconds(), 0.0, []
+def _placed(task: Task, session: int, start: float, opening: float, end: float, zero: datetime) -> tuple[Block, float]:
+    """A block of as many of its figures as find room, and when it ends."""
+    room, used, figures = end - start, 0.0, []
     for figure, seconds in list(task.left.items()):
         if used + seconds > room + 1e-6:
             break
@@ -209,6 +231,7 @@ def _placed(task: Task, session: int, start: datetime, opening: float, end: date
         figures.append(figure)
         del task.left[figure]
     task.unplaced = sum(task.left.values())
-    block = Block(session, opening, start, start + timedelta(seconds=used), task, tuple(figures))
-    task.placed.append(block)
-    return block
+    task.next_figure = next(iter(task.left.values()), 0.0)
+    task.placed.append((start, start + used, len(figures)))
+    moments = (zero + timedelta(seconds=seconds) for seconds in (start, start + used))
+    return Block(session, opening, *moments, task, tuple(figures)), start + used

@@ -22,7 +22,7 @@ class DeskCase(RoomCase):
         super().setUp()
         self.clock = patch.object(timezone, "now", return_value=TUESDAY)
         self.clock.start()
-        self.addCleanup(self.clock.stop)
+        self.addCleanup(lambda: self.clock.stop())
 
     def at(self, moment):
         self.clock.stop()

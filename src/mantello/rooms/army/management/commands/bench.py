@@ -11,20 +11,27 @@ from django.db import transaction
 from django.test import Client
 
 from mantello.rooms.army.actions import keep_design
-from mantello.rooms.army.reading import Reading
-from mantello_core.formats.sample import calvessa
+from mantello.rooms.army.models import Army
+from mantello.rooms.army.reading import Reading, reading_of
+from mantello_core.figures.drafting import drafted, sketched
+from mantello_core.figures.making import made_figure, usual_making
+from mantello_core.formats.sample import calvessa, levy
 from mantello_core.planning.plan import plan
 from mantello_core.recipes.undercoat import undercoat_choices
 from mantello_core.schemes.army import Figure
+from mantello_core.schemes.brief import Brief, formation_names
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.edit import set_here
 from mantello_core.schemes.muster import Entry, with_entries
+from mantello_core.schemes.proposal import army_for_brief, proposals
 from mantello_core.schemes.scheme import Design
 
 PAGES = (
     "",
     "scheme/",
+    "scheme/?mass=yes",
     "scheme/table/",
+    "scheme/table/?in=all",
     "scheme/rules/",
     "scheme/checks/",
     "recipes/",
@@ -32,13 +39,15 @@ PAGES = (
     "plan/",
     "desk/",
     "log/",
+    "types/",
+    "types/make/",
 )
 
 
 def grown(figures: int) -> Design:
-    """The demo's scheme over an army of many companies, types in turn."""
+    """The demo's army with companies added until it has so many figures, types in turn."""
     kinds = ("fusilier", "ranger", "gunner", "knight", "sluicer")
-    design = calvessa()
+    design = levy()
     missing = figures - design.army.figures
     entries = [
         Entry(
@@ -73,7 +82,13 @@ class Command(BaseCommand):
         demo = calvessa()
         mix = demo.scheme.role("lantern").recipe().steps[0].mix
         self._row("coats over every undercoat, one mix", lambda: undercoat_choices(mix), 15)
-        for design in (demo, grown(300)):
+        army = army_for_brief("Force", Brief(), formation_names("", 3))
+        self._row("six schemes proposed for three formations", lambda: proposals(army, Brief()), 3)
+        self._row(
+            "a figure put together, sketched", lambda: sketched(made_figure("own-x", "F", usual_making("foot"))), 5
+        )
+        self._row("the same drafted and measured", lambda: drafted(made_figure("own-x", "F", usual_making("foot"))), 1)
+        for design in (demo, levy(), grown(300), grown(600)):
             resolution = resolve(design.army, design.scheme)
             start = datetime(2026, 11, 24, 18, 0)
             self._row(
@@ -83,8 +98,8 @@ class Command(BaseCommand):
             )
             self._row(f"inspection of {design.army.figures} figures", lambda d=design: Reading(d).checks, 3)
         with transaction.atomic():
-            self._pages(demo)
-            self._pages(grown(300))
+            for design in (demo, levy(), grown(300), grown(600)):
+                self._pages(design)
             transaction.set_rollback(True)
 
     def _pages(self, design: Design):
@@ -105,6 +120,34 @@ class Command(BaseCommand):
                 lambda a=address: client.get(a),
                 5,
             )
+
+        self._row(
+            f"an edit, and the page after it, at {design.army.figures} figures", lambda: self._edit(client, army), 3
+        )
+
+    def _edit(self, client, army):
+        """A colour set for the army and the page that shows it."""
+        head = Army.objects.select_related("head").get(pk=army.pk).head
+        reading = reading_of(head)
+        one = reading.resolution.classes[0]
+        roles = [role.id for role in reading.design.scheme.roles if role.recipe().steps]
+        area = next(iter(one.cells))
+        role = (
+            roles[(roles.index(one.cells[area].role) + 1) % len(roles)] if one.cells[area].role in roles else roles[0]
+        )
+        sent = {
+            "base": head.number,
+            "unit": one.unit,
+            "rank": one.rank,
+            "figure": one.ordinals[0],
+            "area": area,
+            "role": role,
+            "rung": 1,
+            "reach": "area",
+        }
+        answer = client.post(f"/armies/{army.pk}/scheme/set/", sent, follow=True)
+        if answer.status_code != 200:
+            raise CommandError("the edit was not taken")
 
     def _row(self, name: str, work, runs: int):
         work()
