@@ -114,6 +114,18 @@ class AlongWithTheArmy(SimpleTestCase):
         self.assertIn("First and Second all bear '1'", codes(ONE).worst)
         self.assertEqual(codes(TWO).verdict, "clear")
 
+    def test_one_device_in_two_colours_must_be_told_apart_by_every_sight(self):
+        def codes(role, other):
+            design = small_design(rule("a", "army", "", "field"))
+            design = with_device(design, FUSILIER, SITE, ONE, role, 3)
+            design = with_device(design, Figure("second-line", "Fusilier", 1), SITE, ONE, other, 3)
+            return next(c for c in inspect(design, resolve(design.army, design.scheme)) if c.id == "codes")
+
+        self.assertEqual(codes("lace", "field").verdict, "clear")
+        near = codes("field", "facing")
+        self.assertEqual(near.verdict, "look")
+        self.assertIn("First and Second: '1' differs in colour alone", near.worst)
+
     def test_a_mark_tells_ranks_of_one_figure_apart(self):
         design = small_design(rule("a", "army", "", "field"))
         design = with_rank(design, "second-line", "", Rank("Corporal", "fusilier", 1))

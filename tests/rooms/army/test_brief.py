@@ -40,8 +40,8 @@ class NewBriefs(RoomCase):
 
     def test_nonsense_comes_back_at_its_field_with_what_was_typed(self):
         for said, told in (
-            ({"height_mm": "900"}, "less than or equal to 120"),
-            ({"formations": "many"}, "Enter a whole number"),
+            ({"height_mm": "900"}, "Write a number from 6 to 120 mm"),
+            ({"formations": "many"}, "Write a number from 1 to 12"),
             ({"seeds": "blueish"}, "blueish"),
             ({"names": "A, B, C"}, "3 names for 2 formations"),
             ({"deadline": "2027-02-31"}, "Enter a valid date"),

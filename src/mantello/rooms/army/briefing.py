@@ -40,15 +40,22 @@ from .reading import Reading, reading_of
 MOST_SHOWN, TALL = 5, 132
 
 
+def bounded(field: type[forms.Field], label: str, least: float, most: float, unit: str = "") -> forms.Field:
+    """A number within bounds, whose refusals say what is allowed."""
+    allowed = f"Write a number from {least:g} to {most:g}{unit}."
+    said = dict.fromkeys(("invalid", "min_value", "max_value", "required"), allowed)
+    return field(label=label, min_value=least, max_value=most, error_messages=said)
+
+
 class BriefForm(forms.Form):
     """What a painter says before the first colour."""
 
     genre = forms.ChoiceField(choices=[(id_, one.title) for id_, one in GENRES.items()], label="What kind of force")
-    height_mm = forms.FloatField(label="Figures, mm tall", min_value=6, max_value=120)
-    metres = forms.FloatField(label="Seen from, m", min_value=0.2, max_value=4)
+    height_mm = bounded(forms.FloatField, "Figures, mm tall", 6, 120, " mm")
+    metres = bounded(forms.FloatField, "Seen from, m", 0.2, 4, " m")
     accuracy = forms.ChoiceField(choices=[(id_, words) for id_, (words, _) in ACCURACIES.items()], label="Accuracy")
     deadline = forms.DateField(required=False, label="Finished by", widget=forms.DateInput(attrs={"type": "date"}))
-    dirt = forms.IntegerField(label=f"Dirt, 0 to {MOST_DIRT}", min_value=0, max_value=MOST_DIRT)
+    dirt = bounded(forms.IntegerField, f"Dirt, 0 to {MOST_DIRT}", 0, MOST_DIRT)
     method = forms.ChoiceField(choices=list(METHODS.items()), label="Method")
     seeds = forms.CharField(
         required=False,
@@ -77,7 +84,7 @@ class NewBriefForm(BriefForm):
     """The same for an army that is not there yet."""
 
     name = CoreField(named, label="Name of the army", max_length=80)
-    formations = forms.IntegerField(label="Formations", min_value=1, max_value=MOST_FORMATIONS)
+    formations = bounded(forms.IntegerField, "Formations", 1, MOST_FORMATIONS)
     names = forms.CharField(
         required=False,
         max_length=400,

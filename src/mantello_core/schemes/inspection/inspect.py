@@ -3,6 +3,7 @@
 from ..cascade import Resolution
 from ..scheme import Design
 from . import balance, contrast, effort, mapping
+from .codes import codes
 from .finding import Check, checked
 from .look import Look
 
@@ -13,7 +14,7 @@ CHECKS = (
     balance.trouble,
     mapping.overridden,
     mapping.ranks,
-    mapping.codes,
+    codes,
     contrast.values,
     contrast.focus,
     balance.accents,

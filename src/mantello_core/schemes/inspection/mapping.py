@@ -162,29 +162,3 @@ def _look_alike(one: FigureClass, two: FigureClass) -> bool:
 
 def _devices(one: FigureClass) -> dict[str, tuple]:
     return {site: (borne.placement.device, borne.placement.role) for site, borne in one.borne.items()}
-
-
-def codes(look: Look) -> Check:
-    """Formations of one kind that bear the same device in the same colour on the same site."""
-    design, army = look.design, look.design.army
-    shown: dict[tuple, dict[str, FigureClass]] = {}
-    for one in look.resolution.classes:
-        for site, borne in one.borne.items():
-            placement = borne.placement
-            scope = army.nodes[placement.scope]
-            if scope.kind != "army" and not placement.filter.rank:
-                key = scope.kind, site, placement.device, placement.role
-                shown.setdefault(key, {}).setdefault(scope.id, one)
-    found = []
-    for (kind, site, device, role), bearers in shown.items():
-        if len(bearers) < 2:
-            continue
-        names = [army.nodes[id_].name for id_ in bearers]
-        first = next(iter(bearers.values()))
-        where = next((area for area, sites in first.plate.sites.items() if site in {one.id for one in sites}), "")
-        said = f"{', '.join(names[:-1])} and {names[-1]} all bear {device.words} in {design.scheme.role(role).name} on {site}"
-        key = f"{kind}|{site}|{device.kind}{device.text}|{role}"
-        found.append(Finding(said, key, first.unit, first.rank, where, first.ordinals[0], number=len(bearers)))
-    worst = found[0].what if found else "no two formations of a kind bear the same mark"
-    rule = "Formations of one kind that bear a device on the same site bear different ones."
-    return Check("codes", "Unit codes", "look" if found else "clear", worst, tuple(found), rule)

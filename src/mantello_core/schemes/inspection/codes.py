@@ -1,0 +1,72 @@
+"""Checks of marks: unit codes that are alike, or told apart by a colour that cannot be told apart."""
+
+from itertools import combinations
+
+from ...colour.acuity import seen_difference
+from ...colour.vision import SIGHTS, seen_by
+from ..cascade import FigureClass
+from .finding import Check, Finding
+from .look import Look
+
+#: strokes that a device is taken to be wide: its colour shows over a quarter of its site
+STROKES = 4
+
+
+def codes(look: Look) -> Check:
+    """Formations of one kind that bear the same device in the same colour on the same site."""
+    design, army = look.design, look.design.army
+    shown: dict[tuple, dict[str, FigureClass]] = {}
+    for one in look.resolution.classes:
+        for site, borne in one.borne.items():
+            placement = borne.placement
+            scope = army.nodes[placement.scope]
+            if scope.kind != "army" and not placement.filter.rank:
+                key = scope.kind, site, placement.device, placement.role
+                shown.setdefault(key, {}).setdefault(scope.id, one)
+    found = []
+    for (kind, site, device, role), bearers in shown.items():
+        if len(bearers) < 2:
+            continue
+        names = [army.nodes[id_].name for id_ in bearers]
+        first = next(iter(bearers.values()))
+        where = next((area for area, sites in first.plate.sites.items() if site in {one.id for one in sites}), "")
+        said = f"{', '.join(names[:-1])} and {names[-1]} all bear {device.words} in {design.scheme.role(role).name} on {site}"
+        key = f"{kind}|{site}|{device.kind}{device.text}|{role}"
+        found.append(Finding(said, key, first.unit, first.rank, where, first.ordinals[0], number=len(bearers)))
+    found += _told_by_colour_alone(look, shown)
+    worst = found[0].what if found else "no two formations of a kind bear the same mark"
+    rule = (
+        "Formations of one kind that bear a device on the same site bear different ones; where just its colour differs,"
+        f" by {design.scheme.aims.threshold('lookalikes'):g} (CIEDE2000) from {look.far:g} m at a quarter of the site's width,"
+        f" {design.scheme.aims.threshold('lookalikes_sight'):g} for each dichromacy."
+    )
+    thresholds = ("lookalikes", "lookalikes_sight")
+    return Check("codes", "Unit codes", "look" if found else "clear", worst, tuple(found), rule, thresholds)
+
+
+def _told_by_colour_alone(look: Look, shown: dict[tuple, dict[str, FigureClass]]) -> list[Finding]:
+    """Pairs of marks of one device on one site whose colours cannot be told apart where they are seen from."""
+    aims, scheme = look.design.scheme.aims, look.design.scheme
+    found = []
+    for (one, first), (two, second) in combinations(shown.items(), 2):
+        if one[:3] != two[:3] or not all(scheme.role(role).recipe().steps for role in (one[3], two[3])):
+            continue
+        bearer = next(iter(first.values()))
+        other = next(iter(second.values()))
+        width = next(site.width for view in bearer.plate.views for site in view.sites if site.id == one[1])
+        width *= look.scale / STROKES
+        colours = look.apparent(one[3], bearer.tier), look.apparent(two[3], other.tier)
+        apart = seen_difference(*colours, width, look.far)
+        by_sight = min(
+            (seen_difference(*(seen_by(c, sight) for c in colours), width, look.far), sight) for sight in SIGHTS
+        )
+        names = " and ".join(look.design.army.nodes[next(iter(bearers))].name for bearers in (first, second))
+        if apart < aims.threshold("lookalikes"):
+            said = f"{names}: {one[2].words} differs in colour alone, {apart:.0f} apart from {look.far:g} m"
+        elif by_sight[0] < aims.threshold("lookalikes_sight"):
+            said = f"{names}: {one[2].words} differs in colour alone, {by_sight[0]:.0f} apart for {by_sight[1]} sight"
+        else:
+            continue
+        key = f"{one[0]}|{one[1]}|{one[2].kind}{one[2].text}|{one[3]}|{two[3]}"
+        found.append(Finding(said, key, bearer.unit, bearer.rank, "", bearer.ordinals[0], number=apart))
+    return found
