@@ -3,6 +3,8 @@
 import math
 from functools import lru_cache
 
+import numpy as np
+
 from .spaces import Lab
 
 
@@ -30,6 +32,37 @@ def difference(one: Lab, other: Lab) -> float:
     turn = math.sin(math.radians(60 * math.exp(-(((hm - 275) / 25) ** 2))))
     rt = -2 * math.sqrt(cm**7 / (cm**7 + 25.0**7)) * turn
     return math.sqrt(max(x_l**2 + x_c**2 + x_h**2 + rt * x_c * x_h, 0))
+
+
+def differences(colours: np.ndarray, target: Lab) -> np.ndarray:
+    """CIEDE2000 of many colours to one, as ``difference`` gives it. colours: (n, 3) CIELAB; returns (n,)."""
+    colours = np.asarray(colours, float)
+    l1, a1, b1 = target
+    l2, a2, b2 = colours[:, 0], colours[:, 1], colours[:, 2]
+    mean_c = (math.hypot(a1, b1) + np.hypot(a2, b2)) / 2
+    g = 1.5 - 0.5 * np.sqrt(mean_c**7 / (mean_c**7 + 25.0**7))
+    a1, a2 = a1 * g, a2 * g
+    c1, c2 = np.hypot(a1, b1), np.hypot(a2, b2)
+    h1, h2 = np.degrees(np.arctan2(b1, a1)) % 360, np.degrees(np.arctan2(b2, a2)) % 360
+    apart, total, grey = h2 - h1, h1 + h2, c1 * c2 == 0
+    far = np.abs(apart) > 180
+    dh = np.where(grey, 0.0, np.where(far, np.where(apart > 180, apart - 360, apart + 360), apart))
+    hm = np.where(grey, total, np.where(far, np.where(total < 360, total + 360, total - 360), total) / 2)
+    dl, dc, d_h = l2 - l1, c2 - c1, 2 * np.sqrt(c1 * c2) * np.sin(np.radians(dh) / 2)
+    lm, cm = (l1 + l2) / 2, (c1 + c2) / 2
+    turned = np.radians(hm)
+    t = (
+        1
+        - 0.17 * np.cos(turned - math.radians(30))
+        + 0.24 * np.cos(2 * turned)
+        + 0.32 * np.cos(3 * turned + math.radians(6))
+        - 0.2 * np.cos(4 * turned - math.radians(63))
+    )
+    x_l = dl / (1 + 0.015 * (lm - 50) ** 2 / np.sqrt(20 + (lm - 50) ** 2))
+    x_c, x_h = dc / (1 + 0.045 * cm), d_h / (1 + 0.015 * cm * t)
+    turn = np.sin(np.radians(60 * np.exp(-(((hm - 275) / 25) ** 2))))
+    rt = -2 * np.sqrt(cm**7 / (cm**7 + 25.0**7)) * turn
+    return np.sqrt(np.maximum(x_l**2 + x_c**2 + x_h**2 + rt * x_c * x_h, 0))
 
 
 def _cos(degrees):

@@ -50,6 +50,13 @@ def lab_of(xyz) -> Lab:
     return Lab(116 * f[1] - 16, 500 * (f[0] - f[1]), 200 * (f[1] - f[2]))
 
 
+def labs_of(xyz: np.ndarray) -> np.ndarray:
+    """CIELAB of many XYZ, as ``lab_of`` gives it. xyz: (..., 3), Y of white = 1; the same shape back."""
+    r = np.asarray(xyz, float) / WHITE
+    f = np.where(r > _KNEE, np.cbrt(r), (_SLOPE * r + 16) / 116)
+    return np.stack([116 * f[..., 1] - 16, 500 * (f[..., 0] - f[..., 1]), 200 * (f[..., 1] - f[..., 2])], axis=-1)
+
+
 def xyz_of_lab(lab: Lab) -> np.ndarray:
     """XYZ of a CIELAB colour; the inverse of ``lab_of``."""
     middle = (lab[0] + 16) / 116

@@ -46,6 +46,7 @@ VERBS: dict[str, Callable[[dict], dict]] = {
     "resolve": scheme.resolved,
     "coats": paint.coats,
     "mix": paint.mixed,
+    "match": paint.matched,
     "checks": scheme.checks,
     "propose": scheme.proposed,
     "roster": army.roster,

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from ..colour.difference import difference
+from ..colour.spaces import Lab
 from ..paints.paint import Film
 from .surface import Surface, coated, solid
 
@@ -45,3 +46,11 @@ def coverage(
             return Coverage(coats, allowed, left)
         surface = coated(surface, film, thickness)
     return Coverage(None, allowed, left)
+
+
+def coat_by_coat(film: Film, ground: Surface, dilution: float, coats: int) -> tuple[Lab, ...]:
+    """What is seen of ``ground`` and after each of so many coats; ``coats`` + 1 colours."""
+    thickness, seen = film.thickness(dilution), [ground]
+    for _ in range(coats):
+        seen.append(coated(seen[-1], film, thickness))
+    return tuple(surface.colour for surface in seen)

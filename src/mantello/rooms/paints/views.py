@@ -5,6 +5,7 @@ from django.views.decorators.http import require_safe
 
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
+from mantello.rooms.scheme.forms import paint_choices
 from mantello_core.paints.range import paint, ranges
 
 
@@ -28,5 +29,11 @@ def paints(request, army_id):
     ]
     pots = sorted(((paint(paint_id), ml) for paint_id, ml in needed.items()), key=lambda row: -row[1])
     rows = [(pot, ml, ml / pot.volume) for pot, ml in pots]
-    context = {"title": "Paints", "shelves": shelves, "rows": rows, "undercoat": paint(reading.design.scheme.undercoat)}
+    context = {
+        "title": "Paints",
+        "shelves": shelves,
+        "rows": rows,
+        "undercoat": paint(reading.design.scheme.undercoat),
+        "replaceable": {id_ for _, pots in paint_choices() for id_, _ in pots},
+    }
     return room_page(request, army, "paints", "paints/paints.html", context)

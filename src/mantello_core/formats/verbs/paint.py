@@ -1,9 +1,10 @@
-"""Verbs about paint: coats and mixes."""
+"""Verbs about paint: coats, mixes and matches."""
 
-from ...colour.spaces import Lab, hex_of, on_screen
+from ...colour.spaces import Lab, hex_of, lab_of_hex, on_screen
 from ...errors import MantelloError
-from ...paints.range import paint
+from ...paints.range import paint, paints
 from ...recipes.coverage import coverage, tolerance_of
+from ...recipes.matching import matches
 from ...recipes.step import Mix, Step, checked
 from ...recipes.surface import solid
 from ...recipes.undercoat import undercoats
@@ -38,6 +39,28 @@ def mixed(document: dict) -> dict:
         "contrast": round(film.contrast, 4),
         "opacity": film.opacity,
         "coat_micrometres": round(film.thickness(mix.dilution), 3),
+    }
+
+
+def matched(document: dict) -> dict:
+    """a colour, and the paints that may be used, to the nearest mixes in whole drops"""
+    check(document, "match")
+    target = Lab(*document["lab"]) if "lab" in document else lab_of_hex(document["hex"])
+    allowed = [paint(id_, f"/paints/{at}") for at, id_ in enumerate(document.get("paints", paints()))]
+    undercoat = paint(document["undercoat"], "/undercoat").id if "undercoat" in document else ""
+    return {
+        "target": colour_mapping(target),
+        "matches": [
+            {
+                "mix": one.mix.words,
+                "parts": [{"paint": id_, "parts": parts} for id_, parts in one.mix.parts],
+                "colour": colour_mapping(one.colour),
+                "difference": round(one.apart, 2),
+                "opacity": one.opacity,
+            }
+            | ({"coats": one.coats} if undercoat else {})
+            for one in matches(target, allowed, undercoat, document.get("limit", 8))
+        ],
     }
 
 

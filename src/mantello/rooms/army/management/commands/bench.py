@@ -13,10 +13,13 @@ from django.test import Client
 from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.figures.drafting import drafted, sketched
 from mantello_core.figures.making import made_figure, usual_making
 from mantello_core.formats.sample import calvessa, levy
+from mantello_core.paints.range import paints
 from mantello_core.planning.plan import plan
+from mantello_core.recipes.matching import matches
 from mantello_core.recipes.undercoat import undercoat_choices
 from mantello_core.schemes.army import Figure
 from mantello_core.schemes.brief import Brief, formation_names
@@ -36,6 +39,7 @@ PAGES = (
     "scheme/checks/",
     "recipes/",
     "paints/",
+    "paints/match/",
     "plan/",
     "desk/",
     "log/",
@@ -82,6 +86,12 @@ class Command(BaseCommand):
         demo = calvessa()
         mix = demo.scheme.role("lantern").recipe().steps[0].mix
         self._row("coats over every undercoat, one mix", lambda: undercoat_choices(mix), 15)
+        pots, wanted = list(paints().values()), lab_of_hex("#6f7f5a")
+        self._row(
+            f"mixes of up to three of {len(pots)} paints for a colour",
+            lambda: matches(wanted, pots, "undercoat-slate"),
+            9,
+        )
         army = army_for_brief("Force", Brief(), formation_names("", 3))
         self._row("six schemes proposed for three formations", lambda: proposals(army, Brief()), 3)
         self._row(

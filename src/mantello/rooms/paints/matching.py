@@ -1,0 +1,166 @@
+"""What can stand in for a colour: mixes from the shelf that come near it, and one of them taken as a base."""
+
+from dataclasses import dataclass
+
+from django import forms
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.rooms.army.page import apply, army_for, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello.rooms.scheme.forms import paint_choices
+from mantello.shell.fields import CoreField
+from mantello_core.colour.spaces import Lab, lab_of_hex
+from mantello_core.errors import MantelloError, OutOfRange, Unreadable
+from mantello_core.paints.paint import Paint
+from mantello_core.paints.range import paint, ranges
+from mantello_core.recipes.coverage import coat_by_coat, tolerance_of
+from mantello_core.recipes.matching import Match, matches
+from mantello_core.recipes.surface import solid
+from mantello_core.schemes.base_mix import base_mix, with_base_mix
+from mantello_core.schemes.scheme import Design, Role
+
+#: mixes shown, and coats drawn of each
+MOST_SHOWN, MOST_COATS = 8, 8
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """The colour that is looked for, what it is the colour of, and the paints it is mixed from now."""
+
+    colour: Lab
+    name: str
+    role: Role | None = None
+    without: tuple[Paint, ...] = ()
+
+
+@dataclass(frozen=True)
+class MatchRow:
+    """One mix with how it was come by: solids by volume, the way in L*, a* and b*, the coats one by one."""
+
+    match: Match
+    #: paint, drops, share of the dry film
+    shares: tuple[tuple[Paint, float, float], ...]
+    way: tuple[tuple[str, float, float, float], ...]
+    coats: tuple[Lab, ...]
+    tolerance: float
+
+
+class MatchForm(forms.Form):
+    """What is wanted, and which ranges may be used."""
+
+    wanted = forms.ChoiceField(required=False, label="Wanted")
+    colour = CoreField(
+        lab_of_hex, required=False, label="Or a colour",
+        widget=forms.TextInput(attrs={"type": "color"}),
+    )  # fmt: skip
+    shelves = forms.MultipleChoiceField(
+        required=False, label="Mixed from", widget=forms.CheckboxSelectMultiple,
+        choices=lambda: [(shelf.id, shelf.name) for shelf in ranges() if _mixable(shelf.paints)],
+    )  # fmt: skip
+
+    def __init__(self, design: Design, data):
+        super().__init__(data)
+        self.design = design
+        made = [(f"role:{role.id}", role.name) for role in design.scheme.roles if base_mix(role)]
+        groups = [(name, [(f"paint:{id_}", words) for id_, words in pots]) for name, pots in paint_choices()]
+        self.fields["wanted"].choices = [
+            ("", "a colour picked below"),
+            ("Roles, as they are mixed now", made),
+            *groups,
+        ]
+
+    def clean(self):
+        """What is wanted, under ``target``."""
+        given = super().clean()
+        if "wanted" in self.errors:
+            return given
+        kind, _, id_ = given["wanted"].partition(":")
+        if kind == "role":
+            role = self.design.scheme.role(id_)
+            mix = base_mix(role)
+            given["target"] = Wanted(mix.film.masstone, role.name, role, mix.paints)
+        elif kind == "paint":
+            given["target"] = Wanted(solid(paint(id_).film).colour, paint(id_).name, None, (paint(id_),))
+        elif given.get("colour"):
+            given["target"] = Wanted(given["colour"], self.data["colour"])
+        return given
+
+
+@login_required
+@require_safe
+def match(request, army_id):
+    """The page: what is wanted on the left, the mixes that come near it beside it."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    design = reading.design
+    first = next((f"role:{role.id}" for role in design.scheme.roles if base_mix(role)), "")
+    asked = request.GET.copy()
+    if "wanted" not in asked and "colour" not in asked:
+        asked["wanted"] = first
+    asked.setdefault("colour", "#5a6b7c")
+    form = MatchForm(design, asked)
+    target = form.cleaned_data.get("target") if form.is_valid() else None
+    rows = []
+    if target:
+        try:
+            rows = _rows(target, form.cleaned_data["shelves"], design.scheme.undercoat)
+        except MantelloError as error:
+            form.add_error("shelves", error.message)
+    context = {
+        "title": "Match a colour",
+        "form": form,
+        "target": target,
+        "rows": rows,
+        "roles": design.scheme.roles,
+        "far": bool(rows) and rows[0].match.apart > 10,
+    }
+    return room_page(request, army, "paints", "paints/match.html", context, 422 if form.errors else 200)
+
+
+@login_required
+@require_POST
+def take_match(request, army_id):
+    """A mix becomes the base of a role."""
+    army = army_for(request, army_id)
+    role = reading_of(army.head).design.scheme.role(request.POST.get("role", ""), "role")
+    parts = _parts(request.POST.getlist("part"))
+    apply(
+        request,
+        army,
+        lambda design: with_base_mix(design, role.id, parts),
+        lambda before, after: f"{role.name}: its base is now {base_mix(after.scheme.role(role.id)).words}",
+    )
+    return redirect("recipe", army.pk, role.id)
+
+
+def _parts(given: list[str]) -> tuple[tuple[str, float], ...]:
+    if len(given) > 3:
+        raise OutOfRange(f"{len(given)} paints in the mix; allowed is up to 3.", "part")
+    found = []
+    for text in given:
+        id_, _, drops = text.rpartition(":")
+        if not drops.isdecimal() or len(drops) > 2:
+            raise Unreadable(f"'{text[:40]}' is no paint with its drops; it reads like 'salt-linen:2'.", "part")
+        found.append((id_, float(drops)))
+    return tuple(found)
+
+
+def _rows(target: Wanted, shelves: list[str], undercoat: str) -> list[MatchRow]:
+    pots = [pot for shelf in ranges() if not shelves or shelf.id in shelves for pot in shelf.paints]
+    found = matches(target.colour, [pot for pot in pots if pot not in target.without], undercoat, MOST_SHOWN)
+    return [_row(one, target.colour, undercoat) for one in found]
+
+
+def _row(one: Match, colour: Lab, undercoat: str) -> MatchRow:
+    film, parts = one.mix.film, one.mix.parts
+    solids = [drops * paint(id_).solids for id_, drops in parts]
+    shares = tuple((paint(id_), drops, dry / sum(solids)) for (id_, drops), dry in zip(parts, solids, strict=True))
+    way = tuple((name, a, b, b - a) for name, a, b in zip(("L*", "a*", "b*"), colour, one.colour, strict=True))
+    seen = coat_by_coat(film, solid(paint(undercoat).film), 0.0, min(one.coats or MOST_COATS, MOST_COATS))
+    return MatchRow(one, shares, way, seen, tolerance_of(film))
+
+
+def _mixable(pots) -> bool:
+    return any(pot.kind in ("acrylic", "ink", "metallic") for pot in pots)

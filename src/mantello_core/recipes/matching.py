@@ -1,0 +1,141 @@
+"""Which paints, alone or mixed in whole drops, come nearest a colour."""
+
+from dataclasses import dataclass
+from functools import lru_cache
+from itertools import combinations
+from math import gcd
+
+import numpy as np
+
+from ..colour.difference import differences
+from ..colour.film import opaque
+from ..colour.reflectance import to_air, xyz_of
+from ..colour.spaces import Lab, labs_of
+from ..errors import OutOfRange
+from ..paints.paint import Paint
+from ..paints.range import paint
+from .coverage import COVERED, GOOD_ENOUGH, coverage
+from .step import Mix
+from .surface import solid
+
+#: drops in one mix at most, and paints
+MOST_DROPS, MOST_PAINTS = 6, 3
+#: a mix of one paint more is worth it only if it comes this much nearer (CIEDE2000)
+WORTH = 0.5
+#: pairs of paints that are tried with every third one
+BEAM = 40
+#: kinds that can be mixed on a palette
+MIXABLE = ("acrylic", "ink")
+
+
+@dataclass(frozen=True)
+class Match:
+    """A mix, the colour it dries to when opaque, and how far that lies from what was wanted."""
+
+    mix: Mix
+    colour: Lab
+    apart: float
+    #: coats over the undercoat until it covers; None if it never does, or no undercoat was given
+    coats: int | None
+    opacity: str
+
+    @property
+    def verdict(self) -> str:
+        """How the difference is seen: 1, and the tolerances of ``coverage``, are the limits."""
+        limits = ((1.0, "not told apart"), (COVERED, "told apart only side by side"), (GOOD_ENOUGH, "near"))
+        return next((words for limit, words in limits if self.apart <= limit), "another colour")
+
+
+def matches(target: Lab, pots: list[Paint], undercoat: str = "", limit: int = 8) -> tuple[Match, ...]:
+    """The nearest mixes of one, two and three paints, the nearest first.
+
+    pots: those that may be used; metals count alone, washes and mediums not at all. All mixes of one and two
+    paints in whole drops, up to six together, are compared, and the best of each set is told. Three paints: every third one is tried with the
+    40 nearest pairs, in all whole drops; so the best of three is exact unless none of its pairs is among them.
+    A mix of one paint more is listed only where it comes 0.5 nearer than the best of fewer.
+    Raises: OutOfRange if there is nothing to mix, or for the limit.
+    """
+    if not 1 <= limit <= 40:
+        raise OutOfRange(f"{limit} matches; allowed is 1 to 40.", "limit")
+    flat = [pot for pot in pots if pot.kind in MIXABLE]
+    metals = [pot for pot in pots if pot.kind == "metallic"]
+    if not flat and not metals:
+        raise OutOfRange("There is no paint that could be mixed.", "paints")
+    singles = sorted(_ranked(target, [(pot,) for pot in flat], [(1,)]) + _metals(target, metals), key=_order)
+    pairs = _ranked(target, list(combinations(flat, 2)), _drops(2)) if len(flat) > 1 else []
+    triples = _ranked(target, _with_thirds(pairs, flat), _drops(3)) if len(flat) > 2 else []
+    kept: list[tuple[float, tuple[Paint, ...], tuple[int, ...]]] = []
+    best = float("inf")
+    for found in (singles, pairs, triples):
+        worth = [one for one in found if one[0] < best - WORTH][:limit]
+        kept += worth
+        best = min([best, *(one[0] for one in worth)])
+    kept.sort(key=_order)
+    return tuple(_match(apart, pots_, drops, undercoat) for apart, pots_, drops in kept[:limit])
+
+
+def _order(one) -> tuple:
+    apart, pots, drops = one
+    return round(apart, 2), len(pots), sum(drops), tuple(pot.id for pot in pots)
+
+
+def _metals(target: Lab, metals: list[Paint]):
+    """Metals by the colour of their flake at a middling angle."""
+    if not metals:
+        return []
+    apart = differences(np.array([pot.swatch for pot in metals]), target)
+    return [(float(one), (pot,), (1,)) for one, pot in zip(apart, metals, strict=True)]
+
+
+@lru_cache(maxsize=8)
+def _drops(count: int) -> list[tuple[int, ...]]:
+    """Whole drops that are not a multiple of fewer."""
+    if count == 2:
+        pairs = [(a, b) for a in range(1, MOST_DROPS) for b in range(1, MOST_DROPS) if a + b <= MOST_DROPS]
+        return [(a, b) for a, b in pairs if gcd(a, b) == 1]
+    triples = [
+        (a, b, c)
+        for a in range(1, MOST_DROPS - 1)
+        for b in range(1, MOST_DROPS - 1)
+        for c in range(1, MOST_DROPS - 1)
+        if a + b + c <= MOST_DROPS
+    ]
+    return [one for one in triples if gcd(gcd(one[0], one[1]), one[2]) == 1]
+
+
+def _with_thirds(pairs, flat: list[Paint]) -> list[tuple[Paint, ...]]:
+    """The nearest different pairs, each with every other paint; a set of three is tried once."""
+    nearest = [pots for _, pots, _ in pairs[:BEAM]]
+    order = {pot.id: at for at, pot in enumerate(flat)}
+    found = {
+        tuple(sorted((*two, third), key=lambda pot: order[pot.id])): None
+        for two in nearest
+        for third in flat
+        if third not in two
+    }
+    return list(found)
+
+
+def _ranked(target: Lab, sets: list[tuple[Paint, ...]], drops: list[tuple[int, ...]]):
+    """Every set of paints in its best number of drops, the nearest first."""
+    if not sets:
+        return []
+    index = {pot.id: at for at, pot in enumerate({pot.id: pot for one in sets for pot in one}.values())}
+    pots = {pot.id: pot for one in sets for pot in one}
+    absorbed = np.array([pots[id_].film.absorption * pots[id_].film.solids for id_ in index])
+    scattered = np.array([pots[id_].film.scattering * pots[id_].film.solids for id_ in index])
+    members = np.array([[index[pot.id] for pot in one] for one in sets])
+    apart = np.empty((len(sets), len(drops)))
+    for number, counts in enumerate(drops):
+        weights = np.array(counts, float)[None, :, None]
+        seen = to_air(opaque((absorbed[members] * weights).sum(1), (scattered[members] * weights).sum(1)))
+        apart[:, number] = differences(labs_of(xyz_of(seen)), target)
+    found = [(float(row.min()), one, drops[int(row.argmin())]) for row, one in zip(apart, sets, strict=True)]
+    return sorted(found, key=_order)
+
+
+def _match(apart: float, pots: tuple[Paint, ...], drops: tuple[int, ...], undercoat: str) -> Match:
+    mix = Mix(tuple((pot.id, float(count)) for pot, count in zip(pots, drops, strict=True)))
+    film = mix.film
+    coats = coverage(film, solid(paint(undercoat).film)).coats if undercoat else None
+    return Match(mix, solid(film).colour, apart, coats, film.opacity)

@@ -1,0 +1,35 @@
+"""The mix a role's base is painted with, and another in its place."""
+
+from dataclasses import replace
+
+from ..errors import OutOfRange
+from ..recipes.starting import started
+from ..recipes.step import Mix, checked
+from .scheme import Design, Role
+
+
+def base_mix(role: Role) -> Mix | None:
+    """The mix of the first step for rank and file; None without a recipe."""
+    steps = role.recipe().steps
+    return steps[0].mix if steps else None
+
+
+def with_base_mix(design: Design, role_id: str, parts: tuple[tuple[str, float], ...]) -> Design:
+    """The design with the role's base mixed from other paints.
+
+    Every tier whose first step used the same mix follows; what thins it and the coats stay as they were.
+    A role without a recipe starts one from the first paint.
+    Raises: UnknownName for role or paint; OutOfRange for parts, or without any.
+    """
+    role = design.scheme.role(role_id, "role")
+    if not parts:
+        raise OutOfRange("The mix has no paint in it; name at least one.", "parts")
+    if base_mix(role) is None:
+        role = role.with_recipe("rank", started(parts[0][0], "rank"))
+    old = base_mix(role)
+    for tier, recipe in role.recipes:
+        if recipe.steps and recipe.steps[0].mix == old:
+            first = recipe.steps[0]
+            step = checked(replace(first, mix=replace(first.mix, parts=parts)))
+            role = role.with_recipe(tier, recipe.with_step(step))
+    return replace(design, scheme=design.scheme.with_role(role))
