@@ -33,6 +33,7 @@ SHOTS = {
     "checks": "scheme/checks/",
     "recipe": "recipes/lantern/",
     "paints": "paints/",
+    "match": "paints/match/?wanted=role:lantern",
     "plan": "plan/",
     "desk": "desk/",
 }

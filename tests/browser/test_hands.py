@@ -151,6 +151,8 @@ class Narrow(BrowserCase):
             "scheme/rules/",
             "recipes/",
             "paints/",
+            "paints/?count=yes",
+            "paints/match/?wanted=paint:salt-linen",
             "plan/",
             "desk/",
             "log/",

@@ -50,6 +50,7 @@ VERBS: dict[str, Callable[[dict], dict]] = {
     "checks": scheme.checks,
     "propose": scheme.proposed,
     "roster": army.roster,
+    "shopping": army.bought,
     "plan": army.planned,
     "plates": army.plates,
 }

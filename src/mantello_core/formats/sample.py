@@ -1,10 +1,12 @@
-"""Sample armies that ship with the product."""
+"""Sample armies, and a shelf, that ship with the product."""
 
 from functools import cache
 from importlib.resources import files
 
+from ..paints.stock import Stock
 from ..schemes.scheme import Design
 from .document import read_design_bytes
+from .shelf import read_shelf
 
 
 @cache
@@ -17,6 +19,13 @@ def levy() -> Design:
 def calvessa() -> Design:
     """Three companies of fusiliers and the rangers of the levy: 31 figures, for trials and examples."""
     return _read("calvessa")
+
+
+@cache
+def sample_shelf() -> dict[str, Stock]:
+    """What the demo's painter owns: paint id to stock."""
+    lines = read_shelf((files(__package__) / "data" / "shelf.csv").read_text(encoding="utf-8"))
+    return {line.paint: line.stock for line in lines}
 
 
 def _read(name: str) -> Design:

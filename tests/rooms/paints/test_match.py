@@ -74,5 +74,6 @@ class MatchPage(RoomCase):
         self.assert_hidden("take-match", post=True)
 
     def test_the_paints_and_recipes_lead_here(self):
-        self.assertContains(self.see("paints"), "?wanted=paint:salt-linen")
+        self.assertContains(self.see("paints"), "/paints/match/")
+        self.assertContains(self.see("paints", pot="salt-linen"), "?wanted=paint:salt-linen")
         self.assertContains(self.see("recipe", "lantern"), "?wanted=role:lantern")

@@ -21,8 +21,12 @@ from mantello_core.recipes.surface import solid
 from mantello_core.schemes.base_mix import base_mix, with_base_mix
 from mantello_core.schemes.scheme import Design, Role
 
+from .models import OwnedPaint
+
 #: mixes shown, and coats drawn of each
 MOST_SHOWN, MOST_COATS = 8, 8
+#: the choice of what is owned, beside the ranges
+OWNED = "owned"
 
 
 @dataclass(frozen=True)
@@ -57,7 +61,7 @@ class MatchForm(forms.Form):
     )  # fmt: skip
     shelves = forms.MultipleChoiceField(
         required=False, label="Mixed from", widget=forms.CheckboxSelectMultiple,
-        choices=lambda: [(shelf.id, shelf.name) for shelf in ranges() if _mixable(shelf.paints)],
+        choices=lambda: [(OWNED, "What is on my shelf"), *((shelf.id, shelf.name) for shelf in ranges() if _mixable(shelf.paints))],
     )  # fmt: skip
 
     def __init__(self, design: Design, data):
@@ -105,9 +109,10 @@ def match(request, army_id):
     rows = []
     if target:
         try:
-            rows = _rows(target, form.cleaned_data["shelves"], design.scheme.undercoat)
+            owned = {id_ for id_, stock in OwnedPaint.objects.of(request.user).items() if stock.pots}
+            rows = _rows(target, form.cleaned_data["shelves"], owned, design.scheme.undercoat)
         except MantelloError as error:
-            form.add_error("shelves", error.message)
+            form.add_error("shelves", f"{error.message} Tick less, or count your shelf in the Paints room.")
     context = {
         "title": "Match a colour",
         "form": form,
@@ -147,8 +152,11 @@ def _parts(given: list[str]) -> tuple[tuple[str, float], ...]:
     return tuple(found)
 
 
-def _rows(target: Wanted, shelves: list[str], undercoat: str) -> list[MatchRow]:
-    pots = [pot for shelf in ranges() if not shelves or shelf.id in shelves for pot in shelf.paints]
+def _rows(target: Wanted, shelves: list[str], owned: set[str], undercoat: str) -> list[MatchRow]:
+    allowed = [name for name in shelves if name != OWNED]
+    pots = [pot for shelf in ranges() if not allowed or shelf.id in allowed for pot in shelf.paints]
+    if OWNED in shelves:
+        pots = [pot for pot in pots if pot.id in owned]
     found = matches(target.colour, [pot for pot in pots if pot not in target.without], undercoat, MOST_SHOWN)
     return [_row(one, target.colour, undercoat) for one in found]
 

@@ -8,4 +8,9 @@ urlpatterns = [
     path("", views.paints, name="paints"),
     path("match/", matching.match, name="match"),
     path("match/take/", matching.take_match, name="take-match"),
+    path("count/", views.count_shelf, name="count-shelf"),
+    path("shelf/", views.read_shelf_file, name="read-shelf"),
+    path("shelf.csv", views.shelf_file, name="shelf-file"),
+    path("shopping.csv", views.shopping_file, name="shopping-file"),
+    path("own/<str:pot>/", views.keep_stock, name="keep-stock"),
 ]

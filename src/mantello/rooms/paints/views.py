@@ -1,39 +1,152 @@
-"""The Paints room: what the army takes, and the shelf of ranges."""
+"""The Paints room: what the army takes, what is on the shelf, and what to buy."""
 
+from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.views.decorators.http import require_safe
+from django.http import HttpResponse
+from django.shortcuts import redirect
+from django.urls import reverse
+from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello.rooms.scheme.forms import paint_choices
+from mantello_core.formats.shelf import write_shelf, write_shopping
 from mantello_core.paints.range import paint, ranges
+from mantello_core.paints.range import paints as all_paints
+from mantello_core.recipes.shopping import RESERVE, shopping
+
+from .forms import CountForm, ShelfFileForm, StockForm
+from .models import OwnedPaint
 
 
 @login_required
 @require_safe
 def paints(request, army_id):
-    """Every paint by range; those the scheme uses with the amount they take."""
-    army = army_for(request, army_id)
+    """Every paint by range with what is owned; a chosen pot, or the pots to count, as the address asks for."""
+    return _page(request, army_for(request, army_id))
+
+
+def _page(request, army, status=200, **forms):
+    """The page; ``forms`` holds those that came back with errors."""
     reading = reading_of(army.head)
+    owned = OwnedPaint.objects.of(request.user)
     used: dict[str, list[str]] = {}
     for role in reading.design.scheme.roles:
         for _, recipe in role.recipes:
             for step in recipe.steps:
                 for pot in step.mix.paints:
-                    used.setdefault(pot.id, [])
-                    if role.name not in used[pot.id]:
-                        used[pot.id].append(role.name)
-    needed = reading.needed
-    shelves = [
-        (shelf, [(pot, needed.get(pot.id, 0.0), used.get(pot.id, [])) for pot in shelf.paints]) for shelf in ranges()
-    ]
-    pots = sorted(((paint(paint_id), ml) for paint_id, ml in needed.items()), key=lambda row: -row[1])
-    rows = [(pot, ml, ml / pot.volume) for pot, ml in pots]
+                    names = used.setdefault(pot.id, [])
+                    if role.name not in names:
+                        names.append(role.name)
+    counting = forms.get("count") or (CountForm(owned, all_paints()) if request.GET.get("count") else None)
+    chosen = all_paints().get(forms.get("pot") or request.GET.get("pot", ""))
+    purchases = shopping(reading.needed, owned)
     context = {
         "title": "Paints",
-        "shelves": shelves,
-        "rows": rows,
+        "shelves": [
+            (
+                shelf,
+                [(pot, owned.get(pot.id), used.get(pot.id, []), _count_field(counting, pot)) for pot in shelf.paints],
+            )
+            for shelf in ranges()
+        ],
+        "purchases": purchases,
+        "to_buy": sum(one.pots for one in purchases),
+        "cost": sum(one.cost or 0.0 for one in purchases),
+        "unpriced": sum(bool(one.pots) and one.cost is None for one in purchases),
+        "reserve": RESERVE,
         "undercoat": paint(reading.design.scheme.undercoat),
-        "replaceable": {id_ for _, pots in paint_choices() for id_, _ in pots},
+        "counting": counting,
+        "owned": len([stock for stock in owned.values() if stock.pots]),
+        "chosen": chosen,
+        "file_form": forms.get("file") or ShelfFileForm(),
+        "lines": forms.get("lines", ()),
     }
-    return room_page(request, army, "paints", "paints/paints.html", context)
+    if chosen:
+        context |= _chosen(chosen, owned, forms.get("stock"), used, reading.needed)
+    return room_page(request, army, "paints", "paints/paints.html", context, status)
+
+
+def _chosen(pot, owned, form, used, needed):
+    stock = owned.get(pot.id)
+    initial = {"pots": f"{stock.pots:g}", "price": stock.price, "note": stock.note} if stock else {}
+    return {
+        "stock_form": form or StockForm(initial=initial),
+        "roles": used.get(pot.id, []),
+        "takes": needed.get(pot.id, 0.0),
+        "replaceable": any(pot.id == id_ for _, pots in paint_choices() for id_, _ in pots),
+    }
+
+
+def _count_field(counting, pot):
+    return counting[f"pots-{pot.id}"] if counting else None
+
+
+@login_required
+@require_POST
+def keep_stock(request, army_id, pot):
+    """What is owned of one paint."""
+    army = army_for(request, army_id)
+    found = paint(pot, "paint")
+    form = StockForm(request.POST)
+    if not form.is_valid():
+        return _page(request, army, 422, stock=form, pot=found.id)
+    stock = form.cleaned_data["stock"]
+    OwnedPaint.objects.keep(request.user, {found.id: stock})
+    messages.success(request, f"{found.name}: {stock.words} on the shelf")
+    return redirect(f"{reverse('paints', args=[army.pk])}?pot={found.id}")
+
+
+@login_required
+@require_POST
+def count_shelf(request, army_id):
+    """Pots of every paint, counted at once."""
+    army = army_for(request, army_id)
+    form = CountForm(OwnedPaint.objects.of(request.user), all_paints(), request.POST)
+    if not form.is_valid():
+        return _page(request, army, 422, count=form)
+    shelf = form.cleaned_data["shelf"]
+    OwnedPaint.objects.keep(request.user, shelf)
+    messages.success(request, f"Shelf counted: {sum(bool(stock.pots) for stock in shelf.values())} paints on it")
+    return redirect("paints", army.pk)
+
+
+@login_required
+@require_POST
+def read_shelf_file(request, army_id):
+    """A shelf from a file: all of it, or nothing and what is doubtful."""
+    army = army_for(request, army_id)
+    form = ShelfFileForm(request.POST, request.FILES)
+    if not form.is_valid():
+        return _page(request, army, 422, file=form)
+    lines = form.cleaned_data["file"]
+    doubtful = [line for line in lines if line.doubt]
+    if doubtful:
+        form.add_error("file", f"{len(doubtful)} of {len(lines)} lines cannot be taken, so none was; they are below.")
+        return _page(request, army, 422, file=form, lines=doubtful)
+    OwnedPaint.objects.keep(request.user, {line.paint: line.stock for line in lines})
+    messages.success(request, f"Shelf read: {len(lines)} paints")
+    return redirect("paints", army.pk)
+
+
+@login_required
+@require_safe
+def shelf_file(request, army_id):
+    """Everything that is owned, as separated values."""
+    army = army_for(request, army_id)
+    return _csv(write_shelf(OwnedPaint.objects.of(request.user)), f"mantello-shelf-{army.pk}.csv")
+
+
+@login_required
+@require_safe
+def shopping_file(request, army_id):
+    """What must be bought for the army, as separated values."""
+    army = army_for(request, army_id)
+    purchases = shopping(reading_of(army.head).needed, OwnedPaint.objects.of(request.user))
+    return _csv(write_shopping(purchases), f"mantello-shopping-{army.pk}.csv")
+
+
+def _csv(text: str, name: str) -> HttpResponse:
+    answer = HttpResponse(text, content_type="text/csv; charset=utf-8")
+    answer["Content-Disposition"] = f'attachment; filename="{name}"'
+    return answer

@@ -1,4 +1,4 @@
-"""Verbs about what there is to paint, and when: rosters, plates, plans."""
+"""Verbs about what there is to paint, with what, and when: rosters, plates, shopping, plans."""
 
 from datetime import datetime
 
@@ -6,9 +6,14 @@ from ...errors import Unreadable
 from ...figures.catalogue import plate, plate_types
 from ...figures.synonym import synonyms
 from ...figures.vocabulary import spoken
+from ...paints.range import paint
+from ...paints.stock import Stock
 from ...planning.plan import plan
+from ...recipes.shopping import RESERVE, shopping
+from ...schemes.cascade import resolve
 from ...schemes.muster import empty_army, with_entries
 from ...schemes.scheme import Design, Scheme
+from ...schemes.share import paint_needed
 from ..document import read_design, write_design
 from ..roster import read_roster
 from ..validation import check
@@ -27,6 +32,26 @@ def roster(document: dict) -> dict:
         ],
         "figures": design.army.figures,
         "design": write_design(design),
+    }
+
+
+def bought(document: dict) -> dict:
+    """design, and the pots that are owned, to what it takes of every paint and what must be bought"""
+    check(document, "shopping")
+    design = read_design(document["design"])
+    shelf = {paint(id_, f"/shelf/{id_}").id: Stock(float(pots)) for id_, pots in document.get("shelf", {}).items()}
+    needed = paint_needed(design.scheme, resolve(design.army, design.scheme))
+    return {
+        "paints": [
+            {
+                "paint": one.paint.id,
+                "takes_ml": round(one.takes, 3),
+                "with_reserve_ml": round(one.wanted, 3),
+                "owned_ml": round(one.owned, 3),
+                "buy_pots": one.pots,
+            }
+            for one in shopping(needed, shelf, document.get("reserve", RESERVE))
+        ],
     }
 
 

@@ -1,4 +1,4 @@
-"""``manage demo``: the demo account and its army; nothing is done when they are there."""
+"""``manage demo``: the demo account, its army and its shelf; nothing is done when they are there."""
 
 from django.contrib.auth import get_user_model
 from django.core.management.base import BaseCommand
@@ -6,7 +6,8 @@ from django.db import transaction
 
 from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
-from mantello_core.formats.sample import levy
+from mantello.rooms.paints.models import OwnedPaint
+from mantello_core.formats.sample import levy, sample_shelf
 
 NAME = "demo"
 
@@ -14,7 +15,7 @@ NAME = "demo"
 class Command(BaseCommand):
     """Make the demo account."""
 
-    help = "Make the demo account with the Levy of Calvessa; --reset puts its armies back as they were."
+    help = "Make the demo account with the Levy of Calvessa; --reset puts its armies and shelf back as they were."
 
     def add_arguments(self, parser):
         """--reset."""
@@ -33,3 +34,5 @@ class Command(BaseCommand):
             Army.objects.visible_to(user).delete()
         if made or reset or not Army.objects.visible_to(user).exists():
             keep_design(user, levy(), "The Levy of Calvessa")
+            OwnedPaint.objects.filter(owner=user).delete()
+            OwnedPaint.objects.keep(user, sample_shelf())

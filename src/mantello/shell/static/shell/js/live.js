@@ -113,7 +113,9 @@ document.addEventListener("submit", (event) => {
   const form = event.target.closest("form[data-visit]");
   if (!form) return;
   event.preventDefault();
-  visit(`${form.action}?${new URLSearchParams(new FormData(form))}`, { push: true });
+  const address = new URL(form.action);
+  address.search = new URLSearchParams(new FormData(form));
+  visit(address.href, { push: true });
 });
 
 addEventListener("online", () => flush());
