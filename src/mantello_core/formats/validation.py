@@ -10,7 +10,7 @@ from referencing import Registry, Resource
 
 from ..errors import Unreadable
 
-_NAMES = ("design", "drawing", "resolve", "coats", "match", "mix", "plan", "plates", "propose", "shopping")
+_NAMES = ("design", "drawing", "resolve", "coats", "match", "mix", "plan", "plates", "propose", "shopping", "undercoat")
 
 
 @cache

@@ -1,10 +1,13 @@
-"""The mix a role's base is painted with, and another in its place."""
+"""The mix a role's base is painted with, another in its place, or a bridge beneath it."""
 
 from dataclasses import replace
 
-from ..errors import OutOfRange
+from ..errors import Contradiction, OutOfRange, UnknownName
+from ..recipes.bridge import Bridge
 from ..recipes.starting import started
-from ..recipes.step import Mix, checked
+from ..recipes.step import Mix, Recipe, Step, checked
+from .army import TIERS
+from .naming import slug
 from .scheme import Design, Role
 
 
@@ -33,3 +36,19 @@ def with_base_mix(design: Design, role_id: str, parts: tuple[tuple[str, float], 
             step = checked(replace(first, mix=replace(first.mix, parts=parts)))
             role = role.with_recipe(tier, recipe.with_step(step))
     return replace(design, scheme=design.scheme.with_role(role))
+
+
+def with_bridge(design: Design, role_id: str, tier: str, bridge: Bridge) -> Design:
+    """The design with a bridge colour as the first step of a role's recipe for a tier.
+
+    A tier that followed a plainer one gets its own copy first.
+    Raises: UnknownName for role or tier; Contradiction if there is no step to lay it under.
+    """
+    if tier not in TIERS:
+        raise UnknownName("tier", tier, list(TIERS), "tier")
+    role = design.scheme.role(role_id, "role")
+    steps = role.recipe(tier).steps
+    if not steps:
+        raise Contradiction(f"{role.name} has no step that a bridge could lie under.", "role")
+    step = checked(Step(slug("bridge", {one.id for one in steps}), "base", bridge.mix, bridge.coats))
+    return replace(design, scheme=design.scheme.with_role(role.with_recipe(tier, Recipe((step, *steps)))))

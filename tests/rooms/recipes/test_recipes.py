@@ -1,5 +1,8 @@
 """The Recipes room and the shelf."""
 
+from django.urls import reverse
+
+from mantello.rooms.army.actions import create_army
 from tests.rooms.case import RoomCase
 
 GOOD = {
@@ -101,3 +104,35 @@ class Shelf(RoomCase):
         page = self.see("paints")
         for said in ("Fornace", "Old Customs House", "Candle Yellow", "transparent", "Harbour facing, Plume", "0.21"):
             self.assertContains(page, said)
+
+
+class Undercoats(RoomCase):
+    def test_all_are_compared_and_one_is_used_from_there(self):
+        page = self.see("undercoats")
+        self.assertEqual(len(page.context["rows"]), 6)
+        self.assertContains(page, "in use", 1)
+        self.assertContains(page, "Spray outdoors")
+        here = reverse("undercoats", args=[self.army.pk])
+        answer = self.post("set-undercoat", undercoat="undercoat-linen", next=here)
+        self.assertEqual(answer.url, here)
+        rows = self.see("undercoats").context["rows"]
+        self.assertEqual([minutes for one, minutes, _ in rows if one.undercoat.id == "undercoat-linen"], [0])
+
+    def test_an_empty_army_has_nothing_to_compare(self):
+        empty = create_army(self.owner, "Empty")
+        page = self.client.get(reverse("undercoats", args=[empty.pk]))
+        self.assertContains(page, "Nothing to undercoat yet")
+
+    def test_a_bridge_is_laid_beneath_a_weak_hider(self):
+        self.post("set-undercoat", undercoat="undercoat-slate")
+        self.assertContains(self.see("recipe", "lantern"), "Lay it beneath")
+        before = self.now().scheme.role("lantern").recipe().steps
+        self.post("lay-bridge", "lantern", "rank")
+        steps = self.now().scheme.role("lantern").recipe().steps
+        self.assertEqual((steps[0].kind, steps[1:]), ("base", before))
+        self.post("lay-bridge", "lantern", "rank")
+        self.assertEqual(self.now().scheme.role("lantern").recipe().steps, steps)
+
+    def test_others_do_not_see_them(self):
+        self.assert_hidden("undercoats")
+        self.assert_hidden("lay-bridge", "lantern", "rank", post=True)

@@ -8,6 +8,7 @@ from mantello_core.formats.drawing import Bearing
 from mantello_core.paints.range import paint
 from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
+from mantello_core.planning.undercoating import UndercoatAdvice, undercoat_advice
 from mantello_core.recipes.layering import Prediction, predicted
 from mantello_core.recipes.surface import solid
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
@@ -76,6 +77,11 @@ class Reading:
     def cost(self) -> Cost:
         """Coats, minutes and mixes of the whole army."""
         return cost_of(self.work)
+
+    @cached_property
+    def undercoats(self) -> tuple[UndercoatAdvice, ...]:
+        """What every undercoat would cost the whole army; about a second for 200 figures."""
+        return undercoat_advice(self.design, self.resolution)
 
     @cached_property
     def undercoat(self) -> Lab:

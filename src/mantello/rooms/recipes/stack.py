@@ -4,6 +4,8 @@ from dataclasses import dataclass
 
 from mantello.rooms.army.reading import Reading
 from mantello_core.paints.range import paint
+from mantello_core.planning.undercoating import HARD
+from mantello_core.recipes.bridge import Bridge, bridge_beneath
 from mantello_core.recipes.coverage import Coverage, coverage
 from mantello_core.recipes.hazard import cautions_for, step_cautions
 from mantello_core.recipes.layering import Outcome
@@ -19,6 +21,8 @@ class StepRow:
     outcome: Outcome
     minutes: float
     cautions: tuple[str, ...]
+    #: what would spare coats, for a first step that takes many
+    bridge: Bridge | None = None
 
 
 @dataclass(frozen=True)
@@ -62,10 +66,21 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
         surface = surfaces.get(tier) or max(surfaces.values(), default=0.0)
         outcomes = reading.prediction(role_id, tier).outcomes
         rows = tuple(
-            StepRow(one, one.step.seconds(surface, one.coats) / 60, step_cautions(one.step)) for one in outcomes
+            StepRow(
+                one,
+                one.step.seconds(surface, one.coats) / 60,
+                step_cautions(one.step),
+                bridge_beneath(one.step, reading.design.scheme.undercoat) if not at and _hard(one) else None,
+            )
+            for at, one in enumerate(outcomes)
         )
         found.append(Stack(tier, name, figures.get(tier, 0), own is None, rows, reading.tones(role_id, tier)))
     return found
+
+
+def _hard(outcome: Outcome) -> bool:
+    covered = outcome.coverage
+    return covered is not None and (covered.coats is None or covered.coats >= HARD)
 
 
 def grounds_of(reading: Reading, role_id: str) -> list[GroundRow]:

@@ -7,15 +7,18 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, room_page
+from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import BARE, reading_of
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
+from mantello_core.planning.undercoating import HARD
+from mantello_core.recipes.bridge import bridge_beneath
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.technique import techniques
 from mantello_core.recipes.undercoat import undercoats
 from mantello_core.schemes import edit
 from mantello_core.schemes.army import TIERS
+from mantello_core.schemes.base_mix import with_bridge
 
 from .forms import MIX_ROWS, StepForm
 from .stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
@@ -159,6 +162,45 @@ def move_step(request, army_id, role, tier, step):
 
 @login_required
 @require_POST
+def lay_bridge(request, army_id, role, tier):
+    """Lay the bridge colour that saves coats under a role's first step."""
+    army = army_for(request, army_id)
+    design = reading_of(army.head).design
+    steps = design.scheme.role(role).recipe(tier if tier in TIERS else "rank").steps
+    bridge = bridge_beneath(steps[0], design.scheme.undercoat) if steps else None
+    if bridge is None:
+        messages.error(request, "No bridge colour saves a coat here any more.")
+    else:
+        apply(
+            request,
+            army,
+            lambda design: with_bridge(design, role, tier, bridge),
+            f"{design.scheme.role(role).name}: {bridge.coats} of {bridge.mix.words} beneath it",
+        )
+    return redirect("recipe", army.pk, role)
+
+
+@login_required
+@require_safe
+def undercoat_choice(request, army_id):
+    """Every undercoat for the whole army: coats, minutes, and the colours it makes hard."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    advice = reading.undercoats if reading.design.army.figures else ()
+    now = next((one for one in advice if one.undercoat.id == reading.design.scheme.undercoat), None)
+    context = {
+        "title": "Undercoats",
+        "rows": [(one, one.cost.minutes - now.cost.minutes, one.cost.coats - now.cost.coats) for one in advice],
+        "longest": max((one.cost.minutes for one in advice), default=1),
+        "hard_from": HARD,
+        "undercoat_cautions": undercoat_cautions(reading),
+        "deference": DEFERENCE,
+    }
+    return room_page(request, army, "recipes", "recipes/undercoats.html", context)
+
+
+@login_required
+@require_POST
 def set_undercoat(request, army_id):
     """Choose the undercoat of the whole army."""
     army = army_for(request, army_id)
@@ -166,4 +208,4 @@ def set_undercoat(request, army_id):
     name = next((pot.name for pot in undercoats() if pot.id == chosen), chosen)
     apply(request, army, lambda design: edit.with_undercoat(design, chosen), f"Undercoat is now {name}")
     role = request.POST.get("role", "")
-    return redirect("recipe", army.pk, role) if role else redirect("recipes", army.pk)
+    return redirect("recipe", army.pk, role) if role else back(request, "recipes", army.pk)

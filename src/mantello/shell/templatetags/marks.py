@@ -185,6 +185,12 @@ def hours(minutes: float) -> str:
     return f"{whole // 60} h {whole % 60:02d}" if whole >= 60 else f"{whole} min"
 
 
+@register.filter
+def absolute(value: float) -> float:
+    """A number without its sign."""
+    return abs(value)
+
+
 @register.simple_tag(takes_context=True)
 def edit_fields(context) -> str:
     """The hidden fields of every edit: the token against forgery, and the state of the work the page shows."""

@@ -9,6 +9,7 @@ from ...figures.vocabulary import spoken
 from ...paints.range import paint
 from ...paints.stock import Stock
 from ...planning.plan import plan
+from ...planning.undercoating import undercoat_advice
 from ...recipes.shopping import RESERVE, shopping
 from ...schemes.cascade import resolve
 from ...schemes.muster import empty_army, with_entries
@@ -51,6 +52,24 @@ def bought(document: dict) -> dict:
                 "buy_pots": one.pots,
             }
             for one in shopping(needed, shelf, document.get("reserve", RESERVE))
+        ],
+    }
+
+
+def undercoated(document: dict) -> dict:
+    """design to the coats, minutes and hard colours of every undercoat, the quickest first"""
+    check(document, "undercoat")
+    design = read_design(document["design"])
+    return {
+        "undercoats": [
+            {
+                "undercoat": one.undercoat.id,
+                "look": one.look,
+                "coats": one.cost.coats,
+                "minutes": round(one.cost.minutes, 1),
+                "hard": [{"role": role.id, "coats": role.coats} for role in one.hard],
+            }
+            for one in undercoat_advice(design, resolve(design.army, design.scheme))
         ],
     }
 
