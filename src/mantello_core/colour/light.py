@@ -43,3 +43,8 @@ def in_light(colour: Lab, light: str, adapted: float = ADAPTED) -> Lab:
     ratio = (_BRADFORD @ white_of(light)) / (_BRADFORD @ WHITE)
     cones = _BRADFORD @ xyz_of_lab(colour)
     return lab_of(np.maximum(_BACK @ (cones * ratio ** (1 - adapted)), 0))
+
+
+def adapted_to_daylight(xyz: np.ndarray, white: np.ndarray) -> np.ndarray:
+    """XYZ in daylight of what is seen as ``xyz`` under a light of that ``white`` by an eye adapted to it (Bradford)."""
+    return np.maximum(_BACK @ ((_BRADFORD @ xyz) * (_BRADFORD @ WHITE) / (_BRADFORD @ white)), 0)

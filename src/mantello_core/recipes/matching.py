@@ -7,12 +7,13 @@ from math import gcd
 
 import numpy as np
 
-from ..colour.difference import differences
+from ..colour.difference import difference, differences
 from ..colour.film import opaque
+from ..colour.lamp import lamp_lab
 from ..colour.reflectance import to_air, xyz_of
 from ..colour.spaces import Lab, labs_of
 from ..errors import OutOfRange
-from ..paints.paint import Paint
+from ..paints.paint import Film, Paint
 from ..paints.range import paint
 from .coverage import COVERED, GOOD_ENOUGH, coverage
 from .step import Mix
@@ -72,6 +73,11 @@ def matches(target: Lab, pots: list[Paint], undercoat: str = "", limit: int = 8)
         best = min([best, *(one[0] for one in worth)])
     kept.sort(key=_order)
     return tuple(_match(apart, pots_, drops, undercoat) for apart, pots_, drops in kept[:limit])
+
+
+def apart_under_lamp(one: Film, other: Film) -> float:
+    """CIEDE2000 of two opaque films under an incandescent lamp (CIE A)."""
+    return difference(lamp_lab(solid(one).seen), lamp_lab(solid(other).seen))
 
 
 def _order(one) -> tuple:

@@ -35,10 +35,15 @@ class Surface:
     matt: float = 0.0
 
     @property
-    def colour(self) -> Lab:
-        """What is seen, at a middling angle where there is metal."""
+    def seen(self) -> np.ndarray:
+        """Seen reflectance in the bands, at a middling angle where there is metal."""
         gain = MEAN_GAIN + (MID_GAIN - MEAN_GAIN) * (1 - self.matt)
-        return lab_of(xyz_of(to_air(self.diffuse) + 0.92 * gain * self.lobe * np.exp(-self.veil * MID_PATH)))
+        return to_air(self.diffuse) + 0.92 * gain * self.lobe * np.exp(-self.veil * MID_PATH)
+
+    @property
+    def colour(self) -> Lab:
+        """What is seen by daylight."""
+        return lab_of(xyz_of(self.seen))
 
 
 def grey(seen: float) -> Surface:

@@ -35,6 +35,16 @@ class MatchPage(RoomCase):
     def test_far_from_every_paint_the_page_says_that_the_order_is_rough(self):
         self.assertContains(self.see("match", wanted="", colour="#00ff00"), "Nothing on these shelves comes near")
 
+    def test_a_mix_that_parts_under_a_lamp_is_told_and_a_picked_colour_has_none(self):
+        page = self.see("match", wanted="paint:brine-green")
+        parted = [row for row in page.context["rows"] if row.parts_under_lamp]
+        self.assertTrue(parted)
+        self.assertLess(len(parted), len(page.context["rows"]))
+        self.assertContains(page, "apart under a lamp", len(parted))
+        picked = self.see("match", wanted="", colour="#6f7f5a")
+        self.assertNotContains(picked, "under a lamp")
+        self.assertEqual({row.lamp for row in picked.context["rows"]}, {None})
+
     def test_what_is_no_colour_range_or_role_is_told_at_its_field(self):
         for asked, said in (
             ({"wanted": "", "colour": "green"}, "&#x27;green&#x27; is not a colour"),

@@ -13,10 +13,10 @@ from mantello.rooms.scheme.forms import paint_choices
 from mantello.shell.fields import CoreField
 from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
-from mantello_core.paints.paint import Paint
+from mantello_core.paints.paint import Film, Paint
 from mantello_core.paints.range import paint, ranges
 from mantello_core.recipes.coverage import coat_by_coat, tolerance_of
-from mantello_core.recipes.matching import Match, matches
+from mantello_core.recipes.matching import Match, apart_under_lamp, matches
 from mantello_core.recipes.surface import solid
 from mantello_core.schemes.base_mix import base_mix, with_base_mix
 from mantello_core.schemes.scheme import Design, Role
@@ -27,6 +27,8 @@ from .models import OwnedPaint
 MOST_SHOWN, MOST_COATS = 8, 8
 #: the choice of what is owned, beside the ranges
 OWNED = "owned"
+#: so much farther apart under a lamp than by day (CIEDE2000) is told
+PARTED = 1.0
 
 
 @dataclass(frozen=True)
@@ -37,6 +39,8 @@ class Wanted:
     name: str
     role: Role | None = None
     without: tuple[Paint, ...] = ()
+    #: what the colour is of, if it is a paint's; a colour picked on a screen has none
+    film: Film | None = None
 
 
 @dataclass(frozen=True)
@@ -49,6 +53,13 @@ class MatchRow:
     way: tuple[tuple[str, float, float, float], ...]
     coats: tuple[Lab, ...]
     tolerance: float
+    #: CIEDE2000 under a lamp; None for a colour picked on a screen
+    lamp: float | None
+
+    @property
+    def parts_under_lamp(self) -> bool:
+        """Whether the match by daylight is lost under a lamp."""
+        return self.lamp is not None and self.lamp > self.match.apart + PARTED
 
 
 class MatchForm(forms.Form):
@@ -84,9 +95,11 @@ class MatchForm(forms.Form):
         if kind == "role":
             role = self.design.scheme.role(id_)
             mix = base_mix(role)
-            given["target"] = Wanted(mix.film.masstone, role.name, role, mix.paints)
+            given["target"] = Wanted(mix.film.masstone, role.name, role, mix.paints, mix.film)
         elif kind == "paint":
-            given["target"] = Wanted(solid(paint(id_).film).colour, paint(id_).name, None, (paint(id_),))
+            given["target"] = Wanted(
+                solid(paint(id_).film).colour, paint(id_).name, None, (paint(id_),), paint(id_).film
+            )
         elif given.get("colour"):
             given["target"] = Wanted(given["colour"], self.data["colour"])
         return given
@@ -158,16 +171,17 @@ def _rows(target: Wanted, shelves: list[str], owned: set[str], undercoat: str) -
     if OWNED in shelves:
         pots = [pot for pot in pots if pot.id in owned]
     found = matches(target.colour, [pot for pot in pots if pot not in target.without], undercoat, MOST_SHOWN)
-    return [_row(one, target.colour, undercoat) for one in found]
+    return [_row(one, target, undercoat) for one in found]
 
 
-def _row(one: Match, colour: Lab, undercoat: str) -> MatchRow:
+def _row(one: Match, target: Wanted, undercoat: str) -> MatchRow:
     film, parts = one.mix.film, one.mix.parts
     solids = [drops * paint(id_).solids for id_, drops in parts]
     shares = tuple((paint(id_), drops, dry / sum(solids)) for (id_, drops), dry in zip(parts, solids, strict=True))
-    way = tuple((name, a, b, b - a) for name, a, b in zip(("L*", "a*", "b*"), colour, one.colour, strict=True))
+    way = tuple((name, a, b, b - a) for name, a, b in zip(("L*", "a*", "b*"), target.colour, one.colour, strict=True))
     seen = coat_by_coat(film, solid(paint(undercoat).film), 0.0, min(one.coats or MOST_COATS, MOST_COATS))
-    return MatchRow(one, shares, way, seen, tolerance_of(film))
+    lamp = apart_under_lamp(target.film, film) if target.film else None
+    return MatchRow(one, shares, way, seen, tolerance_of(film), lamp)
 
 
 def _mixable(pots) -> bool:
