@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mantello_core.colour.difference import difference
-from mantello_core.colour.lamp import LAMP_WHITE, A, lamp_lab
+from mantello_core.colour.lamp import LAMP_WEIGHTS, LAMP_WHITE, A, lamp_lab
 from mantello_core.colour.light import LIGHTS
 from mantello_core.colour.reflectance import BANDS, WAVELENGTHS, xyz_of
 from mantello_core.colour.spaces import lab_of
