@@ -225,7 +225,7 @@ def _picture(reading: Reading) -> str:
         parts.append(f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{drawn}</g>')
         x += width * 0.92
     names = escape(", ".join(reading.design.army.title(one.unit) for one in shown))
-    size = f'viewBox="0 0 {x:.0f} {tall:.0f}" height="{TALL}"'
+    size = f'viewBox="0 0 {x + 0.08 * width + 8:.0f} {tall:.0f}" height="{TALL}"'
     return mark_safe(f'<svg {size} role="img" aria-label="{names}">{"".join(parts)}</svg>')
 
 
