@@ -152,6 +152,8 @@ class Narrow(BrowserCase):
             "recipes/",
             "paints/",
             "paints/?count=yes",
+            "paints/fewest/",
+            "recipes/undercoats/",
             "paints/match/?wanted=paint:salt-linen",
             "plan/",
             "desk/",

@@ -41,6 +41,11 @@ class Match:
     opacity: str
 
     @property
+    def metallic(self) -> bool:
+        """Whether it glints: no stand-in for a flat colour, however near."""
+        return self.mix.film.flake is not None
+
+    @property
     def verdict(self) -> str:
         """How the difference is seen: 1, and the tolerances of ``coverage``, are the limits."""
         limits = ((1.0, "not told apart"), (COVERED, "told apart only side by side"), (GOOD_ENOUGH, "near"))
@@ -62,9 +67,9 @@ def matches(target: Lab, pots: list[Paint], undercoat: str = "", limit: int = 8)
     metals = [pot for pot in pots if pot.kind == "metallic"]
     if not flat and not metals:
         raise OutOfRange("There is no paint that could be mixed.", "paints")
-    singles = sorted(_ranked(target, [(pot,) for pot in flat], [(1,)]) + _metals(target, metals), key=_order)
-    pairs = _ranked(target, list(combinations(flat, 2)), _drops(2)) if len(flat) > 1 else []
-    triples = _ranked(target, _with_thirds(pairs, flat), _drops(3)) if len(flat) > 2 else []
+    singles = sorted(ranked(target, [(pot,) for pot in flat]) + _metals(target, metals), key=_order)
+    pairs = ranked(target, list(combinations(flat, 2)))
+    triples = ranked(target, _with_thirds(pairs, flat))
     kept: list[tuple[float, tuple[Paint, ...], tuple[int, ...]]] = []
     best = float("inf")
     for found in (singles, pairs, triples):
@@ -96,6 +101,8 @@ def _metals(target: Lab, metals: list[Paint]):
 @lru_cache(maxsize=8)
 def _drops(count: int) -> list[tuple[int, ...]]:
     """Whole drops that are not a multiple of fewer."""
+    if count == 1:
+        return [(1,)]
     if count == 2:
         pairs = [(a, b) for a in range(1, MOST_DROPS) for b in range(1, MOST_DROPS) if a + b <= MOST_DROPS]
         return [(a, b) for a, b in pairs if gcd(a, b) == 1]
@@ -122,10 +129,14 @@ def _with_thirds(pairs, flat: list[Paint]) -> list[tuple[Paint, ...]]:
     return list(found)
 
 
-def _ranked(target: Lab, sets: list[tuple[Paint, ...]], drops: list[tuple[int, ...]]):
-    """Every set of paints in its best number of drops, the nearest first."""
+def ranked(target: Lab, sets: list[tuple[Paint, ...]]) -> list[tuple[float, tuple[Paint, ...], tuple[int, ...]]]:
+    """Sets of flat paints, each with the drops that come nearest the target and how near; the nearest first.
+
+    sets: all of one size, one to three.
+    """
     if not sets:
         return []
+    drops = _drops(len(sets[0]))
     index = {pot.id: at for at, pot in enumerate({pot.id: pot for one in sets for pot in one}.values())}
     pots = {pot.id: pot for one in sets for pot in one}
     absorbed = np.array([pots[id_].film.absorption * pots[id_].film.solids for id_ in index])

@@ -1,5 +1,6 @@
 """The mix a role's base is painted with, another in its place, or a bridge beneath it."""
 
+from collections.abc import Mapping
 from dataclasses import replace
 
 from ..errors import Contradiction, OutOfRange, UnknownName
@@ -36,6 +37,20 @@ def with_base_mix(design: Design, role_id: str, parts: tuple[tuple[str, float], 
             step = checked(replace(first, mix=replace(first.mix, parts=parts)))
             role = role.with_recipe(tier, recipe.with_step(step))
     return replace(design, scheme=design.scheme.with_role(role))
+
+
+def with_base_mixes(design: Design, instead: Mapping[Mix, Mix]) -> Design:
+    """The design with every base that is mixed like a key of ``instead`` mixed like its value.
+
+    What thins a base, and its coats, stay. Mixes are told apart by their paints and parts alone.
+    Raises: what ``with_base_mix`` refuses.
+    """
+    parts = {old.parts: new.parts for old, new in instead.items()}
+    for role in design.scheme.roles:
+        mix = base_mix(role)
+        if mix and parts.get(mix.parts, mix.parts) != mix.parts:
+            design = with_base_mix(design, role.id, parts[mix.parts])
+    return design
 
 
 def with_bridge(design: Design, role_id: str, tier: str, bridge: Bridge) -> Design:

@@ -2,12 +2,14 @@
 
 from django.urls import path
 
-from . import matching, views
+from . import fewest, matching, views
 
 urlpatterns = [
     path("", views.paints, name="paints"),
     path("match/", matching.match, name="match"),
     path("match/take/", matching.take_match, name="take-match"),
+    path("fewest/", fewest.fewest, name="fewest"),
+    path("fewest/take/", fewest.take_fewest, name="take-fewest"),
     path("count/", views.count_shelf, name="count-shelf"),
     path("shelf/", views.read_shelf_file, name="read-shelf"),
     path("shelf.csv", views.shelf_file, name="shelf-file"),

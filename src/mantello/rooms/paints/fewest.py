@@ -1,0 +1,119 @@
+"""The fewest paints for the whole scheme: what it takes, what must be bought, and what each role is mixed from."""
+
+from dataclasses import dataclass
+
+from django import forms
+from django.contrib import messages
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.rooms.army.page import apply, army_for, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello_core.paints.range import paints
+from mantello_core.recipes.smallest_set import Reached, SmallestSet, smallest_set
+from mantello_core.recipes.step import Mix
+from mantello_core.schemes.base_mix import base_mix, with_base_mixes
+from mantello_core.schemes.scheme import Design, Role
+
+from .models import OwnedPaint
+
+#: differences that may be allowed (CIEDE2000), with how they are seen
+TOLERANCES = {"1": "not told apart", "2": "side by side only", "3": "a little off", "5": "near"}
+
+
+class FewestForm(forms.Form):
+    """How far a colour may lie from what is wanted."""
+
+    within = forms.ChoiceField(
+        choices=[(value, f"{value}: {words}") for value, words in TOLERANCES.items()],
+        label="A colour may be off by",
+        help_text="CIEDE2000, between the opaque colours.",
+    )
+
+
+@dataclass(frozen=True)
+class ReachedRow:
+    """Roles that share a base, and what it would be mixed from."""
+
+    roles: tuple[Role, ...]
+    reached: Reached
+    #: whether it is mixed from other paints than now
+    changes: bool
+
+    @property
+    def words(self) -> str:
+        """What it would be mixed from, as in 'Reed Bank 2, Harbour Rose 3'."""
+        return self.reached.mix.words.removesuffix(", neat")
+
+
+@login_required
+@require_safe
+def fewest(request, army_id):
+    """The page: the tolerance and the paints on the left, the mixes beside them."""
+    army = army_for(request, army_id)
+    design = reading_of(army.head).design
+    form = FewestForm({"within": request.GET.get("within", "2")})
+    wanted = _wanted(design)
+    context = {"title": "Fewest paints", "form": form, "now": len(_used(wanted))}
+    if form.is_valid() and wanted:
+        found = _found(request, wanted, form.cleaned_data["within"])
+        owned = {pot.id for pot in found.paints} - {pot.id for pot in found.buy}
+        rows = [_row(one, wanted) for one in found.reached]
+        context |= {
+            "found": found,
+            "used": sorted(found.paints, key=lambda pot: pot not in found.buy),
+            "owned": owned,
+            "now_buy": len(_used(wanted) - _owned(request)),
+            "rows": sorted(rows, key=lambda row: (not row.changes, -row.reached.apart)),
+            "beyond": [_row(one, wanted) for one in found.beyond],
+            "changed": sum(row.changes for row in rows),
+        }
+    return room_page(request, army, "paints", "paints/fewest.html", context, 422 if form.errors else 200)
+
+
+@login_required
+@require_POST
+def take_fewest(request, army_id):
+    """Every base is mixed from the fewest paints; one edit, which can be undone."""
+    army = army_for(request, army_id)
+    form = FewestForm(request.POST)
+    wanted = _wanted(reading_of(army.head).design)
+    if not form.is_valid() or not wanted:
+        messages.error(request, "Nothing was changed: choose how far a colour may be off.")
+        return redirect("fewest", army.pk)
+    found = _found(request, wanted, form.cleaned_data["within"])
+    instead = {one.wanted: one.mix for one in found.reached}
+    apply(
+        request,
+        army,
+        lambda design: with_base_mixes(design, instead),
+        f"Bases are mixed from {len(found.paints)} paints",
+    )
+    return redirect("recipes", army.pk)
+
+
+def _wanted(design: Design) -> dict[Mix, list[Role]]:
+    """Bases by their paints and parts, with the roles that are painted so."""
+    found: dict[Mix, list[Role]] = {}
+    for role in design.scheme.roles:
+        mix = base_mix(role)
+        if mix:
+            found.setdefault(Mix(mix.parts), []).append(role)
+    return found
+
+
+def _owned(request) -> set[str]:
+    return {id_ for id_, stock in OwnedPaint.objects.of(request.user).items() if stock.pots}
+
+
+def _used(wanted) -> set[str]:
+    return {id_ for mix in wanted for id_, _ in mix.parts}
+
+
+def _found(request, wanted, within: str) -> SmallestSet:
+    return smallest_set(list(wanted), list(paints().values()), _owned(request), float(within))
+
+
+def _row(one: Reached, wanted: dict[Mix, list[Role]]) -> ReachedRow:
+    return ReachedRow(tuple(wanted[one.wanted]), one, one.mix.parts != one.wanted.parts)
