@@ -1,5 +1,6 @@
 """Which paints, alone or mixed in whole drops, come nearest a colour."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import combinations
@@ -19,12 +20,12 @@ from .coverage import COVERED, GOOD_ENOUGH, coverage
 from .step import Mix
 from .surface import solid
 
-#: drops in one mix at most, and paints
-MOST_DROPS, MOST_PAINTS = 6, 3
+#: drops in one mix at most
+MOST_DROPS = 8
 #: a mix of one paint more is worth it only if it comes this much nearer (CIEDE2000)
 WORTH = 0.5
 #: pairs of paints that are tried with every third one
-BEAM = 40
+BEAM = 20
 #: kinds that can be mixed on a palette
 MIXABLE = ("acrylic", "ink")
 
@@ -56,8 +57,8 @@ def matches(target: Lab, pots: list[Paint], undercoat: str = "", limit: int = 8)
     """The nearest mixes of one, two and three paints, the nearest first.
 
     pots: those that may be used; metals count alone, washes and mediums not at all. All mixes of one and two
-    paints in whole drops, up to six together, are compared, and the best of each set is told. Three paints: every third one is tried with the
-    40 nearest pairs, in all whole drops; so the best of three is exact unless none of its pairs is among them.
+    paints in whole drops, up to eight together, are compared, and the best of each set is told. Three paints: every third one is tried with the
+    20 nearest pairs, in all whole drops; so the best of three is exact unless none of its pairs is among them.
     A mix of one paint more is listed only where it comes 0.5 nearer than the best of fewer.
     Raises: OutOfRange if there is nothing to mix, or for the limit.
     """
@@ -137,18 +138,29 @@ def ranked(target: Lab, sets: list[tuple[Paint, ...]]) -> list[tuple[float, tupl
     if not sets:
         return []
     drops = _drops(len(sets[0]))
-    index = {pot.id: at for at, pot in enumerate({pot.id: pot for one in sets for pot in one}.values())}
-    pots = {pot.id: pot for one in sets for pot in one}
-    absorbed = np.array([pots[id_].film.absorption * pots[id_].film.solids for id_ in index])
-    scattered = np.array([pots[id_].film.scattering * pots[id_].film.solids for id_ in index])
-    members = np.array([[index[pot.id] for pot in one] for one in sets])
-    apart = np.empty((len(sets), len(drops)))
-    for number, counts in enumerate(drops):
-        weights = np.array(counts, float)[None, :, None]
-        seen = to_air(opaque((absorbed[members] * weights).sum(1), (scattered[members] * weights).sum(1)))
-        apart[:, number] = differences(labs_of(xyz_of(seen)), target)
-    found = [(float(row.min()), one, drops[int(row.argmin())]) for row, one in zip(apart, sets, strict=True)]
+    colours = _known_colours(tuple(sets)) if len(sets[0]) < 3 else _colours(sets)
+    apart = differences(colours.reshape(-1, 3), target).reshape(colours.shape[:2])
+    nearest = apart.argmin(1)
+    found = [(float(apart[at, best]), sets[at], drops[best]) for at, best in enumerate(nearest)]
     return sorted(found, key=_order)
+
+
+@lru_cache(maxsize=8)
+def _known_colours(sets: tuple[tuple[Paint, ...], ...]) -> np.ndarray:
+    """Colours of singles and pairs: the same for every target, so kept."""
+    return _colours(sets)
+
+
+def _colours(sets: Sequence[tuple[Paint, ...]]) -> np.ndarray:
+    """CIELAB of every set in every ratio, opaque: (sets, ratios, 3)."""
+    pots = {pot.id: pot for one in sets for pot in one}
+    index = {id_: at for at, id_ in enumerate(pots)}
+    absorbed = np.array([pot.film.absorption * pot.film.solids for pot in pots.values()])
+    scattered = np.array([pot.film.scattering * pot.film.solids for pot in pots.values()])
+    members = np.array([[index[pot.id] for pot in one] for one in sets])
+    weights = np.array(_drops(len(sets[0])), float)
+    mixed = [np.einsum("sib,ri->srb", part[members], weights) for part in (absorbed, scattered)]
+    return labs_of(xyz_of(to_air(opaque(*mixed))))
 
 
 def _match(apart: float, pots: tuple[Paint, ...], drops: tuple[int, ...], undercoat: str) -> Match:

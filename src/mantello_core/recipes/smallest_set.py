@@ -52,7 +52,7 @@ def smallest_set(
 ) -> SmallestSet:
     """The fewest paints to buy, so that with those that are owned every wanted mix is reached, each as near as it can.
 
-    A wanted mix is reached by one paint, or by two in whole drops up to six, whose opaque colour lies within
+    A wanted mix is reached by one paint, or by two in whole drops up to eight, whose opaque colour lies within
     ``tolerance`` (CIEDE2000, 0.5 to 10); metals by metals alone, flat colours by flat ones. Exact by branch and
     bound unless ``proven`` is false.
     Raises: OutOfRange for the tolerance, or without a paint that could be mixed.

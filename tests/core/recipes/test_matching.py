@@ -30,8 +30,8 @@ def searched(target: Lab, pots, most: int) -> float:
     found = []
     for count in range(1, most + 1):
         for some in combinations(pots, count):
-            for drops in product(range(1, 7), repeat=count):
-                if sum(drops) <= 6 and gcd(*drops) == 1:
+            for drops in product(range(1, 9), repeat=count):
+                if sum(drops) <= 8 and gcd(*drops) == 1:
                     mix = Mix(tuple((pot.id, float(one)) for pot, one in zip(some, drops, strict=True)))
                     found.append(difference(solid(mix.film).colour, target))
     return min(found)
@@ -91,7 +91,7 @@ class Matches(SimpleTestCase):
             film = one.mix.film
             self.assertAlmostEqual(one.apart, difference(film.masstone, lab_of_hex("#7a4b6e")), places=4)
             self.assertEqual(one.coats, coverage(film, solid(paint("undercoat-soot").film)).coats)
-            self.assertLessEqual(sum(drops for _, drops in one.mix.parts), 6)
+            self.assertLessEqual(sum(drops for _, drops in one.mix.parts), 8)
 
     def test_the_nearest_comes_first_and_no_set_of_paints_twice(self):
         found = matches(lab_of_hex("#8a8a40"), list(paints().values()), limit=40)
