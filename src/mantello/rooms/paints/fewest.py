@@ -1,6 +1,7 @@
 """The fewest paints for the whole scheme: what it takes, what must be bought, and what each role is mixed from."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 from django import forms
 from django.contrib import messages
@@ -112,7 +113,12 @@ def _used(wanted) -> set[str]:
 
 
 def _found(request, wanted, within: str) -> SmallestSet:
-    return smallest_set(list(wanted), list(paints().values()), _owned(request), float(within))
+    return _searched(tuple(wanted), frozenset(_owned(request)), float(within))
+
+
+@lru_cache(maxsize=64)
+def _searched(wanted: tuple[Mix, ...], owned: frozenset[str], within: float) -> SmallestSet:
+    return smallest_set(wanted, list(paints().values()), owned, within)
 
 
 def _row(one: Reached, wanted: dict[Mix, list[Role]]) -> ReachedRow:
