@@ -73,11 +73,17 @@ def read_shelf(text: str) -> list[ShelfLine]:
             f" It reads '{(lines[0] if lines else '')[:60]}'.",
             "file",
         )
-    return [
+    found = [
         _line(number, dict(zip(header, map(_said, row), strict=False)), delimiter.join(row), row[len(header) :])
         for number, row in enumerate(rows[1:], 2)
         if any(value.strip() for value in row)
     ]
+    first: dict[str, int] = {}
+    for at, line in enumerate(found):
+        if line.paint and first.setdefault(line.paint, line.number) != line.number:
+            told = f"{paint(line.paint).name} is on line {first[line.paint]} already; keep one of them."
+            found[at] = ShelfLine(line.number, line.text, doubt=told)
+    return found
 
 
 def _line(number: int, values: dict[str, str], text: str, beyond: list[str]) -> ShelfLine:

@@ -67,6 +67,11 @@ class Shelf(SimpleTestCase):
         self.assertEqual(found[-1].stock, Stock(2.0))
         self.assertEqual(found[0].number, 2)
 
+    def test_a_paint_that_comes_twice_is_asked_back(self):
+        found = read_shelf("name,pots\nSalt Linen,1\nGull White,1\nSalt Linen,2\n")
+        self.assertEqual([bool(line.doubt) for line in found], [False, False, True])
+        self.assertIn("Salt Linen is on line 2 already", found[2].doubt)
+
     def test_without_a_header_or_too_long_it_is_refused(self):
         for text, kind in (("", Unreadable), ("a,b\n1,2", Unreadable), ("name\nx", Unreadable),
                            ("x" * (MOST_CHARACTERS + 1), OutOfRange), ("name,pots\n" + "a,1\n" * 2001, OutOfRange)):  # fmt: skip

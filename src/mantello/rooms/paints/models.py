@@ -18,13 +18,19 @@ class ShelfQuerySet(models.QuerySet):
 
     def keep(self, user, shelf: dict[str, Stock]) -> None:
         """Replace what is known about these paints; what is empty goes."""
+        rows = [
+            OwnedPaint(owner=user, paint=paint_id, pots=stock.pots, price=stock.price, note=stock.note)
+            for paint_id, stock in shelf.items()
+            if not stock.empty
+        ]
         with transaction.atomic():
-            for paint_id, stock in shelf.items():
-                if stock.empty:
-                    self.filter(owner=user, paint=paint_id).delete()
-                else:
-                    kept = {"pots": stock.pots, "price": stock.price, "note": stock.note}
-                    self.update_or_create(owner=user, paint=paint_id, defaults=kept)
+            self.filter(owner=user, paint__in=[id_ for id_, stock in shelf.items() if stock.empty]).delete()
+            self.bulk_create(
+                rows,
+                update_conflicts=True,
+                unique_fields=["owner", "paint"],
+                update_fields=["pots", "price", "note"],
+            )
 
 
 class OwnedPaint(models.Model):
