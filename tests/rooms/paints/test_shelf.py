@@ -69,6 +69,14 @@ class Shelf(RoomCase):
             self.assertContains(page, said, status_code=422)
         self.assertEqual(self.shelf(), {})
 
+    def test_the_palette_holds_the_shelf_or_all_paints_if_it_is_empty(self):
+        self.assertEqual(len(self.see("palette-file").content.decode().splitlines()), 4 + len(paints()))
+        self.post("keep-stock", "salt-linen", pots="1", price="", note="")
+        answer = self.see("palette-file")
+        self.assertTrue(answer.content.decode().endswith("\tSalt Linen\n"))
+        self.assertEqual(len(answer.content.decode().splitlines()), 5)
+        self.assertIn(".gpl", answer["Content-Disposition"])
+
     def test_the_shopping_list_names_what_is_missing(self):
         text = self.see("shopping-file").content.decode()
         self.assertIn("Lantern Yellow,Fornace,1,17", text)
@@ -87,7 +95,7 @@ class Shelf(RoomCase):
         self.post("keep-stock", "salt-linen", pots="2", price="", note="")
         self.assertEqual(self.shelf(self.other), {})
         for name, arguments, post in (
-            ("paints", (), False), ("shelf-file", (), False), ("shopping-file", (), False),
+            ("paints", (), False), ("shelf-file", (), False), ("palette-file", (), False), ("shopping-file", (), False),
             ("keep-stock", ("salt-linen",), True), ("count-shelf", (), True), ("read-shelf", (), True),
         ):  # fmt: skip
             self.assert_hidden(name, *arguments, post=post)

@@ -13,6 +13,7 @@ urlpatterns = [
     path("count/", views.count_shelf, name="count-shelf"),
     path("shelf/", views.read_shelf_file, name="read-shelf"),
     path("shelf.csv", views.shelf_file, name="shelf-file"),
+    path("shelf.gpl", views.palette_file, name="palette-file"),
     path("shopping.csv", views.shopping_file, name="shopping-file"),
     path("own/<str:pot>/", views.keep_stock, name="keep-stock"),
 ]

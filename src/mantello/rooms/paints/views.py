@@ -10,6 +10,7 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello.rooms.scheme.forms import paint_choices
+from mantello_core.formats.palette import write_palette
 from mantello_core.formats.shelf import write_shelf, write_shopping
 from mantello_core.paints.range import paint, ranges
 from mantello_core.paints.range import paints as all_paints
@@ -134,7 +135,17 @@ def read_shelf_file(request, army_id):
 def shelf_file(request, army_id):
     """Everything that is owned, as separated values."""
     army = army_for(request, army_id)
-    return _csv(write_shelf(OwnedPaint.objects.of(request.user)), f"mantello-shelf-{army.pk}.csv")
+    return _file(write_shelf(OwnedPaint.objects.of(request.user)), f"mantello-shelf-{army.pk}.csv", "text/csv")
+
+
+@login_required
+@require_safe
+def palette_file(request, army_id):
+    """What is on the shelf as a palette for programs that draw; every paint if nothing is."""
+    army = army_for(request, army_id)
+    owned = [all_paints()[id_] for id_, stock in OwnedPaint.objects.of(request.user).items() if stock.pots]
+    text = write_palette(f"{army.name}, shelf", owned or all_paints().values())
+    return _file(text, f"mantello-shelf-{army.pk}.gpl", "text/plain")
 
 
 @login_required
@@ -143,10 +154,10 @@ def shopping_file(request, army_id):
     """What must be bought for the army, as separated values."""
     army = army_for(request, army_id)
     purchases = shopping(reading_of(army.head).needed, OwnedPaint.objects.of(request.user))
-    return _csv(write_shopping(purchases), f"mantello-shopping-{army.pk}.csv")
+    return _file(write_shopping(purchases), f"mantello-shopping-{army.pk}.csv", "text/csv")
 
 
-def _csv(text: str, name: str) -> HttpResponse:
-    answer = HttpResponse(text, content_type="text/csv; charset=utf-8")
+def _file(text: str, name: str, kind: str) -> HttpResponse:
+    answer = HttpResponse(text, content_type=f"{kind}; charset=utf-8")
     answer["Content-Disposition"] = f'attachment; filename="{name}"'
     return answer
