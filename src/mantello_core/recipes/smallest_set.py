@@ -52,7 +52,7 @@ def smallest_set(
 ) -> SmallestSet:
     """The fewest paints to buy, so that with those that are owned every wanted mix is reached, each as near as it can.
 
-    A wanted mix is reached by one paint, or by two in whole drops up to eight, whose opaque colour lies within
+    A wanted mix is reached as it is, by one paint, or by two in whole drops up to eight, whose opaque colour lies within
     ``tolerance`` (CIEDE2000, 0.5 to 10); metals by metals alone, flat colours by flat ones. Exact by branch and
     bound unless ``proven`` is false.
     Raises: OutOfRange for the tolerance, or without a paint that could be mixed.
@@ -88,7 +88,7 @@ def _reached(mix: Mix, options: list[_Option]) -> Reached:
 
 
 def _options(mix: Mix, known: list[Paint], bit: dict[str, int]) -> list[_Option]:
-    """What could stand for a mix: paints of its kind alone, and flat ones in pairs."""
+    """What could stand for a mix: itself, paints of its kind alone, and flat ones in pairs."""
     film = mix.film
     if film.flake:
         metals = [pot for pot in known if pot.kind == "metallic"]
@@ -97,7 +97,10 @@ def _options(mix: Mix, known: list[Paint], bit: dict[str, int]) -> list[_Option]
         flat = [pot for pot in known if pot.kind in MIXABLE]
         found = ranked(film.masstone, [(pot,) for pot in flat])
         found += ranked(film.masstone, list(combinations(flat, 2)))
-    return [
+    itself = (
+        [_Option(sum(bit[id_] for id_, _ in mix.parts), 0.0, mix)] if all(id_ in bit for id_, _ in mix.parts) else []
+    )
+    return itself + [
         _Option(
             sum(bit[pot.id] for pot in some),
             float(apart),

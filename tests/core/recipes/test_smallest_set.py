@@ -69,6 +69,11 @@ class Fewest(SimpleTestCase):
         found = smallest_set(SINGLES, POTS, {pot.id for pot in POTS})
         self.assertEqual((found.buy, [one.mix for one in found.reached]), ((), SINGLES))
 
+    def test_a_mix_of_three_that_is_owned_stays_as_it_is(self):
+        three = Mix((("gull-white", 2.5), ("reed-bank", 1.0), ("brick-kiln", 1.0)))
+        (one,) = smallest_set([three], POTS, {"gull-white", "reed-bank", "brick-kiln"}, 0.5).reached
+        self.assertEqual((one.mix, one.apart), (three, 0))
+
     def test_metals_and_flat_colours_do_not_stand_in_for_each_other(self):
         metal = next(pot for pot in paints().values() if pot.kind == "metallic")
         grey = Mix((("rain-grey", 1.0),))

@@ -65,7 +65,7 @@ def fewest(request, army_id):
             "found": found,
             "used": sorted(found.paints, key=lambda pot: pot not in found.buy),
             "owned": owned,
-            "now_buy": len(_used(wanted) - _owned(request)),
+            "now_buy": len(_used(wanted) - OwnedPaint.objects.stocked(request.user)),
             "rows": sorted(rows, key=lambda row: (not row.changes, -row.reached.apart)),
             "beyond": [_row(one, wanted) for one in found.beyond],
             "changed": sum(row.changes for row in rows),
@@ -104,16 +104,12 @@ def _wanted(design: Design) -> dict[Mix, list[Role]]:
     return found
 
 
-def _owned(request) -> set[str]:
-    return {id_ for id_, stock in OwnedPaint.objects.of(request.user).items() if stock.pots}
-
-
 def _used(wanted) -> set[str]:
     return {id_ for mix in wanted for id_, _ in mix.parts}
 
 
 def _found(request, wanted, within: str) -> SmallestSet:
-    return _searched(tuple(wanted), frozenset(_owned(request)), float(within))
+    return _searched(tuple(wanted), OwnedPaint.objects.stocked(request.user), float(within))
 
 
 @lru_cache(maxsize=64)

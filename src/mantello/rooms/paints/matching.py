@@ -122,7 +122,7 @@ def match(request, army_id):
     rows = []
     if target:
         try:
-            owned = {id_ for id_, stock in OwnedPaint.objects.of(request.user).items() if stock.pots}
+            owned = OwnedPaint.objects.stocked(request.user)
             rows = _rows(target, form.cleaned_data["shelves"], owned, design.scheme.undercoat)
         except MantelloError as error:
             form.add_error("shelves", f"{error.message} Tick less, or count your shelf in the Paints room.")
@@ -131,7 +131,6 @@ def match(request, army_id):
         "form": form,
         "target": target,
         "rows": rows,
-        "roles": design.scheme.roles,
         "far": bool(rows) and rows[0].match.apart > 10,
     }
     return room_page(request, army, "paints", "paints/match.html", context, 422 if form.errors else 200)
@@ -165,7 +164,7 @@ def _parts(given: list[str]) -> tuple[tuple[str, float], ...]:
     return tuple(found)
 
 
-def _rows(target: Wanted, shelves: list[str], owned: set[str], undercoat: str) -> list[MatchRow]:
+def _rows(target: Wanted, shelves: list[str], owned: frozenset[str], undercoat: str) -> list[MatchRow]:
     allowed = [name for name in shelves if name != OWNED]
     pots = [pot for shelf in ranges() if not allowed or shelf.id in allowed for pot in shelf.paints]
     if OWNED in shelves:

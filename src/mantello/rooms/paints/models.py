@@ -16,6 +16,10 @@ class ShelfQuerySet(models.QuerySet):
             row.paint: Stock(row.pots, row.price, row.note) for row in self.filter(owner=user) if row.paint in paints()
         }
 
+    def stocked(self, user) -> frozenset[str]:
+        """Ids of the paints that an account has some of."""
+        return frozenset(id_ for id_, stock in self.of(user).items() if stock.pots)
+
     def keep(self, user, shelf: dict[str, Stock]) -> None:
         """Replace what is known about these paints; what is empty goes."""
         rows = [

@@ -143,7 +143,8 @@ def shelf_file(request, army_id):
 def palette_file(request, army_id):
     """What is on the shelf as a palette for programs that draw; every paint if nothing is."""
     army = army_for(request, army_id)
-    owned = [all_paints()[id_] for id_, stock in OwnedPaint.objects.of(request.user).items() if stock.pots]
+    stocked = OwnedPaint.objects.stocked(request.user)
+    owned = [pot for id_, pot in all_paints().items() if id_ in stocked]
     text = write_palette(f"{army.name}, shelf", owned or all_paints().values())
     return _file(text, f"mantello-shelf-{army.pk}.gpl", "text/plain")
 
