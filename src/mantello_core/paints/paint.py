@@ -113,6 +113,16 @@ class Paint:
         return Film(*optics_of(self.pigments, self.fineness), self.solids, self.flake)
 
     @property
+    def mixable(self) -> bool:
+        """Whether it is mixed on a palette: flat colours are, a metal stands alone, what only tints or seals does not."""
+        return self.kind in ("acrylic", "ink")
+
+    @property
+    def covers(self) -> bool:
+        """Whether it can stand for a colour: flat, or a metal by its flake."""
+        return self.mixable or self.kind == "metallic"
+
+    @property
     def swatch(self) -> Lab:
         """The colour on its label: opaque, or as a film over white where it is transparent."""
         if self.kind in ("wash", "ink", "enamel"):

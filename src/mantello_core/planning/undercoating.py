@@ -13,8 +13,6 @@ from ..schemes.share import painted_surface
 from .compiling import compiled
 from .cost import Cost, cost_of
 
-#: coats of a first mix from which on a role counts as hard
-HARD = 5
 #: L* below which an undercoat is deep and above which bright; chroma from which it is not neutral
 DEEP, BRIGHT, TINTED = 25.0, 65.0, 6.0
 
@@ -72,10 +70,8 @@ def _hard(design: Design, worn: list[tuple[str, str]], pot: Paint) -> tuple[Hard
     for role_id, tier in worn:
         role = design.scheme.role(role_id)
         first = next(iter(predicted(role.recipe(tier), pot).outcomes), None)
-        if first is None or first.coverage is None:
-            continue
-        coats = first.coverage.coats
-        if coats is None or coats >= HARD:
+        if first and first.hard:
+            coats = first.coverage.coats
             old = found.get(role_id)
             worst = None if coats is None or (old and old.coats is None) else max(coats, old.coats if old else 0)
             found[role_id] = HardRole(role_id, role.name, worst)

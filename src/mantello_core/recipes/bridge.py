@@ -5,7 +5,6 @@ from functools import lru_cache
 
 from ..paints.range import paint, paints
 from .coverage import LIMIT, coverage
-from .matching import MIXABLE
 from .step import Mix, Step
 from .surface import coated, solid
 
@@ -43,7 +42,7 @@ def bridge_for(mix: Mix, undercoat: str) -> Bridge | None:
     without = coverage(film, ground, mix.dilution).coats
     most = (LIMIT if without is None else without) - WORTH_COATS
     best: Bridge | None = None
-    for id_ in (id_ for id_, pot in paints().items() if pot.kind in MIXABLE and mix.parts != ((id_, 1.0),)):
+    for id_ in (id_ for id_, pot in paints().items() if pot.mixable and mix.parts != ((id_, 1.0),)):
         bridge = Mix(((id_, 1.0),), "water", THINNED)
         surface, laid = ground, bridge.film
         for coats in range(1, min(MOST_BRIDGE_COATS, most) + 1):

@@ -11,6 +11,9 @@ from .step import MOST_COATS, Recipe, Step
 from .surface import Surface, coated, solid, washed
 from .technique import SHARES, ZONES
 
+#: coats to cover from which on a mix counts as hard
+HARD = 5
+
 
 @dataclass(frozen=True)
 class Outcome:
@@ -25,6 +28,11 @@ class Outcome:
     after: Lab
     #: for a shade: what it does in the recesses
     recess: Lab | None = None
+
+    @property
+    def hard(self) -> bool:
+        """Whether the ground takes many coats to cover, or never is."""
+        return self.coverage is not None and (self.coverage.coats is None or self.coverage.coats >= HARD)
 
     @property
     def change(self) -> float:

@@ -26,8 +26,6 @@ MOST_DROPS = 8
 WORTH = 0.5
 #: pairs of paints that are tried with every third one
 BEAM = 20
-#: kinds that can be mixed on a palette
-MIXABLE = ("acrylic", "ink")
 
 
 @dataclass(frozen=True)
@@ -64,7 +62,7 @@ def matches(target: Lab, pots: list[Paint], undercoat: str = "", limit: int = 8)
     """
     if not 1 <= limit <= 40:
         raise OutOfRange(f"{limit} matches; allowed is 1 to 40.", "limit")
-    flat = [pot for pot in pots if pot.kind in MIXABLE]
+    flat = [pot for pot in pots if pot.mixable]
     metals = [pot for pot in pots if pot.kind == "metallic"]
     if not flat and not metals:
         raise OutOfRange("There is no paint that could be mixed.", "paints")

@@ -7,7 +7,7 @@ from itertools import combinations
 from ..colour.difference import difference
 from ..errors import OutOfRange
 from ..paints.paint import Paint
-from .matching import MIXABLE, ranked
+from .matching import ranked
 from .step import Mix
 
 #: steps of the search after which the best set so far is told, as not proven
@@ -59,7 +59,7 @@ def smallest_set(
     """
     if not 0.5 <= tolerance <= 10:
         raise OutOfRange(f"A tolerance of {tolerance:g}; allowed is 0.5 to 10.", "tolerance")
-    known = [pot for pot in pots if pot.kind in (*MIXABLE, "metallic")]
+    known = [pot for pot in pots if pot.covers]
     if not known:
         raise OutOfRange("There is no paint that could be mixed.", "paints")
     bit = {pot.id: 1 << at for at, pot in enumerate(known)}
@@ -94,7 +94,7 @@ def _options(mix: Mix, known: list[Paint], bit: dict[str, int]) -> list[_Option]
         metals = [pot for pot in known if pot.kind == "metallic"]
         found = [(difference(pot.film.masstone, film.masstone), (pot,), (1,)) for pot in metals]
     else:
-        flat = [pot for pot in known if pot.kind in MIXABLE]
+        flat = [pot for pot in known if pot.mixable]
         found = ranked(film.masstone, [(pot,) for pot in flat])
         found += ranked(film.masstone, list(combinations(flat, 2)))
     itself = (

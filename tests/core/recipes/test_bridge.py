@@ -9,11 +9,10 @@ from mantello_core.errors import Contradiction, UnknownName
 from mantello_core.paints.range import paint, paints
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.cost import cost_of
-from mantello_core.planning.undercoating import HARD, look_of, undercoat_advice
+from mantello_core.planning.undercoating import look_of, undercoat_advice
 from mantello_core.recipes.bridge import Bridge, bridge_for
 from mantello_core.recipes.coverage import coverage
-from mantello_core.recipes.layering import predicted
-from mantello_core.recipes.matching import MIXABLE
+from mantello_core.recipes.layering import HARD, predicted
 from mantello_core.recipes.step import Mix
 from mantello_core.recipes.surface import coated, solid
 from mantello_core.recipes.undercoat import undercoats
@@ -29,7 +28,7 @@ def counted(mix: Mix, undercoat: str) -> int:
     """The fewest coats in all over every bridge, without any short cut."""
     found = []
     for pot in paints().values():
-        if pot.kind in MIXABLE and mix.parts != ((pot.id, 1.0),):
+        if pot.mixable and mix.parts != ((pot.id, 1.0),):
             surface = solid(paint(undercoat).film)
             for coats in (1, 2, 3):
                 surface = coated(surface, pot.film, pot.film.thickness(1.0))

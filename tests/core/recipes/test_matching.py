@@ -13,14 +13,14 @@ from mantello_core.colour.spaces import Lab, lab_of, lab_of_hex, labs_of
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.paints.range import paint, paints
 from mantello_core.recipes.coverage import coat_by_coat, coverage
-from mantello_core.recipes.matching import MIXABLE, WORTH, Match, matches
+from mantello_core.recipes.matching import WORTH, Match, matches
 from mantello_core.recipes.step import Mix
 from mantello_core.recipes.surface import solid
 from mantello_core.schemes.base_mix import base_mix, with_base_mix
 from mantello_core.schemes.edit import with_new_role
 from tests.samples import calvessa
 
-FLAT = [pot for pot in paints().values() if pot.kind in MIXABLE]
+FLAT = [pot for pot in paints().values() if pot.mixable]
 LABS = st.builds(Lab, st.floats(0, 100), st.floats(-100, 100), st.floats(-100, 100))
 FEW = ("brine-green", "salt-linen", "lantern-yellow", "tar-black", "madder-rope", "gull-white", "deep-channel")
 
@@ -106,7 +106,7 @@ class Matches(SimpleTestCase):
         self.assertEqual(found[0].mix.parts, ((metal.id, 1.0),))
         for one in found:
             kinds = {pot.kind for pot in one.mix.paints}
-            self.assertTrue(kinds <= set(MIXABLE) or (kinds == {"metallic"} and len(one.mix.parts) == 1))
+            self.assertTrue(kinds <= {"acrylic", "ink"} or (kinds == {"metallic"} and len(one.mix.parts) == 1))
 
     def test_one_pot_is_enough_and_none_is_refused(self):
         self.assertEqual(len(matches(lab_of_hex("#ffffff"), [paint("salt-linen")])), 1)

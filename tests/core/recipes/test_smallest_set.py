@@ -9,14 +9,14 @@ from hypothesis import strategies as st
 from mantello_core.colour.difference import difference
 from mantello_core.errors import OutOfRange
 from mantello_core.paints.range import paint, paints
-from mantello_core.recipes.matching import MIXABLE, ranked
+from mantello_core.recipes.matching import ranked
 from mantello_core.recipes.smallest_set import smallest_set
 from mantello_core.recipes.step import Mix
 from mantello_core.recipes.surface import solid
 from mantello_core.schemes.base_mix import base_mix, with_base_mixes
 from tests.samples import calvessa
 
-FLAT = [pot for pot in paints().values() if pot.kind in MIXABLE]
+FLAT = [pot for pot in paints().values() if pot.mixable]
 #: eight pots that overlap: greens, blues, yellows, browns, white, black
 POTS = [paint(id_) for id_ in (
     "gull-white", "pitch-barrel", "ochre-sail", "reed-bank", "mudflat", "brick-kiln", "eel-brown", "dawn-rose",

@@ -9,6 +9,7 @@ from django.shortcuts import redirect
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_GET, require_http_methods, require_POST, require_safe
 
+from mantello.shell.download import download
 from mantello.shell.fields import refused
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import materials_of_areas, plate
@@ -236,6 +237,4 @@ def type_picture(request, army_id, type_id):
 @require_GET
 def drawing_template(request):
     """A shipped plate as an SVG to draw over: groups for the views, every shape named."""
-    response = HttpResponse(template_svg(plate("gunner")), content_type="image/svg+xml")
-    response["Content-Disposition"] = 'attachment; filename="mantello-figure-template.svg"'
-    return response
+    return download(template_svg(plate("gunner")), "mantello-figure-template.svg", "image/svg+xml")

@@ -14,6 +14,7 @@ from django.views.decorators.http import require_safe
 from weasyprint.text.fonts import FontConfiguration
 
 from mantello.rooms.recipes.stack import StepRow
+from mantello.shell.download import download
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.formats.drawing import plate_group, plate_svg
 from mantello_core.paints.range import paint
@@ -96,9 +97,7 @@ def muster_svg(request, army_id):
     """The whole army as one drawing: every kind of figure with its count, five to a row."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    response = HttpResponse(muster_sheet(reading), content_type="image/svg+xml")
-    response["Content-Disposition"] = f'attachment; filename="muster-{army.pk}.svg"'
-    return response
+    return download(muster_sheet(reading), f"muster-{army.pk}.svg", "image/svg+xml")
 
 
 def muster_sheet(reading: Reading) -> str:

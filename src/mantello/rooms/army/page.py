@@ -103,6 +103,17 @@ def apply_form(request, army: Army, form, change, words) -> bool:
     return True
 
 
+def apply_given(request, army: Army, form, change, words: str) -> bool:
+    """Apply what a posted form gives, if the form is valid; False if it or the core refuses, which the form then tells.
+
+    change: of the design and the form's cleaned data; words: with the names of its fields in braces.
+    """
+    if not form.is_valid():
+        return False
+    given = form.cleaned_data
+    return apply_form(request, army, form, lambda design: change(design, given), words.format_map(given))
+
+
 def base_of(request) -> int:
     """The number of the edition that the page showed."""
     given = request.POST.get("base", "")

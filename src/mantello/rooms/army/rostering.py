@@ -1,10 +1,10 @@
 """Rosters read and written, and the design written out."""
 
 from django.contrib.auth.decorators import login_required
-from django.http import HttpResponse
 from django.shortcuts import redirect
 from django.views.decorators.http import require_http_methods, require_safe
 
+from mantello.shell.download import download
 from mantello_core.errors import MantelloError
 from mantello_core.formats.document import design_bytes
 from mantello_core.formats.roster import FIELDS, read_line, write_roster, write_roster_json
@@ -76,9 +76,7 @@ def _take(request, army, lines):
 def export_design(request, army_id):
     """The army and its scheme as an open document."""
     army = army_for(request, army_id)
-    response = HttpResponse(design_bytes(reading_of(army.head).design), content_type="application/json")
-    response["Content-Disposition"] = f'attachment; filename="mantello-army-{army.pk}.json"'
-    return response
+    return download(design_bytes(reading_of(army.head).design), f"mantello-army-{army.pk}.json", "application/json")
 
 
 @login_required
@@ -86,9 +84,8 @@ def export_design(request, army_id):
 def export_roster(request, army_id):
     """The army as a roster."""
     army = army_for(request, army_id)
-    response = HttpResponse(write_roster(reading_of(army.head).design.army), content_type="text/csv; charset=utf-8")
-    response["Content-Disposition"] = f'attachment; filename="mantello-roster-{army.pk}.csv"'
-    return response
+    text = write_roster(reading_of(army.head).design.army)
+    return download(text, f"mantello-roster-{army.pk}.csv", "text/csv; charset=utf-8")
 
 
 @login_required
@@ -97,6 +94,4 @@ def export_roster_json(request, army_id):
     """The army as a JSON roster."""
     army = army_for(request, army_id)
     text = write_roster_json(reading_of(army.head).design.army)
-    response = HttpResponse(text, content_type="application/json")
-    response["Content-Disposition"] = f'attachment; filename="mantello-roster-{army.pk}.json"'
-    return response
+    return download(text, f"mantello-roster-{army.pk}.json", "application/json")

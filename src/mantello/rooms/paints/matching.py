@@ -72,7 +72,7 @@ class MatchForm(forms.Form):
     )  # fmt: skip
     shelves = forms.MultipleChoiceField(
         required=False, label="Mixed from", widget=forms.CheckboxSelectMultiple,
-        choices=lambda: [(OWNED, "What is on my shelf"), *((shelf.id, shelf.name) for shelf in ranges() if _mixable(shelf.paints))],
+        choices=lambda: [(OWNED, "What is on my shelf"), *((shelf.id, shelf.name) for shelf in ranges() if any(pot.covers for pot in shelf.paints))],
     )  # fmt: skip
 
     def __init__(self, design: Design, data):
@@ -181,7 +181,3 @@ def _row(one: Match, target: Wanted, undercoat: str) -> MatchRow:
     seen = coat_by_coat(film, solid(paint(undercoat).film), 0.0, min(one.coats or MOST_COATS, MOST_COATS))
     lamp = apart_under_lamp(target.film, film) if target.film else None
     return MatchRow(one, shares, way, seen, tolerance_of(film), lamp)
-
-
-def _mixable(pots) -> bool:
-    return any(pot.kind in ("acrylic", "ink", "metallic") for pot in pots)

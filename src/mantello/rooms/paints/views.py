@@ -2,7 +2,6 @@
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.http import HttpResponse
 from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
@@ -10,6 +9,7 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello.rooms.scheme.forms import paint_choices
+from mantello.shell.download import download
 from mantello_core.formats.palette import write_palette
 from mantello_core.formats.shelf import write_shelf, write_shopping
 from mantello_core.paints.range import paint, ranges
@@ -18,6 +18,8 @@ from mantello_core.recipes.shopping import RESERVE, shopping
 
 from .forms import CountForm, ShelfFileForm, StockForm
 from .models import OwnedPaint
+
+CSV = "text/csv; charset=utf-8"
 
 
 @login_required
@@ -135,7 +137,7 @@ def read_shelf_file(request, army_id):
 def shelf_file(request, army_id):
     """Everything that is owned, as separated values."""
     army = army_for(request, army_id)
-    return _file(write_shelf(OwnedPaint.objects.of(request.user)), f"mantello-shelf-{army.pk}.csv", "text/csv")
+    return download(write_shelf(OwnedPaint.objects.of(request.user)), f"mantello-shelf-{army.pk}.csv", CSV)
 
 
 @login_required
@@ -146,7 +148,7 @@ def palette_file(request, army_id):
     stocked = OwnedPaint.objects.stocked(request.user)
     owned = [pot for id_, pot in all_paints().items() if id_ in stocked]
     text = write_palette(f"{army.name}, shelf", owned or all_paints().values())
-    return _file(text, f"mantello-shelf-{army.pk}.gpl", "text/plain")
+    return download(text, f"mantello-shelf-{army.pk}.gpl", "text/plain; charset=utf-8")
 
 
 @login_required
@@ -155,10 +157,4 @@ def shopping_file(request, army_id):
     """What must be bought for the army, as separated values."""
     army = army_for(request, army_id)
     purchases = shopping(reading_of(army.head).needed, OwnedPaint.objects.of(request.user))
-    return _file(write_shopping(purchases), f"mantello-shopping-{army.pk}.csv", "text/csv")
-
-
-def _file(text: str, name: str, kind: str) -> HttpResponse:
-    answer = HttpResponse(text, content_type=f"{kind}; charset=utf-8")
-    answer["Content-Disposition"] = f'attachment; filename="{name}"'
-    return answer
+    return download(write_shopping(purchases), f"mantello-shopping-{army.pk}.csv", CSV)

@@ -4,7 +4,6 @@ from dataclasses import dataclass
 
 from mantello.rooms.army.reading import Reading
 from mantello_core.paints.range import paint
-from mantello_core.planning.undercoating import HARD
 from mantello_core.recipes.bridge import Bridge, bridge_beneath
 from mantello_core.recipes.coverage import Coverage, coverage
 from mantello_core.recipes.hazard import cautions_for, step_cautions
@@ -70,17 +69,12 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
                 one,
                 one.step.seconds(surface, one.coats) / 60,
                 step_cautions(one.step),
-                bridge_beneath(one.step, reading.design.scheme.undercoat) if not at and _hard(one) else None,
+                bridge_beneath(one.step, reading.design.scheme.undercoat) if not at and one.hard else None,
             )
             for at, one in enumerate(outcomes)
         )
         found.append(Stack(tier, name, figures.get(tier, 0), own is None, rows, reading.tones(role_id, tier)))
     return found
-
-
-def _hard(outcome: Outcome) -> bool:
-    covered = outcome.coverage
-    return covered is not None and (covered.coats is None or covered.coats >= HARD)
 
 
 def grounds_of(reading: Reading, role_id: str) -> list[GroundRow]:

@@ -11,9 +11,9 @@ from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import BARE, reading_of
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
-from mantello_core.planning.undercoating import HARD
 from mantello_core.recipes.bridge import bridge_beneath
 from mantello_core.recipes.hazard import DEFERENCE
+from mantello_core.recipes.layering import HARD
 from mantello_core.recipes.technique import techniques
 from mantello_core.recipes.undercoat import undercoats
 from mantello_core.schemes import edit

@@ -5,7 +5,7 @@ from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from mantello.rooms.army.models import Army
-from mantello.rooms.army.page import apply, apply_form, army_for, back, room_page
+from mantello.rooms.army.page import apply, apply_form, apply_given, army_for, back, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello_core.schemes import edit
 from mantello_core.schemes.cascade import resolve
@@ -98,16 +98,14 @@ def new_table(request, army_id):
     """Add an empty distinction table."""
     army = army_for(request, army_id)
     form = TableForm(request.POST, auto_id="table_%s")
-    if form.is_valid():
-        given = form.cleaned_data
-        if apply_form(
-            request,
-            army,
-            form,
-            lambda design: edit.with_new_table(design, given["name"], given["key"])[0],
-            f"Table {given['name']} added",
-        ):
-            return redirect("rules", army.pk)
+    if apply_given(
+        request,
+        army,
+        form,
+        lambda design, given: edit.with_new_table(design, given["name"], given["key"])[0],
+        "Table {name} added",
+    ):
+        return redirect("rules", army.pk)
     return _rules_page(request, army, 422, table_form=form)
 
 
@@ -121,16 +119,14 @@ def set_column(request, army_id, table):
         apply(request, army, lambda design: edit.without_column(design, table, column), "Column removed")
         return redirect("rules", army.pk)
     form = ColumnForm(request.POST, auto_id="column_%s")
-    if form.is_valid():
-        given = form.cleaned_data
-        if apply_form(
-            request,
-            army,
-            form,
-            lambda design: edit.with_column(design, table, given["name"], given["select"]),
-            f"Mark {given['name']} added",
-        ):
-            return redirect("rules", army.pk)
+    if apply_given(
+        request,
+        army,
+        form,
+        lambda design, given: edit.with_column(design, table, given["name"], given["select"]),
+        "Mark {name} added",
+    ):
+        return redirect("rules", army.pk)
     return _rules_page(request, army, 422, column_form=form, column_table=table)
 
 
@@ -199,18 +195,8 @@ def tone(request, army_id):
     """Add a role like another with some parts of one paint in it."""
     army = army_for(request, army_id)
     form = TonedForm(request.POST, auto_id="tone_%s")
-    if form.is_valid():
-        given = form.cleaned_data
-        if apply_form(
-            request,
-            army,
-            form,
-            lambda design: edit.with_toned_role(design, given["like"], given["name"], given["paint"], given["parts"])[
-                0
-            ],
-            f"Role {given['name']} added",
-        ):
-            return redirect("rules", army.pk)
+    if apply_given(request, army, form, _toned, "Role {name} added"):
+        return redirect("rules", army.pk)
     return _rules_page(request, army, 422, tone_form=form)
 
 
@@ -235,3 +221,7 @@ def take_over(request, army_id, other_id):
         "counts": changes(reading_of(army.head).resolution, resolve(transfer.design.army, transfer.design.scheme)),
     }
     return room_page(request, army, "scheme", "scheme/take_over.html", context)
+
+
+def _toned(design, given):
+    return edit.with_toned_role(design, given["like"], given["name"], given["paint"], given["parts"])[0]

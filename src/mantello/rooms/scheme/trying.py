@@ -37,7 +37,7 @@ def near_paints(colour: Lab) -> list[Near]:
     Ranked by plain distance in CIELAB: CIEDE2000, which is told beside it, is made for small differences and
     ranks greys before purples where the tried colour is far from every paint.
     """
-    pots = [pot for pot in paints().values() if pot.kind in ("acrylic", "metallic", "ink")]
+    pots = [pot for pot in paints().values() if pot.covers]
     found = [Near(pot, solid(pot.film).colour, difference(solid(pot.film).colour, colour)) for pot in pots]
     return sorted(found, key=lambda one: math.dist(one.colour, colour))[:NEAREST]
 

@@ -5,7 +5,6 @@ from dataclasses import replace
 from urllib.parse import parse_qsl, urlencode
 
 from django.contrib.auth.decorators import login_required
-from django.http import HttpResponse
 from django.shortcuts import redirect, render
 from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
@@ -13,8 +12,9 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.looking import looking
 from mantello.rooms.army.muster import Muster
-from mantello.rooms.army.page import apply, apply_form, army_for, back, room_page
+from mantello.rooms.army.page import apply, apply_given, army_for, back, room_page
 from mantello.rooms.army.reading import NEUTRAL, reading_of
+from mantello.shell.download import download
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.synonym import synonyms
@@ -219,8 +219,7 @@ def table_csv(request, army_id):
     """The mapping table as comma-separated values."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    response = HttpResponse(content_type="text/csv; charset=utf-8")
-    response["Content-Disposition"] = f'attachment; filename="mantello-mapping-{army.pk}.csv"'
+    response = download("", f"mantello-mapping-{army.pk}.csv", "text/csv; charset=utf-8")
     writer = csv.writer(response)
     columns = columns_of(reading)
     writer.writerow(["area", "name", *(f"{column.rank}, {column.unit} ({column.figures})" for column in columns)])
@@ -320,16 +319,14 @@ def new_role(request, army_id):
     """Add a colour role."""
     army = army_for(request, army_id)
     form = RoleForm(request.POST)
-    if form.is_valid():
-        given = form.cleaned_data
-        if apply_form(
-            request,
-            army,
-            form,
-            lambda design: edit.with_new_role(design, given["name"], given["paint"])[0],
-            f"Role {given['name']} added",
-        ):
-            return back(request, "scheme", army.pk)
+    if apply_given(
+        request,
+        army,
+        form,
+        lambda design, given: edit.with_new_role(design, given["name"], given["paint"])[0],
+        "Role {name} added",
+    ):
+        return back(request, "scheme", army.pk)
     return _plate_page(request, army, 422, role_form=form)
 
 
