@@ -65,6 +65,28 @@ def differences(colours: np.ndarray, target: Lab) -> np.ndarray:
     return np.sqrt(np.maximum(x_l**2 + x_c**2 + x_h**2 + rt * x_c * x_h, 0))
 
 
+def box_of(target: Lab, radius: float) -> tuple[float, float, float]:
+    """Half-widths in L*, a* and b* of a box that holds every colour within ``radius`` (CIEDE2000) of the target.
+
+    From the greatest weights of lightness, chroma and hue (1.75; 1 + 0.045 C; 1 + 0.029 C). The rotation term couples
+    chroma and hue; its size is at most the square root of 3, which gives a factor of 2, and away from hue 275, within
+    the hues of a first box, a second pass brings that close to 1.
+    """
+    chroma, factor = math.hypot(1.5 * target[1], target[2]), 2.0
+    hues = [math.degrees(math.atan2(target[2], stretch * target[1])) for stretch in (1, 1.5)]
+    far = min(abs((hue - 275 + 180) % 360 - 180) for hue in hues)
+    reach = 0.0
+    for _ in range(2):
+        along = factor * radius * (1 + 0.045 * chroma) / max(1 - 0.0225 * factor * radius, 0.05)
+        reach = math.hypot(along, factor * radius * (1 + 0.029 * (chroma + along)))
+        seen = max(math.hypot(target[1], target[2]), 1e-9)
+        spread = math.degrees(math.asin(min(1.0, reach / seen))) / 2 + 1
+        if spread < 45:
+            turn = 2 * math.sin(math.radians(60 * math.exp(-((max(far - spread, 0) / 25) ** 2))))
+            factor = min(factor, 1 / math.sqrt(1 - turn * turn / 4))
+    return 1.75 * radius, reach, reach
+
+
 def _cos(degrees):
     return math.cos(math.radians(degrees))
 

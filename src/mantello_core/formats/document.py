@@ -6,8 +6,8 @@ from dataclasses import replace
 
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
 from ..insignia.device import Device, checked_device
-from ..paints.range import paint
-from ..recipes.step import Mix, Recipe, Step, checked
+from ..recipes.ground import checked_ground
+from ..recipes.step import USUAL, Manner, Mix, Recipe, Step, checked
 from ..schemes.aim import Aims, with_accepted, with_share, with_threshold
 from ..schemes.army import MOST_FIGURES, TIERS, Army, Node, Rank
 from ..schemes.brief import Brief, checked_brief
@@ -40,6 +40,8 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
         "scheme": {
             "name": scheme.name,
             "undercoat": scheme.undercoat,
+            **({"above": scheme.above} if scheme.above else {}),
+            **({"pot_coat": scheme.pot_coat} if scheme.pot_coat else {}),
             "roles": [_role(role) for role in scheme.roles],
             "rules": [_rule(rule) for rule in scheme.rules],
             "tables": [_table(table) for table in scheme.tables],
@@ -103,6 +105,8 @@ def read_design(document: object, drawing_of: Callable[[str], dict | None] | Non
         rules=tuple(_read_rule(rule) for rule in scheme_part["rules"]),
         tables=tuple(_read_table(table) for table in scheme_part["tables"]),
         undercoat=scheme_part["undercoat"],
+        above=scheme_part.get("above", ""),
+        pot_coat=scheme_part.get("pot_coat", ""),
         substitutions=tuple(Substitution(**one) for one in scheme_part.get("substitutions", ())),
         aims=_read_aims(scheme_part.get("aims", {})),
         placements=_read_placements(scheme_part.get("placements", ())),
@@ -131,7 +135,8 @@ def read_step(data: dict, where: str) -> Step:
     mix = data["mix"]
     parts = tuple((part["paint"], float(part["parts"])) for part in mix["parts"])
     read = Mix(parts, mix.get("diluent", "neat"), float(mix.get("diluent_parts", 0)))
-    return checked(Step(data["id"], data["kind"], read, data.get("coats"), data.get("where", "")), where)
+    manner = Manner(**data.get("manner", {}))
+    return checked(Step(data["id"], data["kind"], read, data.get("coats"), data.get("where", ""), manner), where)
 
 
 def write_step(step: Step) -> dict:
@@ -146,7 +151,12 @@ def write_step(step: Step) -> dict:
         },
         "coats": step.coats,
         "where": step.where,
+        **({"manner": _manner(step.manner)} if step.manner != USUAL else {}),
     }
+
+
+def _manner(manner: Manner) -> dict:
+    return {name: value for name, value in vars(manner).items() if value != getattr(USUAL, name)}
 
 
 def _node(node: Node) -> dict:
@@ -324,8 +334,7 @@ def _read_evenings(data: dict) -> Evenings:
 
 
 def _check_references(army: Army, scheme: Scheme) -> None:
-    if paint(scheme.undercoat, "/scheme/undercoat").kind != "spray":
-        raise OutOfRange(f"'{scheme.undercoat}' is no undercoat; an undercoat is a spray.", "/scheme/undercoat")
+    checked_ground(scheme.ground, "/scheme/")
     _unique([role.id for role in scheme.roles], "/scheme/roles", "role")
     _unique([rule.id for rule in scheme.rules], "/scheme/rules", "rule")
     _unique([table.id for table in scheme.tables], "/scheme/tables", "table")

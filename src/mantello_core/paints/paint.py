@@ -1,6 +1,6 @@
 """A paint: the optics of its dry film, and how much of a wet drop stays as film."""
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, fields
 from functools import cached_property
 
 import numpy as np
@@ -25,8 +25,26 @@ OPACITY_CLASSES = (
     (0.97, "opaque"),
     (9.9, "very opaque"),
 )
-#: what a paint is for; the order is the order on the shelf
-KINDS = ("acrylic", "metallic", "wash", "ink", "medium", "spray", "varnish", "enamel")
+#: what a paint is for, and in words; the order is the order on the shelf
+KINDS = {
+    "acrylic": "acrylic",
+    "air": "airbrush acrylic",
+    "metallic": "metallic",
+    "wash": "wash",
+    "stain": "one-coat stain",
+    "ink": "ink or glaze",
+    "medium": "medium",
+    "spray": "aerosol",
+    "varnish": "varnish",
+    "enamel": "enamel",
+    "oil": "oil",
+    "powder": "pigment powder",
+    "texture": "texture paste",
+}
+#: how stiff a paint is: dilution it wants for a layer, parts of water to one of paint
+BODIES = {"heavy": 1.0, "medium": 0.5, "thin": 0.0}
+#: kinds whose body is not the pot's own matter
+_BODY_OF = {"acrylic": "heavy", "oil": "heavy", "texture": "heavy", "metallic": "medium", "enamel": "medium"}
 
 
 @dataclass(frozen=True)
@@ -54,6 +72,8 @@ class Film:
     #: share of the wet volume that stays
     solids: float
     flake: Flake | None = None
+    #: share of the solids that the metal makes up, where there is one
+    flake_share: float = 1.0
 
     @cached_property
     def contrast(self) -> float:
@@ -106,16 +126,37 @@ class Paint:
     sprayed: bool = False
     #: hazard ids whose caution is shown where this is used
     hazards: tuple[str, ...] = ()
+    #: heavy, medium or thin; as usual for its kind if empty
+    body: str = ""
+    #: the pot that this aerosol is sold as the twin of
+    twin: str = ""
+    #: absorption and scattering per µm in the sixteen bands, of a paint that is known by readings and not by pigments
+    optics: tuple[tuple[float, ...], tuple[float, ...]] | None = None
+
+    def __post_init__(self):
+        if not self.body:
+            object.__setattr__(self, "body", _BODY_OF.get(self.kind, "thin"))
 
     @cached_property
     def film(self) -> Film:
         """The optics of its dry film."""
-        return Film(*optics_of(self.pigments, self.fineness), self.solids, self.flake)
+        pair = [np.array(one) for one in self.optics] if self.optics else optics_of(self.pigments, self.fineness)
+        return Film(*pair, self.solids, self.flake)
+
+    @property
+    def thinned(self) -> float:
+        """Parts of water to one of paint for a layer: what its body wants."""
+        return BODIES[self.body]
+
+    @property
+    def kind_words(self) -> str:
+        """Its kind, as a painter calls it."""
+        return KINDS[self.kind]
 
     @property
     def mixable(self) -> bool:
         """Whether it is mixed on a palette: flat colours are, a metal stands alone, what only tints or seals does not."""
-        return self.kind in ("acrylic", "ink")
+        return self.kind in ("acrylic", "air", "ink")
 
     @property
     def covers(self) -> bool:
@@ -123,9 +164,14 @@ class Paint:
         return self.mixable or self.kind == "metallic"
 
     @property
+    def transparent(self) -> bool:
+        """Whether its ground is meant to show through: its swatch is a film over white."""
+        return self.kind in ("wash", "stain", "ink") or (self.kind == "enamel" and self.solids < STANDARD_SOLIDS)
+
+    @property
     def swatch(self) -> Lab:
         """The colour on its label: opaque, or as a film over white where it is transparent."""
-        if self.kind in ("wash", "ink", "enamel"):
+        if self.transparent:
             seen = to_air(over(self.film.absorption, self.film.scattering, self.film.thickness(), WHITE_CARD))
             return lab_of(xyz_of(seen))
         return self.film.masstone
@@ -135,19 +181,28 @@ def mixed(parts: list[tuple[Film, float]]) -> Film:
     """The film of a mix.
 
     parts: each film with its drops; weights are dry volumes, drops times solids.
-    A metal in the mix keeps its flake when it makes up more than half of the solids.
+    Metals in the mix lend their flake, averaged, by their share of the solids.
     Raises: OutOfRange if there is nothing in it or a part is not positive.
-    Source: Duncan 1940, Proc. Phys. Soc. 52, 390: K and S add by volume.
+    Source: Duncan 1940, Proc. Phys. Soc. 52, 390: K and S add by volume. Flake by share is an estimate.
     """
     if not parts or any(drops <= 0 for _, drops in parts):
         raise OutOfRange(f"A mix needs positive parts; it has {[drops for _, drops in parts]}.")
     weights = [drops * film.solids for film, drops in parts]
     total = sum(weights)
     share = [weight / total for weight in weights]
-    flake = next((film.flake for (film, _), part in zip(parts, share, strict=True) if film.flake and part > 0.5), None)
+    metals = [(film, part * film.flake_share) for (film, _), part in zip(parts, share, strict=True) if film.flake]
     return Film(
         sum(part * film.absorption for (film, _), part in zip(parts, share, strict=True)),
         sum(part * film.scattering for (film, _), part in zip(parts, share, strict=True)),
         total / sum(drops for _, drops in parts),
-        flake,
+        _flake(metals),
+        sum(part for _, part in metals) if metals else 1.0,
     )
+
+
+def _flake(metals: list[tuple[Film, float]]) -> Flake | None:
+    if len(metals) < 2:
+        return metals[0][0].flake if metals else None
+    whole = sum(part for _, part in metals)
+    names = [one.name for one in fields(Flake)]
+    return Flake(**{name: sum(getattr(film.flake, name) * part for film, part in metals) / whole for name in names})

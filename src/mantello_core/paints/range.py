@@ -8,6 +8,7 @@ from importlib.resources import files
 from ..errors import UnknownName
 from .paint import Flake, Paint
 
+_KNOWN: dict[str, Paint] = {}
 _ORDER = ("fornace", "quay_and_lamb", "tern", "old_customs_house")
 
 
@@ -34,13 +35,23 @@ def paints() -> dict[str, Paint]:
 
 
 def paint(paint_id: str, where: str = "") -> Paint:
-    """The paint of that id.
+    """The paint of that id: one that ships, or one that was ``known``.
 
     Raises: UnknownName, with near ids, at ``where``.
     """
-    if paint_id not in paints():
+    found = paints().get(paint_id) or _KNOWN.get(paint_id)
+    if found is None:
         raise UnknownName("paint", paint_id, list(paints()), where)
-    return paints()[paint_id]
+    return found
+
+
+def known(pot: Paint) -> Paint:
+    """The paint, from now on found by its id; the one that is there already if it was known before.
+
+    For a painter's own paints. Their ids are made from all that is said of them (``own.own_paint``), so an id
+    never means two paints, whoever says it.
+    """
+    return _KNOWN.setdefault(pot.id, pot)
 
 
 def _read(name: str) -> Range:

@@ -4,7 +4,6 @@ from collections import defaultdict
 from dataclasses import dataclass
 from itertools import pairwise
 
-from ..paints.range import paint
 from ..recipes.layering import predicted
 from ..recipes.step import Recipe
 from ..recipes.technique import techniques
@@ -40,30 +39,38 @@ def compiled(design: Design, resolution: Resolution, done: Done = frozenset(), u
     done: steps of figures already painted; they ask for no work and hold nothing up.
     units: only these units; all if empty.
     """
+    made = list(_chains(design, resolution, done, units))
+    atoms = [atom for chains in made for chain in chains for atom, _ in chain]
+    return Work(tuple(atoms), tuple(edge for chains in made for edge in _edges(chains)))
+
+
+def atoms_of(design: Design, resolution: Resolution) -> tuple[Atom, ...]:
+    """All the work of a design with nothing done, without what must come before what: enough to add up its cost."""
+    made = _chains(design, resolution, frozenset(), ())
+    return tuple(atom for chains in made for chain in chains for atom, _ in chain)
+
+
+def _chains(design, resolution, done, units):
+    """For every rank, the chains of its atoms; see ``_rank_atoms``."""
     per_rank: dict[tuple[str, str], list[FigureClass]] = defaultdict(list)
     for one in resolution.classes:
         if not units or one.unit in units:
             per_rank[one.unit, one.rank].append(one)
-    atoms: list[Atom] = []
-    edges: list[Edge] = []
     coats = _Coats(design)
     for (unit, rank), classes in per_rank.items():
-        made = _rank_atoms(design, unit, rank, classes, done, coats)
-        atoms += [atom for chain in made for atom, _ in chain]
-        edges += _edges(made)
-    return Work(tuple(atoms), tuple(edges))
+        yield _rank_atoms(design, unit, rank, classes, done, coats)
 
 
 class _Coats:
-    """Coats of every step of a recipe over the design's undercoat, worked out once per recipe."""
+    """Coats of every step of a recipe over the design's ground, worked out once per recipe."""
 
     def __init__(self, design: Design):
-        self.undercoat = paint(design.scheme.undercoat)
+        self.ground = design.scheme.ground
         self.known: dict[Recipe, tuple[int, ...]] = {}
 
     def of(self, recipe: Recipe) -> tuple[int, ...]:
         if recipe not in self.known:
-            self.known[recipe] = tuple(outcome.coats for outcome in predicted(recipe, self.undercoat).outcomes)
+            self.known[recipe] = tuple(outcome.coats for outcome in predicted(recipe, self.ground).outcomes)
         return self.known[recipe]
 
 
@@ -72,12 +79,11 @@ def _rank_atoms(design, unit, rank, classes, done, coats):
     tier, areas = classes[0].tier, classes[0].plate.areas
     chains = []
     everyone = sorted(ordinal for one in classes for ordinal in one.ordinals)
-    spray = techniques()[UNDERCOAT]
     surface = sum(area.surface_mm2 for area in areas.values())
     chains.append(_chain(unit, rank, "", [(
-        UNDERCOAT, UNDERCOAT, f"{UNDERCOAT}|{design.scheme.undercoat}", spray.handling + surface / spray.rate,
-        spray.drying * 60, 1, surface, "Undercoat", spray.mess, True,
-    )], everyone, done, 0.0))  # fmt: skip
+        coat.step, coat.kind, f"{coat.kind}|{coat.words}", coat.technique.handling + surface / coat.technique.rate,
+        coat.technique.drying * 60, 1, surface, coat.name, 0, coat.paint.sprayed,
+    ) for coat in design.scheme.ground.coats], everyone, done, 0.0))  # fmt: skip
     for role_id, worn in _worn(classes, areas).items():
         role = design.scheme.role(role_id)
         recipe = role.recipe(tier)
@@ -86,7 +92,7 @@ def _rank_atoms(design, unit, rank, classes, done, coats):
             technique = step.technique
             rows.append((
                 step.id, step.kind, f"{step.kind}|{step.mix.words}", step.seconds(worn.surface, count),
-                step.drying * 60, count, worn.surface * technique.share, f"{role.name} {technique.verb.lower()}",
+                step.drying * 60, count, worn.surface * step.share, f"{role.name} {technique.verb.lower()}",
                 technique.mess, any(pot.sprayed for pot in step.mix.paints),
             ))  # fmt: skip
         chains.append(_chain(unit, rank, role_id, rows, sorted(worn.ordinals), done, worn.height))
@@ -128,8 +134,9 @@ def _edges(chains):
     for chain in colours:
         for (one, _), (two, _) in pairwise(chain):
             edges.append(Edge(one.id, two.id, one.drying, RECIPE_ORDER))
-        for spray, _ in undercoat:
+        for spray, _ in undercoat[-1:]:
             edges.append(Edge(spray.id, chain[0][0].id, spray.drying, UNDERCOAT_FIRST))
+    edges += [Edge(one.id, two.id, one.drying, UNDERCOAT_FIRST) for (one, _), (two, _) in pairwise(undercoat)]
     every = [atom for chain in colours for atom, _ in chain]
     rims = {atom.id for chain in colours for atom, _ in chain if atom.name.lower().startswith("rim ")}
     for one in every:

@@ -1,8 +1,9 @@
 """What a design costs to paint: coats, minutes, pots."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
-from .compiling import Work
+from .task import Atom
 
 
 @dataclass(frozen=True)
@@ -17,8 +18,9 @@ class Cost:
     mixes: int
 
 
-def cost_of(work: Work) -> Cost:
-    """The cost of all that a design asks for, with nothing done."""
-    coats = sum(atom.coats * len(atom.ordinals) for atom in work.atoms if atom.role)
-    minutes = sum(atom.seconds * len(atom.ordinals) for atom in work.atoms) / 60
-    return Cost(coats, minutes, len({atom.pot for atom in work.atoms}))
+def cost_of(atoms: Iterable[Atom]) -> Cost:
+    """The cost of all the work there is."""
+    atoms = tuple(atoms)
+    coats = sum(atom.coats * len(atom.ordinals) for atom in atoms if atom.role)
+    minutes = sum(atom.seconds * len(atom.ordinals) for atom in atoms) / 60
+    return Cost(coats, minutes, len({atom.pot for atom in atoms}))

@@ -9,9 +9,7 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import Contradiction
 from ..figures.vocabulary import spoken
-from ..paints.range import paint
 from ..recipes.layering import predicted
-from ..recipes.surface import solid
 from ..schemes.cascade import Resolution, resolve
 from ..schemes.naming import slug
 from ..schemes.rule import Filter, Rule
@@ -132,10 +130,9 @@ def _differences(versions, now: State, one, layers) -> list[tuple]:
         for (number, role, tier, asked), areas in found.items()
     ]
     if undercoat is not None:
-        pots = [paint(state.design.scheme.undercoat) for state in (versions[undercoat], now)]
-        if pots[0].id != pots[1].id:
-            apart = _apart(*(solid(pot.film).colour for pot in pots))
-            told.append((undercoat, "", "", (), apart, _digest(pots[1].id)))
+        was, wanted = (state.design.scheme.ground for state in (versions[undercoat], now))
+        if was != wanted:
+            told.append((undercoat, "", "", (), _apart(was.colour, wanted.colour), _digest(wanted.words)))
     return told
 
 
@@ -147,7 +144,7 @@ def _colour(state: State, role: str | None, tier: str) -> Lab | None:
     recipe = _recipe(state, role, tier)
     if recipe is None or not recipe.steps:
         return None
-    return predicted(recipe, paint(state.design.scheme.undercoat)).apparent
+    return predicted(recipe, state.design.scheme.ground).apparent
 
 
 def _apart(one: Lab | None, other: Lab | None) -> float:

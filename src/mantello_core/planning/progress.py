@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from .compiling import UNDERCOAT, Done, Work
+from .compiling import Done, Work
 
 #: states of a figure, least painted first
 STATES = ("bare", "undercoat", "base coats", "in layers", "finished")
@@ -88,8 +88,8 @@ def _state(needed, mine, finished: bool) -> str:
         return "finished"
     if not mine:
         return "bare"
-    if all(atom.step == UNDERCOAT for atom in mine):
+    if not any(atom.role for atom in mine):
         return "undercoat"
     bases = {atom.id for atom in needed if atom.kind == "base"}
-    beyond = [atom for atom in mine if atom.kind not in ("base", UNDERCOAT)]
+    beyond = [atom for atom in mine if atom.role and atom.kind != "base"]
     return "in layers" if beyond and len(bases & {atom.id for atom in mine}) * 2 >= len(bases) else "base coats"

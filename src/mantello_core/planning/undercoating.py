@@ -10,7 +10,7 @@ from ..recipes.undercoat import undercoats
 from ..schemes.cascade import Resolution
 from ..schemes.scheme import Design
 from ..schemes.share import painted_surface
-from .compiling import compiled
+from .compiling import atoms_of
 from .cost import Cost, cost_of
 
 #: L* below which an undercoat is deep and above which bright; chroma from which it is not neutral
@@ -51,7 +51,7 @@ def undercoat_advice(design: Design, resolution: Resolution) -> tuple[UndercoatA
         colour = solid(pot.film).colour
         found.append(
             UndercoatAdvice(
-                pot, colour, look_of(colour), cost_of(compiled(changed, resolution)), _hard(changed, worn, pot)
+                pot, colour, look_of(colour), cost_of(atoms_of(changed, resolution)), _hard(changed, worn, pot)
             )
         )
     return tuple(sorted(found, key=lambda one: one.cost.minutes))
@@ -69,7 +69,7 @@ def _hard(design: Design, worn: list[tuple[str, str]], pot: Paint) -> tuple[Hard
     found: dict[str, HardRole] = {}
     for role_id, tier in worn:
         role = design.scheme.role(role_id)
-        first = next(iter(predicted(role.recipe(tier), pot).outcomes), None)
+        first = next(iter(predicted(role.recipe(tier), design.scheme.ground).outcomes), None)
         if first and first.hard:
             coats = first.coverage.coats
             old = found.get(role_id)

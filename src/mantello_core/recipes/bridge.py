@@ -3,10 +3,11 @@
 from dataclasses import dataclass
 from functools import lru_cache
 
-from ..paints.range import paint, paints
+from ..paints.range import paints
 from .coverage import LIMIT, coverage
+from .ground import Ground
 from .step import Mix, Step
-from .surface import coated, solid
+from .surface import coated
 
 #: coats of the bridge that are tried, and how it is thinned
 MOST_BRIDGE_COATS, THINNED = 3, 1.0
@@ -31,14 +32,13 @@ class Bridge:
 
 
 @lru_cache(maxsize=1024)
-def bridge_for(mix: Mix, undercoat: str) -> Bridge | None:
+def bridge_for(mix: Mix, start: Ground) -> Bridge | None:
     """The bridge with the fewest coats in all; at a tie the one that leaves fewest coats of the mix.
 
     Every paint that can be mixed is tried, 1 to 3 coats thinned 1:1; then the mix as it is thinned until it
     covers. None if that saves no coat.
-    Raises: UnknownName for the undercoat.
     """
-    film, ground = mix.film, solid(paint(undercoat, "undercoat").film)
+    film, ground = mix.film, start.flat
     without = coverage(film, ground, mix.dilution).coats
     most = (LIMIT if without is None else without) - WORTH_COATS
     best: Bridge | None = None
@@ -53,6 +53,6 @@ def bridge_for(mix: Mix, undercoat: str) -> Bridge | None:
     return best
 
 
-def bridge_beneath(step: Step, undercoat: str) -> Bridge | None:
+def bridge_beneath(step: Step, ground: Ground) -> Bridge | None:
     """The bridge for a recipe's first step; none for a step whose coats the painter has set, or that is no base."""
-    return bridge_for(step.mix, undercoat) if step.kind == "base" and step.coats is None else None
+    return bridge_for(step.mix, ground) if step.kind == "base" and step.coats is None else None

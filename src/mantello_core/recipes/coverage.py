@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..paints.paint import Film
+from .step import MOST_COATS
 from .surface import Surface, coated, solid
 
 #: CIEDE2000 to the opaque colour that counts as covered, for paints that hide ...
@@ -25,6 +26,11 @@ class Coverage:
     #: CIEDE2000 to the opaque colour left after those coats
     left: float
 
+    @property
+    def laid(self) -> int:
+        """Coats a painter lays: at least one, at most twelve."""
+        return MOST_COATS if self.coats is None else min(max(1, self.coats), MOST_COATS)
+
 
 def tolerance_of(film: Film) -> float:
     """The difference that counts as covered: 2 for paints that hide, 5 for those that never quite do."""
@@ -39,13 +45,21 @@ def coverage(
     dilution: parts of water or clear medium to one of paint.
     """
     allowed = tolerance_of(film) if tolerance is None else tolerance
-    goal, thickness, surface = solid(film).colour, film.thickness(dilution), ground
+    goal, thickness, surface = solid(film), film.thickness(dilution), ground
     for coats in range(limit + 1):
-        left = difference(surface.colour, goal)
+        left = _left(surface, goal, glints=film.flake is not None)
         if left <= allowed:
             return Coverage(coats, allowed, left)
         surface = coated(surface, film, thickness)
     return Coverage(None, allowed, left)
+
+
+def _left(surface: Surface, goal: Surface, *, glints: bool) -> float:
+    """CIEDE2000 that is left; of a metal from where it differs most, or a grey undercoat would pass for steel."""
+    if not glints:
+        return difference(surface.colour, goal.colour)
+    seen, wanted = surface.views, goal.views
+    return max(difference(seen[view], wanted[view]) for view in seen)
 
 
 def coat_by_coat(film: Film, ground: Surface, dilution: float, coats: int) -> tuple[Lab, ...]:

@@ -1,18 +1,23 @@
-"""What a recipe looks like after every step, on a given undercoat."""
+"""What a recipe looks like after every step, on a given ground."""
 
-from dataclasses import dataclass
-from functools import lru_cache
+from dataclasses import dataclass, field
+from functools import cached_property, lru_cache
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
-from ..paints.paint import Paint
+from ..paints.paint import Film
 from .coverage import Coverage, coverage
-from .step import MOST_COATS, Recipe, Step
-from .surface import Surface, coated, solid, washed
+from .finish import varnished, wiped
+from .ground import Ground
+from .step import Recipe, Step
+from .surface import Surface, blended, coated, stained, wash_thickness, washed
 from .technique import SHARES, ZONES
 
 #: coats to cover from which on a mix counts as hard
 HARD = 5
+#: a dab is thicker than a brushed coat
+DAB = 1.5
+Surfaces = dict[str, Surface]
 
 
 @dataclass(frozen=True)
@@ -28,6 +33,8 @@ class Outcome:
     after: Lab
     #: for a shade: what it does in the recesses
     recess: Lab | None = None
+    #: the surface of every zone afterwards
+    surfaces: Surfaces = field(default_factory=dict, compare=False, repr=False)
 
     @property
     def hard(self) -> bool:
@@ -39,10 +46,15 @@ class Outcome:
         """CIEDE2000 the step is worth where it shows most."""
         return difference(self.before, self.after)
 
+    @cached_property
+    def tones(self) -> dict[str, Lab]:
+        """The colour of every zone afterwards."""
+        return {zone: surface.colour for zone, surface in self.surfaces.items()}
+
 
 @dataclass(frozen=True)
 class Prediction:
-    """A recipe over an undercoat: each step's outcome and the five tones it ends in."""
+    """A recipe over a ground: each step's outcome and the five tones it ends in."""
 
     outcomes: tuple[Outcome, ...]
     #: zone (of ``ZONES``) to colour
@@ -51,40 +63,60 @@ class Prediction:
     @property
     def apparent(self) -> Lab:
         """The colour from where single tones cannot be told apart: the mean in linear light."""
-        return mean_lab([self.tones[zone] for zone in ZONES], [SHARES[zone] for zone in ZONES])
+        return apparent(self.tones)
+
+
+def apparent(tones: dict[str, Lab]) -> Lab:
+    """The colour that five tones run into from afar: their mean by share, in linear light."""
+    return mean_lab([tones[zone] for zone in ZONES], [SHARES[zone] for zone in ZONES])
 
 
 @lru_cache(maxsize=4096)
-def predicted(recipe: Recipe, undercoat: Paint) -> Prediction:
-    """Follow a recipe over an undercoat; the same question is answered from memory.
+def predicted(recipe: Recipe, ground: Ground) -> Prediction:
+    """Follow a recipe over a ground; the same question is answered from memory.
 
-    The undercoat counts as opaque: it is sprayed until it is. Each zone of the area carries its own
-    surface; a step lays its film on the zones its technique reaches.
+    Each zone of the area carries its own surface; a step lays its film on the zones its technique reaches.
     """
-    ground = solid(undercoat.film)
-    surfaces = dict.fromkeys(ZONES, ground)
+    surfaces = ground.surfaces
     outcomes = []
     for step in recipe.steps:
-        outcome, surfaces = _followed(step, surfaces)
+        outcome = _followed(step, surfaces)
         outcomes.append(outcome)
+        surfaces = outcome.surfaces
     return Prediction(tuple(outcomes), {zone: surface.colour for zone, surface in surfaces.items()})
 
 
-def _followed(step: Step, surfaces: dict[str, Surface]) -> tuple[Outcome, dict[str, Surface]]:
-    film, dilution = step.mix.film, step.mix.dilution
-    shown = "base" if step.kind in ("base", "shade", "glaze") else step.technique.zones[0]
-    before = surfaces[shown].colour
-    if step.kind == "shade":
-        coats = step.coats or 1
-        after = surfaces
-        for _ in range(coats):
-            after = {zone: washed(surface, film, dilution, recess=zone == "shade") for zone, surface in after.items()}
-        return Outcome(step, coats, None, before, after["base"].colour, after["shade"].colour), after
-    cover = coverage(film, surfaces[shown], dilution) if step.kind == "base" else None
-    coats = step.coats or (min(max(1, cover.coats or MOST_COATS), MOST_COATS) if cover else 1)
-    thickness = film.thickness(dilution)
-    after = dict(surfaces)
-    for zone in step.technique.zones:
-        for _ in range(coats):
-            after[zone] = coated(after[zone], film, thickness)
-    return Outcome(step, coats, cover, before, after[shown].colour), after
+def _followed(step: Step, surfaces: Surfaces) -> Outcome:
+    film, technique = step.mix.film, step.technique
+    shown = technique.shown
+    cover = coverage(film, surfaces[shown], step.mix.dilution) if step.kind == "base" else None
+    coats = step.coats or (cover.laid if cover else 1)
+    after = surfaces
+    for _ in range(coats):
+        after = _laid(step, film, after)
+    recess = after["shade"].colour if technique.effect in ("wash", "stain", "oil") else None
+    return Outcome(step, coats, cover, surfaces[shown].colour, after[shown].colour, recess, after)
+
+
+def _laid(step: Step, film: Film, surfaces: Surfaces) -> Surfaces:
+    """One coat, or whatever the technique does instead."""
+    technique, dilution = step.technique, step.mix.dilution
+    effect, thickness = technique.effect, film.thickness(dilution)
+    cover = dict(technique.cover)
+
+    def change(zone: str, surface: Surface) -> Surface:
+        if zone not in technique.zones:
+            return surface
+        if effect == "dabs":
+            return blended(surface, coated(surface, film, thickness * DAB), cover[zone])
+        if effect in ("wash", "recess"):
+            return washed(surface, film, dilution, recess=zone == "shade")
+        if effect == "stain":
+            return stained(surface, film, dilution, recess=zone == "shade")
+        if effect == "oil":
+            return wiped(surface, film, wash_thickness(film, dilution)[zone == "shade"], zone)
+        if effect == "varnish":
+            return varnished(surface, step.mix.paints[0].finish)
+        return coated(surface, film, thickness)
+
+    return {zone: change(zone, surface) for zone, surface in surfaces.items()}

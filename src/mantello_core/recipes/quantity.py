@@ -15,6 +15,6 @@ def millilitres(step: Step, surface: float, coats: int) -> dict[str, float]:
 
     Source: design formula F6: paint share x area x wet film x coats / (1 - loss).
     """
-    wet = surface * step.technique.share * WET_FILM * coats / 1000 / (1 - LOSS)
+    wet = surface * step.share * WET_FILM * coats / 1000 / (1 - LOSS)
     total = sum(parts for _, parts in step.mix.parts) + step.mix.diluent_parts
     return {paint_id: wet * parts / total for paint_id, parts in step.mix.parts}

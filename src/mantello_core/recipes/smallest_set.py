@@ -2,16 +2,19 @@
 
 from collections.abc import Collection
 from dataclasses import dataclass
-from itertools import combinations
+from functools import reduce
+from operator import or_
 
 from ..colour.difference import difference
 from ..errors import OutOfRange
 from ..paints.paint import Paint
-from .matching import ranked
+from .mix_index import Mixed, index_of
 from .step import Mix
 
 #: steps of the search after which the best set so far is told, as not proven
-MOST_STEPS = 40_000
+MOST_STEPS = 4_000
+#: options of open goals that make a step as long as an empty one
+_AT_ONCE = 200
 
 
 @dataclass(frozen=True)
@@ -36,6 +39,8 @@ class SmallestSet:
     beyond: tuple[Reached, ...]
     #: whether no set with fewer to buy exists; if not, the search was cut short
     proven: bool
+    #: no set has fewer to buy than this
+    least: int
 
 
 @dataclass(frozen=True)
@@ -64,10 +69,9 @@ def smallest_set(
         raise OutOfRange("There is no paint that could be mixed.", "paints")
     bit = {pot.id: 1 << at for at, pot in enumerate(known)}
     goals = list(dict.fromkeys(wanted))
-    every = {mix: _options(mix, known, bit) for mix in goals}
-    near = {mix: [one for one in options if one.apart <= tolerance] for mix, options in every.items()}
+    near = {mix: _options(mix, known, bit, tolerance) for mix in goals}
     own = sum(bit[pot.id] for pot in known if pot.id in owned)
-    chosen, proven = _cheapest([_undominated(options) for options in near.values() if options], own)
+    chosen, proven, least = _cheapest([_undominated(options) for options in near.values() if options], own)
     reached = [
         _reached(mix, [one for one in options if not one.bits & ~chosen]) for mix, options in near.items() if options
     ]
@@ -77,8 +81,9 @@ def smallest_set(
         taken,
         tuple(pot for pot in taken if pot.id not in owned),
         tuple(reached),
-        tuple(_reached(mix, every[mix]) for mix, options in near.items() if not options and every[mix]),
+        tuple(_beyond(mix, known, bit) for mix, options in near.items() if not options),
         proven,
+        least,
     )
 
 
@@ -87,32 +92,46 @@ def _reached(mix: Mix, options: list[_Option]) -> Reached:
     return Reached(mix, best.mix, best.apart)
 
 
-def _options(mix: Mix, known: list[Paint], bit: dict[str, int]) -> list[_Option]:
+def _beyond(mix: Mix, known: list[Paint], bit: dict[str, int]) -> Reached:
+    """The nearest there is, of any kind."""
+    flat = tuple(pot for pot in known if pot.mixable)
+    metals = [pot for pot in known if pot.kind == "metallic"]
+    if (mix.film.flake and metals) or not flat:
+        return _reached(mix, [_metal(mix, pot, bit) for pot in metals])
+    return _reached(mix, [_option(one, bit) for one in index_of(flat).nearest(mix.film.masstone, 4)])
+
+
+def _options(mix: Mix, known: list[Paint], bit: dict[str, int], tolerance: float) -> list[_Option]:
     """What could stand for a mix: itself, paints of its kind alone, and flat ones in pairs."""
-    film = mix.film
-    if film.flake:
-        metals = [pot for pot in known if pot.kind == "metallic"]
-        found = [(difference(pot.film.masstone, film.masstone), (pot,), (1,)) for pot in metals]
-    else:
-        flat = [pot for pot in known if pot.mixable]
-        found = ranked(film.masstone, [(pot,) for pot in flat])
-        found += ranked(film.masstone, list(combinations(flat, 2)))
     itself = (
         [_Option(sum(bit[id_] for id_, _ in mix.parts), 0.0, mix)] if all(id_ in bit for id_, _ in mix.parts) else []
     )
-    return itself + [
-        _Option(
-            sum(bit[pot.id] for pot in some),
-            float(apart),
-            Mix(tuple((pot.id, float(count)) for pot, count in zip(some, drops, strict=True))),
-        )
-        for apart, some, drops in found
-    ]
+    if mix.film.flake:
+        found = [_metal(mix, pot, bit) for pot in known if pot.kind == "metallic"]
+        return itself + [one for one in found if one.apart <= tolerance]
+    flat = tuple(pot for pot in known if pot.mixable)
+    return (
+        itself + [_option(one, bit) for one in index_of(flat).within(mix.film.masstone, tolerance)] if flat else itself
+    )
+
+
+def _metal(mix: Mix, pot: Paint, bit: dict[str, int]) -> _Option:
+    return _Option(bit[pot.id], difference(pot.film.masstone, mix.film.masstone), Mix(((pot.id, 1.0),)))
+
+
+def _option(found: Mixed, bit: dict[str, int]) -> _Option:
+    apart, pots, drops = found
+    parts = tuple((pot.id, float(count)) for pot, count in zip(pots, drops, strict=True))
+    return _Option(sum(bit[pot.id] for pot in pots), apart, Mix(parts))
 
 
 def _undominated(options: list[_Option]) -> list[int]:
     """The sets of paints that hold no other one that reaches the same."""
-    sets = sorted({one.bits for one in options}, key=int.bit_count)
+    return _undominated_bits(sorted({one.bits for one in options}, key=int.bit_count))
+
+
+def _undominated_bits(sets: list[int]) -> list[int]:
+    """Of sets, the smallest first, those that hold no other one."""
     kept: list[int] = []
     for bits in sets:
         if not any(small & bits == small for small in kept):
@@ -120,32 +139,50 @@ def _undominated(options: list[_Option]) -> list[int]:
     return kept
 
 
-def _cheapest(goals: list[list[int]], own: int) -> tuple[int, bool]:
-    """Bits of what is owned and the fewest more that hold one set of every goal; whether the search was finished."""
+def _least_more(goals: list[list[int]]) -> int:
+    """Paints that goals ask for at least: those that share no paint with each other add up."""
+    taken, least, largest = 0, 0, 0
+    unions = [(reduce(or_, goal), goal[0].bit_count()) for goal in goals]
+    for union, cheapest in sorted(unions, key=lambda one: (one[0].bit_count(), one[0])):
+        largest = max(largest, cheapest)
+        if not union & taken:
+            taken |= union
+            least += cheapest
+    return max(least, largest)
+
+
+def _cheapest(goals: list[list[int]], own: int) -> tuple[int, bool, int]:
+    """Bits of what is owned and the fewest more that hold one set of every goal; whether that is proven; the least."""
     best, least, steps = own, float("inf"), 0
 
     def search(chosen: int, spent: int, open_goals: list[list[int]]) -> None:
         nonlocal best, least, steps
-        steps += 1
+        steps += 1 + sum(map(len, open_goals)) // _AT_ONCE
         if steps > MOST_STEPS:
             return
-        left, hardest, bound = [], None, 0
+        left, hardest = [], None
         for goal in open_goals:
-            if any(not bits & ~chosen for bits in goal):
+            more = sorted({bits & ~chosen for bits in goal}, key=int.bit_count)
+            if not more[0]:
                 continue
-            left.append(goal)
-            cheapest = min((bits & ~chosen).bit_count() for bits in goal)
-            bound = max(bound, cheapest)
-            if hardest is None or (len(goal), -cheapest) < hardest[0]:
-                hardest = ((len(goal), -cheapest), goal)
+            left.append(more)
+            cheapest = more[0].bit_count()
+            if hardest is None or (len(left[-1]), -cheapest) < hardest[0]:
+                hardest = ((len(left[-1]), -cheapest), left[-1])
+        bound = _least_more(left)
         if spent + bound >= least:
             return
         if hardest is None:
             best, least = chosen, spent
             return
-        for bits in sorted(hardest[1], key=lambda one: ((one & ~chosen).bit_count(), one)):
-            more = bits & ~chosen
+        for more in sorted(
+            hardest[1],
+            key=lambda one: (one.bit_count(), -sum(any(not bits & ~one for bits in goal) for goal in left), one),
+        ):
             search(chosen | more, spent + more.bit_count(), left)
 
+    open_at_first = [sorted({bits & ~own for bits in goal}, key=int.bit_count) for goal in goals]
+    bound = _least_more([goal for goal in open_at_first if goal[0]])
     search(own, 0, goals)
-    return best, steps <= MOST_STEPS
+    proven = steps <= MOST_STEPS or least == bound
+    return best, proven, int(least) if proven else bound

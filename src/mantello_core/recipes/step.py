@@ -4,15 +4,20 @@ from dataclasses import dataclass, replace
 
 from ..errors import OutOfRange, UnknownName
 from ..paints.paint import Film, Paint, mixed
-from ..paints.range import paint, paints
-from .technique import ENAMEL_DRYING, METALLIC_DRYING, Technique, techniques
+from ..paints.range import paint
+from .technique import ENAMEL_DRYING, METALLIC_DRYING, OIL_DRYING, Technique, techniques
 
 #: what a mix may be thinned with; 'neat' means with nothing
 DILUENTS = ("neat", "water", "medium", "thinner")
 #: kinds a recipe may use, in the usual order of work
-STEP_KINDS = ("base", "shade", "glaze", "layer", "drybrush", "highlight", "edge")
+STEP_KINDS = (
+    "base", "stain", "stipple", "texture", "shade", "recess", "glaze", "oil", "overbrush", "layer", "drybrush",
+    "highlight", "edge", "dot", "line", "sponge", "powder", "varnish",
+)  # fmt: skip
 MOST_PARTS = 12
 MOST_COATS = 12
+#: minutes of a window or of drying (two weeks), signs of a tool, pose or note
+MOST_MINUTES, MOST_SIGNS = 20160.0, 160
 
 
 @dataclass(frozen=True)
@@ -52,6 +57,26 @@ class Mix:
 
 
 @dataclass(frozen=True)
+class Manner:
+    """How one step is done where it is not as usual for its kind; None and empty are as usual."""
+
+    tool: str = ""
+    #: share of the area it touches, 0 to 1
+    share: float | None = None
+    #: minutes until the next step, in which it can be lifted or wiped, and in which it must be left alone
+    drying: float | None = None
+    window: float | None = None
+    leave: float | None = None
+    #: how the figure dries
+    pose: str = ""
+    #: what else to remember
+    note: str = ""
+
+
+USUAL = Manner()
+
+
+@dataclass(frozen=True)
 class Step:
     """One step of a recipe."""
 
@@ -62,6 +87,7 @@ class Step:
     coats: int | None = None
     #: where it goes, if not as usual for its kind
     where: str = ""
+    manner: Manner = USUAL
 
     @property
     def technique(self) -> Technique:
@@ -74,18 +100,45 @@ class Step:
         return self.where or self.technique.where
 
     @property
+    def tool(self) -> str:
+        """What it is done with."""
+        return self.manner.tool or self.technique.tool
+
+    @property
+    def share(self) -> float:
+        """Share of the area it touches, 0 to 1."""
+        return self.technique.share if self.manner.share is None else self.manner.share
+
+    @property
+    def pose(self) -> str:
+        """How the figure dries, if it matters."""
+        return self.manner.pose or self.technique.pose
+
+    @property
+    def window(self) -> float:
+        """Minutes in which it can be lifted or wiped; 0 if it cannot."""
+        return self.technique.window if self.manner.window is None else self.manner.window
+
+    @property
+    def leave(self) -> float:
+        """Minutes in which it must be left alone."""
+        return self.technique.leave if self.manner.leave is None else self.manner.leave
+
+    @property
     def drying(self) -> float:
         """Minutes until the next step may touch it; the slowest paint governs."""
+        if self.manner.drying is not None:
+            return self.manner.drying
         kinds = {pot.kind for pot in self.mix.paints}
         minutes = self.technique.drying
-        if "metallic" in kinds:
-            minutes = max(minutes, METALLIC_DRYING)
-        return max(minutes, ENAMEL_DRYING) if "enamel" in kinds else minutes
+        for kind, slower in (("metallic", METALLIC_DRYING), ("enamel", ENAMEL_DRYING), ("oil", OIL_DRYING)):
+            minutes = max(minutes, slower) if kind in kinds else minutes
+        return minutes
 
     def seconds(self, surface: float, coats: int) -> float:
         """Hands-on seconds for one figure whose area is ``surface`` mm² of painted surface."""
         technique = self.technique
-        return coats * (technique.handling + surface * technique.share / technique.rate)
+        return coats * (technique.handling + surface * self.share / technique.rate)
 
 
 @dataclass(frozen=True)
@@ -111,8 +164,7 @@ def checked(step: Step, where: str = "") -> Step:
     if step.mix.diluent not in DILUENTS:
         raise UnknownName("diluent", step.mix.diluent, DILUENTS, f"{where}/mix/diluent")
     for index, (paint_id, parts) in enumerate(step.mix.parts):
-        if paint_id not in paints():
-            raise UnknownName("paint", paint_id, list(paints()), f"{where}/mix/parts/{index}")
+        paint(paint_id, f"{where}/mix/parts/{index}")
         if not 0 < parts <= MOST_PARTS:
             raise OutOfRange(
                 f"{parts:g} parts of {paint_id}; allowed is more than 0 up to {MOST_PARTS}.",
@@ -130,4 +182,23 @@ def checked(step: Step, where: str = "") -> Step:
         raise OutOfRange(
             f"{step.coats} coats; allowed is 1 to {MOST_COATS}, or none given for as many as cover.", f"{where}/coats"
         )
+    _check_manner(step.manner, f"{where}/manner")
     return step
+
+
+def _check_manner(manner: Manner, where: str) -> None:
+    limits = (
+        ("share", 0.005, 1.0),
+        ("drying", 0.0, MOST_MINUTES),
+        ("window", 0.0, MOST_MINUTES),
+        ("leave", 0.0, MOST_MINUTES),
+    )
+    for name, least, most in limits:
+        given = getattr(manner, name)
+        if given is not None and not least <= given <= most:
+            raise OutOfRange(f"A {name} of {given:g}; allowed is {least:g} to {most:g}.", f"{where}/{name}")
+    for name in ("tool", "pose", "note"):
+        if len(getattr(manner, name)) > MOST_SIGNS:
+            raise OutOfRange(
+                f"The {name} has {len(getattr(manner, name))} signs; allowed is up to {MOST_SIGNS}.", f"{where}/{name}"
+            )

@@ -5,6 +5,7 @@ from datetime import date
 
 from ..colour.acuity import DISTANCES
 from ..errors import OutOfRange, UnknownName, Unreadable
+from ..recipes.method import METHODS
 from .naming import named
 
 #: what drawings are scaled to, mm from sole to crown
@@ -36,16 +37,6 @@ ACCURACIES = {
     "plausible": ("Plausible", 72.0),
     "free": ("Free", 200.0),
 }
-METHODS = {
-    "classic": "Classic layers",
-    "stains": "One-coat stains",
-    "airbrush": "Airbrush and chips",
-    "stipple": "Stipple and weather",
-    "oil": "Oil and enamel",
-    "overbrush": "Overbrush and wash",
-    "glaze": "Freehand and glaze",
-    "speed": "Army speed with mud",
-}
 MOST_FORMATIONS, MOST_DIRT = 12, 5
 
 
@@ -76,7 +67,7 @@ class Brief:
         """The brief in a sentence."""
         due = f", by {date.fromisoformat(self.deadline):%-d %B %Y}" if self.deadline else ""
         return (
-            f"{GENRES[self.genre].title}, {self.height_mm:g} mm, seen from {self.metres:g} m, {METHODS[self.method].lower()},"
+            f"{GENRES[self.genre].title}, {self.height_mm:g} mm, seen from {self.metres:g} m, {METHODS[self.method].title.lower()},"
             f" {ACCURACIES[self.accuracy][0].lower()}, dirt {self.dirt} of {MOST_DIRT}{due}"
         )
 

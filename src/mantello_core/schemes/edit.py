@@ -4,6 +4,7 @@ from dataclasses import replace
 
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..paints.range import paint
+from ..recipes.ground import Ground, checked_ground
 from ..recipes.starting import started
 from ..recipes.step import Mix, Recipe, Step, checked
 from .aim import with_marked, with_share
@@ -273,15 +274,13 @@ def without_rule(design: Design, rule_id: str) -> Design:
     return with_scheme(design, replace(design.scheme, rules=kept))
 
 
-def with_undercoat(design: Design, paint_id: str) -> Design:
-    """Choose the undercoat of the force.
+def with_undercoat(design: Design, paint_id: str, above: str = "", pot_coat: str = "") -> Design:
+    """Choose the undercoat of the force; above: sprayed over it from above; pot_coat: brushed over both.
 
-    Raises: UnknownName, or OutOfRange for a paint that is not one.
+    Raises: what ``checked_ground`` refuses.
     """
-    chosen = paint(paint_id, "undercoat")
-    if chosen.kind != "spray":
-        raise OutOfRange(f"{chosen.name} is of kind {chosen.kind}; an undercoat is a spray.", "undercoat")
-    return with_scheme(design, replace(design.scheme, undercoat=paint_id))
+    checked_ground(Ground(paint_id, above, pot_coat))
+    return with_scheme(design, replace(design.scheme, undercoat=paint_id, above=above, pot_coat=pot_coat))
 
 
 def with_step(design: Design, role_id: str, tier: str, step: Step) -> Design:

@@ -13,6 +13,7 @@ from ..colour.vision import SIGHTS, seen_by
 from ..errors import OutOfRange
 from ..paints.paint import Paint
 from ..paints.range import paint, paints
+from ..recipes.ground import Ground
 from ..recipes.layering import predicted
 from ..recipes.starting import started
 from ..recipes.undercoat import undercoats
@@ -167,12 +168,12 @@ def _template() -> dict:
 
 @lru_cache(maxsize=4096)
 def _seen(paint_id: str, undercoat: str, method: str) -> Lab:
-    return predicted(started(paint_id, "rank", method), paint(undercoat)).apparent
+    return predicted(started(paint_id, "rank", method), Ground(undercoat)).apparent
 
 
 @lru_cache(maxsize=4096)
 def _coats(paint_id: str, undercoat: str, method: str) -> int:
-    return sum(outcome.coats for outcome in predicted(started(paint_id, "rank", method), paint(undercoat)).outcomes)
+    return sum(outcome.coats for outcome in predicted(started(paint_id, "rank", method), Ground(undercoat)).outcomes)
 
 
 @lru_cache(maxsize=20_000)

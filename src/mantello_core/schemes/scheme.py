@@ -4,6 +4,7 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from ..errors import UnknownName
+from ..recipes.ground import Ground
 from ..recipes.step import Recipe
 from .aim import Aims
 from .army import TIERS, Army
@@ -55,12 +56,19 @@ class Scheme:
     roles: tuple[Role, ...] = ()
     rules: tuple[Rule, ...] = ()
     tables: tuple[Distinction, ...] = ()
-    #: paint id of the undercoat
+    #: paint ids: the undercoat, a lighter one sprayed over it from above, a pot's coat over both; empty for none
     undercoat: str = "undercoat-slate"
+    above: str = ""
+    pot_coat: str = ""
     aims: Aims = field(default_factory=Aims)
     substitutions: tuple[Substitution, ...] = ()
     #: devices on sites
     placements: tuple[Placement, ...] = ()
+
+    @property
+    def ground(self) -> Ground:
+        """What every recipe starts on."""
+        return Ground(self.undercoat, self.above, self.pot_coat)
 
     @cached_property
     def role_by_id(self) -> dict[str, Role]:

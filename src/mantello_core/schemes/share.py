@@ -2,7 +2,6 @@
 
 from collections import defaultdict
 
-from ..paints.range import paint
 from ..recipes.layering import predicted
 from ..recipes.quantity import millilitres
 from .cascade import Resolution
@@ -40,9 +39,8 @@ def painted_surface(resolution: Resolution) -> dict[tuple[str, str], float]:
 def paint_needed(scheme: Scheme, resolution: Resolution) -> dict[str, float]:
     """Neat ml of every paint that the whole army takes, an estimate, undercoat aside."""
     needed: dict[str, float] = defaultdict(float)
-    undercoat = paint(scheme.undercoat)
     for (role_id, tier), surface in painted_surface(resolution).items():
-        for outcome in predicted(scheme.role(role_id).recipe(tier), undercoat).outcomes:
+        for outcome in predicted(scheme.role(role_id).recipe(tier), scheme.ground).outcomes:
             for paint_id, ml in millilitres(outcome.step, surface, outcome.coats).items():
                 needed[paint_id] += ml
     return dict(needed)

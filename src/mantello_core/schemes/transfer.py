@@ -64,6 +64,8 @@ def transferred(here: Design, other: Design) -> Transfer:
         rules=(*here.scheme.rules, *rules),
         tables=tuple(tables),
         undercoat=other.scheme.undercoat,
+        above=other.scheme.above,
+        pot_coat=other.scheme.pot_coat,
         placements=(*here.scheme.placements, *_placements(here, other, places, new_id)),
     )
     left_rows = tuple(dict.fromkeys(left_rows))

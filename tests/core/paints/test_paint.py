@@ -9,6 +9,7 @@ from mantello_core.colour.pigment import pigments
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.paints.paint import KINDS, mixed
 from mantello_core.paints.range import paint, paints, ranges
+from mantello_core.recipes.surface import solid
 from tests.samples import film
 
 
@@ -51,9 +52,13 @@ class Films(SimpleTestCase):
             difference(mixed([(film("red"), drops), (film("red"), 1)]).masstone, film("red").masstone), 1e-6
         )
 
-    def test_metal_shows_when_it_is_most_of_the_mix(self):
-        self.assertIsNotNone(mixed([(film("gold"), 3), (film("red"), 1)]).flake)
-        self.assertIsNone(mixed([(film("gold"), 1), (film("red"), 3)]).flake)
+    def test_metal_in_a_mix_shows_by_its_share_of_the_solids(self):
+        self.assertAlmostEqual(mixed([(film("gold"), 3), (film("red"), 1)]).flake_share, 0.75)
+        some, mostly = (solid(mixed([(film("gold"), part), (film("red"), 4 - part)])).views for part in (1, 3))
+        glint = [seen["facing"].lightness - seen["turned"].lightness for seen in (some, mostly)]
+        self.assertLess(5, glint[0])
+        self.assertLess(glint[0], glint[1])
+        self.assertIsNone(mixed([(film("red"), 1)]).flake)
 
     def test_a_mix_of_nothing_is_refused(self):
         for parts in ([], [(film("red"), 0)]):

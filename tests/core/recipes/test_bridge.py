@@ -12,6 +12,7 @@ from mantello_core.planning.cost import cost_of
 from mantello_core.planning.undercoating import look_of, undercoat_advice
 from mantello_core.recipes.bridge import Bridge, bridge_for
 from mantello_core.recipes.coverage import coverage
+from mantello_core.recipes.ground import Ground
 from mantello_core.recipes.layering import HARD, predicted
 from mantello_core.recipes.step import Mix
 from mantello_core.recipes.surface import coated, solid
@@ -41,7 +42,7 @@ def counted(mix: Mix, undercoat: str) -> int:
 class Bridges(SimpleTestCase):
     def test_the_bridge_is_the_best_there_is(self):
         for undercoat in ("undercoat-slate", "undercoat-soot", "undercoat-gull"):
-            bridge = bridge_for(LANTERN, undercoat)
+            bridge = bridge_for(LANTERN, Ground(undercoat))
             alone = coverage(LANTERN.film, solid(paint(undercoat).film), LANTERN.dilution).coats
             best = counted(LANTERN, undercoat)
             if best >= alone:
@@ -52,14 +53,14 @@ class Bridges(SimpleTestCase):
                 )
 
     def test_a_colour_that_covers_at_once_needs_none(self):
-        self.assertIsNone(bridge_for(Mix((("pitch-barrel", 1.0),)), "undercoat-slate"))
+        self.assertIsNone(bridge_for(Mix((("pitch-barrel", 1.0),)), Ground("undercoat-slate")))
 
     def test_laid_beneath_it_the_plan_counts_what_was_promised(self):
         design = with_undercoat(calvessa(), "undercoat-slate")
         mix = design.scheme.role("lantern").recipe().steps[0].mix
-        bridge = bridge_for(mix, "undercoat-slate")
+        bridge = bridge_for(mix, Ground("undercoat-slate"))
         changed = with_bridge(design, "lantern", "rank", bridge)
-        outcomes = predicted(changed.scheme.role("lantern").recipe(), paint("undercoat-slate")).outcomes
+        outcomes = predicted(changed.scheme.role("lantern").recipe(), Ground("undercoat-slate")).outcomes
         self.assertEqual([one.coats for one in outcomes[:2]], [bridge.coats, bridge.then])
         self.assertEqual(outcomes[1].step.mix, mix)
         before = design.scheme.role("lantern").recipe().steps
@@ -74,7 +75,7 @@ class Bridges(SimpleTestCase):
             with self.assertRaises(kind):
                 with_bridge(design, role, tier, bridge)
         with self.assertRaises(UnknownName):
-            bridge_for(LANTERN, "undercoat-of-nothing")
+            bridge_for(LANTERN, Ground("undercoat-of-nothing"))
 
 
 class Undercoats(SimpleTestCase):
@@ -86,7 +87,7 @@ class Undercoats(SimpleTestCase):
         self.assertEqual([one.cost.minutes for one in advice], sorted(one.cost.minutes for one in advice))
         for one in advice:
             changed = replace(design, scheme=replace(design.scheme, undercoat=one.undercoat.id))
-            self.assertEqual(one.cost, cost_of(compiled(changed, resolve(changed.army, changed.scheme))))
+            self.assertEqual(one.cost, cost_of(compiled(changed, resolve(changed.army, changed.scheme)).atoms))
 
     def test_hard_colours_are_those_that_take_many_coats(self):
         design = calvessa()

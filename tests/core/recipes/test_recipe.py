@@ -5,7 +5,7 @@ from dataclasses import replace
 from django.test import SimpleTestCase
 
 from mantello_core.errors import OutOfRange, UnknownName
-from mantello_core.paints.range import paint
+from mantello_core.recipes.ground import Ground
 from mantello_core.recipes.hazard import cautions, cautions_for, step_cautions
 from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.quantity import DROP, LOSS, WET_FILM, millilitres
@@ -21,7 +21,7 @@ WASHED = Recipe(
         Step("edge", "edge", Mix((("gull-white", 1.0), ("lantern-yellow", 1.0)), "water", 1.0)),
     )
 )
-SOOT, GULL = paint("undercoat-soot"), paint("undercoat-gull")
+SOOT, GULL = Ground("undercoat-soot"), Ground("undercoat-gull")
 
 
 class Steps(SimpleTestCase):
@@ -118,7 +118,7 @@ class Quantities(SimpleTestCase):
 
 class Hazards(SimpleTestCase):
     def test_a_spray_carries_its_caution_and_a_brush_of_water_paint_none(self):
-        self.assertIn(cautions()["H-01"], cautions_for("undercoat", (SOOT,)))
+        self.assertIn(cautions()["H-01"], cautions_for("undercoat", SOOT.paints))
         self.assertEqual(step_cautions(base("brine-green").steps[0]), ())
 
     def test_thinner_and_metal_and_fine_work_carry_theirs(self):

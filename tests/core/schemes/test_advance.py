@@ -7,7 +7,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mantello_core.colour.difference import difference
-from mantello_core.paints.range import paint, paints
+from mantello_core.paints.range import paints
+from mantello_core.recipes.ground import Ground
 from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.starting import light_for, shade_for, started
 from mantello_core.recipes.surface import solid
@@ -87,14 +88,14 @@ class Marks(SimpleTestCase):
 class Starts(SimpleTestCase):
     def test_a_started_recipe_darkens_in_recesses_and_lightens_on_edges(self):
         for paint_id in OPAQUE:
-            tones = predicted(started(paint_id, "leader"), paint("undercoat-slate")).tones
+            tones = predicted(started(paint_id, "leader"), Ground("undercoat-slate")).tones
             if shade_for(paint_id):
                 self.assertLess(tones["shade"].lightness, tones["base"].lightness - 4, paint_id)
             if light_for(paint_id):
                 self.assertGreater(tones["edge"].lightness, tones["base"].lightness, paint_id)
 
     def test_greys_are_shaded_without_turning_them_brown(self):
-        shade = predicted(started("rain-grey"), paint("undercoat-slate")).tones["shade"]
+        shade = predicted(started("rain-grey"), Ground("undercoat-slate")).tones["shade"]
         self.assertLess(shade.chroma, 12)
 
     def test_black_has_no_room_to_darken_and_white_none_to_lighten(self):

@@ -14,8 +14,7 @@ from mantello_core.errors import MantelloError, OutOfRange, UnknownName, Unreada
 from mantello_core.figures.catalogue import plate_types
 from mantello_core.formats.document import design_bytes, read_design_bytes
 from mantello_core.paints.range import paint
-from mantello_core.recipes.starting import METHOD_STEPS
-from mantello_core.schemes.brief import GENRES, METHODS, Brief, checked_brief, days_to_spare, formation_names
+from mantello_core.schemes.brief import GENRES, Brief, checked_brief, days_to_spare, formation_names
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.inspection.inspect import inspect
 from mantello_core.schemes.muster import Entry, empty_army, with_entries
@@ -89,9 +88,6 @@ class Briefs(SimpleTestCase):
         design = replace(small_design(), brief=checked_brief(Brief(genre="marsh", deadline="2027-03-01")))
         self.assertEqual(read_design_bytes(design_bytes(design)), design)
         self.assertIn("by 1 March 2027", design.brief.words)
-
-    def test_every_method_has_its_steps(self):
-        self.assertEqual(set(METHODS), set(METHOD_STEPS))
 
     def test_look_alikes_are_judged_from_the_distance_and_size_of_the_brief(self):
         design = calvessa()

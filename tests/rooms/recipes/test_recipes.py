@@ -3,6 +3,7 @@
 from django.urls import reverse
 
 from mantello.rooms.army.actions import create_army
+from mantello_core.recipes.undercoat import undercoats
 from tests.rooms.case import RoomCase
 
 GOOD = {
@@ -109,7 +110,7 @@ class Shelf(RoomCase):
 class Undercoats(RoomCase):
     def test_all_are_compared_and_one_is_used_from_there(self):
         page = self.see("undercoats")
-        self.assertEqual(len(page.context["rows"]), 6)
+        self.assertEqual(len(page.context["rows"]), len(undercoats()))
         self.assertContains(page, "in use", 1)
         self.assertContains(page, "Spray outdoors")
         here = reverse("undercoats", args=[self.army.pk])

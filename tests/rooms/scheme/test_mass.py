@@ -69,7 +69,7 @@ class Trying(RoomCase):
         self.assertContains(answer, "Brine Green")
         self.assertContains(answer, "Take", count=4)
         purple = near_paints(Lab(43, 73, -65))
-        self.assertEqual(purple[0].pot.id, "cuttle-violet")
+        self.assertEqual(purple[0].pot.id, "violet-sash")
         exact = near_paints(solid(paint("ferry-blue").film).colour)[0]
         self.assertEqual((exact.pot.id, round(exact.apart, 6)), ("ferry-blue", 0))
 

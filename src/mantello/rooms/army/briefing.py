@@ -18,10 +18,10 @@ from mantello_core.colour.spaces import hex_of, lab_of_hex
 from mantello_core.errors import MantelloError
 from mantello_core.formats.massing import massed_group
 from mantello_core.planning.cost import Cost
+from mantello_core.recipes.method import METHODS
 from mantello_core.schemes.brief import (
     ACCURACIES,
     GENRES,
-    METHODS,
     MOST_DIRT,
     MOST_FORMATIONS,
     Brief,
@@ -56,7 +56,7 @@ class BriefForm(forms.Form):
     accuracy = forms.ChoiceField(choices=[(id_, words) for id_, (words, _) in ACCURACIES.items()], label="Accuracy")
     deadline = forms.DateField(required=False, label="Finished by", widget=forms.DateInput(attrs={"type": "date"}))
     dirt = bounded(forms.IntegerField, f"Dirt, 0 to {MOST_DIRT}", 0, MOST_DIRT)
-    method = forms.ChoiceField(choices=list(METHODS.items()), label="Method")
+    method = forms.ChoiceField(choices=[(id_, one.title) for id_, one in METHODS.items()], label="Method")
     seeds = forms.CharField(
         required=False,
         max_length=200,

@@ -17,7 +17,6 @@ from mantello.rooms.recipes.stack import StepRow
 from mantello.shell.download import download
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.formats.drawing import plate_group, plate_svg
-from mantello_core.paints.range import paint
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
 from mantello_core.schemes.cascade import FigureClass
 from mantello_core.schemes.inspection.finding import class_title
@@ -58,17 +57,17 @@ def unit_guide(request, army_id, unit):
     node = reading.design.army.nodes.get(unit)
     if node is None or not node.ranks:
         raise Http404
-    undercoat = paint(reading.design.scheme.undercoat)
+    ground = reading.design.scheme.ground
     pages = [_page(reading, one) for one in reading.resolution.classes if one.unit == unit]
     steps = [row for page in pages for role in page.roles for row in role.rows]
     cautions = dict.fromkeys(
-        [*cautions_for("undercoat", (undercoat,)), *(caution for row in steps for caution in row.cautions)]
+        [*cautions_for("undercoat", ground.paints), *(caution for row in steps for caution in row.cautions)]
     )
     path = " / ".join(reading.design.army.nodes[one].name for one in reading.design.army.paths[unit][1:])
     html = render_to_string(
         "army/guide.html",
         {
-            "army": army, "unit": node, "path": path, "pages": pages, "undercoat": undercoat, "cautions": list(cautions),
+            "army": army, "unit": node, "path": path, "pages": pages, "undercoat": ground, "cautions": list(cautions),
             "deference": DEFERENCE, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
         },
     )  # fmt: skip

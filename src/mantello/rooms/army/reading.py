@@ -5,12 +5,10 @@ from functools import cached_property
 from mantello_core.colour.spaces import Lab
 from mantello_core.formats.document import read_design
 from mantello_core.formats.drawing import Bearing
-from mantello_core.paints.range import paint
 from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.undercoating import UndercoatAdvice, undercoat_advice
 from mantello_core.recipes.layering import Prediction, predicted
-from mantello_core.recipes.surface import solid
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
 from mantello_core.schemes.inspection.finding import Check
@@ -76,7 +74,7 @@ class Reading:
     @cached_property
     def cost(self) -> Cost:
         """Coats, minutes and mixes of the whole army."""
-        return cost_of(self.work)
+        return cost_of(self.work.atoms)
 
     @cached_property
     def undercoats(self) -> tuple[UndercoatAdvice, ...]:
@@ -86,7 +84,7 @@ class Reading:
     @cached_property
     def undercoat(self) -> Lab:
         """The colour of the undercoat."""
-        return solid(paint(self.design.scheme.undercoat).film).colour
+        return self.design.scheme.ground.colour
 
     def copy_of(self, node_id: str) -> tuple[str, tuple[Mark, ...]]:
         """What a copy of a formation would be called, and the marks it would wear; kept once asked."""
@@ -98,7 +96,7 @@ class Reading:
 
     def prediction(self, role_id: str, tier: str) -> Prediction:
         """What a role's recipe for a tier gives on the undercoat."""
-        return predicted(self.design.scheme.role(role_id).recipe(tier), paint(self.design.scheme.undercoat))
+        return predicted(self.design.scheme.role(role_id).recipe(tier), self.design.scheme.ground)
 
     def tones(self, role_id: str | None, tier: str = "rank") -> dict[str, Lab] | None:
         """The five tones of a role; None if it has no recipe yet."""
@@ -132,12 +130,7 @@ class Reading:
         if role:
             for outcome in reversed(self.prediction(role, one.tier).outcomes):
                 if (role, outcome.step.id) in done:
-                    shown = (
-                        outcome.after
-                        if outcome.step.kind in ("base", "shade", "glaze")
-                        else self.tones(role, one.tier)["base"]
-                    )
-                    return seeing.hex(shown)
+                    return seeing.hex(outcome.tones["base"])
         return seeing.hex(self.undercoat)
 
 

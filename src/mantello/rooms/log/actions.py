@@ -12,8 +12,6 @@ from django.utils import timezone
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello_core.formats.document import write_design
-from mantello_core.paints.range import paint
-from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.planning.task import Atom
 from mantello_core.schemes.scheme import Design
 
@@ -124,14 +122,14 @@ def follow_ranks(army: Army, before: Design, after: Design) -> None:
 
 def mix_words(reading: Reading, atom: Atom) -> str:
     """What an atom is painted with, in words."""
-    if atom.step == UNDERCOAT:
-        return paint(reading.design.scheme.undercoat).name
+    if not atom.role:
+        return reading.design.scheme.ground.coat(atom.step).words
     return _step(reading, atom).mix.words
 
 
 def _paints(reading: Reading, atom: Atom) -> list[dict]:
-    if atom.step == UNDERCOAT:
-        pot = paint(reading.design.scheme.undercoat)
+    if not atom.role:
+        pot = reading.design.scheme.ground.coat(atom.step).paint
         return [{"paint": pot.id, "name": pot.name, "parts": 1}]
     mix = _step(reading, atom).mix
     return [

@@ -58,7 +58,7 @@ def _page(request, army, status=200, **forms):
         "cost": sum(one.cost or 0.0 for one in purchases),
         "unpriced": sum(bool(one.pots) and one.cost is None for one in purchases),
         "reserve": RESERVE,
-        "undercoat": paint(reading.design.scheme.undercoat),
+        "undercoat": reading.design.scheme.ground,
         "counting": counting,
         "owned": len([stock for stock in owned.values() if stock.pots]),
         "chosen": chosen,

@@ -11,10 +11,9 @@ from django.utils import timezone
 from mantello.rooms.army.models import Army, Edition
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.queries import done_steps
-from mantello_core.paints.range import paint
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.calendar import sessions
-from mantello_core.planning.compiling import UNDERCOAT, Done
+from mantello_core.planning.compiling import Done
 from mantello_core.planning.plan import Plan, plan
 from mantello_core.planning.schedule import Block
 from mantello_core.planning.task import Atom
@@ -127,9 +126,9 @@ class Evening:
         return cautions_for(batch.atoms[0].kind, paints, diluent)
 
     def step(self, batch: Batch):
-        """The recipe step of a batch; None for the undercoat."""
+        """The recipe step of a batch; None for the ground."""
         atom = batch.atoms[0]
-        if atom.step == UNDERCOAT:
+        if not atom.role:
             return None
         tier = self.reading.design.army.rank(atom.unit, atom.rank).tier
         return next(
@@ -139,7 +138,7 @@ class Evening:
     def _paints(self, batch: Batch):
         step = self.step(batch)
         if step is None:
-            return (paint(self.reading.design.scheme.undercoat),), "neat"
+            return (self.reading.design.scheme.ground.coat(batch.atoms[0].step).paint,), "neat"
         return step.mix.paints, step.mix.diluent
 
     def _start_and_since(self) -> tuple[datetime, datetime]:
@@ -180,8 +179,7 @@ class Evening:
         )
 
     def _mix(self, task) -> str:
-        kind, mix = task.pot.split("|", 1)
-        return paint(mix).name if kind == UNDERCOAT else mix
+        return task.pot.split("|", 1)[1]
 
 
 def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:

@@ -6,7 +6,7 @@ from mantello.rooms.scheme.forms import paint_choices
 from mantello_core.recipes.step import DILUENTS, MOST_COATS, MOST_PARTS, STEP_KINDS, Mix, Step
 
 #: rows for paints in a mix
-MIX_ROWS = (1, 2, 3)
+MIX_ROWS = (1, 2, 3, 4)
 
 
 class StepForm(forms.Form):

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 
 from mantello.rooms.army.reading import Reading
-from mantello_core.paints.range import paint
 from mantello_core.recipes.bridge import Bridge, bridge_beneath
 from mantello_core.recipes.coverage import Coverage, coverage
 from mantello_core.recipes.hazard import cautions_for, step_cautions
@@ -69,7 +68,7 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
                 one,
                 one.step.seconds(surface, one.coats) / 60,
                 step_cautions(one.step),
-                bridge_beneath(one.step, reading.design.scheme.undercoat) if not at and one.hard else None,
+                bridge_beneath(one.step, reading.design.scheme.ground) if not at and one.hard else None,
             )
             for at, one in enumerate(outcomes)
         )
@@ -103,7 +102,7 @@ def cautions_of(reading: Reading, stacks: list[Stack]) -> list[str]:
 
 def undercoat_cautions(reading: Reading) -> tuple[str, ...]:
     """What to mind when the undercoat is sprayed."""
-    return cautions_for("undercoat", (paint(reading.design.scheme.undercoat),))
+    return cautions_for("undercoat", reading.design.scheme.ground.paints)
 
 
 def _worn(reading: Reading, role_id: str) -> tuple[dict[str, int], dict[str, float]]:

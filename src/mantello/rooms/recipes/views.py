@@ -167,7 +167,7 @@ def lay_bridge(request, army_id, role, tier):
     army = army_for(request, army_id)
     design = reading_of(army.head).design
     steps = design.scheme.role(role).recipe(tier if tier in TIERS else "rank").steps
-    bridge = bridge_beneath(steps[0], design.scheme.undercoat) if steps else None
+    bridge = bridge_beneath(steps[0], design.scheme.ground) if steps else None
     if bridge is None:
         messages.error(request, "No bridge colour saves a coat here any more.")
     else:

@@ -5,7 +5,6 @@ from django.utils.html import format_html, format_html_join
 from django.utils.safestring import mark_safe
 
 from mantello_core.colour.spaces import Lab, hex_of, on_screen
-from mantello_core.paints.range import paint
 from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.technique import SHARES, ZONES
 from mantello_core.schemes.army import TIERS
@@ -231,13 +230,13 @@ def tones_of(reading, role: str):
 def tones_on(role, reading):
     """The tones a role would have on a reading's undercoat, in the scheme or not; None without a recipe."""
     recipe = role.recipe()
-    return predicted(recipe, paint(reading.design.scheme.undercoat)).tones if recipe.steps else None
+    return predicted(recipe, reading.design.scheme.ground).tones if recipe.steps else None
 
 
 @register.filter
 def undercoat_name(reading) -> str:
     """The undercoat's name."""
-    return paint(reading.design.scheme.undercoat).name
+    return reading.design.scheme.ground.words
 
 
 @register.filter

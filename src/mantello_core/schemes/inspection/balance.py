@@ -3,7 +3,6 @@
 from collections import defaultdict
 
 from ...figures.vocabulary import sideless, spoken
-from ...paints.range import paint
 from ...recipes.layering import predicted
 from ...recipes.undercoat import best_undercoat
 from ..cascade import FigureClass
@@ -173,7 +172,7 @@ def materials(look: Look) -> Check:
 def trouble(look: Look) -> Check:
     """Steps of many coats, mixes of many paints, and roles that are worn without a recipe."""
     design, resolution = look.design, look.resolution
-    aims, undercoat = design.scheme.aims, paint(design.scheme.undercoat)
+    aims, ground = design.scheme.aims, design.scheme.ground
     worn: dict[tuple[str, str], tuple[FigureClass, str]] = {}
     for one in resolution.classes:
         for name, cell in one.cells.items():
@@ -185,13 +184,13 @@ def trouble(look: Look) -> Check:
             design.scheme.role(role_id),
             {"unit": one.unit, "rank": one.rank, "area": area, "ordinal": one.ordinals[0]},
         )
-        outcomes = predicted(role.recipe(tier), undercoat).outcomes
+        outcomes = predicted(role.recipe(tier), ground).outcomes
         if not outcomes:
             found[f"none|{role_id}"] = Finding(f"{role.name} has no recipe yet", f"none|{role_id}", **place, number=99)
             continue
         most = max(outcomes, key=lambda outcome: outcome.coats)
         if most.coats > aims.threshold("coats"):
-            said = f"{role.name}: {most.coats} coats over {undercoat.name}"
+            said = f"{role.name}: {most.coats} coats over {ground.words}"
             found.setdefault(
                 f"coats|{role_id}",
                 Finding(said, f"coats|{role_id}", **place, number=most.coats, fix=_kinder(design, most)),

@@ -3,7 +3,6 @@
 from ...colour.acuity import DISTANCES
 from ...colour.difference import difference
 from ...colour.spaces import Lab
-from ...paints.range import paint
 from ...recipes.layering import predicted
 from ..cascade import Resolution
 from ..scheme import Design
@@ -27,7 +26,7 @@ class Look:
         key = role, tier
         if key not in self._apparent:
             recipe = self.design.scheme.role(role).recipe(tier)
-            self._apparent[key] = predicted(recipe, paint(self.design.scheme.undercoat)).apparent
+            self._apparent[key] = predicted(recipe, self.design.scheme.ground).apparent
         return self._apparent[key]
 
     def apart(self, role: str, other: str, tier: str) -> float:

@@ -1,0 +1,57 @@
+"""What happens to a colour between the brush and the shelf: it dries, is varnished, or is wiped away again."""
+
+from dataclasses import replace
+
+import numpy as np
+
+from ..colour.difference import difference
+from ..colour.film import opaque
+from ..colour.reflectance import to_air, xyz_of
+from ..colour.spaces import Lab, lab_of
+from ..errors import UnknownName
+from ..paints.paint import Film
+from .surface import Surface, coated
+
+#: share of the light a varnish scatters back, and how far it takes a metal's flash
+VARNISHES = {"gloss": (0.0, 0.0), "satin": (0.007, 0.5), "matt": (0.02, 1.0)}
+#: scattering of the milky binder in a wet film, per µm of wet film
+MILK = 0.012
+#: share of an oil or enamel film that wiping leaves, by zone
+LEFT = {"shade": 0.7, "base": 0.12, "layer": 0.05, "highlight": 0.03, "edge": 0.02}
+
+
+def varnished(surface: Surface, finish: str) -> Surface:
+    """The surface under a clear varnish: matt lays a veil over darks and takes a metal's flash, gloss lays none.
+
+    Raises: UnknownName for the finish. An estimate: a veil of 0 (gloss) to 0.02 (matt) on what is seen.
+    """
+    if finish not in VARNISHES:
+        raise UnknownName("finish", finish, list(VARNISHES), "finish")
+    haze, matt = VARNISHES[finish]
+    return replace(surface, haze=haze, matt=max(surface.matt, matt) if finish != "gloss" else surface.matt)
+
+
+def wet_colour(film: Film) -> Lab:
+    """The colour of the paint while it is wet, seen thick.
+
+    Pigment is diluted by water (its share is ``solids``), and the binder's droplets still scatter: so wet paint
+    looks paler, and most so where the pigment itself scatters little, as in reds. An estimate.
+    """
+    if film.flake:
+        return film.masstone
+    absorbed, scattered = film.absorption * film.solids, film.scattering * film.solids + MILK
+    return lab_of(xyz_of(to_air(opaque(absorbed, np.asarray(scattered)))))
+
+
+def drying_shift(film: Film) -> float:
+    """CIEDE2000 between the wet and the dried paint: from 3 on, do not judge it before it is dry."""
+    return difference(wet_colour(film), film.masstone)
+
+
+def wiped(before: Surface, film: Film, thickness: float, zone: str, strength: float = 1.0) -> Surface:
+    """What is left when an oil or enamel film is wiped off ``before`` within its window.
+
+    thickness: µm of the film as laid; strength: 0 wipes nothing away, 1 as usual.
+    """
+    left = 1 - (1 - LEFT[zone]) * strength
+    return coated(before, film, thickness * left)
