@@ -6,18 +6,20 @@ from dataclasses import replace
 
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
 from ..insignia.device import Device, checked_device
+from ..recipes.calibration import Calibration, checked_calibration
 from ..recipes.ground import checked_ground
-from ..recipes.step import USUAL, Manner, Mix, Recipe, Step, checked
 from ..schemes.aim import Aims, with_accepted, with_share, with_threshold
-from ..schemes.army import MOST_FIGURES, TIERS, Army, Node, Rank
+from ..schemes.army import MOST_FIGURES, Army, Node, Rank
 from ..schemes.brief import Brief, checked_brief
 from ..schemes.muster import checked_rank
 from ..schemes.placement import Placement, checked_placement
 from ..schemes.rule import Column, Distinction, Filter, Rule
-from ..schemes.scheme import Design, Evenings, Role, Scheme
+from ..schemes.scheme import Design, Evenings, Scheme
 from ..schemes.selector import checked_selector
 from ..schemes.substitution import Substitution
+from .own_paints import read_own_paint
 from .own_types import read_types, write_drawings, write_types
+from .recipes import read_role, refuse_twice, write_own_paints, write_role
 from .validation import check
 
 FORMAT, VERSION = "mantello-design", 1
@@ -42,12 +44,13 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             "undercoat": scheme.undercoat,
             **({"above": scheme.above} if scheme.above else {}),
             **({"pot_coat": scheme.pot_coat} if scheme.pot_coat else {}),
-            "roles": [_role(role) for role in scheme.roles],
+            "roles": [write_role(role) for role in scheme.roles],
             "rules": [_rule(rule) for rule in scheme.rules],
             "tables": [_table(table) for table in scheme.tables],
             **({"substitutions": [vars(one) for one in scheme.substitutions]} if scheme.substitutions else {}),
             **({"aims": _aims(scheme.aims)} if scheme.aims != Aims() else {}),
             **({"placements": [_placement(one) for one in scheme.placements]} if scheme.placements else {}),
+            **({"calibrations": [vars(one) for one in scheme.calibrations]} if scheme.calibrations else {}),
         },
         "evenings": {
             "pattern": [list(evening) for evening in evenings.pattern],
@@ -55,6 +58,7 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             "stick": evenings.stick,
         },
         **({"brief": vars(design.brief)} if design.brief else {}),
+        **({"paints": own} if (own := write_own_paints(scheme)) else {}),
     }
 
 
@@ -90,18 +94,20 @@ def read_design(document: object, drawing_of: Callable[[str], dict | None] | Non
     """
     _check_texts(document, "")
     check(document, "design")
+    for index, one in enumerate(document.get("paints", ())):
+        read_own_paint(one, f"/paints/{index}")
     army_part, scheme_part = document["army"], document["scheme"]
     types = read_types(army_part.get("types", []), document.get("drawings", {}), drawing_of)
     army = Army(_bare_root(army_part), tuple(army_part["levels"]), types)
     army = replace(army, root=_read_node(army_part["root"], "/army/root", 0, army))
-    _unique([node.id for node in army.root.walk()], "/army/root", "formation or unit")
+    refuse_twice([node.id for node in army.root.walk()], "/army/root", "formation or unit")
     if army.root.kind != "army":
         raise Contradiction(f"The outermost node is of kind '{army.root.kind}'; it must be 'army'.", "/army/root/kind")
     if army.figures > MOST_FIGURES:
         raise OutOfRange(f"The army has {army.figures} figures; allowed is up to {MOST_FIGURES}.", "/army/root")
     scheme = Scheme(
         name=scheme_part["name"],
-        roles=tuple(_read_role(role, f"/scheme/roles/{index}") for index, role in enumerate(scheme_part["roles"])),
+        roles=tuple(read_role(role, f"/scheme/roles/{index}") for index, role in enumerate(scheme_part["roles"])),
         rules=tuple(_read_rule(rule) for rule in scheme_part["rules"]),
         tables=tuple(_read_table(table) for table in scheme_part["tables"]),
         undercoat=scheme_part["undercoat"],
@@ -110,6 +116,10 @@ def read_design(document: object, drawing_of: Callable[[str], dict | None] | Non
         substitutions=tuple(Substitution(**one) for one in scheme_part.get("substitutions", ())),
         aims=_read_aims(scheme_part.get("aims", {})),
         placements=_read_placements(scheme_part.get("placements", ())),
+        calibrations=tuple(
+            checked_calibration(Calibration(**one), f"/scheme/calibrations/{index}")
+            for index, one in enumerate(scheme_part.get("calibrations", ()))
+        ),
     )
     _check_references(army, scheme)
     evenings = document.get("evenings", {})
@@ -130,35 +140,6 @@ def read_brief(data: dict, where: str = "/brief") -> Brief:
         raise
 
 
-def read_step(data: dict, where: str) -> Step:
-    """A recipe step from its mapping; refuses what ``recipes.step.checked`` refuses."""
-    mix = data["mix"]
-    parts = tuple((part["paint"], float(part["parts"])) for part in mix["parts"])
-    read = Mix(parts, mix.get("diluent", "neat"), float(mix.get("diluent_parts", 0)))
-    manner = Manner(**data.get("manner", {}))
-    return checked(Step(data["id"], data["kind"], read, data.get("coats"), data.get("where", ""), manner), where)
-
-
-def write_step(step: Step) -> dict:
-    """A recipe step, JSON-ready."""
-    return {
-        "id": step.id,
-        "kind": step.kind,
-        "mix": {
-            "parts": [{"paint": paint_id, "parts": parts} for paint_id, parts in step.mix.parts],
-            "diluent": step.mix.diluent,
-            "diluent_parts": step.mix.diluent_parts,
-        },
-        "coats": step.coats,
-        "where": step.where,
-        **({"manner": _manner(step.manner)} if step.manner != USUAL else {}),
-    }
-
-
-def _manner(manner: Manner) -> dict:
-    return {name: value for name, value in vars(manner).items() if value != getattr(USUAL, name)}
-
-
 def _node(node: Node) -> dict:
     written = {"id": node.id, "kind": node.kind, "name": node.name}
     if node.tags:
@@ -170,11 +151,6 @@ def _node(node: Node) -> dict:
     else:
         written["children"] = [_node(child) for child in node.children]
     return written
-
-
-def _role(role: Role) -> dict:
-    recipes = {tier: [write_step(step) for step in recipe.steps] for tier, recipe in role.recipes}
-    return {"id": role.id, "name": role.name, "recipes": recipes}
 
 
 def _filtered(filter_: Filter) -> dict:
@@ -231,7 +207,7 @@ def _read_node(data: dict, where: str, depth: int, army: Army) -> Node:
         except MantelloError as error:
             error.where = f"{where}/ranks/{index}/{error.where}"
             raise
-    _unique([rank.name for rank in ranks], f"{where}/ranks", "rank")
+    refuse_twice([rank.name for rank in ranks], f"{where}/ranks", "rank")
     is_unit = data["kind"] == "unit"
     if is_unit != ("ranks" in data) or is_unit == ("children" in data):
         raise Contradiction(
@@ -242,17 +218,6 @@ def _read_node(data: dict, where: str, depth: int, army: Army) -> Node:
         for index, child in enumerate(data.get("children", ()))
     )
     return Node(data["id"], data["kind"], data["name"], children, tuple(ranks), tuple(data.get("tags", ())))
-
-
-def _read_role(data: dict, where: str) -> Role:
-    recipes = []
-    for tier in TIERS:
-        if tier in data["recipes"]:
-            steps = data["recipes"][tier]
-            read = tuple(read_step(step, f"{where}/recipes/{tier}/{index}") for index, step in enumerate(steps))
-            _unique([step.id for step in read], f"{where}/recipes/{tier}", "step")
-            recipes.append((tier, Recipe(read)))
-    return Role(data["id"], data["name"], tuple(recipes))
 
 
 def _read_filter(given: dict) -> Filter:
@@ -335,9 +300,9 @@ def _read_evenings(data: dict) -> Evenings:
 
 def _check_references(army: Army, scheme: Scheme) -> None:
     checked_ground(scheme.ground, "/scheme/")
-    _unique([role.id for role in scheme.roles], "/scheme/roles", "role")
-    _unique([rule.id for rule in scheme.rules], "/scheme/rules", "rule")
-    _unique([table.id for table in scheme.tables], "/scheme/tables", "table")
+    refuse_twice([role.id for role in scheme.roles], "/scheme/roles", "role")
+    refuse_twice([rule.id for rule in scheme.rules], "/scheme/rules", "rule")
+    refuse_twice([table.id for table in scheme.tables], "/scheme/tables", "table")
     for index, rule in enumerate(scheme.rules):
         where = f"/scheme/rules/{index}"
         army.node(rule.scope, f"{where}/scope")
@@ -363,7 +328,7 @@ def _check_references(army: Army, scheme: Scheme) -> None:
             checked_selector(selector, f"/scheme/aims/{name}")
     for index, table in enumerate(scheme.tables):
         where = f"/scheme/tables/{index}"
-        _unique([column.id for column in table.columns], f"{where}/columns", "column")
+        refuse_twice([column.id for column in table.columns], f"{where}/columns", "column")
         for column in table.columns:
             for selector in column.select:
                 checked_selector(selector, f"{where}/columns")
@@ -387,9 +352,3 @@ def _check_texts(value: object, where: str) -> None:
     elif isinstance(value, list):
         for index, inner in enumerate(value):
             _check_texts(inner, f"{where}/{index}")
-
-
-def _unique(ids: list[str], where: str, what: str) -> None:
-    twice = next((one for index, one in enumerate(ids) if one in ids[:index]), None)
-    if twice is not None:
-        raise Contradiction(f"There are two {what}s called '{twice}'; each needs its own.", where)

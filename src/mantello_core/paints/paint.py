@@ -133,6 +133,9 @@ class Paint:
     #: absorption and scattering per µm in the sixteen bands, of a paint that is known by readings and not by pigments
     optics: tuple[tuple[float, ...], tuple[float, ...]] | None = None
 
+    #: what a painter said of an own paint (``own.OwnPaint``); None for those of a range
+    said: object = None
+
     def __post_init__(self):
         if not self.body:
             object.__setattr__(self, "body", _BODY_OF.get(self.kind, "thin"))

@@ -4,7 +4,6 @@ from collections import defaultdict
 from dataclasses import dataclass
 from itertools import pairwise
 
-from ..recipes.layering import predicted
 from ..recipes.step import Recipe
 from ..recipes.technique import techniques
 from ..schemes.cascade import FigureClass, Resolution
@@ -65,12 +64,12 @@ class _Coats:
     """Coats of every step of a recipe over the design's ground, worked out once per recipe."""
 
     def __init__(self, design: Design):
-        self.ground = design.scheme.ground
+        self.scheme = design.scheme
         self.known: dict[Recipe, tuple[int, ...]] = {}
 
     def of(self, recipe: Recipe) -> tuple[int, ...]:
         if recipe not in self.known:
-            self.known[recipe] = tuple(outcome.coats for outcome in predicted(recipe, self.ground).outcomes)
+            self.known[recipe] = tuple(outcome.coats for outcome in self.scheme.predicted(recipe).outcomes)
         return self.known[recipe]
 
 
@@ -92,7 +91,7 @@ def _rank_atoms(design, unit, rank, classes, done, coats):
             technique = step.technique
             rows.append((
                 step.id, step.kind, f"{step.kind}|{step.mix.words}", step.seconds(worn.surface, count),
-                step.drying * 60, count, worn.surface * step.share, f"{role.name} {technique.verb.lower()}",
+                design.scheme.drying(step) * 60, count, worn.surface * step.share, f"{role.name} {technique.verb.lower()}",
                 technique.mess, any(pot.sprayed for pot in step.mix.paints),
             ))  # fmt: skip
         chains.append(_chain(unit, rank, role_id, rows, sorted(worn.ordinals), done, worn.height))

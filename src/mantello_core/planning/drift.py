@@ -9,7 +9,6 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import Contradiction
 from ..figures.vocabulary import spoken
-from ..recipes.layering import predicted
 from ..schemes.cascade import Resolution, resolve
 from ..schemes.naming import slug
 from ..schemes.rule import Filter, Rule
@@ -144,7 +143,7 @@ def _colour(state: State, role: str | None, tier: str) -> Lab | None:
     recipe = _recipe(state, role, tier)
     if recipe is None or not recipe.steps:
         return None
-    return predicted(recipe, state.design.scheme.ground).apparent
+    return state.design.scheme.predicted(recipe).apparent
 
 
 def _apart(one: Lab | None, other: Lab | None) -> float:

@@ -4,7 +4,6 @@ from dataclasses import dataclass, replace
 
 from ..colour.spaces import Lab
 from ..paints.paint import Paint
-from ..recipes.layering import predicted
 from ..recipes.surface import solid
 from ..recipes.undercoat import undercoats
 from ..schemes.cascade import Resolution
@@ -69,7 +68,7 @@ def _hard(design: Design, worn: list[tuple[str, str]], pot: Paint) -> tuple[Hard
     found: dict[str, HardRole] = {}
     for role_id, tier in worn:
         role = design.scheme.role(role_id)
-        first = next(iter(predicted(role.recipe(tier), design.scheme.ground).outcomes), None)
+        first = next(iter(design.scheme.predicted(role.recipe(tier)).outcomes), None)
         if first and first.hard:
             coats = first.coverage.coats
             old = found.get(role_id)

@@ -6,6 +6,7 @@ from functools import cached_property, lru_cache
 from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
 from ..paints.paint import Film
+from .calibration import Calibration, calibrated_film
 from .coverage import Coverage, coverage
 from .finish import varnished, wiped
 from .ground import Ground
@@ -72,22 +73,23 @@ def apparent(tones: dict[str, Lab]) -> Lab:
 
 
 @lru_cache(maxsize=4096)
-def predicted(recipe: Recipe, ground: Ground) -> Prediction:
+def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> Prediction:
     """Follow a recipe over a ground; the same question is answered from memory.
 
     Each zone of the area carries its own surface; a step lays its film on the zones its technique reaches.
+    calibrations: what test pieces taught of paints.
     """
     surfaces = ground.surfaces
     outcomes = []
     for step in recipe.steps:
-        outcome = _followed(step, surfaces)
+        outcome = _followed(step, surfaces, calibrated_film(step.mix, calibrations))
         outcomes.append(outcome)
         surfaces = outcome.surfaces
     return Prediction(tuple(outcomes), {zone: surface.colour for zone, surface in surfaces.items()})
 
 
-def _followed(step: Step, surfaces: Surfaces) -> Outcome:
-    film, technique = step.mix.film, step.technique
+def _followed(step: Step, surfaces: Surfaces, film: Film) -> Outcome:
+    technique = step.technique
     shown = technique.shown
     cover = coverage(film, surfaces[shown], step.mix.dilution) if step.kind == "base" else None
     coats = step.coats or (cover.laid if cover else 1)

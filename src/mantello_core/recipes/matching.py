@@ -19,6 +19,8 @@ from .surface import solid
 WORTH = 0.5
 #: pairs of paints that are tried with every third one
 BEAM = 20
+#: a stock so small that three paints are tried however far the target is
+SMALL = 40
 
 
 @dataclass(frozen=True)
@@ -51,7 +53,7 @@ def matches(target: Lab, pots: list[Paint], undercoat: str = "", limit: int = 8)
     two paints in whole drops, up to eight together, the nearest are found, each set of paints in its best drops;
     exact (``mix_index``). Three paints: every third one is tried with the 20 nearest pairs, in all whole drops; so the
     best of three is exact unless none of its pairs is among them. Where nothing comes within 12 (CIEDE2000), pairs are
-    ranked only among those nearest by plain distance, and three paints are not tried.
+    ranked only among those nearest by plain distance, and three of more than 40 paints are not tried.
     A mix of one paint more is listed only where it comes 0.5 nearer than the best of fewer.
     Raises: OutOfRange if there is nothing to mix, or for the limit.
     """
@@ -70,7 +72,7 @@ def matches(target: Lab, pots: list[Paint], undercoat: str = "", limit: int = 8)
         worth = [one for one in found if one[0] < best - WORTH][:limit]
         kept += worth
         best = min([best, *(one[0] for one in worth)])
-    if pairs and WORTH < best < FAR:
+    if pairs and best > WORTH and (best < FAR or len(flat) <= SMALL):
         kept += index_of(flat).thirds(target, pairs[:BEAM], best - WORTH, limit)
     kept.sort(key=order_of)
     return tuple(sorted((_match(target, one, undercoat) for one in kept[:limit]), key=lambda one: one.apart))

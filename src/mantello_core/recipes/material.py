@@ -47,13 +47,15 @@ def _recipe(lines: list[str]) -> Recipe:
     for line in lines:
         step = _step(line)
         same = sum(one.kind == step.kind for one in steps)
-        steps.append(checked(Step(step.kind + (f"-{same + 1}" if same else ""), step.kind, step.mix, step.coats, step.where)))
+        steps.append(
+            checked(Step(step.kind + (f"-{same + 1}" if same else ""), step.kind, step.mix, step.coats, step.where))
+        )
     return Recipe(tuple(steps))
 
 
 def _step(line: str) -> Step:
     kind, mix, *more = [part.strip() for part in line.split("|")]
-    thinned, where, coats = (more + ["", "", ""])[:3]
+    thinned, where, coats = ([*more, "", "", ""])[:3]
     parts = tuple((name, float(amount)) for name, amount in (one.strip().rsplit(" ", 1) for one in mix.split("+")))
     diluent, amount = thinned.split() if thinned else (DILUENTS[0], 0)
     return Step("", kind, Mix(parts, diluent, float(amount)), int(coats) if coats else None, where)

@@ -1,5 +1,6 @@
 """Highlight routes: what a colour is lightened with, in near-equal steps, and where that takes hue and chroma."""
 
+import itertools
 from dataclasses import dataclass
 from functools import lru_cache
 from math import gcd
@@ -114,8 +115,10 @@ def _lattice(base: Mix, light: Paint) -> tuple[list[Mix], list[Lab]]:
     )
     mixes = [
         Mix(
-            tuple((id_, float(times * part)) for (id_, _), part in zip(base.parts, parts, strict=True))
-            + ((light.id, float(other)),)
+            (
+                *tuple((id_, float(times * part)) for (id_, _), part in zip(base.parts, parts, strict=True)),
+                (light.id, float(other)),
+            )
         )
         for times, other in pairs
     ]
@@ -141,7 +144,7 @@ def _lowest(base: Mix) -> tuple[int, ...]:
 def _even(colours: list[Lab], steps: int) -> list[int]:
     """Indices from the first colour to the last with so many steps as alike as can be."""
     end = len(colours) - 1
-    ideal = sum(difference(one, two) for one, two in zip(colours, colours[1:], strict=False)) / steps
+    ideal = sum(difference(one, two) for one, two in itertools.pairwise(colours)) / steps
     cost: dict[tuple[int, int], tuple[float, int]] = {(0, 0): (0.0, -1)}
     for step in range(1, steps + 1):
         for at in range(step, end + 1):

@@ -8,7 +8,6 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..colour.vision import SIGHTS, seen_by
 from ..paints.range import paints
-from ..recipes.layering import predicted
 from ..recipes.starting import started
 from .cascade import Resolution, resolve
 from .muster import with_duplicate
@@ -131,7 +130,7 @@ def _made(scheme: Scheme, role_id: str) -> bool:
 
 def _colour(scheme: Scheme, role: Role) -> Lab:
     """What a role looks like from afar, after all its steps."""
-    return predicted(role.recipe(), scheme.ground).apparent
+    return scheme.predicted(role.recipe()).apparent
 
 
 @dataclass(frozen=True)
@@ -178,9 +177,8 @@ def _around(design: Design, resolution: Resolution, node_id: str, column: Column
 def _new_mark(design: Design, table: str, column: Column, name: str, around: _Around, marks: list[Mark]) -> Mark:
     made = tuple(_colour(design.scheme, mark.role) for mark in marks if mark.new)
     around = replace(around, used=(*around.used, *made))
-    ground = design.scheme.ground
     apart, best = max(
-        (around.apart(predicted(started(pot.id), ground).apparent), pot.id)
+        (around.apart(design.scheme.predicted(started(pot.id)).apparent), pot.id)
         for pot in paints().values()
         if pot.kind == "acrylic" and pot.film.opacity != "transparent"
     )

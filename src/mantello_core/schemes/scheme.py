@@ -4,8 +4,10 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from ..errors import UnknownName
+from ..recipes.calibration import Calibration, drying_factor
 from ..recipes.ground import Ground
-from ..recipes.step import Recipe
+from ..recipes.layering import Prediction, predicted
+from ..recipes.step import Recipe, Step
 from .aim import Aims
 from .army import TIERS, Army
 from .brief import Brief
@@ -22,6 +24,8 @@ class Role:
     name: str
     #: tier to recipe; a tier without one takes the next plainer tier's
     recipes: tuple[tuple[str, Recipe], ...] = ()
+    #: id of the material whose recipes these are; roles of one material are changed together
+    material: str = ""
 
     def recipe(self, tier: str = "rank") -> Recipe:
         """The recipe for a tier, falling back towards rank and file, then to any there is."""
@@ -48,6 +52,12 @@ class Role:
         return steps[0].mix.paints[0].name if steps else ""
 
 
+def _follows(old: Role, role: Role) -> Role:
+    if old.id == role.id:
+        return role
+    return replace(old, recipes=role.recipes) if role.material and old.material == role.material else old
+
+
 @dataclass(frozen=True)
 class Scheme:
     """Everything the force's look is decided by."""
@@ -64,11 +74,21 @@ class Scheme:
     substitutions: tuple[Substitution, ...] = ()
     #: devices on sites
     placements: tuple[Placement, ...] = ()
+    #: what test pieces taught of paints
+    calibrations: tuple[Calibration, ...] = ()
 
     @property
     def ground(self) -> Ground:
         """What every recipe starts on."""
         return Ground(self.undercoat, self.above, self.pot_coat)
+
+    def predicted(self, recipe: Recipe) -> Prediction:
+        """What a recipe gives on the scheme's ground, with its paints as test pieces found them."""
+        return predicted(recipe, self.ground, self.calibrations)
+
+    def drying(self, step: Step) -> float:
+        """Minutes a step dries, with its paints as test pieces found them."""
+        return step.drying * drying_factor(step.mix, self.calibrations)
 
     @cached_property
     def role_by_id(self) -> dict[str, Role]:
@@ -85,10 +105,10 @@ class Scheme:
         return self.role_by_id[role_id]
 
     def with_role(self, role: Role) -> "Scheme":
-        """This scheme with the role replaced, or added at its end."""
-        if role.id in self.role_by_id:
-            return replace(self, roles=tuple(role if old.id == role.id else old for old in self.roles))
-        return replace(self, roles=(*self.roles, role))
+        """This scheme with the role replaced, or added at its end; roles of its material follow its recipes."""
+        if role.id not in self.role_by_id:
+            return replace(self, roles=(*self.roles, role))
+        return replace(self, roles=tuple(_follows(old, role) for old in self.roles))
 
     def all_rules(self, root: str) -> tuple[Rule, ...]:
         """Rules that are on: the tables' first, then the written ones, so that a written one wins a tie."""

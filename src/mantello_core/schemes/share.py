@@ -2,7 +2,6 @@
 
 from collections import defaultdict
 
-from ..recipes.layering import predicted
 from ..recipes.quantity import millilitres
 from .cascade import Resolution
 from .scheme import Scheme
@@ -40,7 +39,7 @@ def paint_needed(scheme: Scheme, resolution: Resolution) -> dict[str, float]:
     """Neat ml of every paint that the whole army takes, an estimate, undercoat aside."""
     needed: dict[str, float] = defaultdict(float)
     for (role_id, tier), surface in painted_surface(resolution).items():
-        for outcome in predicted(scheme.role(role_id).recipe(tier), scheme.ground).outcomes:
+        for outcome in scheme.predicted(scheme.role(role_id).recipe(tier)).outcomes:
             for paint_id, ml in millilitres(outcome.step, surface, outcome.coats).items():
                 needed[paint_id] += ml
     return dict(needed)

@@ -1,5 +1,7 @@
 """What dries, is varnished, wiped, dabbed or sprayed from above: signs and orders that a painter knows."""
 
+import itertools
+
 from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
@@ -74,7 +76,7 @@ class Speckle(SimpleTestCase):
                 coated(blended(grey(0.02), grey(0.88), share), pot, pot.thickness()).colour.lightness
                 for share in (0, 0.1, 0.25, 0.5, 0.75, 1)
             ]
-            steps = [two - one_ for one_, two in zip(seen, seen[1:], strict=False)]
+            steps = [two - one_ for one_, two in itertools.pairwise(seen)]
             self.assertGreater(min(steps), 2, ink)
 
     def test_a_drybrush_lights_ridges_and_spares_recesses(self):

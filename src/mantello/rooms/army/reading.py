@@ -8,7 +8,7 @@ from mantello_core.formats.drawing import Bearing
 from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.undercoating import UndercoatAdvice, undercoat_advice
-from mantello_core.recipes.layering import Prediction, predicted
+from mantello_core.recipes.layering import Prediction
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
 from mantello_core.schemes.inspection.finding import Check
@@ -96,7 +96,7 @@ class Reading:
 
     def prediction(self, role_id: str, tier: str) -> Prediction:
         """What a role's recipe for a tier gives on the undercoat."""
-        return predicted(self.design.scheme.role(role_id).recipe(tier), self.design.scheme.ground)
+        return self.design.scheme.predicted(self.design.scheme.role(role_id).recipe(tier))
 
     def tones(self, role_id: str | None, tier: str = "rank") -> dict[str, Lab] | None:
         """The five tones of a role; None if it has no recipe yet."""

@@ -5,7 +5,6 @@ from django.utils.html import format_html, format_html_join
 from django.utils.safestring import mark_safe
 
 from mantello_core.colour.spaces import Lab, hex_of, on_screen
-from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.technique import SHARES, ZONES
 from mantello_core.schemes.army import TIERS
 
@@ -230,7 +229,7 @@ def tones_of(reading, role: str):
 def tones_on(role, reading):
     """The tones a role would have on a reading's undercoat, in the scheme or not; None without a recipe."""
     recipe = role.recipe()
-    return predicted(recipe, reading.design.scheme.ground).tones if recipe.steps else None
+    return reading.design.scheme.predicted(recipe).tones if recipe.steps else None
 
 
 @register.filter

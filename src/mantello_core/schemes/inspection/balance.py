@@ -3,7 +3,6 @@
 from collections import defaultdict
 
 from ...figures.vocabulary import sideless, spoken
-from ...recipes.layering import predicted
 from ...recipes.undercoat import best_undercoat
 from ..cascade import FigureClass
 from ..edit import with_undercoat
@@ -184,7 +183,7 @@ def trouble(look: Look) -> Check:
             design.scheme.role(role_id),
             {"unit": one.unit, "rank": one.rank, "area": area, "ordinal": one.ordinals[0]},
         )
-        outcomes = predicted(role.recipe(tier), ground).outcomes
+        outcomes = design.scheme.predicted(role.recipe(tier)).outcomes
         if not outcomes:
             found[f"none|{role_id}"] = Finding(f"{role.name} has no recipe yet", f"none|{role_id}", **place, number=99)
             continue

@@ -1,7 +1,6 @@
 """Checks of effort: steps spent where nobody will see them."""
 
 from ...figures.vocabulary import sideless, spoken
-from ...recipes.layering import predicted
 from .finding import Check, Finding, at
 from .look import Look
 
@@ -12,14 +11,14 @@ _REFINING = ("glaze", "layer", "drybrush", "highlight", "edge")
 def hidden(look: Look) -> Check:
     """Areas that other parts hide, and the minutes that lights on them would take."""
     design, resolution = look.design, look.resolution
-    ground, least = design.scheme.ground, design.scheme.aims.threshold("hidden")
+    _ground, least = design.scheme.ground, design.scheme.aims.threshold("hidden")
     spent: dict[str, list] = {}
     for one in resolution.classes:
         for name, cell in one.cells.items():
             area = one.plate.areas[name]
             if area.visibility >= least or not cell.role:
                 continue
-            outcomes = predicted(design.scheme.role(cell.role).recipe(one.tier), ground).outcomes
+            outcomes = design.scheme.predicted(design.scheme.role(cell.role).recipe(one.tier)).outcomes
             seconds = sum(
                 outcome.step.seconds(area.surface_mm2, outcome.coats) - outcome.coats * outcome.step.technique.handling
                 for outcome in outcomes

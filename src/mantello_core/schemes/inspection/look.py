@@ -3,7 +3,6 @@
 from ...colour.acuity import DISTANCES
 from ...colour.difference import difference
 from ...colour.spaces import Lab
-from ...recipes.layering import predicted
 from ..cascade import Resolution
 from ..scheme import Design
 
@@ -26,7 +25,7 @@ class Look:
         key = role, tier
         if key not in self._apparent:
             recipe = self.design.scheme.role(role).recipe(tier)
-            self._apparent[key] = predicted(recipe, self.design.scheme.ground).apparent
+            self._apparent[key] = self.design.scheme.predicted(recipe).apparent
         return self._apparent[key]
 
     def apart(self, role: str, other: str, tier: str) -> float:

@@ -1,0 +1,113 @@
+"""A painter's own paint: what is said of it, and the paint that follows."""
+
+import hashlib
+import json
+from dataclasses import dataclass
+
+from ..colour.spaces import Lab
+from ..errors import OutOfRange, UnknownName
+from .estimate import CLASS_CONTRAST, Reading, estimated
+from .estimate import KINDS as READING_KINDS
+from .paint import KINDS, Paint
+from .range import known, paint
+
+#: the range that own paints stand in
+OWN = "Own paints"
+#: kinds that can be added by readings, with the share of the wet paint that stays
+SOLIDS = {
+    "acrylic": 0.36, "air": 0.2, "wash": 0.15, "stain": 0.2, "ink": 0.3, "enamel": 0.45, "oil": 0.9, "spray": 0.36,
+}  # fmt: skip
+FINISHES = ("matt", "satin", "gloss")
+MOST_NAME, MOST_VOLUME = 80, 1000.0
+#: what tints are mixed with, drop for drop
+REFERENCE_WHITE = "gull-white"
+
+
+@dataclass(frozen=True)
+class OwnPaint:
+    """What a painter says of a paint."""
+
+    name: str
+    kind: str
+    readings: tuple[Reading, ...]
+    finish: str = "matt"
+    #: ml in the pot
+    volume: float = 17.0
+
+    @property
+    def id(self) -> str:
+        """Made from all that is said, so that the same id never means another paint."""
+        said = [
+            self.name,
+            self.kind,
+            self.finish,
+            self.volume,
+            [(one.kind, one.colour, one.contrast) for one in self.readings],
+        ]
+        return "own-" + hashlib.sha256(json.dumps(said).encode()).hexdigest()[:20]
+
+    @property
+    def error(self) -> tuple[float, float]:
+        """Median and 90th percentile of what mixes with it will be off, CIEDE2000: an expectation, not a measurement."""
+        kinds = {one.kind for one in self.readings}
+        if "tint" in kinds:
+            return 1.0, 2.0
+        return (2.4, 7.0) if {"black", "white"} <= kinds else (4.5, 10.0)
+
+
+def own_paint(said: OwnPaint, where: str = "") -> Paint:
+    """The paint that follows from what is said; from now on found by its id.
+
+    Raises: OutOfRange for name, volume, contrast or colour, or without a colour; UnknownName for kind, finish or reading.
+    """
+    if not said.name.strip() or len(said.name) > MOST_NAME:
+        raise OutOfRange(f"The name has {len(said.name)} signs; allowed is 1 to {MOST_NAME}.", f"{where}name")
+    if said.kind not in SOLIDS:
+        raise UnknownName("kind of paint", said.kind, list(SOLIDS), f"{where}kind")
+    if said.finish not in FINISHES:
+        raise UnknownName("finish", said.finish, list(FINISHES), f"{where}finish")
+    if not 0 < said.volume <= MOST_VOLUME:
+        raise OutOfRange(
+            f"A pot of {said.volume:g} ml; allowed is more than 0, up to {MOST_VOLUME:g}.", f"{where}volume"
+        )
+    for one in said.readings:
+        if one.kind not in READING_KINDS:
+            raise UnknownName("reading", one.kind, list(READING_KINDS), f"{where}readings")
+        if one.colour is not None:
+            checked_colour(one.colour, f"{where}readings")
+    optics = estimated(said.readings, paint(REFERENCE_WHITE).film, SOLIDS[said.kind])
+    return known(
+        Paint(
+            said.id, said.name.strip(), OWN, said.kind, solids=SOLIDS[said.kind], finish=said.finish, volume=said.volume,
+            sprayed=said.kind == "spray", optics=tuple(tuple(float(f"{value:.6g}") for value in one) for one in optics),
+            hazards={"spray": ("H-01",), "air": ("H-02",), "enamel": ("H-07",), "oil": ("H-07", "H-09", "H-10")}.get(said.kind, ()),
+            said=said,
+        )
+    )  # fmt: skip
+
+
+def checked_colour(colour: Lab, where: str = "") -> Lab:
+    """The colour, if a surface can have it.
+
+    Raises: OutOfRange.
+    """
+    if not (0 <= colour.lightness <= 100 and -130 <= colour.a <= 130 and -130 <= colour.b <= 130):
+        raise OutOfRange(
+            f"L* {colour.lightness:g}, a* {colour.a:g}, b* {colour.b:g}; L* is 0 to 100, a* and b* are -130 to 130.",
+            where,
+        )
+    return colour
+
+
+def by_swatch(name: str, kind: str, colour: Lab, opacity: str, **more) -> OwnPaint:
+    """What is said by a swatch and a class of opacity; a transparent kind's swatch is a coat over white.
+
+    Raises: UnknownName for the class.
+    """
+    if opacity not in CLASS_CONTRAST:
+        raise UnknownName("class of opacity", opacity, list(CLASS_CONTRAST), "opacity")
+    seen = "white" if kind in ("wash", "stain", "ink") else "opaque"
+    return OwnPaint(name, kind, (Reading(seen, colour), Reading("contrast", contrast=CLASS_CONTRAST[opacity])), **more)
+
+
+__all__ = ["KINDS", "OWN", "OwnPaint", "by_swatch", "checked_colour", "own_paint"]
