@@ -10,7 +10,10 @@ from referencing import Registry, Resource
 
 from ..errors import Unreadable
 
-_NAMES = ("design", "drawing", "resolve", "coats", "match", "mix", "plan", "plates", "propose", "shopping", "undercoat")
+_NAMES = (
+    "design", "drawing", "resolve", "coats", "film", "match", "mix", "plan", "plates", "propose", "ramp", "recipe",
+    "shopping", "undercoat",
+)  # fmt: skip
 
 
 @cache

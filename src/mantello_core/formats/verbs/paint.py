@@ -14,7 +14,7 @@ from ..validation import check
 def coats(document: dict) -> dict:
     """mix (and an undercoat) to the coats it takes over every undercoat"""
     check(document, "coats")
-    mix = _mix_of(document["mix"], "/mix")
+    mix = mix_of(document["mix"], "/mix")
     film, tolerance = mix.film, document.get("tolerance")
     pots = [paint(document["undercoat"], "/undercoat")] if "undercoat" in document else undercoats()
     covers = [(pot, coverage(film, solid(pot.film), mix.dilution, tolerance)) for pot in pots]
@@ -31,7 +31,7 @@ def coats(document: dict) -> dict:
 def mixed(document: dict) -> dict:
     """parts and diluent to the colour, contrast and film of the mix"""
     check(document, "mix")
-    mix = _mix_of(document, "")
+    mix = mix_of(document, "")
     film = mix.film
     return {
         "mix": mix.words,
@@ -64,7 +64,11 @@ def matched(document: dict) -> dict:
     }
 
 
-def _mix_of(data: dict, where: str) -> Mix:
+def mix_of(data: dict, where: str) -> Mix:
+    """A mix from its mapping.
+
+    Raises: what ``checked`` refuses, with a pointer.
+    """
     parts = tuple((part["paint"], float(part["parts"])) for part in data["parts"])
     mix = Mix(parts, data.get("diluent", "neat"), float(data.get("diluent_parts", 0)))
     try:
