@@ -15,6 +15,8 @@ class Stock:
     #: of one pot, in whatever money the painter counts; None if it is not known
     price: float | None = None
     note: str = ""
+    #: no longer made: what is left cannot be bought again
+    discontinued: bool = False
 
     @property
     def words(self) -> str:
@@ -24,7 +26,7 @@ class Stock:
     @property
     def empty(self) -> bool:
         """Whether there is nothing to keep about it."""
-        return not self.pots and self.price is None and not self.note
+        return not self.pots and self.price is None and not self.note and not self.discontinued
 
 
 def checked_stock(stock: Stock, where: str = "") -> Stock:

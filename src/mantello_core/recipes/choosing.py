@@ -1,6 +1,7 @@
 """Which of some paints shades a colour, and which lighten it."""
 
 import math
+from dataclasses import dataclass
 from functools import lru_cache
 
 from ..colour.spaces import Lab
@@ -18,18 +19,28 @@ HUE_COST = 0.35
 DARKEST = 14.0
 
 
-@lru_cache(maxsize=1024)
+@dataclass(frozen=True)
+class ShadeChoice:
+    """One way to shade a mix: how far it is from 16 L* darker in recesses without a turn, and the recess it leaves."""
+
+    cost: float
+    mix: Mix
+    recess: Lab
+
+
 def shade_mix(base: Mix, pots: tuple[Paint, ...]) -> Mix | None:
     """Of the washes, neat or thinned with medium, the one that shades a mix most evenly; None if there is no room or wash."""
-    return min(shade_costs(base, pots), key=lambda one: one[0], default=(0.0, None))[1]
+    best = min(shade_choices(base, pots), key=lambda one: one.cost, default=None)
+    return best.mix if best else None
 
 
-def shade_costs(base: Mix, pots: tuple[Paint, ...]) -> list[tuple[float, Mix]]:
-    """Every way to shade a mix with these washes, and how far each is from 16 L* darker in recesses without a turn."""
+@lru_cache(maxsize=1024)
+def shade_choices(base: Mix, pots: tuple[Paint, ...]) -> tuple[ShadeChoice, ...]:
+    """Every way to shade a mix with these washes, neat or thinned with medium; none for a mix too dark to shade."""
     ground = solid(base.film)
     own = ground.colour
     if own.lightness < DARKEST:
-        return []
+        return ()
     wanted = min(SHADE_DROP, own.lightness - 6)
     found = []
     for wash in (pot for pot in pots if pot.kind == "wash"):
@@ -37,8 +48,10 @@ def shade_costs(base: Mix, pots: tuple[Paint, ...]) -> list[tuple[float, Mix]]:
             mix = Mix(((wash.id, 1.0),), *thinned)
             dried = washed(ground, mix.film, mix.dilution, recess=True).colour
             lost = 0.2 * max(0, own.chroma - dried.chroma)
-            found.append((abs(own.lightness - dried.lightness - wanted) + turned(own, dried) + lost, mix))
-    return found
+            found.append(
+                ShadeChoice(abs(own.lightness - dried.lightness - wanted) + turned(own, dried) + lost, mix, dried)
+            )
+    return tuple(found)
 
 
 @lru_cache(maxsize=1024)

@@ -21,6 +21,9 @@ MOST_DROPS = 10
 RISE, STEPS = 25.0, 4
 #: share of the base's chroma below which a step should stay small
 DULL = 0.6
+#: CIELAB hue of the colours a turn is named after, degrees, and how far off one must be to be turned towards
+_HUES = {"red": 30.0, "yellow": 92.0, "green": 150.0, "blue": 265.0, "violet": 315.0}
+CLEAR = 20.0
 
 
 @dataclass(frozen=True)
@@ -51,6 +54,13 @@ class Route:
         if min(first.chroma, last.chroma) < 3:
             return 0.0
         return (last.hue - first.hue + 180) % 360 - 180
+
+    @property
+    def turns_to(self) -> str:
+        """What the hue turns towards: the next of red, yellow, green, blue and violet on its way."""
+        start, sign = self.colours[0].hue, 1 if self.hue_drift > 0 else -1
+        ahead = {name: (sign * (hue - start)) % 360 for name, hue in _HUES.items()}
+        return min((name for name in ahead if ahead[name] >= CLEAR), key=lambda name: ahead[name])
 
     @property
     def chroma_drift(self) -> float:

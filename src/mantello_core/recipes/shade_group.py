@@ -7,12 +7,11 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import OutOfRange
 from ..paints.paint import Paint
-from .choosing import shade_costs
+from .choosing import shade_choices
 from .step import Mix
-from .surface import solid, washed
 
-#: how much worse than its best a shade may serve a colour and still be shared (L*, as ``shade_costs`` counts)
-TOLERANCE = 6.0
+#: how far a shared shade may leave a colour's recesses from its own best (CIEDE2000)
+TOLERANCE = 5.0
 
 
 @dataclass(frozen=True)
@@ -22,13 +21,8 @@ class Shaded:
     key: str
     recess: Lab
     best: Lab
-    #: how much worse the shared one serves it than its best
-    worse: float
-
-    @property
-    def apart(self) -> float:
-        """CIEDE2000 between the two."""
-        return difference(self.recess, self.best)
+    #: CIEDE2000 between the two
+    apart: float
 
 
 @dataclass(frozen=True)
@@ -42,7 +36,7 @@ class ShadeGroup:
 def shade_groups(
     bases: Mapping[str, Mix], pots: tuple[Paint, ...], tolerance: float = TOLERANCE
 ) -> tuple[ShadeGroup, ...]:
-    """The fewest shades that serve every colour about as well as its own best, the largest group first.
+    """Few shades that leave every colour's recesses about as its own best would, the largest group first.
 
     bases: key to the mix it is painted with; those too dark to shade are left out. Greedy: again and again the shade
     that serves most of the colours that are left, at a tie the one that serves them best; so never more shades than
@@ -51,28 +45,25 @@ def shade_groups(
     """
     if not 0 <= tolerance <= 30:
         raise OutOfRange(f"A tolerance of {tolerance:g}; allowed is 0 to 30.", "tolerance")
-    costs = {key: {mix: cost for cost, mix in shade_costs(Mix(base.parts), pots)} for key, base in bases.items()}
-    left = {key: min(known.values()) for key, known in costs.items() if known}
+    left = {key: served for key, base in bases.items() if (served := _served(key, Mix(base.parts), pots, tolerance))}
     found = []
     while left:
-        serves: dict[Mix, list[tuple[str, float]]] = {}
-        for key, least in left.items():
-            for mix, cost in costs[key].items():
-                if cost <= least + tolerance:
-                    serves.setdefault(mix, []).append((key, cost - least))
-        chosen = max(serves, key=lambda mix: (len(serves[mix]), -sum(worse for _, worse in serves[mix]), mix.words))
-        found.append(
-            ShadeGroup(
-                chosen, tuple(_shaded(key, bases[key], chosen, costs[key], worse) for key, worse in serves[chosen])
-            )
-        )
-        for key, _ in serves[chosen]:
-            del left[key]
+        serves: dict[Mix, list[Shaded]] = {}
+        for known in left.values():
+            for mix, one in known.items():
+                serves.setdefault(mix, []).append(one)
+        chosen = max(serves, key=lambda mix: (len(serves[mix]), -sum(one.apart for one in serves[mix]), mix.words))
+        found.append(ShadeGroup(chosen, tuple(serves[chosen])))
+        for one in serves[chosen]:
+            del left[one.key]
     return tuple(sorted(found, key=lambda group: (-len(group.members), group.mix.words)))
 
 
-def _shaded(key: str, base: Mix, mix: Mix, costs: Mapping[Mix, float], worse: float) -> Shaded:
-    ground = solid(base.film)
-    best = min(costs, key=lambda one: costs[one])
-    recess, own = (washed(ground, one.film, one.dilution, recess=True).colour for one in (mix, best))
-    return Shaded(key, recess, own, worse)
+def _served(key: str, base: Mix, pots: tuple[Paint, ...], tolerance: float) -> dict[Mix, Shaded]:
+    """Every shade that serves a colour, with what it does."""
+    choices = shade_choices(base, pots)
+    best = min(choices, key=lambda one: one.cost, default=None)
+    apart = {one.mix: difference(one.recess, best.recess) for one in choices} if best else {}
+    return {
+        one.mix: Shaded(key, one.recess, best.recess, apart[one.mix]) for one in choices if apart[one.mix] <= tolerance
+    }

@@ -9,7 +9,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import reading_of
-from mantello.rooms.scheme.forms import paint_choices
+from mantello.rooms.paints.choices import paint_choices
 from mantello.shell.fields import CoreField
 from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable

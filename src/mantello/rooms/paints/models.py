@@ -1,10 +1,49 @@
-"""What a painter owns: one row a paint. It belongs to the account and serves all armies."""
+"""What a painter owns, and paints of the painter's own: they belong to the account and serve all armies."""
 
 from django.conf import settings
 from django.db import models, transaction
 
-from mantello_core.paints.range import paints
+from mantello_core.errors import UnknownName
+from mantello_core.formats.own_paints import read_own_paint, write_own_paint
+from mantello_core.paints.own import OwnPaint as Said
+from mantello_core.paints.own import own_paint
+from mantello_core.paints.paint import Paint
+from mantello_core.paints.range import paint
 from mantello_core.paints.stock import MOST_NOTE, Stock
+
+
+class OwnPaintQuerySet(models.QuerySet):
+    """The own paints of an account."""
+
+    def of(self, user) -> tuple[Paint, ...]:
+        """Every own paint, the oldest first."""
+        return tuple(read_own_paint(row.said) for row in self.filter(owner=user))
+
+    def add(self, user, said: Said) -> Paint:
+        """Keep an own paint; one that is there already stays.
+
+        Raises: what ``own_paint`` refuses.
+        """
+        pot = own_paint(said)
+        self.get_or_create(owner=user, paint=pot.id, defaults={"said": write_own_paint(said)})
+        return pot
+
+
+class OwnPaint(models.Model):
+    """A paint that is in no range."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="own_paints")
+    #: id, made from what is said
+    paint = models.CharField(max_length=80)
+    #: name, kind and readings, as ``formats.own_paints`` writes them
+    said = models.JSONField()
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    objects = OwnPaintQuerySet.as_manager()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["owner", "paint"], name="own_paint_once")]
+        ordering = ["pk"]
 
 
 class ShelfQuerySet(models.QuerySet):
@@ -12,8 +51,11 @@ class ShelfQuerySet(models.QuerySet):
 
     def of(self, user) -> dict[str, Stock]:
         """Paint id to what is owned; paints that are no longer in any range are left out."""
+        OwnPaint.objects.of(user)
         return {
-            row.paint: Stock(row.pots, row.price, row.note) for row in self.filter(owner=user) if row.paint in paints()
+            row.paint: Stock(row.pots, row.price, row.note, row.discontinued)
+            for row in self.filter(owner=user)
+            if _is_known(row.paint)
         }
 
     def stocked(self, user) -> frozenset[str]:
@@ -23,7 +65,14 @@ class ShelfQuerySet(models.QuerySet):
     def keep(self, user, shelf: dict[str, Stock]) -> None:
         """Replace what is known about these paints; what is empty goes."""
         rows = [
-            OwnedPaint(owner=user, paint=paint_id, pots=stock.pots, price=stock.price, note=stock.note)
+            OwnedPaint(
+                owner=user,
+                paint=paint_id,
+                pots=stock.pots,
+                price=stock.price,
+                note=stock.note,
+                discontinued=stock.discontinued,
+            )
             for paint_id, stock in shelf.items()
             if not stock.empty
         ]
@@ -33,7 +82,7 @@ class ShelfQuerySet(models.QuerySet):
                 rows,
                 update_conflicts=True,
                 unique_fields=["owner", "paint"],
-                update_fields=["pots", "price", "note"],
+                update_fields=["pots", "price", "note", "discontinued"],
             )
 
 
@@ -46,9 +95,18 @@ class OwnedPaint(models.Model):
     #: of one pot; None if it is not known
     price = models.FloatField(null=True)
     note = models.CharField(max_length=MOST_NOTE, blank=True)
+    #: no longer made
+    discontinued = models.BooleanField(default=False)
 
     objects = ShelfQuerySet.as_manager()
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["owner", "paint"], name="paint_on_shelf_once")]
         ordering = ["pk"]
+
+
+def _is_known(paint_id: str) -> bool:
+    try:
+        return bool(paint(paint_id))
+    except UnknownName:
+        return False

@@ -8,7 +8,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
-from mantello.rooms.scheme.forms import paint_choices
+from mantello.rooms.paints.choices import paint_choices
 from mantello.shell.download import download
 from mantello_core.formats.palette import write_palette
 from mantello_core.formats.shelf import write_shelf, write_shopping

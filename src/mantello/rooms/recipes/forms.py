@@ -2,17 +2,47 @@
 
 from django import forms
 
-from mantello.rooms.scheme.forms import paint_choices
-from mantello_core.recipes.step import DILUENTS, MOST_COATS, MOST_PARTS, STEP_KINDS, Mix, Step
+from mantello.rooms.paints.choices import pot_choices
+from mantello_core.recipes.step import (
+    DILUENTS,
+    MOST_COATS,
+    MOST_MINUTES,
+    MOST_PARTS,
+    MOST_SIGNS,
+    STEP_KINDS,
+    Manner,
+    Mix,
+    Step,
+)
+from mantello_core.recipes.technique import techniques
 
 #: rows for paints in a mix
 MIX_ROWS = (1, 2, 3, 4)
 
 
+#: fields of how a step is done
+MANNER = ("tool", "share", "drying", "window", "leave", "pose", "note")
+_MINUTES = f"Write 0 to {MOST_MINUTES:g} minutes, or nothing for as usual."
+
+
+def _number(label: str, most: float, said: str, least: float = 0) -> forms.FloatField:
+    field = forms.FloatField(
+        required=False, min_value=least, max_value=most, label=label,
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), said),
+    )  # fmt: skip
+    field.widget.attrs["step"] = "any"
+    return field
+
+
+def _manner(given: dict) -> Manner:
+    said = {name: given[name] for name in MANNER}
+    return Manner(**said | {"share": None if given["share"] is None else given["share"] / 100})
+
+
 class StepForm(forms.Form):
     """Kind of work, mix with named sides, coats and place."""
 
-    kind = forms.ChoiceField(choices=[(kind, kind.capitalize()) for kind in STEP_KINDS], label="Kind of work")
+    kind = forms.ChoiceField(choices=[(kind, techniques()[kind].verb) for kind in STEP_KINDS], label="Kind of work")
     coats = forms.IntegerField(
         required=False,
         min_value=1,
@@ -32,14 +62,21 @@ class StepForm(forms.Form):
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write a number from 0 to 20."),
     )
     where = forms.CharField(required=False, max_length=120, label="Where, if not as usual")
+    tool = forms.CharField(required=False, max_length=MOST_SIGNS, label="Tool, if not as usual")
+    share = _number("Share of the area, per cent", 100, "Write 0.5 to 100 per cent, or nothing for as usual.", 0.5)
+    drying = _number("Dries, minutes", MOST_MINUTES, _MINUTES)
+    window = _number("Can be lifted for, minutes", MOST_MINUTES, _MINUTES)
+    leave = _number("Leave alone for, minutes", MOST_MINUTES, _MINUTES)
+    pose = forms.CharField(required=False, max_length=MOST_SIGNS, label="How the figure dries")
+    note = forms.CharField(required=False, max_length=MOST_SIGNS, label="Note")
 
-    def __init__(self, *arguments, **options):
+    def __init__(self, *arguments, own=(), **options):
         super().__init__(*arguments, **options)
         wrong = f"Write a number above 0, up to {MOST_PARTS}."
         for row in MIX_ROWS:
             first = row == 1
             self.fields[f"paint{row}"] = forms.ChoiceField(
-                choices=lambda: [("", "no paint"), *paint_choices()], required=first, label="Paint" if first else f"Paint {row}",
+                choices=[("", "no paint"), *pot_choices(own)], required=first, label="Paint" if first else f"Paint {row}",
                 error_messages={"required": "Choose a paint."},
             )  # fmt: skip
             self.fields[f"parts{row}"] = forms.FloatField(
@@ -48,15 +85,21 @@ class StepForm(forms.Form):
             )  # fmt: skip
 
     @classmethod
-    def showing(cls, step: Step, prefix: str) -> "StepForm":
+    def showing(cls, step: Step, prefix: str, own=()) -> "StepForm":
         """The form filled with a step."""
         initial = {
             "kind": step.kind, "coats": step.coats, "diluent": step.mix.diluent,
             "diluent_parts": step.mix.diluent_parts or None, "where": step.where,
         }  # fmt: skip
+        initial |= vars(step.manner) | {"share": step.manner.share and round(100 * step.manner.share, 2)}
         for row, (paint, parts) in zip(MIX_ROWS, step.mix.parts, strict=False):
             initial |= {f"paint{row}": paint, f"parts{row}": f"{parts:g}"}
-        return cls(initial=initial, auto_id=f"{prefix}_%s")
+        return cls(initial=initial, auto_id=f"{prefix}_%s", own=own)
+
+    def manner_rows(self):
+        """The fields of how it is done, and whether any of them is filled or wrong."""
+        fields = [self[name] for name in MANNER]
+        return {"fields": fields, "open": any(field.value() not in (None, "") or field.errors for field in fields)}
 
     def mix_rows(self):
         """Pairs of bound fields: paint and parts."""
@@ -82,6 +125,7 @@ class StepForm(forms.Form):
                     f"How many parts of {given['diluent']} to the paint? Write a number above 0, up to 20.",
                 )
             given["step"] = Step(
-                "", given["kind"], Mix(tuple(parts), given["diluent"], thinned), given["coats"], given["where"]
-            )
+                "", given["kind"], Mix(tuple(parts), given["diluent"], thinned), given["coats"], given["where"],
+                _manner(given),
+            )  # fmt: skip
         return given

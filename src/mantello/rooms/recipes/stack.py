@@ -3,13 +3,20 @@
 from dataclasses import dataclass
 
 from mantello.rooms.army.reading import Reading
+from mantello_core.colour.acuity import DISTANCES
 from mantello_core.recipes.bridge import Bridge, bridge_beneath
 from mantello_core.recipes.coverage import Coverage, coverage
+from mantello_core.recipes.finish import drying_shift
 from mantello_core.recipes.hazard import cautions_for, step_cautions
-from mantello_core.recipes.layering import Outcome
+from mantello_core.recipes.ladder import DRAWN_MM, Rung, ladder
+from mantello_core.recipes.layering import Outcome, Prediction
+from mantello_core.recipes.stopping import Stop, stops
 from mantello_core.recipes.surface import coated, solid
 from mantello_core.recipes.undercoat import undercoats
 from mantello_core.schemes.army import TIERS
+
+#: CIEDE2000 of drying from which a painter is told not to judge wet paint
+JUDGE_DRY = 3.0
 
 
 @dataclass(frozen=True)
@@ -21,6 +28,26 @@ class StepRow:
     cautions: tuple[str, ...]
     #: what would spare coats, for a first step that takes many
     bridge: Bridge | None = None
+    #: what the figure shows if it is stopped here
+    stop: Stop | None = None
+
+    @property
+    def wet_shift(self) -> float:
+        """CIEDE2000 between wet and dried paint, where the colour of the step itself is judged."""
+        return drying_shift(self.outcome.step.mix.film) if self.outcome.step.technique.effect == "coat" else 0.0
+
+    @property
+    def minds(self) -> list[str]:
+        """What the step asks for in time and place, in words."""
+        step = self.outcome.step
+        said = [f"lift or wipe within {minutes_said(step.window)}"] if step.window else []
+        if step.leave and step.window:
+            said.append(f"then leave it alone for {minutes_said(step.leave)}")
+        if step.pose:
+            said.append(f"dries {step.pose}")
+        if self.wet_shift >= JUDGE_DRY:
+            said.append(f"do not judge it wet: it dries by {self.wet_shift:.0f} (CIEDE2000)")
+        return said
 
 
 @dataclass(frozen=True)
@@ -34,6 +61,10 @@ class Stack:
     follows: bool
     rows: tuple[StepRow, ...]
     tones: dict | None
+    #: moments of the work, each with the tones then
+    moments: tuple[tuple[str, dict], ...] = ()
+    #: steps of light with their widths
+    rungs: tuple[Rung, ...] = ()
 
     @property
     def minutes(self) -> float:
@@ -62,18 +93,52 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
         if own is None and not figures.get(tier) and tier != "rank":
             continue
         surface = surfaces.get(tier) or max(surfaces.values(), default=0.0)
-        outcomes = reading.prediction(role_id, tier).outcomes
+        prediction = reading.prediction(role_id, tier)
+        ground = reading.design.scheme.ground
+        minutes = tuple(one.step.seconds(surface, one.coats) / 60 for one in prediction.outcomes)
         rows = tuple(
             StepRow(
-                one,
-                one.step.seconds(surface, one.coats) / 60,
-                step_cautions(one.step),
-                bridge_beneath(one.step, reading.design.scheme.ground) if not at and one.hard else None,
+                one, taken, step_cautions(one.step),
+                bridge_beneath(one.step, ground) if not at and one.hard else None, stop,
             )
-            for at, one in enumerate(outcomes)
-        )
-        found.append(Stack(tier, name, figures.get(tier, 0), own is None, rows, reading.tones(role_id, tier)))
+            for at, (one, taken, stop) in enumerate(
+                zip(prediction.outcomes, minutes, stops(prediction, minutes, _height(reading)), strict=True)
+            )
+        )  # fmt: skip
+        found.append(
+            Stack(
+                tier, name, figures.get(tier, 0), own is None, rows, reading.tones(role_id, tier),
+                _moments(prediction), ladder(role.recipe(tier), _height(reading), _metres(reading)),
+            )
+        )  # fmt: skip
     return found
+
+
+def _moments(prediction: Prediction) -> tuple[tuple[str, dict], ...]:
+    """After the base, after the last shade, and at the end; a moment that is another comes once."""
+    outcomes = prediction.outcomes
+    shades = [at for at, one in enumerate(outcomes) if one.step.technique.effect in ("wash", "recess", "stain", "oil")]
+    named = (
+        {0: "Now, the base laid"}
+        | ({shades[-1]: "After the shade"} if shades else {})
+        | {len(outcomes) - 1: "At the end"}
+    )
+    return tuple((name, outcomes[at].tones) for at, name in sorted(named.items())) if outcomes else ()
+
+
+def minutes_said(minutes: float) -> str:
+    """Minutes as a painter says them."""
+    if minutes < 90:
+        return f"{minutes:g} min"
+    return f"{minutes / 60:.0f} h" if minutes < 2880 else f"{minutes / 1440:.0f} days"
+
+
+def _height(reading: Reading) -> float:
+    return reading.design.brief.height_mm if reading.design.brief else DRAWN_MM
+
+
+def _metres(reading: Reading) -> float:
+    return reading.design.brief.metres if reading.design.brief else DISTANCES["table"]
 
 
 def grounds_of(reading: Reading, role_id: str) -> list[GroundRow]:

@@ -2,14 +2,23 @@
 
 from django.urls import path
 
-from . import views
+from . import across, making, views
 
 urlpatterns = [
     path("", views.recipes, name="recipes"),
     path("undercoat/", views.set_undercoat, name="set-undercoat"),
     path("undercoats/", views.undercoat_choice, name="undercoats"),
+    path("across/materials/", across.material_list, name="materials"),
+    path("across/materials/use/", across.use_material, name="use-material"),
+    path("across/shades/", across.shades, name="shades"),
+    path("across/shades/share/", across.share_shade, name="share-shade"),
     path("<str:role>/", views.recipes, name="recipe"),
+    path("<str:role>/draft/", making.draft, name="draft-recipe"),
+    path("<str:role>/draft/take/", making.take_draft, name="take-draft"),
+    path("<str:role>/routes/", making.route_choice, name="routes"),
+    path("<str:role>/routes/take/", making.take_route, name="take-route"),
     path("<str:role>/<str:tier>/bridge/", views.lay_bridge, name="lay-bridge"),
     path("<str:role>/<str:tier>/step/", views.keep_step, name="keep-step"),
     path("<str:role>/<str:tier>/<str:step>/move/", views.move_step, name="move-step"),
+    path("<str:role>/<str:tier>/<str:step>/stop/", views.stop_here, name="stop-here"),
 ]

@@ -9,16 +9,19 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import BARE, reading_of
+from mantello.rooms.paints.models import OwnPaint
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.recipes.bridge import bridge_beneath
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.layering import HARD
+from mantello_core.recipes.material import materials
 from mantello_core.recipes.technique import techniques
 from mantello_core.recipes.undercoat import undercoats
 from mantello_core.schemes import edit
 from mantello_core.schemes.army import TIERS
 from mantello_core.schemes.base_mix import with_bridge
+from mantello_core.schemes.making import with_stop
 
 from .forms import MIX_ROWS, StepForm
 from .stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
@@ -57,15 +60,19 @@ def _page(request, army, role_id, status=200, **forms):
         "deference": DEFERENCE,
     }
     if role:
-        stacks = stacks_of(reading, role.id)
+        stacks, own = stacks_of(reading, role.id), OwnPaint.objects.of(request.user)
         asked = request.GET.get("edit", "") or (f"{forms['tier']}:{forms['step']}" if forms else "")
         context |= {
             "stacks": [
-                (*_opened(stack, forms, request.GET.get("edit", "")), followers)
+                (*_opened(stack, forms, request.GET.get("edit", ""), own), followers)
                 for stack, followers in _apart(stacks, asked.split(":")[0])
             ],
             "grounds": grounds_of(reading, role.id),
             "cautions": cautions_of(reading, stacks),
+            "material": materials().get(role.material),
+            "alike": [
+                one for one in scheme.roles if role.material and one.material == role.material and one.id != role.id
+            ],
             "uses": sum(rule.role == role.id for rule in scheme.all_rules(reading.design.army.root.id)),
         }
     return room_page(request, army, "recipes", "recipes/recipes.html", context, status)
@@ -82,7 +89,7 @@ def _apart(stacks, asked):
     return found
 
 
-def _opened(stack, forms, asked):
+def _opened(stack, forms, asked, own):
     """A stack with each row's form and the form of a new step; None where it is not open."""
 
     def form(step_id, make):
@@ -95,19 +102,19 @@ def _opened(stack, forms, asked):
             row,
             form(
                 row.outcome.step.id,
-                lambda row=row: StepForm.showing(row.outcome.step, f"{stack.tier}-{row.outcome.step.id}"),
+                lambda row=row: StepForm.showing(row.outcome.step, f"{stack.tier}-{row.outcome.step.id}", own),
             ),
         )
         for row in stack.rows
     ]
     if not stack.rows and not asked and not forms and stack.tier == "rank":
         asked = "rank:"
-    return stack, rows, form("", lambda: _new_form(stack))
+    return stack, rows, form("", lambda: _new_form(stack, own))
 
 
-def _new_form(stack):
+def _new_form(stack, own):
     initial = {"kind": "layer" if stack.rows else "base", "diluent": "water", "diluent_parts": 1, "parts1": 1}
-    return StepForm(initial=initial, auto_id=f"{stack.tier}-new_%s")
+    return StepForm(initial=initial, auto_id=f"{stack.tier}-new_%s", own=own)
 
 
 @login_required
@@ -116,7 +123,8 @@ def keep_step(request, army_id, role, tier):
     """Change a step of a recipe, or add one at its end."""
     army = army_for(request, army_id)
     step_id = request.POST.get("step", "")
-    form = StepForm(request.POST, auto_id=f"{tier}-{step_id or 'new'}_%s")
+    own = OwnPaint.objects.of(request.user)
+    form = StepForm(request.POST, auto_id=f"{tier}-{step_id or 'new'}_%s", own=own)
     if form.is_valid():
         step = replace(form.cleaned_data["step"], id=step_id)
         try:
@@ -157,6 +165,17 @@ def move_step(request, army_id, role, tier, step):
             lambda design: edit.with_step_moved(design, role, tier, step, by),
             f"{name}: step {step} moved",
         )
+    return redirect("recipe", army.pk, role)
+
+
+@login_required
+@require_POST
+def stop_here(request, army_id, role, tier, step):
+    """A tier's recipe ends after this step."""
+    army = army_for(request, army_id)
+    found = reading_of(army.head).design.scheme.role(role)
+    words = f"{found.name}, {TIERS.get(tier, tier).lower()}: stops after {step}"
+    apply(request, army, lambda design: with_stop(design, role, tier, step), words)
     return redirect("recipe", army.pk, role)
 
 

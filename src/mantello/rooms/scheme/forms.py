@@ -4,20 +4,10 @@ import re
 
 from django import forms
 
+from mantello.rooms.paints.choices import paint_choices
 from mantello.shell.fields import CoreField
-from mantello_core.paints.range import ranges
 from mantello_core.schemes.naming import named
 from mantello_core.schemes.rule import Filter, Rule
-
-
-def paint_choices() -> list:
-    """Paints that can carry a colour, by range."""
-    kinds = ("acrylic", "metallic", "ink", "wash", "enamel")
-    return [
-        (shelf.name, [(pot.id, pot.name) for pot in shelf.paints if pot.kind in kinds])
-        for shelf in ranges()
-        if any(pot.kind in kinds for pot in shelf.paints)
-    ]
 
 
 class RoleForm(forms.Form):

@@ -1,0 +1,221 @@
+"""Whole recipes for a role: worked out from paints by a method, made like a material, lightened along a route."""
+
+from dataclasses import dataclass
+
+from django import forms
+from django.contrib import messages
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.rooms.army.page import apply, army_for, room_page
+from mantello.rooms.army.reading import Reading, reading_of
+from mantello.rooms.paints.models import OwnedPaint, OwnPaint
+from mantello.shell.fields import CoreField
+from mantello_core.colour.spaces import Lab, lab_of_hex
+from mantello_core.errors import MantelloError
+from mantello_core.paints.paint import Paint
+from mantello_core.paints.range import ranges
+from mantello_core.recipes.generating import Generated, generated
+from mantello_core.recipes.layering import Prediction
+from mantello_core.recipes.method import METHODS, Method
+from mantello_core.recipes.route import Route, routes
+from mantello_core.recipes.step import Mix
+from mantello_core.schemes.army import TIERS
+from mantello_core.schemes.base_mix import base_mix
+from mantello_core.schemes.making import with_recipes, with_route
+from mantello_core.schemes.route_conflict import Conflict, conflicts, touching_roles
+
+OWNED, EVERY = "owned", "all"
+#: routes shown
+MOST_ROUTES = 12
+
+
+class DraftForm(forms.Form):
+    """What a whole recipe is worked out from."""
+
+    method = forms.ChoiceField(choices=[(id_, one.title) for id_, one in METHODS.items()], label="Method")
+    pots = forms.ChoiceField(
+        choices=[(OWNED, "what is on my shelf"), (EVERY, "all ranges and own paints")], label="Paints that may be used"
+    )
+    colour = CoreField(
+        lab_of_hex, required=False, label="For another colour", widget=forms.TextInput(attrs={"type": "color"})
+    )
+    aim = forms.ChoiceField(
+        choices=[("base", "the mix it has now"), ("colour", "the colour picked below")], label="Worked out for"
+    )
+
+
+@dataclass(frozen=True)
+class Draft:
+    """One tier's recipe as it would be."""
+
+    tier: str
+    name: str
+    made: Generated
+    prediction: Prediction
+
+
+@login_required
+@require_safe
+def draft(request, army_id, role):
+    """The page: the method and the paints on the left, the recipe of every tier beside them."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    chosen = reading.design.scheme.role(role)
+    form = DraftForm(_asked(request.GET, reading, chosen, request.user))
+    drafts, told = [], ""
+    if form.is_valid():
+        try:
+            drafts = _drafts(form.cleaned_data, reading, chosen, request.user)
+        except MantelloError as error:
+            form.add_error("pots", f"{error.message} Count your shelf in the Paints room, or use all ranges.")
+    context = {
+        "title": f"Work out {chosen.name}",
+        "role": chosen,
+        "form": form,
+        "method": METHODS.get(form["method"].value()),
+        "drafts": drafts,
+        "told": told,
+        "query": request.GET.urlencode(),
+    }
+    return room_page(request, army, "recipes", "recipes/draft.html", context, 422 if form.errors else 200)
+
+
+@login_required
+@require_POST
+def take_draft(request, army_id, role):
+    """The worked-out recipe becomes the role's, for every tier."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    chosen = reading.design.scheme.role(role)
+    form = DraftForm(_asked(request.POST, reading, chosen, request.user))
+    if not form.is_valid():
+        messages.error(request, "Nothing was changed: choose a method and the paints that may be used.")
+        return redirect("draft-recipe", army.pk, role)
+    made = {one.tier: one.made.recipe for one in _drafts(form.cleaned_data, reading, chosen, request.user)}
+    method: Method = METHODS[form.cleaned_data["method"]]
+    words = f"{chosen.name}: worked out as {method.title.lower()}"
+    apply(request, army, lambda design: with_recipes(design, role, made), words)
+    return redirect("recipe", army.pk, role)
+
+
+def pots_for(user, which: str) -> tuple[Paint, ...]:
+    """The paints an account may use: all, with its own, or those of them that it has some of."""
+    every = (*OwnPaint.objects.of(user), *(pot for shelf in ranges() for pot in shelf.paints))
+    if which == EVERY:
+        return every
+    owned = OwnedPaint.objects.stocked(user)
+    return tuple(pot for pot in every if pot.id in owned)
+
+
+def _asked(given, reading: Reading, role, user) -> dict:
+    brief = reading.design.brief
+    usual = {
+        "method": brief.method if brief else "classic",
+        "pots": OWNED if OwnedPaint.objects.stocked(user) else EVERY,
+        "aim": "base" if base_mix(role) else "colour",
+        "colour": "#5a6b7c",
+    }
+    return {name: given.get(name, value) for name, value in usual.items()}
+
+
+def _drafts(given: dict, reading: Reading, role, user) -> list[Draft]:
+    mix = base_mix(role)
+    target: Lab | Mix = mix if given["aim"] == "base" and mix else given["colour"] or lab_of_hex("#5a6b7c")
+    pots = pots_for(user, given["pots"])
+    found = []
+    for tier, name in TIERS.items():
+        made = generated(target, pots, tier, given["method"])
+        found.append(Draft(tier, name, made, reading.design.scheme.predicted(made.recipe)))
+    return found
+
+
+@dataclass(frozen=True)
+class RouteRow:
+    """One way to lighten a role, with what it runs into."""
+
+    route: Route
+    conflicts: tuple[tuple[str, Conflict], ...]
+
+    @property
+    def steps(self) -> list[tuple[Mix, Lab, float]]:
+        """Mix, colour and difference from the one before, step by step."""
+        return list(zip(self.route.mixes, self.route.colours[1:], self.route.steps, strict=True))
+
+
+class RouteForm(forms.Form):
+    """How far the lights go, and what with."""
+
+    rise = forms.ChoiceField(
+        choices=[("15", "15 L*, quiet"), ("25", "25 L*, usual"), ("35", "35 L*, strong"), ("45", "45 L*, for display")],
+        label="Gains",
+    )
+    steps = forms.ChoiceField(choices=[(str(one), str(one)) for one in (2, 3, 4, 5, 6)], label="In steps")
+    pots = DraftForm.base_fields["pots"]
+
+
+@login_required
+@require_safe
+def route_choice(request, army_id, role):
+    """Every way to lighten a role's base: steps, drift of hue and chroma, and what the last step runs into."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    chosen = reading.design.scheme.role(role)
+    form = RouteForm(_route_asked(request.GET, request.user))
+    mix = base_mix(chosen)
+    rows = _routes(form.cleaned_data, reading, chosen, request.user) if form.is_valid() and mix else []
+    context = {
+        "title": f"Highlight routes of {chosen.name}",
+        "role": chosen,
+        "form": form,
+        "base": mix,
+        "rows": rows,
+        "tiers": [(tier, name) for tier, name in TIERS.items() if chosen.own_recipe(tier) is not None]
+        or [("rank", TIERS["rank"])],
+    }
+    return room_page(request, army, "recipes", "recipes/routes.html", context, 422 if form.errors else 200)
+
+
+@login_required
+@require_POST
+def take_route(request, army_id, role):
+    """A route rewrites the lights of a role for one tier."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    chosen = reading.design.scheme.role(role)
+    form = RouteForm(_route_asked(request.POST, request.user))
+    light, tier = request.POST.get("light", ""), request.POST.get("tier", "rank")
+    rows = (
+        _routes(form.cleaned_data, reading, chosen, request.user, MOST_ROUTES * 20)
+        if form.is_valid() and base_mix(chosen)
+        else []
+    )
+    found = next((row.route for row in rows if row.route.light.id == light), None)
+    if found is None:
+        messages.error(request, "That route is not there any more; the base or the shelf has changed.")
+        return redirect("routes", army.pk, role)
+    words = f"{chosen.name}, {TIERS.get(tier, tier).lower()}: lightened with {found.light.name}"
+    apply(request, army, lambda design: with_route(design, role, tier, found), words)
+    return redirect("recipe", army.pk, role)
+
+
+def _route_asked(given, user) -> dict:
+    usual = {"rise": "25", "steps": "4", "pots": OWNED if OwnedPaint.objects.stocked(user) else EVERY}
+    return {name: given.get(name, value) for name, value in usual.items()}
+
+
+def _routes(given: dict, reading: Reading, role, user, limit: int = MOST_ROUTES) -> list[RouteRow]:
+    lights = [pot for pot in pots_for(user, given["pots"]) if pot.kind in ("acrylic", "air")]
+    scheme = reading.design.scheme
+    touching = touching_roles(reading.resolution, role.id) if reading.design.army.figures else ()
+
+    def colour_of(role_id: str) -> Lab | None:
+        tones = reading.tones(role_id)
+        return tones["base"] if tones else None
+
+    found = routes(Mix(base_mix(role).parts), lights, int(given["steps"]), float(given["rise"]))
+    return [
+        RouteRow(one, tuple((scheme.role(hit.role).name, hit) for hit in conflicts(one, touching, colour_of)))
+        for one in found[:limit]
+    ]
