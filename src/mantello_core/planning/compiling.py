@@ -4,7 +4,6 @@ from collections import defaultdict
 from dataclasses import dataclass
 from itertools import pairwise
 
-from ..recipes.step import Recipe
 from ..recipes.technique import techniques
 from ..schemes.cascade import FigureClass, Resolution
 from ..schemes.scheme import Design
@@ -55,25 +54,11 @@ def _chains(design, resolution, done, units):
     for one in resolution.classes:
         if not units or one.unit in units:
             per_rank[one.unit, one.rank].append(one)
-    coats = _Coats(design)
     for (unit, rank), classes in per_rank.items():
-        yield _rank_atoms(design, unit, rank, classes, done, coats)
+        yield _rank_atoms(design, unit, rank, classes, done)
 
 
-class _Coats:
-    """Coats of every step of a recipe over the design's ground, worked out once per recipe."""
-
-    def __init__(self, design: Design):
-        self.scheme = design.scheme
-        self.known: dict[Recipe, tuple[int, ...]] = {}
-
-    def of(self, recipe: Recipe) -> tuple[int, ...]:
-        if recipe not in self.known:
-            self.known[recipe] = tuple(outcome.coats for outcome in self.scheme.predicted(recipe).outcomes)
-        return self.known[recipe]
-
-
-def _rank_atoms(design, unit, rank, classes, done, coats):
+def _rank_atoms(design, unit, rank, classes, done):
     """Chains of (atom, height): the undercoat's, then one for each role that is worn."""
     tier, areas = classes[0].tier, classes[0].plate.areas
     chains = []
@@ -87,7 +72,7 @@ def _rank_atoms(design, unit, rank, classes, done, coats):
         role = design.scheme.role(role_id)
         recipe = role.recipe(tier)
         rows = []
-        for step, count in zip(recipe.steps, coats.of(recipe), strict=True):
+        for step, count in zip(recipe.steps, design.scheme.coats(recipe), strict=True):
             technique = step.technique
             rows.append((
                 step.id, step.kind, f"{step.kind}|{step.mix.words}", step.seconds(worn.surface, count),

@@ -1,11 +1,15 @@
-"""What each undercoat would cost the whole army, and which colours it makes hard."""
+"""What each undercoat would cost the whole army or one sub-assembly, and which colours it makes hard."""
 
+from collections import defaultdict
 from dataclasses import dataclass, replace
 
 from ..colour.spaces import Lab
-from ..paints.paint import Paint
-from ..recipes.surface import solid
-from ..recipes.undercoat import undercoats
+from ..figures.vocabulary import GROUPS
+from ..recipes.calibration import calibrated_film
+from ..recipes.coverage import coverage
+from ..recipes.ground import Ground
+from ..recipes.layering import HARD
+from ..recipes.undercoat import grounds
 from ..schemes.cascade import Resolution
 from ..schemes.scheme import Design
 from ..schemes.share import painted_surface
@@ -14,6 +18,9 @@ from .cost import Cost, cost_of
 
 #: L* below which an undercoat is deep and above which bright; chroma from which it is not neutral
 DEEP, BRIGHT, TINTED = 25.0, 65.0, 6.0
+#: groups of areas that are painted together; the others can be kept apart until they are painted
+_TOGETHER = {"Torso", "Arms", "Legs", "Gear"}
+BODY = "Body, arms, legs and gear"
 
 
 @dataclass(frozen=True)
@@ -30,7 +37,7 @@ class HardRole:
 class UndercoatAdvice:
     """One undercoat for the whole army."""
 
-    undercoat: Paint
+    ground: Ground
     colour: Lab
     #: such as 'deep, neutral'
     look: str
@@ -38,40 +45,111 @@ class UndercoatAdvice:
     hard: tuple[HardRole, ...]
 
 
-def undercoat_advice(design: Design, resolution: Resolution) -> tuple[UndercoatAdvice, ...]:
-    """Coats and minutes of all the work over every undercoat, the fewest minutes first.
+@dataclass(frozen=True)
+class AssemblyAdvice:
+    """The undercoat that spares most coats on what can be sprayed apart, if it is."""
 
-    resolution: of the design; an undercoat changes what steps do, never which role an area wears.
+    name: str
+    figures: int
+    best: Ground
+    #: coats of first mixes over all figures, with the army's undercoat and with the best
+    now: int
+    then: int
+
+
+def undercoat_advice(design: Design, resolution: Resolution) -> tuple[UndercoatAdvice, ...]:
+    """Coats and minutes of all the work over every ground, the fewest minutes first.
+
+    resolution: of the design; a ground changes what steps do, never which role an area wears.
     """
     worn = sorted(painted_surface(resolution))
+    known = grounds() if design.scheme.ground in grounds() else (*grounds(), design.scheme.ground)
     found = []
-    for pot in undercoats():
-        changed = replace(design, scheme=replace(design.scheme, undercoat=pot.id))
-        colour = solid(pot.film).colour
+    for ground in known:
+        changed = with_ground(design, ground)
         found.append(
             UndercoatAdvice(
-                pot, colour, look_of(colour), cost_of(atoms_of(changed, resolution)), _hard(changed, worn, pot)
+                ground, ground.colour, look_of(ground), cost_of(atoms_of(changed, resolution)), _hard(changed, worn)
             )
         )
     return tuple(sorted(found, key=lambda one: one.cost.minutes))
 
 
-def look_of(colour: Lab) -> str:
-    """How an undercoat steers everything above it, in two words."""
-    depth = "deep" if colour.lightness < DEEP else "bright" if colour.lightness > BRIGHT else "middling"
+def assembly_advice(design: Design, resolution: Resolution) -> tuple[AssemblyAdvice, ...]:
+    """For every sub-assembly the ground that takes the fewest coats of its first mixes, the most spared first.
+
+    Sub-assemblies are groups of areas that can be kept apart: head, cloak, weapon, shield, flag, mount, and the body.
+    """
+    worn: dict[str, dict[tuple[str, str], int]] = defaultdict(lambda: defaultdict(int))
+    figures: dict[str, set] = defaultdict(set)
+    for one in resolution.classes:
+        here: dict[str, set[str]] = defaultdict(set)
+        for area, cell in one.cells.items():
+            if cell.role:
+                here[assembly_of(area)].add(cell.role)
+        for name, roles in here.items():
+            figures[name].update((one.unit, one.rank, ordinal) for ordinal in one.ordinals)
+            for role in roles:
+                worn[name][role, one.tier] += len(one.ordinals)
+    found = []
+    for name, roles in worn.items():
+        totals = {ground: _first_coats(with_ground(design, ground), roles) for ground in grounds()}
+        best = min(totals, key=lambda ground: (totals[ground], ground.above != "", ground.pot_coat != "", ground.words))
+        now = _first_coats(design, roles)
+        if totals[best] >= now:
+            best, totals[best] = design.scheme.ground, now
+        found.append(AssemblyAdvice(name, len(figures[name]), best, now, totals[best]))
+    return tuple(sorted(found, key=lambda one: (one.then - one.now, one.name)))
+
+
+def assembly_of(area: str) -> str:
+    """What an area is kept apart with.
+
+    >>> assembly_of("torso.coat"), assembly_of("cloak.body")
+    ('Body, arms, legs and gear', 'Cloak')
+    """
+    group = GROUPS[area.split(".")[0]]
+    return BODY if group in _TOGETHER else group
+
+
+def with_ground(design: Design, ground: Ground) -> Design:
+    """The design on another ground."""
+    scheme = replace(design.scheme, undercoat=ground.undercoat, above=ground.above, pot_coat=ground.pot_coat)
+    return replace(design, scheme=scheme)
+
+
+def look_of(ground: Ground) -> str:
+    """How a ground steers everything above it, in a few words."""
+    colour = ground.colour
+    if ground.above:
+        depth = "lit from above"
+    else:
+        depth = "deep" if colour.lightness < DEEP else "bright" if colour.lightness > BRIGHT else "middling"
     if (colour.a**2 + colour.b**2) ** 0.5 < TINTED:
         return f"{depth}, neutral"
     return f"{depth}, {'warm' if colour.a + colour.b > 0 else 'cold'}"
 
 
-def _hard(design: Design, worn: list[tuple[str, str]], pot: Paint) -> tuple[HardRole, ...]:
+def _first_coats(design: Design, roles: dict[tuple[str, str], int]) -> int:
+    """Coats of the first mix of every role, times the figures that wear it."""
+    total = 0
+    for (role, tier), count in roles.items():
+        coats = design.scheme.coats(design.scheme.role(role).recipe(tier))
+        total += (coats[0] if coats else 0) * count
+    return total
+
+
+def _hard(design: Design, worn: list[tuple[str, str]]) -> tuple[HardRole, ...]:
     found: dict[str, HardRole] = {}
     for role_id, tier in worn:
         role = design.scheme.role(role_id)
-        first = next(iter(design.scheme.predicted(role.recipe(tier)).outcomes), None)
-        if first and first.hard:
-            coats = first.coverage.coats
-            old = found.get(role_id)
-            worst = None if coats is None or (old and old.coats is None) else max(coats, old.coats if old else 0)
-            found[role_id] = HardRole(role_id, role.name, worst)
+        steps = role.recipe(tier).steps
+        if not steps or steps[0].kind != "base" or design.scheme.coats(role.recipe(tier))[0] < HARD:
+            continue
+        coats = coverage(
+            calibrated_film(steps[0].mix, design.scheme.calibrations), design.scheme.ground.flat, steps[0].mix.dilution
+        ).coats
+        old = found.get(role_id)
+        worst = None if coats is None or (old and old.coats is None) else max(coats, old.coats if old else 0)
+        found[role_id] = HardRole(role_id, role.name, worst)
     return tuple(sorted(found.values(), key=lambda one: (one.coats is not None, -(one.coats or 0), one.id)))

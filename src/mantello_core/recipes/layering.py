@@ -88,6 +88,23 @@ def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, .
     return Prediction(tuple(outcomes), {zone: surface.colour for zone, surface in surfaces.items()})
 
 
+@lru_cache(maxsize=16384)
+def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> tuple[int, ...]:
+    """Coats of every step, as ``predicted`` counts them, without following what no count depends on."""
+    asked = [at for at, step in enumerate(recipe.steps) if step.kind == "base" and step.coats is None]
+    surfaces, counts = {"base": ground.flat}, []
+    for at, step in enumerate(recipe.steps):
+        if not asked or at > asked[-1]:
+            counts.append(step.coats or 1)
+            continue
+        film = calibrated_film(step.mix, calibrations)
+        coats = step.coats or (coverage(film, surfaces["base"], step.mix.dilution).laid if at in asked else 1)
+        counts.append(coats)
+        for _ in range(coats if at < asked[-1] else 0):
+            surfaces = _laid(step, film, surfaces)
+    return tuple(counts)
+
+
 def _followed(step: Step, surfaces: Surfaces, film: Film) -> Outcome:
     technique = step.technique
     shown = technique.shown

@@ -6,7 +6,7 @@ from functools import cached_property
 from ..errors import UnknownName
 from ..recipes.calibration import Calibration, drying_factor
 from ..recipes.ground import Ground
-from ..recipes.layering import Prediction, predicted
+from ..recipes.layering import Prediction, coats_of, predicted
 from ..recipes.step import Recipe, Step
 from .aim import Aims
 from .army import TIERS, Army
@@ -85,6 +85,10 @@ class Scheme:
     def predicted(self, recipe: Recipe) -> Prediction:
         """What a recipe gives on the scheme's ground, with its paints as test pieces found them."""
         return predicted(recipe, self.ground, self.calibrations)
+
+    def coats(self, recipe: Recipe) -> tuple[int, ...]:
+        """Coats of every step of a recipe on the scheme's ground."""
+        return coats_of(recipe, self.ground, self.calibrations)
 
     def drying(self, step: Step) -> float:
         """Minutes a step dries, with its paints as test pieces found them."""

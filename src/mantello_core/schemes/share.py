@@ -39,7 +39,8 @@ def paint_needed(scheme: Scheme, resolution: Resolution) -> dict[str, float]:
     """Neat ml of every paint that the whole army takes, an estimate, undercoat aside."""
     needed: dict[str, float] = defaultdict(float)
     for (role_id, tier), surface in painted_surface(resolution).items():
-        for outcome in scheme.predicted(scheme.role(role_id).recipe(tier)).outcomes:
-            for paint_id, ml in millilitres(outcome.step, surface, outcome.coats).items():
+        recipe = scheme.role(role_id).recipe(tier)
+        for step, coats in zip(recipe.steps, scheme.coats(recipe), strict=True):
+            for paint_id, ml in millilitres(step, surface, coats).items():
                 needed[paint_id] += ml
     return dict(needed)

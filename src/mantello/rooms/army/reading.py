@@ -7,7 +7,7 @@ from mantello_core.formats.document import read_design
 from mantello_core.formats.drawing import Bearing
 from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
-from mantello_core.planning.undercoating import UndercoatAdvice, undercoat_advice
+from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.layering import Prediction
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
@@ -80,6 +80,11 @@ class Reading:
     def undercoats(self) -> tuple[UndercoatAdvice, ...]:
         """What every undercoat would cost the whole army; about a second for 200 figures."""
         return undercoat_advice(self.design, self.resolution)
+
+    @cached_property
+    def assemblies(self) -> tuple[AssemblyAdvice, ...]:
+        """What could be sprayed apart, and over what."""
+        return assembly_advice(self.design, self.resolution)
 
     @cached_property
     def undercoat(self) -> Lab:

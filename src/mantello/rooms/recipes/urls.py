@@ -2,12 +2,12 @@
 
 from django.urls import path
 
-from . import across, making, views
+from . import across, grounding, making, views
 
 urlpatterns = [
     path("", views.recipes, name="recipes"),
-    path("undercoat/", views.set_undercoat, name="set-undercoat"),
-    path("undercoats/", views.undercoat_choice, name="undercoats"),
+    path("undercoat/", grounding.set_undercoat, name="set-undercoat"),
+    path("undercoats/", grounding.undercoat_choice, name="undercoats"),
     path("across/materials/", across.material_list, name="materials"),
     path("across/materials/use/", across.use_material, name="use-material"),
     path("across/shades/", across.shades, name="shades"),

@@ -7,14 +7,13 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, back, room_page
+from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import BARE, reading_of
 from mantello.rooms.paints.models import OwnPaint
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.recipes.bridge import bridge_beneath
 from mantello_core.recipes.hazard import DEFERENCE
-from mantello_core.recipes.layering import HARD
 from mantello_core.recipes.material import materials
 from mantello_core.recipes.technique import techniques
 from mantello_core.recipes.undercoat import undercoats
@@ -197,34 +196,3 @@ def lay_bridge(request, army_id, role, tier):
             f"{design.scheme.role(role).name}: {bridge.coats} of {bridge.mix.words} beneath it",
         )
     return redirect("recipe", army.pk, role)
-
-
-@login_required
-@require_safe
-def undercoat_choice(request, army_id):
-    """Every undercoat for the whole army: coats, minutes, and the colours it makes hard."""
-    army = army_for(request, army_id)
-    reading = reading_of(army.head)
-    advice = reading.undercoats if reading.design.army.figures else ()
-    now = next((one for one in advice if one.undercoat.id == reading.design.scheme.undercoat), None)
-    context = {
-        "title": "Undercoats",
-        "rows": [(one, one.cost.minutes - now.cost.minutes, one.cost.coats - now.cost.coats) for one in advice],
-        "longest": max((one.cost.minutes for one in advice), default=1),
-        "hard_from": HARD,
-        "undercoat_cautions": undercoat_cautions(reading),
-        "deference": DEFERENCE,
-    }
-    return room_page(request, army, "recipes", "recipes/undercoats.html", context)
-
-
-@login_required
-@require_POST
-def set_undercoat(request, army_id):
-    """Choose the undercoat of the whole army."""
-    army = army_for(request, army_id)
-    chosen = request.POST.get("undercoat", "")
-    name = next((pot.name for pot in undercoats() if pot.id == chosen), chosen)
-    apply(request, army, lambda design: edit.with_undercoat(design, chosen), f"Undercoat is now {name}")
-    role = request.POST.get("role", "")
-    return redirect("recipe", army.pk, role) if role else back(request, "recipes", army.pk)

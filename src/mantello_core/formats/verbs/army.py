@@ -63,7 +63,9 @@ def undercoated(document: dict) -> dict:
     return {
         "undercoats": [
             {
-                "undercoat": one.undercoat.id,
+                "undercoat": one.ground.undercoat,
+                "above": one.ground.above,
+                "pot_coat": one.ground.pot_coat,
                 "look": one.look,
                 "coats": one.cost.coats,
                 "minutes": round(one.cost.minutes, 1),

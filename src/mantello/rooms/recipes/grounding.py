@@ -1,0 +1,65 @@
+"""The ground of the whole army: every undercoat compared, one chosen, and what could be sprayed apart."""
+
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.rooms.army.page import apply, army_for, back, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello_core.recipes.ground import Ground
+from mantello_core.recipes.hazard import DEFERENCE
+from mantello_core.recipes.layering import HARD
+from mantello_core.recipes.undercoat import twin_apart, undercoats
+from mantello_core.schemes import edit
+
+from .stack import undercoat_cautions
+
+
+@login_required
+@require_safe
+def undercoat_choice(request, army_id):
+    """Every undercoat for the whole army: coats, minutes, and the colours it makes hard; and for what is kept apart."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    advice = reading.undercoats if reading.design.army.figures else ()
+    ground = reading.design.scheme.ground
+    now = next((one for one in advice if one.ground == ground), None)
+    rows = [(one, one.cost.minutes - now.cost.minutes, one.cost.coats - now.cost.coats) for one in advice]
+    context = {
+        "title": "Undercoats",
+        "kinds": [
+            (title, [row for row in rows if _kind(row[0].ground) == kind])
+            for kind, title in (
+                ("one", "One spray"),
+                ("two", "Two tones, the lighter from above"),
+                ("pot", "A can, then a coat of its pot"),
+            )
+        ],
+        "assemblies": reading.assemblies if reading.design.army.figures else (),
+        "twins": [(pot, twin_apart(pot)) for pot in undercoats() if pot.twin],
+        "ground": ground,
+        "hard_from": HARD,
+        "undercoat_cautions": undercoat_cautions(reading),
+        "deference": DEFERENCE,
+    }
+    return room_page(request, army, "recipes", "recipes/undercoats.html", context)
+
+
+def _kind(ground: Ground) -> str:
+    return "pot" if ground.pot_coat else "two" if ground.above else "one"
+
+
+@login_required
+@require_POST
+def set_undercoat(request, army_id):
+    """Choose the undercoat of the whole army."""
+    army = army_for(request, army_id)
+    given = [request.POST.get(name, "") for name in ("undercoat", "above", "pot_coat")]
+    apply(
+        request,
+        army,
+        lambda design: edit.with_undercoat(design, *given),
+        lambda before, after: f"Undercoat is now {after.scheme.ground.words}",
+    )
+    role = request.POST.get("role", "")
+    return redirect("recipe", army.pk, role) if role else back(request, "recipes", army.pk)
