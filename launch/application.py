@@ -5,6 +5,7 @@ import secrets
 import signal
 import socket
 import subprocess
+from contextlib import contextmanager
 
 from .environment import PYTHON, VENV
 from .step import ROOT, STATE, SetupError, run, say
@@ -39,6 +40,26 @@ def manage(environment: dict[str, str], *arguments: str, quiet: bool = False) ->
         run(command, f"'{arguments[0]}'", "read the message above", env=environment, cwd=ROOT)
         return 0
     return subprocess.run(command, env=environment, cwd=ROOT, check=False).returncode
+
+
+@contextmanager
+def simulated_reader(environment: dict[str, str]):
+    """The simulated colour reader on a free port of loopback, unless another is set; gives its address."""
+    given = os.environ.get("MANTELLO_READER")
+    if given is not None:
+        yield given
+        return
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        port = probe.getsockname()[1]
+    process = subprocess.Popen(
+        [str(PYTHON), "-m", "mantello_reader", "--port", str(port)], env=environment, cwd=ROOT, start_new_session=True
+    )
+    try:
+        yield f"127.0.0.1:{port}"
+    finally:
+        process.terminate()
+        process.wait(5)
 
 
 def serve(environment: dict[str, str], host: str, port: int) -> int:

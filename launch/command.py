@@ -4,7 +4,7 @@ import argparse
 import ipaddress
 import subprocess
 
-from .application import manage, serve, settings_for
+from .application import manage, serve, settings_for, simulated_reader
 from .checks import run_checks
 from .database import Database
 from .environment import PYTHON, ensure_environment
@@ -96,7 +96,8 @@ def _start(asked: argparse.Namespace, url: str) -> int:
     else:
         say("served beyond this machine: sign-in is needed, the demo account is not opened")
     STATE.mkdir(exist_ok=True)
-    return serve(environment, host, asked.port)
+    with simulated_reader(environment) as address:
+        return serve(environment | {"MANTELLO_READER": address}, host, asked.port)
 
 
 def _is_loopback(host: str) -> bool:

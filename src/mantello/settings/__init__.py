@@ -124,3 +124,5 @@ if OPTIONS.mode == "test":
     PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 # Tests read static files where they lie; everything else serves the collected, hashed ones.
 WHITENOISE_USE_FINDERS = OPTIONS.mode == "test"
+
+MANTELLO_READER = OPTIONS.reader

@@ -30,6 +30,8 @@ class Options:
     time_zone: str
     #: dotted path of the mail backend; the default keeps mail in the local outbox
     mail_backend: str
+    #: host:port of the colour reader; empty for none
+    reader: str
 
     @property
     def secure(self) -> bool:
@@ -58,6 +60,7 @@ def options_from(environment: dict[str, str]) -> Options:
         state=Path(environment.get("MANTELLO_STATE", Path(__file__).resolve().parents[3] / ".mantello")),
         time_zone=environment.get("MANTELLO_TIME_ZONE", "UTC"),
         mail_backend=environment.get("MANTELLO_MAIL_BACKEND", "mantello.accounts.outbox.OutboxBackend"),
+        reader=environment.get("MANTELLO_READER", "127.0.0.1:7410"),
     )
 
 

@@ -38,9 +38,27 @@ def painted_surface(resolution: Resolution) -> dict[tuple[str, str], float]:
 def paint_needed(scheme: Scheme, resolution: Resolution) -> dict[str, float]:
     """Neat ml of every paint that the whole army takes, an estimate, undercoat aside."""
     needed: dict[str, float] = defaultdict(float)
-    for (role_id, tier), surface in painted_surface(resolution).items():
-        recipe = scheme.role(role_id).recipe(tier)
-        for step, coats in zip(recipe.steps, scheme.coats(recipe), strict=True):
-            for paint_id, ml in millilitres(step, surface, coats).items():
-                needed[paint_id] += ml
+    for paints in paint_by_unit(scheme, resolution).values():
+        for paint_id, ml in paints.items():
+            needed[paint_id] += ml
     return dict(needed)
+
+
+def paint_by_unit(scheme: Scheme, resolution: Resolution) -> dict[str, dict[str, float]]:
+    """Neat ml of every paint by unit, an estimate, undercoat aside."""
+    surfaces: dict[str, dict[tuple[str, str], float]] = defaultdict(lambda: defaultdict(float))
+    for one in resolution.classes:
+        areas = one.plate.areas
+        for name, cell in one.cells.items():
+            if cell.role:
+                surfaces[one.unit][cell.role, one.tier] += areas[name].surface_mm2 * len(one.ordinals)
+    found: dict[str, dict[str, float]] = {}
+    for unit, worn in surfaces.items():
+        needed: dict[str, float] = defaultdict(float)
+        for (role_id, tier), surface in worn.items():
+            recipe = scheme.role(role_id).recipe(tier)
+            for step, coats in zip(recipe.steps, scheme.coats(recipe), strict=True):
+                for paint_id, ml in millilitres(step, surface, coats).items():
+                    needed[paint_id] += ml
+        found[unit] = dict(needed)
+    return found

@@ -1,6 +1,7 @@
 """Bridge colours against plain counting, and undercoats for a whole army."""
 
 from dataclasses import replace
+from types import SimpleNamespace
 
 from django.test import SimpleTestCase
 
@@ -9,14 +10,14 @@ from mantello_core.errors import Contradiction, UnknownName
 from mantello_core.paints.range import paint, paints
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.cost import cost_of
-from mantello_core.planning.undercoating import look_of, undercoat_advice
+from mantello_core.planning.undercoating import assembly_advice, look_of, undercoat_advice, with_ground
 from mantello_core.recipes.bridge import Bridge, bridge_for
 from mantello_core.recipes.coverage import coverage
 from mantello_core.recipes.ground import Ground
 from mantello_core.recipes.layering import HARD, predicted
 from mantello_core.recipes.step import Mix
 from mantello_core.recipes.surface import coated, solid
-from mantello_core.recipes.undercoat import undercoats
+from mantello_core.recipes.undercoat import grounds
 from mantello_core.schemes.base_mix import with_bridge
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.edit import with_new_role, with_undercoat
@@ -83,15 +84,19 @@ class Undercoats(SimpleTestCase):
         design = calvessa()
         resolution = resolve(design.army, design.scheme)
         advice = undercoat_advice(design, resolution)
-        self.assertEqual({one.undercoat.id for one in advice}, {pot.id for pot in undercoats()})
+        self.assertEqual({one.ground for one in advice}, set(grounds()))
         self.assertEqual([one.cost.minutes for one in advice], sorted(one.cost.minutes for one in advice))
         for one in advice:
-            changed = replace(design, scheme=replace(design.scheme, undercoat=one.undercoat.id))
+            changed = replace(design, scheme=with_ground(design, one.ground).scheme)
             self.assertEqual(one.cost, cost_of(compiled(changed, resolve(changed.army, changed.scheme)).atoms))
 
     def test_hard_colours_are_those_that_take_many_coats(self):
         design = calvessa()
-        by_id = {one.undercoat.id: one for one in undercoat_advice(design, resolve(design.army, design.scheme))}
+        by_id = {
+            one.ground.undercoat: one
+            for one in undercoat_advice(design, resolve(design.army, design.scheme))
+            if one.ground == Ground(one.ground.undercoat)
+        }
         first = design.scheme.role("lantern").recipe().steps[0].mix
         for id_ in ("undercoat-soot", "undercoat-linen"):
             coats = coverage(first.film, solid(paint(id_).film), first.dilution).coats
@@ -104,4 +109,25 @@ class Undercoats(SimpleTestCase):
             (Lab(5, 0, 0), "deep, neutral"), (Lab(45, 5, 20), "middling, warm"), (Lab(90, -10, -20), "bright, cold"),
             (Lab(25, 0, 5.9), "middling, neutral"), (Lab(65, 0, 6), "middling, warm"),
         ):  # fmt: skip
-            self.assertEqual(look_of(lab), words)
+            self.assertEqual(look_of(SimpleNamespace(colour=lab, above="")), words)
+        self.assertEqual(look_of(Ground("undercoat-soot", "undercoat-linen")), "lit from above, warm")
+
+    def test_what_is_sprayed_apart_never_takes_more_coats_and_says_how_many(self):
+        design = calvessa()
+        advice = assembly_advice(design, resolve(design.army, design.scheme))
+        self.assertTrue(any(one.then < one.now for one in advice))
+        for one in advice:
+            self.assertLessEqual(one.then, one.now)
+            self.assertEqual(one.then < one.now, one.best != design.scheme.ground)
+        alone = with_ground(design, Ground(design.scheme.undercoat))
+        self.assertEqual(alone, design)
+
+    def test_coats_counted_fast_are_those_predicted(self):
+        design = calvessa()
+        for ground in grounds()[::4]:
+            scheme = with_ground(design, ground).scheme
+            for role in scheme.roles:
+                for _, recipe in role.recipes:
+                    self.assertEqual(
+                        scheme.coats(recipe), tuple(one.coats for one in scheme.predicted(recipe).outcomes)
+                    )

@@ -3,7 +3,7 @@
 from django.urls import reverse
 
 from mantello.rooms.army.actions import create_army
-from mantello_core.recipes.undercoat import undercoats
+from mantello_core.recipes.undercoat import grounds
 from tests.rooms.case import RoomCase
 
 GOOD = {
@@ -110,14 +110,15 @@ class Shelf(RoomCase):
 class Undercoats(RoomCase):
     def test_all_are_compared_and_one_is_used_from_there(self):
         page = self.see("undercoats")
-        self.assertEqual(len(page.context["rows"]), len(undercoats()))
-        self.assertContains(page, "in use", 1)
+        self.assertEqual(sum(len(rows) for _, rows in page.context["kinds"]), len(grounds()))
+        self.assertContains(page, "If parts are sprayed apart")
+        self.assertContains(page, ">in use<", 1)
         self.assertContains(page, "Spray outdoors")
         here = reverse("undercoats", args=[self.army.pk])
         answer = self.post("set-undercoat", undercoat="undercoat-linen", next=here)
         self.assertEqual(answer.url, here)
-        rows = self.see("undercoats").context["rows"]
-        self.assertEqual([minutes for one, minutes, _ in rows if one.undercoat.id == "undercoat-linen"], [0])
+        rows = self.see("undercoats").context["kinds"][0][1]
+        self.assertEqual([minutes for one, minutes, _ in rows if one.ground.undercoat == "undercoat-linen"], [0])
 
     def test_an_empty_army_has_nothing_to_compare(self):
         empty = create_army(self.owner, "Empty")

@@ -15,7 +15,7 @@ from mantello_core.schemes.inspection.finding import Check
 from mantello_core.schemes.inspection.harmony import Harmony, harmony_of
 from mantello_core.schemes.inspection.inspect import inspect
 from mantello_core.schemes.scheme import Design
-from mantello_core.schemes.share import paint_needed, role_shares
+from mantello_core.schemes.share import paint_by_unit, paint_needed, role_shares
 
 from .drawings import drawing_of
 from .models import Edition
@@ -65,6 +65,11 @@ class Reading:
     def needed(self) -> dict[str, float]:
         """Neat ml of every paint the army takes."""
         return paint_needed(self.design.scheme, self.resolution)
+
+    @cached_property
+    def needed_by_unit(self) -> dict[str, dict[str, float]]:
+        """Neat ml of every paint, unit by unit."""
+        return paint_by_unit(self.design.scheme, self.resolution)
 
     @cached_property
     def work(self) -> Work:
