@@ -8,11 +8,14 @@ from dataclasses import dataclass
 from difflib import get_close_matches
 
 from ..errors import MantelloError, OutOfRange, Unreadable
+from ..paints.paint import Paint
 from ..paints.range import paint, paints
 from ..paints.stock import Stock, checked_stock
 from ..recipes.shopping import Purchase
 
-FIELDS = ("paint", "name", "range", "pots", "price", "note")
+FIELDS = ("paint", "name", "range", "pots", "price", "note", "discontinued")
+#: what is written for a paint that is no longer made, and what is taken for it
+GONE, _GONE_SAID = "yes", {"yes", "true", "1", "x"}
 MOST_CHARACTERS, MOST_LINES = 200_000, 2000
 #: signs with which a spreadsheet begins a formula
 _FORMULA = ("=", "+", "-", "@")
@@ -32,11 +35,26 @@ class ShelfLine:
 def write_shelf(shelf: Mapping[str, Stock]) -> str:
     """Everything that is owned, in shelf order; reads back to the same."""
     rows = [
-        (id_, pot.name, pot.range, f"{stock.pots:g}", "" if stock.price is None else f"{stock.price:g}", stock.note)
-        for id_, pot in paints().items()
-        if (stock := shelf.get(id_)) and not stock.empty
+        (
+            id_,
+            pot.name,
+            pot.range,
+            f"{stock.pots:g}",
+            "" if stock.price is None else f"{stock.price:g}",
+            stock.note,
+            GONE if stock.discontinued else "",
+        )
+        for id_, pot in in_shelf_order(shelf)
+        if not (stock := shelf[id_]).empty
     ]
     return _written(FIELDS, rows)
+
+
+def in_shelf_order(shelf: Mapping[str, Stock]) -> list[tuple[str, Paint]]:
+    """The paints of a shelf in the order of the ranges, own ones after them."""
+    order = {id_: at for at, id_ in enumerate(paints())}
+    ids = sorted(shelf, key=lambda id_: (order.get(id_, len(order)), id_))
+    return [(id_, paint(id_)) for id_ in ids]
 
 
 def write_shopping(purchases: Iterable[Purchase]) -> str:
@@ -92,7 +110,10 @@ def _line(number: int, values: dict[str, str], text: str, beyond: list[str]) -> 
             raise Unreadable(f"There is more in the line than columns: '{' '.join(beyond)[:60]}'.", "file")
         id_ = _paint_of(values)
         price = _number(values["price"], "price") if values.get("price") else None
-        stock = checked_stock(Stock(_number(values.get("pots", ""), "pots"), price, _plain(values.get("note", ""))))
+        gone = values.get("discontinued", "").casefold() in _GONE_SAID
+        stock = checked_stock(
+            Stock(_number(values.get("pots", ""), "pots"), price, _plain(values.get("note", "")), gone)
+        )
     except MantelloError as error:
         return ShelfLine(number, text[:200], doubt=error.message)
     return ShelfLine(number, text[:200], id_, stock)

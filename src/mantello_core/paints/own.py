@@ -3,9 +3,10 @@
 import hashlib
 import json
 from dataclasses import dataclass
+from math import isfinite
 
-from ..colour.spaces import Lab
-from ..errors import OutOfRange, UnknownName
+from ..colour.spaces import Lab, lab_of_hex
+from ..errors import OutOfRange, UnknownName, Unreadable
 from .estimate import CLASS_CONTRAST, Reading, estimated
 from .estimate import KINDS as READING_KINDS
 from .paint import KINDS, Paint
@@ -97,6 +98,27 @@ def checked_colour(colour: Lab, where: str = "") -> Lab:
             where,
         )
     return colour
+
+
+def colour_said(text: str) -> Lab:
+    """A colour as it is written: '#rrggbb', or L*, a* and b* with commas or spaces between.
+
+    Raises: Unreadable for neither; OutOfRange for numbers that no surface has.
+
+    >>> colour_said("52.3, 44 -3.9")
+    Lab(lightness=52.3, a=44.0, b=-3.9)
+    """
+    text = text.strip()
+    if text.startswith("#"):
+        return lab_of_hex(text)
+    parts = text.replace(";", " ").replace(", ", " ").split() if " " in text else text.split(",")
+    try:
+        numbers = [float(part) for part in parts]
+    except ValueError:
+        numbers = []
+    if len(numbers) != 3 or not all(map(isfinite, numbers)):
+        raise Unreadable(f"'{text[:40]}' is no colour; write #rrggbb, or L*, a* and b* such as 52.3 44 -3.9.", "colour")
+    return checked_colour(Lab(*numbers), "colour")
 
 
 def by_swatch(name: str, kind: str, colour: Lab, opacity: str, **more) -> OwnPaint:

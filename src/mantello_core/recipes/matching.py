@@ -8,9 +8,9 @@ from ..colour.difference import difference, differences
 from ..colour.lamp import lamp_lab
 from ..colour.spaces import Lab
 from ..errors import OutOfRange
-from ..paints.paint import Film, Paint
-from ..paints.range import paint
+from ..paints.paint import BODIES, Film, Paint
 from .coverage import COVERED, GOOD_ENOUGH, coverage
+from .ground import Ground
 from .mix_index import FAR, Mixed, index_of, order_of
 from .step import Mix
 from .surface import solid
@@ -30,7 +30,7 @@ class Match:
     mix: Mix
     colour: Lab
     apart: float
-    #: coats over the undercoat until it covers; None if it never does, or no undercoat was given
+    #: coats over the undercoat until it covers; None if it never does, or no ground was given
     coats: int | None
     opacity: str
 
@@ -40,13 +40,27 @@ class Match:
         return self.mix.film.flake is not None
 
     @property
+    def finish(self) -> str:
+        """What it dries to: that of its paints, the glossiest that is at least half of it."""
+        whole = sum(parts for _, parts in self.mix.parts)
+        shares = dict.fromkeys(("gloss", "metallic", "satin", "matt"), 0.0)
+        for pot, (_, parts) in zip(self.mix.paints, self.mix.parts, strict=True):
+            shares[pot.finish] += parts / whole
+        return next((finish for finish, share in shares.items() if share >= 0.5), "satin")
+
+    @property
+    def body(self) -> str:
+        """How stiff it is: that of its stiffest paint."""
+        return min((pot.body for pot in self.mix.paints), key=tuple(BODIES).index)
+
+    @property
     def verdict(self) -> str:
         """How the difference is seen: 1, and the tolerances of ``coverage``, are the limits."""
         limits = ((1.0, "not told apart"), (COVERED, "told apart only side by side"), (GOOD_ENOUGH, "near"))
         return next((words for limit, words in limits if self.apart <= limit), "another colour")
 
 
-def matches(target: Lab, pots: list[Paint], undercoat: str = "", limit: int = 8) -> tuple[Match, ...]:
+def matches(target: Lab, pots: list[Paint], ground: Ground | None = None, limit: int = 8) -> tuple[Match, ...]:
     """The nearest mixes of one, two and three paints, the nearest first.
 
     pots: those that may be used; metals count alone, washes and mediums not at all. Of all mixes of one and
@@ -75,7 +89,7 @@ def matches(target: Lab, pots: list[Paint], undercoat: str = "", limit: int = 8)
     if pairs and best > WORTH and (best < FAR or len(flat) <= SMALL):
         kept += index_of(flat).thirds(target, pairs[:BEAM], best - WORTH, limit)
     kept.sort(key=order_of)
-    return tuple(sorted((_match(target, one, undercoat) for one in kept[:limit]), key=lambda one: one.apart))
+    return tuple(sorted((_match(target, one, ground) for one in kept[:limit]), key=lambda one: one.apart))
 
 
 def apart_under_lamp(one: Film, other: Film) -> float:
@@ -91,10 +105,10 @@ def _metals(target: Lab, metals: list[Paint]):
     return [(float(one), (pot,), (1,)) for one, pot in zip(apart, metals, strict=True)]
 
 
-def _match(target: Lab, found: Mixed, undercoat: str) -> Match:
+def _match(target: Lab, found: Mixed, ground: Ground | None) -> Match:
     _, pots, drops = found
     mix = Mix(tuple((pot.id, float(count)) for pot, count in zip(pots, drops, strict=True)))
     film = mix.film
     colour = solid(film).colour
-    coats = coverage(film, solid(paint(undercoat).film)).coats if undercoat else None
+    coats = coverage(film, ground.flat).coats if ground else None
     return Match(mix, colour, difference(target, colour), coats, film.opacity)

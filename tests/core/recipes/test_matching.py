@@ -13,6 +13,7 @@ from mantello_core.colour.spaces import Lab, lab_of, lab_of_hex, labs_of
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.paints.range import paint, paints
 from mantello_core.recipes.coverage import coat_by_coat, coverage
+from mantello_core.recipes.ground import Ground
 from mantello_core.recipes.matching import WORTH, Match, matches
 from mantello_core.recipes.step import Mix
 from mantello_core.recipes.surface import solid
@@ -87,7 +88,7 @@ class Matches(SimpleTestCase):
         self.assertLessEqual(len(best.mix.parts), 2)
 
     def test_what_is_told_is_what_the_mix_is(self):
-        for one in matches(lab_of_hex("#7a4b6e"), FLAT, "undercoat-soot"):
+        for one in matches(lab_of_hex("#7a4b6e"), FLAT, Ground("undercoat-soot")):
             film = one.mix.film
             self.assertAlmostEqual(one.apart, difference(film.masstone, lab_of_hex("#7a4b6e")), places=4)
             self.assertEqual(one.coats, coverage(film, solid(paint("undercoat-soot").film)).coats)

@@ -4,9 +4,14 @@ from django import forms
 
 from mantello_core.errors import MantelloError
 from mantello_core.formats.roster import decoded
-from mantello_core.formats.shelf import MOST_CHARACTERS, ShelfLine, read_shelf
+from mantello_core.formats.shelf import read_shelf
+from mantello_core.formats.shelf_document import read_palette, read_shelf_document
+from mantello_core.paints.estimate import CLASS_CONTRAST
 from mantello_core.paints.range import paint
 from mantello_core.paints.stock import MOST_NOTE, MOST_POTS, MOST_PRICE, Stock
+
+#: the largest shelf file that is read
+MOST_BYTES = 2_000_000
 
 
 def _number(label: str, most: float, said: str, **options) -> forms.FloatField:
@@ -27,11 +32,13 @@ class StockForm(forms.Form):
         required=False, label="Note", max_length=MOST_NOTE, help_text="A defect, a lot number, where it stands."
     )
 
+    discontinued = forms.BooleanField(required=False, label="No longer made")
+
     def clean(self):
         """What is owned, under ``stock``."""
         given = super().clean()
         if not self.errors:
-            given["stock"] = Stock(given["pots"] or 0.0, given["price"], given["note"])
+            given["stock"] = Stock(given["pots"] or 0.0, given["price"], given["note"], given["discontinued"])
         return given
 
 
@@ -57,19 +64,37 @@ class CountForm(forms.Form):
             if name in given:
                 id_ = name.removeprefix("pots-")
                 old = self.shelf.get(id_, Stock())
-                counted[id_] = Stock(given[name] or 0.0, old.price, old.note)
+                counted[id_] = Stock(given[name] or 0.0, old.price, old.note, old.discontinued)
         given["shelf"] = counted
         return given
 
 
 class ShelfFileForm(forms.Form):
-    """A shelf from a file."""
+    """A shelf from a file: separated values, JSON, or a palette of a program that draws."""
 
-    file = forms.FileField(label="A shelf as CSV", help_text="Columns: paint or name, pots, perhaps price and note.")
+    file = forms.FileField(
+        label="A shelf as CSV, JSON or GIMP palette",
+        help_text="CSV columns: paint or name, pots, perhaps price, note and discontinued.",
+    )
+    opacity = forms.ChoiceField(
+        choices=[(one, one.capitalize()) for one in CLASS_CONTRAST], initial="semi-opaque", required=False,
+        label="Colours of a palette hide as",
+    )  # fmt: skip
 
-    def clean_file(self) -> list[ShelfLine]:
-        """The file's lines."""
+    def clean(self):
+        """The file's lines under ``lines``, or what it says of a shelf under ``read``."""
+        given = super().clean()
+        if "file" not in given:
+            return given
         try:
-            return read_shelf(decoded(self.cleaned_data["file"].read(MOST_CHARACTERS * 4)))
+            text = decoded(given["file"].read(MOST_BYTES + 4))
+            if text.lstrip("\ufeff \n\r\t").startswith("{"):
+                given["read"] = read_shelf_document(text)
+            elif text.lstrip("\ufeff").startswith("GIMP"):
+                given["read"] = read_palette(text, given.get("opacity") or "semi-opaque")
+            else:
+                given["lines"] = read_shelf(text)
         except MantelloError as error:
-            raise forms.ValidationError(error.message, code=error.kind) from error
+            place = f" (at {error.where})" if error.where.startswith("/") else ""
+            self.add_error("file", f"{error.message}{place}")
+        return given

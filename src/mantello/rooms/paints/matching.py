@@ -16,12 +16,13 @@ from mantello_core.errors import MantelloError, OutOfRange, Unreadable
 from mantello_core.paints.paint import Film, Paint
 from mantello_core.paints.range import paint, ranges
 from mantello_core.recipes.coverage import coat_by_coat, tolerance_of
+from mantello_core.recipes.ground import Ground
 from mantello_core.recipes.matching import Match, apart_under_lamp, matches
 from mantello_core.recipes.surface import solid
 from mantello_core.schemes.base_mix import base_mix, with_base_mix
 from mantello_core.schemes.scheme import Design, Role
 
-from .models import OwnedPaint
+from .models import OwnedPaint, OwnPaint
 
 #: mixes shown, and coats drawn of each
 MOST_SHOWN, MOST_COATS = 8, 8
@@ -56,6 +57,14 @@ class MatchRow:
     #: CIEDE2000 under a lamp; None for a colour picked on a screen
     lamp: float | None
 
+    #: what the wanted paint dries to, if it is one paint
+    finish: str = ""
+
+    @property
+    def other_finish(self) -> bool:
+        """Whether it dries otherwise than what is wanted."""
+        return bool(self.finish) and self.finish != self.match.finish
+
     @property
     def parts_under_lamp(self) -> bool:
         """Whether the match by daylight is lost under a lamp."""
@@ -75,11 +84,11 @@ class MatchForm(forms.Form):
         choices=lambda: [(OWNED, "What is on my shelf"), *((shelf.id, shelf.name) for shelf in ranges() if any(pot.covers for pot in shelf.paints))],
     )  # fmt: skip
 
-    def __init__(self, design: Design, data):
+    def __init__(self, design: Design, data, own=()):
         super().__init__(data)
         self.design = design
         made = [(f"role:{role.id}", role.name) for role in design.scheme.roles if base_mix(role)]
-        groups = [(name, [(f"paint:{id_}", words) for id_, words in pots]) for name, pots in paint_choices()]
+        groups = [(name, [(f"paint:{id_}", words) for id_, words in pots]) for name, pots in paint_choices(own)]
         self.fields["wanted"].choices = [
             ("", "a colour picked below"),
             ("Roles, as they are mixed now", made),
@@ -117,13 +126,14 @@ def match(request, army_id):
     if "wanted" not in asked and "colour" not in asked:
         asked["wanted"] = first
     asked.setdefault("colour", "#5a6b7c")
-    form = MatchForm(design, asked)
+    own = OwnPaint.objects.of(request.user)
+    form = MatchForm(design, asked, own)
     target = form.cleaned_data.get("target") if form.is_valid() else None
     rows = []
     if target:
         try:
             owned = OwnedPaint.objects.stocked(request.user)
-            rows = _rows(target, form.cleaned_data["shelves"], owned, design.scheme.undercoat)
+            rows = _rows(target, form.cleaned_data["shelves"], owned, design.scheme.ground, own)
         except MantelloError as error:
             form.add_error("shelves", f"{error.message} Tick less, or count your shelf in the Paints room.")
     context = {
@@ -164,20 +174,25 @@ def _parts(given: list[str]) -> tuple[tuple[str, float], ...]:
     return tuple(found)
 
 
-def _rows(target: Wanted, shelves: list[str], owned: frozenset[str], undercoat: str) -> list[MatchRow]:
+def _rows(
+    target: Wanted, shelves: list[str], owned: frozenset[str], ground: Ground, own: tuple[Paint, ...]
+) -> list[MatchRow]:
     allowed = [name for name in shelves if name != OWNED]
-    pots = [pot for shelf in ranges() if not allowed or shelf.id in allowed for pot in shelf.paints]
+    pots = [*own, *(pot for shelf in ranges() if not allowed or shelf.id in allowed for pot in shelf.paints)]
     if OWNED in shelves:
         pots = [pot for pot in pots if pot.id in owned]
-    found = matches(target.colour, [pot for pot in pots if pot not in target.without], undercoat, MOST_SHOWN)
-    return [_row(one, target, undercoat) for one in found]
+    found = matches(target.colour, [pot for pot in pots if pot not in target.without], ground, MOST_SHOWN)
+    glints = target.film is not None and target.film.flake is not None
+    ranked = sorted(found, key=lambda one: glints and not one.metallic)  # a metal is stood in for by metals first
+    return [_row(one, target, ground) for one in ranked]
 
 
-def _row(one: Match, target: Wanted, undercoat: str) -> MatchRow:
+def _row(one: Match, target: Wanted, ground: Ground) -> MatchRow:
     film, parts = one.mix.film, one.mix.parts
     solids = [drops * paint(id_).solids for id_, drops in parts]
     shares = tuple((paint(id_), drops, dry / sum(solids)) for (id_, drops), dry in zip(parts, solids, strict=True))
     way = tuple((name, a, b, b - a) for name, a, b in zip(("L*", "a*", "b*"), target.colour, one.colour, strict=True))
-    seen = coat_by_coat(film, solid(paint(undercoat).film), 0.0, min(one.coats or MOST_COATS, MOST_COATS))
+    seen = coat_by_coat(film, ground.flat, 0.0, min(one.coats or MOST_COATS, MOST_COATS))
     lamp = apart_under_lamp(target.film, film) if target.film else None
-    return MatchRow(one, shares, way, seen, tolerance_of(film), lamp)
+    finish = target.without[0].finish if len(target.without) == 1 else ""
+    return MatchRow(one, shares, way, seen, tolerance_of(film), lamp, finish)

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import fewest, matching, views
+from . import adding, costing, fewest, matching, views
 
 urlpatterns = [
     path("", views.paints, name="paints"),
@@ -10,9 +10,13 @@ urlpatterns = [
     path("match/take/", matching.take_match, name="take-match"),
     path("fewest/", fewest.fewest, name="fewest"),
     path("fewest/take/", fewest.take_fewest, name="take-fewest"),
+    path("add/", adding.add_paint, name="add-paint"),
+    path("forget/<str:pot>/", adding.forget_paint, name="forget-paint"),
+    path("cost/", costing.costs, name="costs"),
     path("count/", views.count_shelf, name="count-shelf"),
     path("shelf/", views.read_shelf_file, name="read-shelf"),
     path("shelf.csv", views.shelf_file, name="shelf-file"),
+    path("shelf.json", views.shelf_document, name="shelf-document"),
     path("shelf.gpl", views.palette_file, name="palette-file"),
     path("shopping.csv", views.shopping_file, name="shopping-file"),
     path("own/<str:pot>/", views.keep_stock, name="keep-stock"),

@@ -8,16 +8,20 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
-from mantello.rooms.paints.choices import paint_choices
 from mantello.shell.download import download
 from mantello_core.formats.palette import write_palette
 from mantello_core.formats.shelf import write_shelf, write_shopping
-from mantello_core.paints.range import paint, ranges
+from mantello_core.formats.shelf_document import write_shelf_document
+from mantello_core.paints.alike import alike
+from mantello_core.paints.own import OWN
+from mantello_core.paints.range import Range, paint, ranges
 from mantello_core.paints.range import paints as all_paints
+from mantello_core.planning.consumable import consumables
+from mantello_core.planning.shortage import shortages
 from mantello_core.recipes.shopping import RESERVE, shopping
 
 from .forms import CountForm, ShelfFileForm, StockForm
-from .models import OwnedPaint
+from .models import OwnedPaint, OwnPaint
 
 CSV = "text/csv; charset=utf-8"
 
@@ -41,8 +45,10 @@ def _page(request, army, status=200, **forms):
                     names = used.setdefault(pot.id, [])
                     if role.name not in names:
                         names.append(role.name)
-    counting = forms.get("count") or (CountForm(owned, all_paints()) if request.GET.get("count") else None)
-    chosen = all_paints().get(forms.get("pot") or request.GET.get("pot", ""))
+    own = OwnPaint.objects.of(request.user)
+    known = all_paints() | {pot.id: pot for pot in own}
+    counting = forms.get("count") or (CountForm(owned, known) if request.GET.get("count") else None)
+    chosen = known.get(forms.get("pot") or request.GET.get("pot", ""))
     purchases = shopping(reading.needed, owned)
     context = {
         "title": "Paints",
@@ -51,8 +57,16 @@ def _page(request, army, status=200, **forms):
                 shelf,
                 [(pot, owned.get(pot.id), used.get(pot.id, []), _count_field(counting, pot)) for pot in shelf.paints],
             )
-            for shelf in ranges()
+            for shelf in (
+                *([Range("own", OWN, "Added by you; estimated from what you read off them", own)] if own else ()),
+                *ranges(),
+            )
         ],
+        "shortages": shortages(reading.design.army, reading.needed_by_unit, owned)
+        if reading.design.army.figures
+        else (),
+        "consumables": consumables(reading.work.atoms) if reading.design.army.figures else (),
+        "unit_names": {unit.id: reading.design.army.title(unit.id) for unit in reading.design.army.units},
         "purchases": purchases,
         "to_buy": sum(one.pots for one in purchases),
         "cost": sum(one.cost or 0.0 for one in purchases),
@@ -67,17 +81,22 @@ def _page(request, army, status=200, **forms):
     }
     if chosen:
         context |= _chosen(chosen, owned, forms.get("stock"), used, reading.needed)
+        context["mistaken"] = alike(chosen, known.values())[:8]
     return room_page(request, army, "paints", "paints/paints.html", context, status)
 
 
 def _chosen(pot, owned, form, used, needed):
     stock = owned.get(pot.id)
-    initial = {"pots": f"{stock.pots:g}", "price": stock.price, "note": stock.note} if stock else {}
+    initial = (
+        {"pots": f"{stock.pots:g}", **{name: getattr(stock, name) for name in ("price", "note", "discontinued")}}
+        if stock
+        else {}
+    )
     return {
         "stock_form": form or StockForm(initial=initial),
         "roles": used.get(pot.id, []),
         "takes": needed.get(pot.id, 0.0),
-        "replaceable": any(pot.id == id_ for _, pots in paint_choices() for id_, _ in pots),
+        "replaceable": pot.covers or pot.transparent,
     }
 
 
@@ -90,6 +109,7 @@ def _count_field(counting, pot):
 def keep_stock(request, army_id, pot):
     """What is owned of one paint."""
     army = army_for(request, army_id)
+    OwnPaint.objects.of(request.user)
     found = paint(pot, "paint")
     form = StockForm(request.POST)
     if not form.is_valid():
@@ -105,7 +125,8 @@ def keep_stock(request, army_id, pot):
 def count_shelf(request, army_id):
     """Pots of every paint, counted at once."""
     army = army_for(request, army_id)
-    form = CountForm(OwnedPaint.objects.of(request.user), all_paints(), request.POST)
+    known = all_paints() | {pot.id: pot for pot in OwnPaint.objects.of(request.user)}
+    form = CountForm(OwnedPaint.objects.of(request.user), known, request.POST)
     if not form.is_valid():
         return _page(request, army, 422, count=form)
     shelf = form.cleaned_data["shelf"]
@@ -122,7 +143,14 @@ def read_shelf_file(request, army_id):
     form = ShelfFileForm(request.POST, request.FILES)
     if not form.is_valid():
         return _page(request, army, 422, file=form)
-    lines = form.cleaned_data["file"]
+    read = form.cleaned_data.get("read")
+    if read:
+        for pot in read.own:
+            OwnPaint.objects.add(request.user, pot.said)
+        OwnedPaint.objects.keep(request.user, read.shelf)
+        messages.success(request, f"Shelf read: {len(read.shelf)} paints, {len(read.own)} of them your own")
+        return redirect("paints", army.pk)
+    lines = form.cleaned_data["lines"]
     doubtful = [line for line in lines if line.doubt]
     if doubtful:
         form.add_error("file", f"{len(doubtful)} of {len(lines)} lines cannot be taken, so none was; they are below.")
@@ -142,11 +170,21 @@ def shelf_file(request, army_id):
 
 @login_required
 @require_safe
+def shelf_document(request, army_id):
+    """Everything that is owned, own paints with all that is said of them, as JSON."""
+    army = army_for(request, army_id)
+    text = write_shelf_document(OwnedPaint.objects.of(request.user), OwnPaint.objects.of(request.user))
+    return download(text, f"mantello-shelf-{army.pk}.json", "application/json; charset=utf-8")
+
+
+@login_required
+@require_safe
 def palette_file(request, army_id):
     """What is on the shelf as a palette for programs that draw; every paint if nothing is."""
     army = army_for(request, army_id)
     stocked = OwnedPaint.objects.stocked(request.user)
-    owned = [pot for id_, pot in all_paints().items() if id_ in stocked]
+    every = (*all_paints().values(), *OwnPaint.objects.of(request.user))
+    owned = [pot for pot in every if pot.id in stocked]
     text = write_palette(f"{army.name}, shelf", owned or all_paints().values())
     return download(text, f"mantello-shelf-{army.pk}.gpl", "text/plain; charset=utf-8")
 

@@ -4,6 +4,7 @@ from ...colour.spaces import Lab, hex_of, lab_of_hex, on_screen
 from ...errors import MantelloError
 from ...paints.range import paint, paints
 from ...recipes.coverage import coverage, tolerance_of
+from ...recipes.ground import Ground
 from ...recipes.matching import matches
 from ...recipes.step import Mix, Step, checked
 from ...recipes.surface import solid
@@ -47,7 +48,7 @@ def matched(document: dict) -> dict:
     check(document, "match")
     target = Lab(*document["lab"]) if "lab" in document else lab_of_hex(document["hex"])
     allowed = [paint(id_, f"/paints/{at}") for at, id_ in enumerate(document.get("paints", paints()))]
-    undercoat = paint(document["undercoat"], "/undercoat").id if "undercoat" in document else ""
+    ground = Ground(paint(document["undercoat"], "/undercoat").id) if "undercoat" in document else None
     return {
         "target": colour_mapping(target),
         "matches": [
@@ -57,9 +58,11 @@ def matched(document: dict) -> dict:
                 "colour": colour_mapping(one.colour),
                 "difference": round(one.apart, 2),
                 "opacity": one.opacity,
+                "finish": one.finish,
+                "body": one.body,
             }
-            | ({"coats": one.coats} if undercoat else {})
-            for one in matches(target, allowed, undercoat, document.get("limit", 8))
+            | ({"coats": one.coats} if ground else {})
+            for one in matches(target, allowed, ground, document.get("limit", 8))
         ],
     }
 

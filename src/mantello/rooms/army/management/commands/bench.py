@@ -19,6 +19,7 @@ from mantello_core.figures.making import made_figure, usual_making
 from mantello_core.formats.sample import calvessa, levy
 from mantello_core.paints.range import paints
 from mantello_core.planning.plan import plan
+from mantello_core.recipes.ground import Ground
 from mantello_core.recipes.matching import matches
 from mantello_core.recipes.undercoat import undercoat_choices
 from mantello_core.schemes.army import Figure
@@ -91,7 +92,7 @@ class Command(BaseCommand):
         pots, wanted = list(paints().values()), lab_of_hex("#6f7f5a")
         self._row(
             f"mixes of up to three of {len(pots)} paints for a colour",
-            lambda: matches(wanted, pots, "undercoat-slate"),
+            lambda: matches(wanted, pots, Ground("undercoat-slate")),
             9,
         )
         army = army_for_brief("Force", Brief(), formation_names("", 3))

@@ -1,0 +1,54 @@
+"""What the paint of every unit and figure costs."""
+
+from dataclasses import dataclass
+
+from django.contrib.auth.decorators import login_required
+from django.views.decorators.http import require_safe
+
+from mantello.rooms.army.page import army_for, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello_core.paints.range import paint
+from mantello_core.recipes.costing import Cost, cost_of
+
+from .models import OwnedPaint
+
+
+@dataclass(frozen=True)
+class UnitCost:
+    """One unit: figures, neat ml and what they cost."""
+
+    id: str
+    name: str
+    figures: int
+    millilitres: float
+    cost: Cost
+
+    @property
+    def each(self) -> float:
+        """Of one figure, on average."""
+        return self.cost.money / self.figures if self.figures else 0.0
+
+
+@login_required
+@require_safe
+def costs(request, army_id):
+    """Unit by unit, and the whole army; paints without a price are named, not guessed."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    shelf = OwnedPaint.objects.of(request.user)
+    by_unit = reading.needed_by_unit if reading.design.army.figures else {}
+    rows = [
+        UnitCost(unit.id, reading.design.army.title(unit.id), unit.figures, sum(by_unit[unit.id].values()), cost_of(by_unit[unit.id], shelf))
+        for unit in reading.design.army.units
+        if unit.id in by_unit
+    ]
+    whole = cost_of(reading.needed, shelf) if by_unit else Cost(0.0, ())
+    context = {
+        "title": "What it costs",
+        "rows": rows,
+        "whole": whole,
+        "figures": sum(row.figures for row in rows),
+        "dearest": max((row.each for row in rows), default=0.0),
+        "unknown": [paint(id_) for id_ in whole.unknown],
+    }
+    return room_page(request, army, "paints", "paints/costs.html", context)
