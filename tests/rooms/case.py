@@ -7,6 +7,7 @@ from django.urls import reverse
 from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import reading_of
+from mantello.rooms.recipes.trials import waive
 from mantello_core.schemes.scheme import Design
 from tests.samples import calvessa
 
@@ -20,6 +21,8 @@ class RoomCase(TestCase):
         cls.owner = users.create_user("rosa", "rosa@example.test", "a-long-pass-word")
         cls.other = users.create_user("nils", "nils@example.test", "a-long-pass-word")
         cls.army = keep_design(cls.owner, cls.design(), "Imported")
+        reading = reading_of(cls.army.head)
+        waive(cls.army, reading, sorted(reading.shares) if reading.design.army.figures else [])
 
     @staticmethod
     def design() -> Design:

@@ -38,7 +38,13 @@ def costs(request, army_id):
     shelf = OwnedPaint.objects.of(request.user)
     by_unit = reading.needed_by_unit if reading.design.army.figures else {}
     rows = [
-        UnitCost(unit.id, reading.design.army.title(unit.id), unit.figures, sum(by_unit[unit.id].values()), cost_of(by_unit[unit.id], shelf))
+        UnitCost(
+            unit.id,
+            reading.design.army.title(unit.id),
+            unit.figures,
+            sum(by_unit[unit.id].values()),
+            cost_of(by_unit[unit.id], shelf),
+        )
         for unit in reading.design.army.units
         if unit.id in by_unit
     ]

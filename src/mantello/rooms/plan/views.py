@@ -16,6 +16,7 @@ from mantello.rooms.army.page import apply, army_for, room_page, token_of
 from mantello.rooms.army.reading import reading_of
 from mantello.rooms.log import actions as log
 from mantello.rooms.log.queries import log_mark, progress
+from mantello.rooms.recipes.trials import untested
 from mantello_core.planning.progress import summed
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.schemes.army import Figure
@@ -111,6 +112,7 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
     step = evening.step(batch)
     return {
         "batch": batch,
+        "untested": [reading.design.scheme.role(role) for role in _untested(army, reading, batch)],
         "step": step,
         "form": form or DoneForm(initial={"minutes": round(batch.minutes_left)}),
         "picture": mark_safe(desk_svg(reading, batch, figure, everyone[unit.id, *figure].done)),
@@ -136,6 +138,12 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
     }
 
 
+def _untested(army, reading, batch: Batch) -> list[str]:
+    """Roles of a batch that want a test piece before it may start."""
+    wanting = untested(army, reading)
+    return [role for role in dict.fromkeys(atom.role for atom in batch.atoms) if role in wanting]
+
+
 @login_required
 @require_POST
 def done(request, army_id):
@@ -152,6 +160,9 @@ def done(request, army_id):
             request,
             "The plan has changed since this page was opened, so nothing was logged. This is the batch that comes now.",
         )
+        return redirect(to, army.pk)
+    if _untested(army, evening.reading, batch):
+        messages.error(request, "This batch waits for a test piece. Record one, or start without; nothing was logged.")
         return redirect(to, army.pk)
     form = DoneForm(request.POST)
     ticked = {

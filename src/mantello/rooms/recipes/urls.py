@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import across, grounding, making, views
+from . import across, grounding, making, testing, views
 
 urlpatterns = [
     path("", views.recipes, name="recipes"),
@@ -12,6 +12,13 @@ urlpatterns = [
     path("across/materials/use/", across.use_material, name="use-material"),
     path("across/shades/", across.shades, name="shades"),
     path("across/shades/share/", across.share_shade, name="share-shade"),
+    path("across/tests/", testing.tests, name="tests"),
+    path("across/tests/waive/", testing.waive_tests, name="waive-tests"),
+    path("across/tests/learn/", testing.learn, name="learn"),
+    path("across/tests/<int:pk>/", testing.test, name="test"),
+    path("across/tests/<int:pk>/<str:moment>.jpg", testing.photo, name="test-photo"),
+    path("across/tests/<int:pk>/<str:moment>/sample/", testing.sample, name="sample"),
+    path("<str:role>/test/", testing.record_test, name="record-test"),
     path("<str:role>/", views.recipes, name="recipe"),
     path("<str:role>/draft/", making.draft, name="draft-recipe"),
     path("<str:role>/draft/take/", making.take_draft, name="take-draft"),

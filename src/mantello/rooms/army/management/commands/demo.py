@@ -7,6 +7,7 @@ from django.db import transaction
 from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
 from mantello.rooms.paints.models import OwnedPaint
+from mantello.rooms.recipes.sample import sample_test
 from mantello_core.formats.sample import levy, sample_shelf
 
 NAME = "demo"
@@ -33,6 +34,6 @@ class Command(BaseCommand):
         if reset:
             Army.objects.visible_to(user).delete()
         if made or reset or not Army.objects.visible_to(user).exists():
-            keep_design(user, levy(), "The Levy of Calvessa")
+            sample_test(keep_design(user, levy(), "The Levy of Calvessa"))
             OwnedPaint.objects.filter(owner=user).delete()
             OwnedPaint.objects.keep(user, sample_shelf())

@@ -1,0 +1,77 @@
+"""Photographs as they are kept: decoded with a limit, turned upright, scaled down, re-encoded without anything else."""
+
+import io
+import warnings
+
+from django import forms
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+#: bytes of an upload, pixels of a picture, and pixels along the longer side that are kept
+MOST_BYTES, MOST_PIXELS, LONGEST = 12_000_000, 40_000_000, 1600
+#: formats that are read
+FORMATS = ("JPEG", "PNG", "WEBP")
+#: half the side of a sampled square, as a share of the picture's width
+SAMPLE = 0.008
+
+
+class PhotoField(forms.FileField):
+    """A photograph; its value is (JPEG bytes, width, height)."""
+
+    widget = forms.ClearableFileInput(attrs={"accept": "image/jpeg,image/png,image/webp"})
+
+    def to_python(self, data):
+        """The kept picture, or a refusal that says what is allowed."""
+        file = super().to_python(data)
+        if file is None:
+            return None
+        if file.size > MOST_BYTES:
+            raise forms.ValidationError(
+                f"The picture has {file.size / 1e6:.0f} MB; allowed is up to {MOST_BYTES / 1e6:.0f}."
+            )
+        return kept(file.read())
+
+
+def kept(data: bytes) -> tuple[bytes, int, int]:
+    """The picture as it is kept.
+
+    Raises: ValidationError if it is no picture that is read, or too large.
+    """
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("error", Image.DecompressionBombWarning)
+            with Image.open(io.BytesIO(data), formats=FORMATS) as opened:
+                if opened.width * opened.height > MOST_PIXELS:
+                    raise forms.ValidationError(
+                        f"The picture has {opened.width} x {opened.height} pixels; allowed are {MOST_PIXELS / 1e6:.0f} million."
+                    )
+                picture = ImageOps.exif_transpose(opened).convert("RGB")
+    except forms.ValidationError:
+        raise
+    except (
+        UnidentifiedImageError,
+        OSError,
+        ValueError,
+        SyntaxError,
+        Image.DecompressionBombWarning,
+        Image.DecompressionBombError,
+    ) as error:
+        raise forms.ValidationError("That is no picture that can be read; JPEG, PNG and WebP are.") from error
+    picture.thumbnail((LONGEST, LONGEST))
+    out = io.BytesIO()
+    picture.save(out, "JPEG", quality=90)
+    return out.getvalue(), picture.width, picture.height
+
+
+def sampled(jpeg: bytes, x: float, y: float) -> str:
+    """The mean colour of a small square about a place, '#rrggbb'. x, y: shares of width and height, 0 to 1."""
+    with Image.open(io.BytesIO(jpeg)) as picture:
+        half = max(2, round(picture.width * SAMPLE))
+        left, top = round(x * picture.width), round(y * picture.height)
+        box = (
+            max(0, left - half),
+            max(0, top - half),
+            min(picture.width, left + half + 1),
+            min(picture.height, top + half + 1),
+        )
+        red, green, blue = picture.crop(box).resize((1, 1), Image.Resampling.BOX).getpixel((0, 0))
+    return f"#{red:02x}{green:02x}{blue:02x}"
