@@ -38,13 +38,11 @@ class OwnPaint:
     @property
     def id(self) -> str:
         """Made from all that is said, so that the same id never means another paint."""
-        said = [
-            self.name,
-            self.kind,
-            self.finish,
-            self.volume,
-            [(one.kind, one.colour, one.contrast) for one in self.readings],
+        readings = [
+            (one.kind, one.colour and [float(value) for value in one.colour], one.contrast and float(one.contrast))
+            for one in self.readings
         ]
+        said = [self.name, self.kind, self.finish, float(self.volume), readings]
         return "own-" + hashlib.sha256(json.dumps(said).encode()).hexdigest()[:20]
 
     @property

@@ -5,10 +5,9 @@ from dataclasses import dataclass, replace
 
 from ..colour.spaces import Lab
 from ..figures.vocabulary import GROUPS
-from ..recipes.calibration import calibrated_film
-from ..recipes.coverage import coverage
 from ..recipes.ground import Ground
 from ..recipes.layering import HARD
+from ..recipes.step import Recipe
 from ..recipes.undercoat import grounds
 from ..schemes.cascade import Resolution
 from ..schemes.scheme import Design
@@ -146,9 +145,7 @@ def _hard(design: Design, worn: list[tuple[str, str]]) -> tuple[HardRole, ...]:
         steps = role.recipe(tier).steps
         if not steps or steps[0].kind != "base" or design.scheme.coats(role.recipe(tier))[0] < HARD:
             continue
-        coats = coverage(
-            calibrated_film(steps[0].mix, design.scheme.calibrations), design.scheme.ground.flat, steps[0].mix.dilution
-        ).coats
+        coats = design.scheme.predicted(Recipe(steps[:1])).outcomes[0].coverage.coats
         old = found.get(role_id)
         worst = None if coats is None or (old and old.coats is None) else max(coats, old.coats if old else 0)
         found[role_id] = HardRole(role_id, role.name, worst)

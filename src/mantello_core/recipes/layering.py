@@ -7,7 +7,7 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
 from ..paints.paint import Film
 from .calibration import Calibration, calibrated_film
-from .coverage import Coverage, coverage
+from .coverage import Coverage, coverage, tolerance_of
 from .finish import varnished, wiped
 from .ground import Ground
 from .step import Recipe, Step
@@ -98,7 +98,7 @@ def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ..
             counts.append(step.coats or 1)
             continue
         film = calibrated_film(step.mix, calibrations)
-        coats = step.coats or (coverage(film, surfaces["base"], step.mix.dilution).laid if at in asked else 1)
+        coats = step.coats or (_covered(step, film, surfaces["base"]).laid if at in asked else 1)
         counts.append(coats)
         for _ in range(coats if at < asked[-1] else 0):
             surfaces = _laid(step, film, surfaces)
@@ -108,13 +108,18 @@ def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ..
 def _followed(step: Step, surfaces: Surfaces, film: Film) -> Outcome:
     technique = step.technique
     shown = technique.shown
-    cover = coverage(film, surfaces[shown], step.mix.dilution) if step.kind == "base" else None
+    cover = _covered(step, film, surfaces[shown]) if step.kind == "base" else None
     coats = step.coats or (cover.laid if cover else 1)
     after = surfaces
     for _ in range(coats):
         after = _laid(step, film, after)
     recess = after["shade"].colour if technique.effect in ("wash", "stain", "oil") else None
     return Outcome(step, coats, cover, surfaces[shown].colour, after[shown].colour, recess, after)
+
+
+def _covered(step: Step, film: Film, ground: Surface) -> Coverage:
+    """How a step covers; what counts as covered is told by the mix as predicted, whatever was learned of its paints."""
+    return coverage(film, ground, step.mix.dilution, tolerance_of(step.mix.film))
 
 
 def _laid(step: Step, film: Film, surfaces: Surfaces) -> Surfaces:

@@ -55,7 +55,7 @@ class Shelf(RoomCase):
         self.post("read-shelf", file=SimpleUploadedFile("shelf.csv", b"name;pots\nSalt Linen;1,5\n"))
         self.assertEqual(self.shelf(), {"salt-linen": Stock(1.5)})
         answer = self.see("shelf-file")
-        self.assertEqual(answer.content.decode().splitlines()[1], "salt-linen,Salt Linen,Fornace,1.5,,")
+        self.assertEqual(answer.content.decode().splitlines()[1], "salt-linen,Salt Linen,Fornace,1.5,,,")
         self.assertIn("attachment", answer["Content-Disposition"])
 
     def test_a_file_in_doubt_changes_nothing_and_shows_the_lines(self):

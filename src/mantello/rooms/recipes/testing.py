@@ -185,9 +185,8 @@ def _test_page(request, army, found: TestPiece, form, status=200):
     photos = []
     for photo in found.photos.defer("jpeg"):
         rows, why = seen_in(photo)
-        marks = [
-            (name, POINTS.get(name, name), 100 * x, 100 * y, colour) for name, (x, y, colour) in photo.patches.items()
-        ]
+        tall = round(SHOWN * photo.height / photo.width)
+        marks = [(name, SHOWN * x, tall * y) for name, (x, y, _) in photo.patches.items()]
         photos.append({
             "photo": photo, "rows": rows, "why": why, "marks": marks,
             "tall": tall,
