@@ -21,13 +21,19 @@ def cautions() -> dict[str, str]:
 def cautions_for(kind: str, paints: tuple[Paint, ...], diluent: str = "neat") -> tuple[str, ...]:
     """What to mind at a step of that kind with those paints."""
     found = [hazard for pot in paints for hazard in pot.hazards]
-    if any(pot.sprayed for pot in paints):
+    if any(pot.sprayed and pot.kind != "air" for pot in paints):
         found.append("H-01")
-    if any(pot.kind == "enamel" for pot in paints) or diluent == "thinner":
+    if any(pot.kind in ("enamel", "oil") for pot in paints) or diluent == "thinner":
         found += ["H-07", "H-08", "H-09"]
+    if any(pot.kind == "oil" for pot in paints):
+        found.append("H-10")
+    if kind == "powder" or any(pot.kind == "powder" for pot in paints):
+        found.append("H-21")
+    if kind == "sponge":
+        found.append("H-14")
     if any(pot.kind == "metallic" for pot in paints):
         found.append("H-31")
-    if kind in ("highlight", "edge"):
+    if kind in ("highlight", "edge", "dot", "line"):
         found += ["H-24", "H-28"]
     return tuple(cautions()[hazard] for hazard in dict.fromkeys(found))
 

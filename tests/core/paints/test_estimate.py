@@ -17,6 +17,7 @@ from mantello_core.paints.estimate import CLASS_CONTRAST, Reading, estimated
 from mantello_core.paints.own import SOLIDS, OwnPaint, by_swatch, colour_said, own_paint
 from mantello_core.paints.paint import BLACK_CARD, KINDS, WHITE_CARD, Film, mixed
 from mantello_core.paints.range import paint, paints, ranges
+from mantello_core.recipes.hazard import cautions, cautions_for
 from mantello_core.recipes.step import Mix, Recipe, Step, checked
 
 WHITE = paint("gull-white").film
@@ -173,6 +174,12 @@ class Ranges(SimpleTestCase):
                 self.assertIn("H-07", pot.hazards, pot.name)
             if pot.kind == "powder":
                 self.assertIn("H-21", pot.hazards, pot.name)
+
+    def test_every_hazard_has_its_caution(self):
+        for pot in paints().values():
+            self.assertTrue(all(hazard in cautions() for hazard in pot.hazards), pot.name)
+            if pot.hazards:
+                self.assertTrue(cautions_for("base", (pot,)))
 
     def test_every_aerosol_twin_has_a_pot_and_is_a_little_off(self):
         twins = [pot for pot in paints().values() if pot.twin]
