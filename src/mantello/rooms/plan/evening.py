@@ -13,7 +13,7 @@ from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.queries import done_steps
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.calendar import sessions
-from mantello_core.planning.compiling import Done
+from mantello_core.planning.compiling import UNDERCOAT, Done
 from mantello_core.planning.plan import Plan, plan
 from mantello_core.planning.schedule import Block
 from mantello_core.planning.task import Atom
@@ -188,7 +188,7 @@ def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
     verb = techniques()[atoms[0].kind].verb
     roles = list(dict.fromkeys(reading.design.scheme.role(atom.role).name for atom in atoms if atom.role))
     if not roles:
-        return f"{verb} the figures"
+        return f"{verb} the figures" if atoms[0].step == UNDERCOAT else atoms[0].name
     if len(roles) == 1:
         return f"{verb} {roles[0]}"
     return f"{verb} {', '.join(roles[:-1])} and {roles[-1]}"

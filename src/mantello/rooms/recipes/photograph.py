@@ -2,9 +2,10 @@
 
 import io
 import warnings
+from contextlib import contextmanager
 
 from django import forms
-from PIL import Image, ImageOps, UnidentifiedImageError
+from PIL import Image, ImageFile, ImageOps, UnidentifiedImageError
 
 #: bytes of an upload, pixels of a picture, and pixels along the longer side that are kept
 MOST_BYTES, MOST_PIXELS, LONGEST = 12_000_000, 40_000_000, 1600
@@ -37,7 +38,7 @@ def kept(data: bytes) -> tuple[bytes, int, int]:
     Raises: ValidationError if it is no picture that is read, or too large.
     """
     try:
-        with warnings.catch_warnings():
+        with warnings.catch_warnings(), _whole_pictures_only():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
             with Image.open(io.BytesIO(data), formats=FORMATS) as opened:
                 if opened.width * opened.height > MOST_PIXELS:
@@ -60,6 +61,16 @@ def kept(data: bytes) -> tuple[bytes, int, int]:
     out = io.BytesIO()
     picture.save(out, "JPEG", quality=90)
     return out.getvalue(), picture.width, picture.height
+
+
+@contextmanager
+def _whole_pictures_only():
+    """A picture that ends too soon is refused; the PDF library asks Pillow to fill it up with grey instead."""
+    before, ImageFile.LOAD_TRUNCATED_IMAGES = ImageFile.LOAD_TRUNCATED_IMAGES, False
+    try:
+        yield
+    finally:
+        ImageFile.LOAD_TRUNCATED_IMAGES = before
 
 
 def sampled(jpeg: bytes, x: float, y: float) -> str:

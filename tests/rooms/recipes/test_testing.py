@@ -1,0 +1,224 @@
+"""Test pieces: recorded, photographed, compared, learned from; and the gate before a batch."""
+
+import io
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.urls import reverse
+from PIL import Image
+
+from mantello.rooms.army.actions import create_army
+from mantello.rooms.recipes.models import Photo, TestPiece
+from mantello.rooms.recipes.photograph import LONGEST, MOST_BYTES
+from mantello.rooms.recipes.sample import sample_test
+from mantello.rooms.recipes.testing import SHOWN
+from mantello_core.recipes.calibration import Calibration
+from tests.rooms.case import RoomCase
+
+
+def picture(colour="#808080", size=(900, 600), kind="PNG") -> SimpleUploadedFile:
+    out = io.BytesIO()
+    Image.new("RGB", size, colour).save(out, kind)
+    return SimpleUploadedFile(f"a.{kind.lower()}", out.getvalue(), f"image/{kind.lower()}")
+
+
+class Recording(RoomCase):
+    def record(self, status=302, **given):
+        return self.post("record-test", "lantern", status=status, tier="rank", **given)
+
+    def test_what_was_done_is_kept_and_what_was_left_empty_is_unknown(self):
+        steps = self.now().scheme.role("lantern").recipe().steps
+        answer = self.record(
+            **{f"coats-{steps[0].id}": "9", f"drying-{steps[0].id}": "16", "lamp": "lamp", "note": "Too thin."}
+        )
+        kept = self.army.tests.first()
+        self.assertEqual(answer.url, reverse("test", args=[self.army.pk, kept.pk]))
+        self.assertEqual(kept.done[steps[0].id], {"coats": 9, "minutes": None, "drying": 16.0})
+        page = self.client.get(answer.url)
+        for said in ("unknown", "Too thin.", "warm lamp", "What it says of the paints", "No photograph yet"):
+            self.assertContains(page, said)
+
+    def test_nonsense_is_told_and_the_rest_stays(self):
+        step = self.now().scheme.role("lantern").recipe().steps[0]
+        page = self.record(status=422, **{f"coats-{step.id}": "40", "note": "Keep me"})
+        self.assertContains(page, "Keep me", status_code=422)
+        self.assertIn(f"coats-{step.id}", page.context["form"].errors)
+        self.assertFalse(self.army.tests.exclude(steps=None).exists())
+
+    def test_a_later_change_of_the_recipe_leaves_what_was_tried(self):
+        self.record()
+        kept = self.army.tests.first()
+        self.post("set-undercoat", undercoat="undercoat-gull")
+        page = self.see("test", kept.pk)
+        self.assertContains(page, "on Undercoat Slate")
+
+    def test_a_role_without_a_recipe_or_an_unknown_tier(self):
+        self.post("new-role", name="Nothing yet", paint="")
+        role = self.now().scheme.roles[-1].id
+        self.assertEqual(self.see("record-test", role, status=302).url, reverse("recipe", args=[self.army.pk, role]))
+        self.see("record-test", "lantern", status=422, tier="king")
+
+    def test_nobody_else_sees_any_of_it(self):
+        self.record(after=picture())
+        kept = self.army.tests.first()
+        for name, arguments, post in (
+            ("tests", (), False), ("record-test", ("lantern",), False), ("test", (kept.pk,), False),
+            ("test-photo", (kept.pk, "after"), False), ("sample", (kept.pk, "after"), True),
+            ("waive-tests", (), True), ("learn", (), True),
+        ):  # fmt: skip
+            self.assert_hidden(name, *arguments, post=post)
+
+
+class Photographs(RoomCase):
+    def setUp(self):
+        super().setUp()
+        self.post("record-test", "field", tier="rank", after=picture("#8a8070", (3200, 1600)))
+        self.test = self.army.tests.first()
+
+    def test_it_is_scaled_re_encoded_and_served_with_care(self):
+        photo = self.test.photos.get()
+        self.assertEqual((photo.width, photo.height), (LONGEST, LONGEST // 2))
+        answer = self.see("test-photo", self.test.pk, "after")
+        self.assertEqual(answer["Content-Type"], "image/jpeg")
+        self.assertEqual(answer["Content-Security-Policy"], "default-src 'none'")
+        with Image.open(io.BytesIO(answer.content)) as served:
+            self.assertEqual((served.format, served.size), ("JPEG", (LONGEST, LONGEST // 2)))
+        self.see("test-photo", self.test.pk, "before", status=404)
+
+    def test_what_is_no_picture_is_refused_at_its_field(self):
+        good = picture().read()
+        for data, said in (
+            (b"GIF89a nothing", "no picture"), (good[: len(good) // 2], "no picture"),
+            (b"<svg xmlns='http://www.w3.org/2000/svg'/>", "no picture"),
+            (b"x" * (MOST_BYTES + 1), "MB"),
+        ):  # fmt: skip
+            page = self.post(
+                "test", self.test.pk, status=422, before=SimpleUploadedFile("a.png", data, "image/png"), note="Stay"
+            )
+            self.assertIn(said, page.context["form"].errors["before"][0], data[:20])
+            self.assertContains(page, "Stay", status_code=422)
+        self.assertEqual(Photo.objects.count(), 1)
+
+    def test_a_bomb_of_pixels_is_refused(self):
+        page = self.post("test", self.test.pk, status=422, before=picture(size=(9000, 9000)))
+        self.assertIn("before", page.context["form"].errors)
+
+    def point(self, name: str, x: int, y: int, status=302):
+        return self.post("sample", self.test.pk, "after", status=status, point=name, **{"at.x": x, "at.y": y})
+
+    def test_without_a_card_nothing_is_compared_and_with_one_the_lamp_is_taken_out(self):
+        self.point("flat", 100, 100)
+        self.assertContains(self.see("test", self.test.pk), "grey card first")
+        self.point("card", 20, 20)
+        page = self.see("test", self.test.pk)
+        (row,) = page.context["photos"][0]["rows"]
+        self.assertEqual(row.patch, "flat")
+        self.assertLess(row.seen.chroma, 1)
+        self.assertAlmostEqual(row.seen.lightness, 49.5, delta=1)
+
+    def test_a_place_outside_or_an_unknown_one_is_refused(self):
+        self.point("flat", SHOWN + 1, 0, status=422)
+        self.point("flat", -1, 0, status=422)
+        self.point("sky", 1, 1, status=422)
+        self.assertEqual(self.test.photos.get().patches, {})
+
+    def test_a_new_photograph_forgets_the_old_places(self):
+        self.point("card", 20, 20)
+        self.post("test", self.test.pk, after=picture(), note="")
+        self.assertEqual(self.test.photos.get().patches, {})
+
+    def test_the_demos_photograph_agrees_with_its_prediction(self):
+        found = sample_test(self.army)
+        rows = self.see("test", found.pk).context["photos"][0]["rows"]
+        self.assertEqual([row.patch for row in rows], ["recess", "flat", "raised"])
+        self.assertTrue(all(row.agrees for row in rows), [row.apart for row in rows])
+
+
+class Learning(RoomCase):
+    def test_what_was_learned_is_used_and_can_be_undone_and_taken_back(self):
+        step = self.now().scheme.role("lantern").recipe().steps[0]
+        self.post("record-test", "lantern", tier="rank", **{f"coats-{step.id}": "12"})
+        page = self.see("test", self.army.tests.first().pk)
+        ((pot, lesson, used),) = page.context["lessons"]
+        self.assertFalse(used)
+        before = self.now().scheme.coats(self.now().scheme.role("lantern").recipe())[0]
+        self.post("learn", paint=pot.id, hiding=lesson.calibration.hiding, drying=lesson.calibration.drying)
+        self.assertEqual(self.now().scheme.calibrations, (lesson.calibration,))
+        self.assertGreater(self.now().scheme.coats(self.now().scheme.role("lantern").recipe())[0], before)
+        self.assertContains(self.see("tests"), "times as predicted")
+        self.assertContains(self.see("test", self.army.tests.first().pk), "in use")
+        self.post("undo")
+        self.assertEqual(self.now().scheme.calibrations, ())
+        self.post("learn", paint=pot.id, hiding="2")
+        self.post("learn", paint=pot.id)
+        self.assertEqual(self.now().scheme.calibrations, ())
+
+    def test_nonsense_is_refused(self):
+        for given in (
+            {"paint": "nothing"},
+            {"paint": "gull-white", "hiding": "much"},
+            {"paint": "gull-white", "hiding": "9"},
+            {"paint": "gull-white", "drying": "nan"},
+        ):
+            self.post("learn", status=422, **given)
+        self.assertEqual(self.now().scheme.calibrations, ())
+
+    def test_the_plan_waits_as_long_as_it_was_found_to_dry(self):
+        self.post("learn", paint="brine-green", drying="2")
+        self.assertEqual(self.now().scheme.calibrations, (Calibration("brine-green", 1.0, 2.0),))
+        scheme = self.now().scheme
+        step = scheme.role("field").recipe().steps[0]
+        self.assertEqual(scheme.drying(step), 2 * step.drying)
+
+
+class Gate(RoomCase):
+    def setUp(self):
+        super().setUp()
+        self.army.tests.all().delete()
+        page = self.see("desk")
+        for _ in range(40):  # the undercoat wants no test piece
+            batch = page.context["batch"]
+            if any(atom.role for atom in batch.atoms):
+                break
+            figures = [f"{rank}|{ordinal}" for rank, ordinal in batch.left]
+            self.post("desk-done", batch=batch.id, figure=figures, minutes="1", note="")
+            page = self.see("desk")
+        self.page = page
+        self.logged = self.army.entries.count()
+
+    def start(self):
+        batch = self.page.context["batch"]
+        figures = [f"{rank}|{ordinal}" for rank, ordinal in batch.left]
+        return self.post("desk-done", batch=batch.id, figure=figures, minutes="1", note="")
+
+    def test_a_batch_waits_for_its_test_piece(self):
+        self.assertContains(self.page, "No test piece yet")
+        self.start()
+        self.assertEqual(self.army.entries.count(), self.logged)
+        self.assertContains(self.see("desk"), "waits for a test piece")
+
+    def test_one_click_starts_it_without(self):
+        roles = [role.id for role in self.page.context["untested"]]
+        answer = self.post("waive-tests", role=roles, next=reverse("desk", args=[self.army.pk]))
+        self.assertEqual(answer.url, reverse("desk", args=[self.army.pk]))
+        self.start()
+        self.assertGreater(self.army.entries.count(), self.logged)
+
+    def test_one_that_is_accepted_starts_it_and_one_to_be_tried_again_does_not(self):
+        roles = [role.id for role in self.page.context["untested"]]
+        for role in roles:
+            self.post("record-test", role, tier="rank")
+            self.post("test", self.army.tests.first().pk, verdict="again", note="")
+        self.assertEqual(len(self.see("desk").context["untested"]), len(roles))
+        for test in self.army.tests.all():
+            self.post("test", test.pk, verdict="accepted", note="")
+        self.assertEqual(self.see("desk").context["untested"], [])
+
+    def test_all_at_once(self):
+        self.assertGreater(self.see("tests").context["open"], 3)
+        self.post("waive-tests", all="yes")
+        self.assertEqual(self.see("tests").context["open"], 0)
+        self.assertFalse(self.army.tests.exclude(verdict=TestPiece.Verdict.WAIVED).exists())
+
+    def test_an_empty_army_has_nothing_to_try(self):
+        empty = create_army(self.owner, "Empty")
+        self.assertContains(self.client.get(reverse("tests", args=[empty.pk])), "Nothing to try yet")
