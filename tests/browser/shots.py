@@ -56,6 +56,7 @@ class Shots(BrowserCase):
             self.take(name, f"/armies/{army.pk}/{path}")
         self.variants(army)
         self.take("log", f"/armies/{army.pk}/log/")
+        self.take("test", f"/armies/{army.pk}/recipes/across/tests/{army.tests.exclude(steps=None).get().pk}/")
         self.kit(user)
         self.take("brief", "/brief/?genre=drill&name=Tidal+watch&names=Ebb,+Flood,+Slack")
         self.roster(army)

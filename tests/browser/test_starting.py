@@ -40,7 +40,7 @@ class Starting(BrowserCase):
         for x, said in ((90, "Card taken"), (290, "#1e3"), (490, "#b")):
             canvas.click(position={"x": x * scale, "y": 150 * scale})
             expect(self.page.locator("[data-said]")).to_contain_text(said)
-        expect(self.page.locator(".proposal h3").first).to_contain_text("Deep Channel")
+        expect(self.page.locator(".proposal h3").first).to_contain_text("Mussel Shell")
         self.page.get_by_role("button", name="Start with this").first.click()
         expect(self.page.locator(".plate-box")).to_be_visible()
         design = reading_of(Army.objects.select_related("head").get().head).design
@@ -93,14 +93,14 @@ class Starting(BrowserCase):
         before = self.pixels()
         tried.evaluate("one => { one.value = '#1e3d82'; one.dispatchEvent(new Event('input', {bubbles: true})); }")
         expect(self.page.locator("canvas.recoloured")).to_be_attached()
-        expect(self.page.locator(".near").first).to_contain_text("Deep Channel")
+        expect(self.page.locator(".near").first).to_contain_text("Tern Channel")
         self.assertGreater(self.changed(before, self.pixels()), 150)
         self.page.get_by_role("button", name="Back").click()
         self.page.wait_for_timeout(200)
         self.assertLess(self.changed(before, self.pixels()), 40)
         tried.evaluate("one => { one.value = '#1e3d82'; one.dispatchEvent(new Event('input', {bubbles: true})); }")
-        self.page.get_by_role("button", name="Make Coat from Deep Channel").click()
-        self.note("Coat made anew from Deep Channel")
+        self.page.get_by_role("button", name="Make Coat from Tern Channel").click()
+        self.note("Coat made anew from Tern Channel")
 
     def pixels(self) -> Image.Image:
         """The stage below the panel as it stands."""

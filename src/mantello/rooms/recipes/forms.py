@@ -3,6 +3,10 @@
 from django import forms
 
 from mantello.rooms.paints.choices import pot_choices
+from mantello_core.errors import MantelloError
+from mantello_core.paints.range import paints
+from mantello_core.recipes.mix_words import MOST_SIGNS as MOST_SAID
+from mantello_core.recipes.mix_words import mix_said
 from mantello_core.recipes.step import (
     DILUENTS,
     MOST_COATS,
@@ -61,6 +65,10 @@ class StepForm(forms.Form):
         label="Parts of it",
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write a number from 0 to 20."),
     )
+    said = forms.CharField(
+        required=False, max_length=MOST_SAID, label="The mix in words, or below",
+        help_text="Such as 2 Brine Green : 1 water. Both sides are named.",
+    )  # fmt: skip
     where = forms.CharField(required=False, max_length=120, label="Where, if not as usual")
     tool = forms.CharField(required=False, max_length=MOST_SIGNS, label="Tool, if not as usual")
     share = _number("Share of the area, per cent", 100, "Write 0.5 to 100 per cent, or nothing for as usual.", 0.5)
@@ -73,8 +81,10 @@ class StepForm(forms.Form):
     def __init__(self, *arguments, own=(), **options):
         super().__init__(*arguments, **options)
         wrong = f"Write a number above 0, up to {MOST_PARTS}."
+        self.pots = (*own, *paints().values())
+        spoken = bool(self.is_bound and self.data.get("said", "").strip())
         for row in MIX_ROWS:
-            first = row == 1
+            first = row == 1 and not spoken
             self.fields[f"paint{row}"] = forms.ChoiceField(
                 choices=[("", "no paint"), *pot_choices(own)], required=first, label="Paint" if first else f"Paint {row}",
                 error_messages={"required": "Choose a paint."},
@@ -108,6 +118,8 @@ class StepForm(forms.Form):
     def clean(self):
         """The step, under ``step``; a second paint without parts is asked back."""
         given = super().clean()
+        if given.get("said"):
+            return self._as_said(given)
         parts = []
         for row in MIX_ROWS:
             paint, amount = given.get(f"paint{row}"), given.get(f"parts{row}")
@@ -128,4 +140,15 @@ class StepForm(forms.Form):
                 "", given["kind"], Mix(tuple(parts), given["diluent"], thinned), given["coats"], given["where"],
                 _manner(given),
             )  # fmt: skip
+        return given
+
+    def _as_said(self, given):
+        """The step with its mix as written in words; what is ambiguous is asked back there."""
+        try:
+            mix = mix_said(given["said"], self.pots)
+        except MantelloError as error:
+            self.add_error("said", error.message)
+            return given
+        if not self.errors:
+            given["step"] = Step("", given["kind"], mix, given["coats"], given["where"], _manner(given))
         return given

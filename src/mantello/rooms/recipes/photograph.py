@@ -5,7 +5,7 @@ import warnings
 from contextlib import contextmanager
 
 from django import forms
-from PIL import Image, ImageFile, ImageOps, UnidentifiedImageError
+from PIL import Image, ImageFile, ImageFilter, ImageOps, UnidentifiedImageError
 
 #: bytes of an upload, pixels of a picture, and pixels along the longer side that are kept
 MOST_BYTES, MOST_PIXELS, LONGEST = 12_000_000, 40_000_000, 1600
@@ -13,6 +13,8 @@ MOST_BYTES, MOST_PIXELS, LONGEST = 12_000_000, 40_000_000, 1600
 FORMATS = ("JPEG", "PNG", "WEBP")
 #: half the side of a sampled square, as a share of the picture's width
 SAMPLE = 0.008
+#: shares of a picture that count as lit: the brightest, and with what is next
+BRIGHTEST = (0.12, 0.37)
 
 
 class PhotoField(forms.FileField):
@@ -86,3 +88,21 @@ def sampled(jpeg: bytes, x: float, y: float) -> str:
         )
         red, green, blue = picture.crop(box).resize((1, 1), Image.Resampling.BOX).getpixel((0, 0))
     return f"#{red:02x}{green:02x}{blue:02x}"
+
+
+def lit_parts(jpeg: bytes) -> bytes:
+    """A PNG of where the light falls: the brightest 12 % white, the next 25 % grey, the rest black."""
+    with Image.open(io.BytesIO(jpeg)) as picture:
+        grey = picture.convert("L").filter(ImageFilter.GaussianBlur(picture.width / 200))
+    counts, total, seen = grey.histogram(), grey.width * grey.height, 0
+    limits = []
+    for share in BRIGHTEST:
+        level = 255
+        while level > 0 and seen + counts[level] <= share * total:
+            seen += counts[level]
+            level -= 1
+        limits.append(level)
+    mapped = grey.point([255 if value > limits[0] else 128 if value > limits[1] else 0 for value in range(256)])
+    out = io.BytesIO()
+    mapped.save(out, "PNG")
+    return out.getvalue()

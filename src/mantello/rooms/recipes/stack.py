@@ -4,6 +4,8 @@ from dataclasses import dataclass
 
 from mantello.rooms.army.reading import Reading
 from mantello_core.colour.acuity import DISTANCES
+from mantello_core.colour.spaces import Lab
+from mantello_core.recipes.advice import Advice, advice
 from mantello_core.recipes.bridge import Bridge, bridge_beneath
 from mantello_core.recipes.coverage import Coverage, coverage
 from mantello_core.recipes.finish import drying_shift
@@ -11,7 +13,7 @@ from mantello_core.recipes.hazard import cautions_for, step_cautions
 from mantello_core.recipes.ladder import DRAWN_MM, Rung, ladder
 from mantello_core.recipes.layering import Outcome, Prediction
 from mantello_core.recipes.stopping import Stop, stops
-from mantello_core.recipes.surface import coated, solid
+from mantello_core.recipes.surface import coated, solid, wash_thickness
 from mantello_core.recipes.undercoat import undercoats
 from mantello_core.schemes.army import TIERS
 
@@ -30,6 +32,35 @@ class StepRow:
     bridge: Bridge | None = None
     #: what the figure shows if it is stopped here
     stop: Stop | None = None
+    #: what experience says against it
+    advice: tuple[Advice, ...] = ()
+
+    @property
+    def worked(self) -> list[tuple[str, str]]:
+        """How the step was worked out, as names and values."""
+        step, film = self.outcome.step, self.outcome.step.mix.film
+        effect = step.technique.effect
+        if effect in ("wash", "recess", "oil"):
+            thin = wash_thickness(film, step.mix.dilution)
+            laid = f"{thin[0]:.2f} µm on raised parts, {thin[1]:.1f} µm in recesses" + (
+                ", mostly wiped away" if effect == "oil" else ""
+            )
+        elif effect == "varnish":
+            laid = f"{step.mix.paints[0].finish}: a veil over what is seen"
+        else:
+            laid = f"{film.thickness(step.mix.dilution):.1f} µm a coat"
+        rows = [
+            ("Dry film", laid),
+            ("Hides", f"{film.contrast:.2f} of white card beside black, one neat coat: {film.opacity}"),
+        ]
+        cover = self.outcome.coverage
+        if cover:
+            left = f"{cover.coats} coats leave {cover.left:.1f}" if cover.coats else f"never under {cover.left:.1f}"
+            rows.append(("Covers", f"{left} (CIEDE2000) to its opaque colour; {cover.tolerance:.0f} counts as covered"))
+        before, after = self.outcome.before, self.outcome.after
+        rows.append(("From", _lab_said(before)))
+        rows.append(("To", f"{_lab_said(after)}, where it shows most"))
+        return rows
 
     @property
     def wet_shift(self) -> float:
@@ -95,11 +126,13 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
         surface = surfaces.get(tier) or max(surfaces.values(), default=0.0)
         prediction = reading.prediction(role_id, tier)
         ground = reading.design.scheme.ground
+        minded = advice(prediction, ground)
         minutes = tuple(one.step.seconds(surface, one.coats) / 60 for one in prediction.outcomes)
         rows = tuple(
             StepRow(
                 one, taken, step_cautions(one.step),
                 bridge_beneath(one.step, ground) if not at and one.hard else None, stop,
+                tuple(said for said in minded if said.step == one.step.id),
             )
             for at, (one, taken, stop) in enumerate(
                 zip(prediction.outcomes, minutes, stops(prediction, minutes, _height(reading)), strict=True)
@@ -124,6 +157,10 @@ def _moments(prediction: Prediction) -> tuple[tuple[str, dict], ...]:
         | {len(outcomes) - 1: "At the end"}
     )
     return tuple((name, outcomes[at].tones) for at, name in sorted(named.items())) if outcomes else ()
+
+
+def _lab_said(colour: Lab) -> str:
+    return f"L* {colour.lightness:.0f}, a* {colour.a:.0f}, b* {colour.b:.0f}"
 
 
 def minutes_said(minutes: float) -> str:

@@ -9,16 +9,19 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import reading_of
+from mantello_core.colour.spaces import hex_of
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.paints.range import paint
 from mantello_core.recipes.calibration import Calibration
+from mantello_core.recipes.correction import corrections
 from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.step import MOST_COATS, MOST_MINUTES
 from mantello_core.schemes.army import TIERS
 from mantello_core.schemes.making import with_calibration
 
+from .making import EVERY, OWNED, pots_for
 from .models import Photo, TestPiece
-from .photograph import PhotoField, sampled
+from .photograph import PhotoField, lit_parts, sampled
 from .trials import CARD, begun, role_tests, seen_in, told, tried, untested, waive
 
 LAMPS = {"": "not said", "window": "daylight", "booth": "daylight lamp", "lamp": "warm lamp", "tube": "cold tube"}
@@ -183,12 +186,16 @@ def _test_page(request, army, found: TestPiece, form, status=200):
     prediction = predicted(recipe, ground)
     known = {one.paint: one for one in reading_of(army.head).design.scheme.calibrations}
     photos = []
+    pots = pots_for(request.user, OWNED) or pots_for(request.user, EVERY)
     for photo in found.photos.defer("jpeg"):
         rows, why = seen_in(photo)
         tall = round(SHOWN * photo.height / photo.width)
         marks = [(name, SHOWN * x, tall * y) for name, (x, y, _) in photo.patches.items()]
+        mended = [
+            (row, () if row.agrees else corrections(row.seen, row.predicted, pots, 2), hex_of(row.seen)) for row in rows
+        ]
         photos.append({
-            "photo": photo, "rows": rows, "why": why, "marks": marks,
+            "photo": photo, "rows": rows, "mended": mended, "why": why, "marks": marks,
             "tall": tall,
             "next": next((name for name in POINTS if name not in photo.patches), CARD),
         })  # fmt: skip
@@ -221,6 +228,17 @@ def photo(request, army_id, pk, moment):
     found = get_object_or_404(Photo, test__pk=pk, test__army=army, moment=moment)
     answer = HttpResponse(bytes(found.jpeg), content_type="image/jpeg")
     answer["Cache-Control"] = "private, max-age=3600"
+    answer["Content-Security-Policy"] = "default-src 'none'"
+    return answer
+
+
+@login_required
+@require_safe
+def light(request, army_id, pk, moment):
+    """Where the light falls in a photograph: the brightest eighth, the next quarter, and the rest."""
+    army = army_for(request, army_id)
+    found = get_object_or_404(Photo, test__pk=pk, test__army=army, moment=moment)
+    answer = HttpResponse(lit_parts(bytes(found.jpeg)), content_type="image/png")
     answer["Content-Security-Policy"] = "default-src 'none'"
     return answer
 

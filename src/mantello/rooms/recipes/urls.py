@@ -17,6 +17,7 @@ urlpatterns = [
     path("across/tests/learn/", testing.learn, name="learn"),
     path("across/tests/<int:pk>/", testing.test, name="test"),
     path("across/tests/<int:pk>/<str:moment>.jpg", testing.photo, name="test-photo"),
+    path("across/tests/<int:pk>/<str:moment>-light.png", testing.light, name="test-light"),
     path("across/tests/<int:pk>/<str:moment>/sample/", testing.sample, name="sample"),
     path("<str:role>/test/", testing.record_test, name="record-test"),
     path("<str:role>/", views.recipes, name="recipe"),

@@ -17,10 +17,18 @@ from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.figures.drafting import drafted, sketched
 from mantello_core.figures.making import made_figure, usual_making
 from mantello_core.formats.sample import calvessa, levy
-from mantello_core.paints.range import paints
+from mantello_core.paints.estimate import Reading as Read
+from mantello_core.paints.estimate import estimated
+from mantello_core.paints.range import paint, paints
 from mantello_core.planning.plan import plan
+from mantello_core.recipes.generating import generated
 from mantello_core.recipes.ground import Ground
+from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.matching import matches
+from mantello_core.recipes.mix_index import MixIndex
+from mantello_core.recipes.route import route
+from mantello_core.recipes.step import Mix
+from mantello_core.recipes.surface import coated
 from mantello_core.recipes.undercoat import undercoat_choices
 from mantello_core.schemes.army import Figure
 from mantello_core.schemes.brief import Brief, formation_names
@@ -40,6 +48,12 @@ PAGES = (
     "scheme/checks/",
     "recipes/",
     "recipes/undercoats/",
+    "recipes/field/draft/",
+    "recipes/field/routes/",
+    "recipes/across/shades/",
+    "recipes/across/materials/",
+    "recipes/across/tests/",
+    "paints/cost/",
     "paints/",
     "paints/match/",
     "paints/fewest/",
@@ -95,6 +109,25 @@ class Command(BaseCommand):
             lambda: matches(wanted, pots, Ground("undercoat-slate")),
             9,
         )
+        ground = Ground("undercoat-soot", "undercoat-gull")
+        film, flat = mix.film, ground.flat
+        self._row("one film over a ground, to CIELAB", lambda: coated(flat, film, 6.0).colour, 400)
+        whole = generated(Mix((("madder-rope", 1.0),)), tuple(pots), "centrepiece").recipe
+        self._row(
+            f"a recipe of {len(whole.steps)} steps followed, five zones",
+            lambda: predicted.__wrapped__(whole, ground),
+            40,
+        )
+        self._row(
+            "a highlight route, four steps",
+            lambda: route.__wrapped__(Mix((("madder-rope", 1.0),)), paint("salt-linen")),
+            20,
+        )
+        known = [Read("opaque", wanted), Read("contrast", contrast=0.9)]
+        self._row("a paint estimated from a swatch", lambda: estimated(known, paint("gull-white").film), 20)
+        near = film.masstone
+        self._row(f"the same for a colour that {len(pots)} paints reach", lambda: matches(near, pots, ground), 9)
+        self._row("an index of all mixes of two built anew", lambda: MixIndex(tuple(p for p in pots if p.mixable)), 3)
         army = army_for_brief("Force", Brief(), formation_names("", 3))
         self._row("six schemes proposed for three formations", lambda: proposals(army, Brief()), 3)
         self._row(
