@@ -87,7 +87,10 @@ def _of_looks(outcome: Outcome, before: list[Step]) -> Iterator[tuple[str, str]]
     if step.kind in _LIGHTS and before and step.share < 0.5 and not _metallic(step):
         rise = outcome.after.lightness - outcome.before.lightness
         if -1 < rise < LEAST_RISE:
-            yield "faint", f"This light gains {max(0, rise):.0f} L*; under {LEAST_RISE:.0f} it is lost across the table."
+            yield (
+                "faint",
+                f"This light gains {max(0, rise):.0f} L*; under {LEAST_RISE:.0f} it is lost across the table.",
+            )
         elif rise > MOST_RISE and step.technique.effect == "coat":
             yield (
                 "stark",

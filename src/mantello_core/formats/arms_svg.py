@@ -1,0 +1,66 @@
+"""Arms as SVG: every piece a path with its tincture, furs drawn as furs."""
+
+from collections.abc import Callable
+from html import escape
+
+from shapely.geometry.base import BaseGeometry
+
+from ..insignia.arms_drawing import ArmsDrawing
+from ..insignia.tincture import TINCTURES
+
+#: what tinctures are drawn in where no paint is bound to them
+PLAIN_COLOURS = {
+    "or": "#d9a427", "argent": "#f2f1ec", "gules": "#b0262c", "azure": "#27509c", "vert": "#2b7447", "sable": "#1c1c1c",
+    "purpure": "#74367f", "tenny": "#b1622b", "sanguine": "#7b2325", "murrey": "#702b50",
+}  # fmt: skip
+#: a tuft of ermine and a bell of vair, drawn in a cell of 12 units
+_TUFT = "M6 2L7.5 7L9 10L6 8.6L3 10L4.5 7Z"
+_VAIR = "M0 12V6L3 0L6 6V12L9 6L12 12V6"
+
+
+def arms_svg(
+    drawing: ArmsDrawing,
+    colour_of: Callable[[str], str] = PLAIN_COLOURS.__getitem__,
+    *,
+    prefix: str = "a",
+    title: str = "",
+) -> str:
+    """The drawing as a whole SVG. colour_of: a plain tincture's '#rrggbb'; prefix: of ids, unlike on one page."""
+    left, top, right, bottom = drawing.surface.bounds
+    box = f"{left - 1.5:.1f} {top - 1.5:.1f} {right - left + 3:.1f} {bottom - top + 3:.1f}"
+    furs = sorted({piece.tincture for piece in drawing.pieces if TINCTURES[piece.tincture].made_of})
+    patterns = "".join(_pattern(fur, colour_of, prefix) for fur in furs)
+    clip = f'<clipPath id="{prefix}-edge"><path d="{path(drawing.surface)}"/></clipPath>'
+    parts = []
+    for piece in drawing.pieces:
+        fill = f"url(#{prefix}-{piece.tincture})" if piece.tincture in furs else colour_of(piece.tincture)
+        parts.append(
+            f'<path d="{path(piece.shape)}" fill="{fill}" data-tincture="{piece.tincture}" data-of="{escape(piece.of)}"/>'
+        )
+    said = f"<title>{escape(title)}</title>" if title else ""
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img">{said}<defs>{clip}{patterns}</defs>'
+        f'<g clip-path="url(#{prefix}-edge)" fill-rule="evenodd">{"".join(parts)}</g>'
+        f'<path d="{path(drawing.surface)}" fill="none" stroke="#111" stroke-width="1.2"/></svg>'
+    )
+
+
+def path(shape: BaseGeometry) -> str:
+    """A shape's outline as path data; holes are wound in and drawn by even and odd."""
+    found = []
+    for part in getattr(shape, "geoms", [shape]):
+        if part.geom_type == "Polygon" and not part.is_empty:
+            for ring in (part.exterior, *part.interiors):
+                found.append("M" + "L".join(f"{x:.2f} {y:.2f}" for x, y in ring.coords[:-1]) + "Z")
+    return "".join(found)
+
+
+def _pattern(fur: str, colour_of: Callable[[str], str], prefix: str) -> str:
+    ground, tufts = (colour_of(one) for one in TINCTURES[fur].made_of)
+    drawn = (
+        f'<path d="{_VAIR}" fill="{tufts}"/>' if fur in ("vair", "potent") else f'<path d="{_TUFT}" fill="{tufts}"/>'
+    )
+    return (
+        f'<pattern id="{prefix}-{fur}" width="12" height="12" patternUnits="userSpaceOnUse">'
+        f'<rect width="12" height="12" fill="{ground}"/>{drawn}</pattern>'
+    )

@@ -1,0 +1,101 @@
+"""The rule of tincture: metal is not set on metal, nor colour on colour; and what custom lets pass."""
+
+from dataclasses import dataclass
+
+from .blazon import write_blazon
+from .charge import CHARGES
+from .coat import Arms, Charged, Coat, Divided, Group, Impaled, Plain, Quartered, Strewn, Varied
+from .tincture import COUNTERCHANGED, PROPER, TINCTURES
+
+#: ordinaries that custom counts as set beside the field, not on it
+BESIDE = ("chief", "bordure", "canton", "quarter", "base")
+
+
+@dataclass(frozen=True)
+class Breach:
+    """One thing set on another of its kind, and whether custom lets it pass."""
+
+    what: str
+    on: str
+    kind: str
+    #: why custom lets it pass; empty if it does not
+    excused: str = ""
+
+    @property
+    def words(self) -> str:
+        """In words."""
+        said = f"{self.what}: {self.kind} on {self.kind} ({self.on})"
+        return f"{said}; passes as {self.excused}" if self.excused else said
+
+
+def breaches(arms: Arms) -> tuple[Breach, ...]:
+    """Everything that goes against the rule of tincture, excused or not, from the back to the front.
+
+    Furs, 'proper' and counterchanged pass; so does what lies on a field of metal and colour both. Chiefs, bordures,
+    cantons and labels (custom), and what lies over everything, are told as excused.
+    """
+    if isinstance(arms, Impaled):
+        return (*_coat(arms.dexter), *_coat(arms.sinister))
+    if isinstance(arms, Quartered):
+        coats = [coat for _, coat in arms.parts] + ([arms.overall] if arms.overall else [])
+        return tuple(breach for coat in coats for breach in _coat(coat))
+    return _coat(arms)
+
+
+def keeps_rule(arms: Arms) -> bool:
+    """Whether nothing goes against the rule but what custom lets pass."""
+    return all(breach.excused for breach in breaches(arms))
+
+
+def _coat(coat: Coat) -> tuple[Breach, ...]:
+    field, found = coat.field, []
+    ground = _ground(field)
+    if isinstance(field, Strewn):
+        found += _set(field.of, (field.tincture,), "what is strewn", write_blazon(Coat(Plain(field.tincture))), "")
+    if isinstance(field, Varied) and _kind(field.tinctures[0]) == _kind(field.tinctures[1]) in ("metal", "colour"):
+        found.append(
+            Breach("the field", "its own pieces", _kind(field.tinctures[0]), "a field of pieces lies in one plane")
+        )
+    for one in coat.elements:
+        over = "what lies over everything" if one.overall else ""
+        if isinstance(one, Charged):
+            found += _set(one.group.tincture, ground, _named(one.group), "the field", over)
+            continue
+        excuse = (
+            over
+            or ("a chief, bordure or canton, which stands beside the field" if one.kind in BESIDE else "")
+            or ("a label, a mark of difference" if one.kind == "label" else "")
+        )
+        found += _set(one.tincture, ground, f"the {one.kind}", "the field", excuse)
+        for group in one.bears:
+            found += _set(group.tincture, (one.tincture,), _named(group), f"the {one.kind}", "")
+        for group in one.between:
+            found += _set(group.tincture, ground, _named(group), "the field", "")
+    return tuple(found)
+
+
+def _ground(field) -> tuple[str, ...]:
+    if isinstance(field, Plain | Strewn):
+        return (field.tincture,)
+    assert isinstance(field, Divided | Varied)
+    return field.tinctures
+
+
+def _set(tincture: str, ground: tuple[str, ...], what: str, on: str, excuse: str) -> list[Breach]:
+    kind = _kind(tincture)
+    kinds = {_kind(one) for one in ground}
+    if kind not in ("metal", "colour") or kinds != {kind}:
+        return []
+    return [Breach(what, f"{tincture} on {' and '.join(ground)}, {on}", kind, excuse)]
+
+
+def _kind(tincture: str) -> str:
+    if tincture in (COUNTERCHANGED, PROPER):
+        return "any"
+    kind = TINCTURES[tincture].kind
+    return "colour" if kind == "stain" else kind
+
+
+def _named(group: Group) -> str:
+    kind = CHARGES[group.charge]
+    return f"the {kind.name if group.count == 1 else kind.plural}"
