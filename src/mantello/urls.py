@@ -6,6 +6,7 @@ urlpatterns = [
     path("account/", include("mantello.accounts.urls")),
     path("", include("mantello.rooms.army.urls")),
     path("armies/<int:army_id>/scheme/", include("mantello.rooms.scheme.urls")),
+    path("armies/<int:army_id>/insignia/", include("mantello.rooms.insignia.urls")),
     path("armies/<int:army_id>/recipes/", include("mantello.rooms.recipes.urls")),
     path("armies/<int:army_id>/paints/", include("mantello.rooms.paints.urls")),
     path("armies/<int:army_id>/", include("mantello.rooms.plan.urls")),

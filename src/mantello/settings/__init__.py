@@ -23,6 +23,7 @@ INSTALLED_APPS = [
     "mantello.accounts",
     "mantello.rooms.army",
     "mantello.rooms.scheme",
+    "mantello.rooms.insignia",
     "mantello.rooms.recipes",
     "mantello.rooms.paints",
     "mantello.rooms.plan",

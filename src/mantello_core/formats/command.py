@@ -4,7 +4,7 @@ import json
 from collections.abc import Callable
 
 from ..errors import MantelloError, OutOfRange, Unreadable
-from .verbs import army, making, paint, scheme
+from .verbs import army, making, marks, paint, scheme
 
 #: exit statuses
 GOOD, BAD_INPUT = 0, 2
@@ -52,6 +52,7 @@ VERBS: dict[str, Callable[[dict], dict]] = {
     "recipe": making.recipe,
     "checks": scheme.checks,
     "propose": scheme.proposed,
+    "blazon": marks.blazon,
     "roster": army.roster,
     "shopping": army.bought,
     "undercoat": army.undercoated,

@@ -17,6 +17,7 @@ from ..schemes.rule import Column, Distinction, Filter, Rule
 from ..schemes.scheme import Design, Evenings, Scheme
 from ..schemes.selector import checked_selector
 from ..schemes.substitution import Substitution
+from .arms import read_arms, write_arms
 from .own_paints import read_own_paint
 from .own_types import read_types, write_drawings, write_types
 from .recipes import read_role, refuse_twice, write_own_paints, write_role
@@ -50,6 +51,7 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             **({"substitutions": [vars(one) for one in scheme.substitutions]} if scheme.substitutions else {}),
             **({"aims": _aims(scheme.aims)} if scheme.aims != Aims() else {}),
             **({"placements": [_placement(one) for one in scheme.placements]} if scheme.placements else {}),
+            **({"arms": [write_arms(one) for one in scheme.arms]} if scheme.arms else {}),
             **({"calibrations": [vars(one) for one in scheme.calibrations]} if scheme.calibrations else {}),
         },
         "evenings": {
@@ -116,6 +118,7 @@ def read_design(document: object, drawing_of: Callable[[str], dict | None] | Non
         substitutions=tuple(Substitution(**one) for one in scheme_part.get("substitutions", ())),
         aims=_read_aims(scheme_part.get("aims", {})),
         placements=_read_placements(scheme_part.get("placements", ())),
+        arms=tuple(read_arms(one, f"/scheme/arms/{index}") for index, one in enumerate(scheme_part.get("arms", ()))),
         calibrations=tuple(
             checked_calibration(Calibration(**one), f"/scheme/calibrations/{index}")
             for index, one in enumerate(scheme_part.get("calibrations", ()))
@@ -320,6 +323,12 @@ def _check_references(army: Army, scheme: Scheme) -> None:
         army.node(one.scope, f"{where}/scope")
         if one.device:
             scheme.role(one.role, f"{where}/role")
+    refuse_twice([one.id for one in scheme.arms], "/scheme/arms", "arms")
+    for index, one in enumerate(scheme.arms):
+        if one.bearer:
+            army.node(one.bearer, f"/scheme/arms/{index}/bearer")
+        for _, role in one.bound:
+            scheme.role(role, f"/scheme/arms/{index}/bound")
     for name in ("accents", "signatures"):
         for role in getattr(scheme.aims, name):
             scheme.role(role, f"/scheme/aims/{name}")

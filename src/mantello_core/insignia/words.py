@@ -57,7 +57,7 @@ _ALSO = {
     ",": ("COMMA", ","), ";": ("SEMICOLON", ";"), ":": ("COMMA", ","), ".": ("STOP", "."),
     "(": ("OPEN", "("), ")": ("CLOSE", ")"), "all": ("ALL", "all"), "en surtout": ("SURTOUT", "on an inescutcheon"),
 }  # fmt: skip
-MOST_SIGNS = 600
+MOST_SIGNS = 1600
 _NO_COMMA_BEFORE = {
     "SEMY",
     "FRETTY",
@@ -98,7 +98,7 @@ def words_of(text: str) -> list[Word]:
         for length in range(min(5, len(found) - at), 0, -1):
             phrase = " ".join(word for word, _ in found[at : at + length])
             entry = _phrases().get(phrase)
-            if entry or phrase.isdigit():
+            if entry or (phrase.isdigit() and phrase.isascii()):
                 kind, value = entry or ("NUMBER", int(phrase))
                 start, last = found[at][1], found[at + length - 1]
                 tokens.append(Word(kind, value, text[start : last[1] + len(last[0])], start))

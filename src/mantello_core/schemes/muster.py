@@ -204,6 +204,7 @@ def without_node(design: Design, node_id: str) -> Design:
         substitutions=tuple(one for one in scheme.substitutions if one.scope not in gone),
         rules=tuple(rule for rule in scheme.rules if rule.scope not in gone),
         placements=tuple(mark for mark in scheme.placements if mark.scope not in gone),
+        arms=tuple(replace(one, bearer="") if one.bearer in gone else one for one in scheme.arms),
         tables=tuple(
             replace(table, cells=tuple(cell for cell in table.cells if table.key == "rank" or cell[0] not in gone))
             for table in scheme.tables

@@ -11,6 +11,7 @@ from ..recipes.step import Recipe, Step
 from .aim import Aims
 from .army import TIERS, Army
 from .brief import Brief
+from .heraldry import NamedArms
 from .placement import Placement
 from .rule import Distinction, Rule
 from .substitution import Substitution
@@ -76,6 +77,8 @@ class Scheme:
     placements: tuple[Placement, ...] = ()
     #: what test pieces taught of paints
     calibrations: tuple[Calibration, ...] = ()
+    #: coats of arms
+    arms: tuple[NamedArms, ...] = ()
 
     @property
     def ground(self) -> Ground:
@@ -107,6 +110,16 @@ class Scheme:
         if role_id not in self.role_by_id:
             raise UnknownName("colour role", role_id, list(self.role_by_id), where)
         return self.role_by_id[role_id]
+
+    def named_arms(self, arms_id: str, where: str = "arms") -> NamedArms:
+        """The arms of that id.
+
+        Raises: UnknownName, with near ids.
+        """
+        found = next((one for one in self.arms if one.id == arms_id), None)
+        if found is None:
+            raise UnknownName("arms", arms_id, [one.id for one in self.arms], where)
+        return found
 
     def with_role(self, role: Role) -> "Scheme":
         """This scheme with the role replaced, or added at its end; roles of its material follow its recipes."""

@@ -69,10 +69,18 @@ def seam(army: Army, reading: Reading) -> list[SeamStep]:
     worn = set(reading.shares) if figures else set()
     unmade = sum(not reading.design.scheme.role(role).recipe().steps for role in worn)
     share = painted_share(army) if figures else 0.0
+    arms = reading.design.scheme.arms
     gaps = open_points.get("unmapped", 0)
     rows = [
         ("army", "Army", "army", "done" if figures else "", 0),
         ("scheme", "Scheme", "scheme", ("part" if gaps else "done") if worn else "", gaps),
+        (
+            "insignia",
+            "Insignia",
+            "insignia",
+            "done" if arms and all(one.bearer for one in arms) else "part" if arms else "",
+            0,
+        ),
         ("recipes", "Recipes", "recipes", ("part" if unmade else "done") if worn else "", unmade),
         ("paints", "Paints", "paints", "part" if worn else "", 0),
         ("plan", "Plan", "plan", "done" if share >= 1 else "part" if share else "", 0),

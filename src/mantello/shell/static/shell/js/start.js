@@ -11,5 +11,6 @@ import "./preview.js";
 import "./try.js";
 import "./pick.js";
 import "./clock.js";
+import "./blazon.js";
 
 wake(document);

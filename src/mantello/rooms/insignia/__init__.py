@@ -1,0 +1,1 @@
+"""Insignia: which marks, where, how big, how made?"""

@@ -1,0 +1,38 @@
+"""Arms in the design document, and a coat of arms as a tree of JSON."""
+
+from dataclasses import fields, is_dataclass
+
+from ..errors import MantelloError
+from ..insignia.blazon import read_blazon, write_blazon
+from ..insignia.tincture import tincture
+from ..schemes.heraldry import NamedArms
+
+
+def write_arms(one: NamedArms) -> dict:
+    """Arms of a scheme, JSON-ready."""
+    bound = [{"tincture": id_, "role": role} for id_, role in one.bound]
+    return {"id": one.id, "name": one.name, "blazon": one.blazon, "bearer": one.bearer, "bound": bound}
+
+
+def read_arms(data: dict, where: str) -> NamedArms:
+    """Arms from their mapping; the blazon is written anew in the canonical way.
+
+    Raises: what ``read_blazon`` refuses, with a pointer; UnknownName for a tincture.
+    """
+    try:
+        blazon = write_blazon(read_blazon(data["blazon"]))
+    except MantelloError as error:
+        error.where = f"{where}/blazon"
+        raise
+    bound = tuple((tincture(one["tincture"], f"{where}/bound").id, one["role"]) for one in data.get("bound", ()))
+    return NamedArms(data["id"], data["name"], blazon, bound, data.get("bearer", ""))
+
+
+def as_tree(value: object) -> object:
+    """A coat of arms as nested mappings, each with its kind; empty members are left out."""
+    if is_dataclass(value):
+        known = {one.name: getattr(value, one.name) for one in fields(value)}
+        return {"is": type(value).__name__.lower()} | {
+            name: as_tree(one) for name, one in known.items() if one not in ("", (), 0, None, False)
+        }
+    return [as_tree(one) for one in value] if isinstance(value, tuple) else value

@@ -1,0 +1,159 @@
+"""The Insignia room: arms typed or put together, kept in the scheme, drawn in the army's paints."""
+
+from django.urls import reverse
+
+from mantello.rooms.army.actions import create_army
+from mantello.rooms.insignia.composing import ComposeForm
+from mantello_core.colour.spaces import hex_of
+from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.insignia.blazon import read_blazon, write_blazon
+from tests.rooms.case import RoomCase
+
+LANTERNS = "Gules, a fess wavy or between three lanterns argent"
+
+
+class Arms(RoomCase):
+    def keep(self, status=302, **given):
+        return self.post(
+            "keep-arms",
+            status=status,
+            **{
+                "arms": "",
+                "name": "House Weir",
+                "blazon": "red, a fess wavy gold between 3 lanterns silver",
+                "bearer": "",
+            }
+            | given,
+        )
+
+    def test_an_empty_room_asks_for_the_first_blazon(self):
+        page = self.see("insignia")
+        self.assertContains(page, "No arms yet")
+        self.assertContains(page, "A blank shield")
+
+    def test_arms_are_kept_in_the_canonical_way_and_shown(self):
+        answer = self.keep(bearer=self.now().army.units[0].id)
+        (one,) = self.now().scheme.arms
+        self.assertEqual((one.blazon, one.bearer), (LANTERNS, self.now().army.units[0].id))
+        page = self.client.get(answer.url)
+        for said in (LANTERNS, "House Weir", "Metal lies on colour", "paintable from", "mm²"):
+            self.assertContains(page, said)
+        self.assertEqual(read_design_bytes(design_bytes(self.now())), self.now())
+
+    def test_tinctures_take_the_paint_of_their_role(self):
+        self.keep()
+        (one,) = self.now().scheme.arms
+        self.keep(arms=one.id, **{"role-gules": "facing", "role-or": "", "role-purpure": "field"})
+        (one,) = self.now().scheme.arms
+        self.assertEqual(one.bound, (("gules", "facing"),))
+        wanted = hex_of(self.now().scheme.predicted(self.now().scheme.role("facing").recipe()).tones["base"])
+        self.assertContains(self.see("insignia", arms=one.id), wanted)
+        self.assertContains(self.see("arms-file", one.id), wanted)
+        self.post("remove-role", "facing", status=422)
+
+    def test_a_new_blazon_unbinds_what_it_no_longer_has(self):
+        self.keep()
+        (one,) = self.now().scheme.arms
+        self.keep(arms=one.id, **{"role-gules": "facing"})
+        self.keep(arms=one.id, blazon="Azure, a star or")
+        self.assertEqual(self.now().scheme.arms[0].bound, ())
+
+    def test_what_cannot_be_read_is_told_at_the_field_and_stays(self):
+        page = self.keep(422, blazon="Gules, a fess wavy or betwen three lanterns argent")
+        self.assertIn("between", page.context["form"].errors["blazon"][0])
+        self.assertContains(page, "betwen three lanterns", status_code=422)
+        self.assertEqual(self.now().scheme.arms, ())
+        self.assertIn("name", self.keep(422, name="").context["form"].errors)
+        self.assertIn("bearer", self.keep(422, bearer="nobody").context["form"].errors)
+        self.keep(422, arms="nothing")
+
+    def test_they_are_removed_and_come_back_by_undo(self):
+        self.keep()
+        (one,) = self.now().scheme.arms
+        self.post("remove-arms", one.id)
+        self.assertEqual(self.now().scheme.arms, ())
+        self.post("undo")
+        self.assertEqual(self.now().scheme.arms, (one,))
+        self.post("remove-arms", "nothing", status=422)
+
+    def test_a_removed_bearer_leaves_the_arms_to_nobody(self):
+        unit = self.now().army.units[-1].id
+        self.keep(bearer=unit)
+        self.post("remove-node", unit)
+        self.assertEqual(self.now().scheme.arms[0].bearer, "")
+
+    def test_nobody_else_sees_them(self):
+        self.keep()
+        for name, arguments, post in (
+            ("insignia", (), False),
+            ("draw-arms", (), False),
+            ("compose-arms", (), False),
+            ("keep-arms", (), True),
+            ("remove-arms", ("house-weir",), True),
+            ("arms-file", ("house-weir",), False),
+        ):
+            self.assert_hidden(name, *arguments, post=post)
+
+
+class Drawing(RoomCase):
+    def test_it_follows_what_is_typed_and_says_what_is_wrong(self):
+        self.assertContains(self.see("draw-arms", blazon=LANTERNS, shape="banner", width="14"), "the other side")
+        answer = self.see("draw-arms", status=422, blazon="Gules, a fess")
+        self.assertContains(answer, "The blazon ends too soon", status_code=422)
+        self.assertContains(
+            self.see("draw-arms", blazon="Azure, a fess gules", shape="heater", width="6"), "colour on colour"
+        )
+        self.see("draw-arms", status=422, blazon=LANTERNS, shape="moon", width="6")
+        self.see("draw-arms", status=422, blazon=LANTERNS, shape="heater", width="0")
+        self.assertContains(self.see("draw-arms", blazon=""), "A blank shield")
+
+    def test_nothing_typed_becomes_markup(self):
+        answer = self.see("draw-arms", status=422, blazon="<script>alert(1)</script>")
+        self.assertNotContains(answer, "<script>", status_code=422)
+
+
+class PutTogether(RoomCase):
+    def compose(self, status=302, **given):
+        return self.see("compose-arms", status=status, **{"first": "azure", "count": "1"} | given)
+
+    def test_choices_become_a_blazon_that_the_page_shows(self):
+        answer = self.compose(
+            first="gules",
+            ordinary="fess",
+            line="wavy",
+            ordinary_tincture="or",
+            charge="lantern",
+            count="3",
+            charge_tincture="argent",
+            where="between",
+            over="label",
+            over_tincture="azure",
+        )
+        page = self.client.get(answer.url)
+        self.assertEqual(page.context["form"]["blazon"].value(), f"{LANTERNS}, a label of three points azure")
+
+    def test_every_choice_of_field_ordinary_and_place_can_be_read(self):
+        fields = ComposeForm().fields
+        for name in ("field", "ordinary", "line", "where", "over", "charge"):
+            for value, _ in fields[name].choices:
+                given = {
+                    "first": "azure",
+                    "second": "or",
+                    "ordinary": "fess",
+                    "ordinary_tincture": "or",
+                    "charge": "star",
+                    "count": "2",
+                    "charge_tincture": "gules",
+                    "over_tincture": "argent",
+                } | {name: value}
+                form = ComposeForm(given)
+                self.assertTrue(form.is_valid(), (name, value, form.errors))
+                self.assertEqual(write_blazon(read_blazon(form.cleaned_data["blazon"])), form.cleaned_data["blazon"])
+
+    def test_what_does_not_go_together_is_told(self):
+        page = self.compose(422, charge="star", attitude="rampant", charge_tincture="or")
+        self.assertContains(page, "is not rampant", status_code=422)
+
+    def test_an_empty_army_can_have_arms(self):
+        empty = create_army(self.owner, "Empty")
+        self.assertContains(self.client.get(reverse("insignia", args=[empty.pk])), "No arms yet")
