@@ -53,6 +53,7 @@ VERBS: dict[str, Callable[[dict], dict]] = {
     "checks": scheme.checks,
     "propose": scheme.proposed,
     "blazon": marks.blazon,
+    "difference": marks.difference,
     "roster": army.roster,
     "shopping": army.bought,
     "undercoat": army.undercoated,

@@ -157,3 +157,43 @@ class PutTogether(RoomCase):
     def test_an_empty_army_can_have_arms(self):
         empty = create_army(self.owner, "Empty")
         self.assertContains(self.client.get(reverse("insignia", args=[empty.pk])), "No arms yet")
+
+
+class Differences(RoomCase):
+    def setUp(self):
+        super().setUp()
+        self.post("keep-arms", arms="", name="House Weir", blazon=LANTERNS, bearer="", **{"role-gules": "facing"})
+        self.arms = self.now().scheme.arms[0].id
+
+    def test_a_set_is_proposed_and_what_is_ticked_stays(self):
+        page = self.see("differences", self.arms, count="3", seed="1")
+        self.assertEqual(len(page.context["rows"]), 3)
+        self.assertContains(page, "apart")
+        pin = page.context["found"].differences[2].blazon
+        again = self.see("differences", self.arms, count="3", seed="9", pin=pin)
+        self.assertEqual(again.context["found"].differences[0].blazon, pin)
+        self.assertContains(again, "checked", 1)
+
+    def test_one_is_kept_with_the_parents_paints(self):
+        one = self.see("differences", self.arms, count="2").context["found"].differences[0]
+        answer = self.post("keep-difference", self.arms, blazon=one.blazon)
+        kept = self.now().scheme.arms[1]
+        self.assertEqual((kept.name, kept.blazon), ("House Weir, 2", one.blazon))
+        self.assertTrue(set(kept.bound) <= {("gules", "facing")})
+        self.assertContains(self.client.get(answer.url), "House Weir, 2")
+
+    def test_nonsense_and_quartered_arms_are_told(self):
+        self.see("differences", self.arms, status=422, count="99")
+        self.see("differences", self.arms, status=422, count="2", pin="azure, a fes")
+        self.post("keep-difference", self.arms, status=422, blazon="azure, a fes")
+        self.post("keep-arms", arms="", name="Both", blazon="Azure, impaling or", bearer="")
+        page = self.see("differences", self.now().scheme.arms[1].id)
+        self.assertContains(page, "not differenced as a whole")
+        self.assert_hidden("differences", self.arms)
+        self.assert_hidden("keep-difference", self.arms, post=True)
+
+    def test_liveries_are_told_and_those_that_are_alike(self):
+        page = self.see("insignia", arms=self.arms)
+        self.assertContains(page, "Gules and or, a lantern argent for badge")
+        self.post("keep-arms", arms="", name="House Sluice", blazon="Or, a fess gules", bearer="")
+        self.assertContains(self.see("insignia", arms=self.arms), "House Sluice</a> wears the same two colours")

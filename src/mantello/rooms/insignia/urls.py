@@ -2,13 +2,15 @@
 
 from django.urls import path
 
-from . import views
+from . import differences, views
 
 urlpatterns = [
     path("", views.insignia, name="insignia"),
     path("draw/", views.draw, name="draw-arms"),
     path("compose/", views.compose, name="compose-arms"),
     path("keep/", views.keep_arms, name="keep-arms"),
+    path("<str:arms>/differences/", differences.differences, name="differences"),
+    path("<str:arms>/differences/keep/", differences.keep_difference, name="keep-difference"),
     path("<str:arms>/remove/", views.remove_arms, name="remove-arms"),
     path("<str:arms>/arms.svg", views.arms_file, name="arms-file"),
 ]

@@ -21,10 +21,12 @@ from mantello_core.insignia.appearance import Contrast, contrasts
 from mantello_core.insignia.arms_drawing import ArmsDrawing, drawn_arms
 from mantello_core.insignia.blazon import read_blazon, write_blazon
 from mantello_core.insignia.coat import Arms
+from mantello_core.insignia.retinue import RIGHTS, alike, livery_of
 from mantello_core.insignia.rule import Breach, breaches
 from mantello_core.insignia.shape import SHAPES
 from mantello_core.insignia.tincture import TINCTURES
 from mantello_core.insignia.words import MOST_SIGNS
+from mantello_core.schemes.army import TIERS
 from mantello_core.schemes.heraldry import NamedArms, with_arms, without_arms
 
 from .composing import ComposeForm
@@ -123,6 +125,9 @@ def _page(request, army, status=200, form=None, compose=None):
         "look": look,
         "seen": _seen(form["blazon"].value() or "", chosen, reading, look),
         "compose": compose or ComposeForm(),
+        "livery": livery_of(chosen.tree) if chosen else None,
+        "rights": [(name, RIGHTS[tier]) for tier, name in TIERS.items()],
+        "same_livery": _same_livery(chosen, scheme.arms) if chosen else (),
         "tinctures": [(id_, chosen.role_of(id_)) for id_ in chosen.tinctures] if chosen else [],
         "roles": scheme.roles,
         "finest": FINEST_LINE,
@@ -130,12 +135,19 @@ def _page(request, army, status=200, form=None, compose=None):
     return room_page(request, army, "insignia", "insignia/insignia.html", context, status)
 
 
+def _same_livery(chosen: NamedArms, arms: tuple[NamedArms, ...]) -> list[NamedArms]:
+    """Other arms whose livery cannot be told from this one's."""
+    pairs = alike([livery_of(one.tree) for one in arms])
+    at = arms.index(chosen)
+    return [arms[two if one == at else one] for one, two in pairs if at in (one, two)]
+
+
 def _look(request) -> LookForm:
     given = request.GET if request.method == "GET" else request.POST
     return LookForm({"shape": given.get("shape", "heater"), "width": given.get("width", f"{USUAL_WIDTH:g}")})
 
 
-def _colours(chosen: NamedArms | None, reading: Reading):
+def colours_of(chosen: NamedArms | None, reading: Reading):
     """How a tincture looks: in the paint of its role, or as heraldry draws it."""
 
     def colour(id_: str) -> Lab:
@@ -160,7 +172,7 @@ def _seen(blazon: str, chosen: NamedArms | None, reading: Reading, look: LookFor
     except MantelloError as error:
         return Seen(error=error.message, shape=shape, width=width)
     drawing: ArmsDrawing = drawn_arms(arms, shape)
-    colour = _colours(chosen, reading)
+    colour = colours_of(chosen, reading)
     metres = reading.design.brief.metres if reading.design.brief else DISTANCES["table"]
     thin, of = drawing.thinnest(width)
     said = write_blazon(arms)
@@ -178,7 +190,7 @@ def _seen(blazon: str, chosen: NamedArms | None, reading: Reading, look: LookFor
 
 
 def _small(one: NamedArms, reading: Reading) -> str:
-    colour = _colours(one, reading)
+    colour = colours_of(one, reading)
     return mark_safe(
         arms_svg(drawn_arms(one.tree), lambda id_: hex_of(colour(id_)), prefix=f"small-{one.id}", title=one.name)
     )
@@ -249,6 +261,6 @@ def arms_file(request, army_id, arms):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     one = reading.design.scheme.named_arms(arms)
-    colour = _colours(one, reading)
+    colour = colours_of(one, reading)
     text = arms_svg(drawn_arms(one.tree), lambda id_: hex_of(colour(id_)), title=f"{one.name}: {one.blazon}")
     return download(text, f"mantello-arms-{one.id}.svg", "image/svg+xml")

@@ -1,10 +1,15 @@
 """Verbs about insignia."""
 
+from ...colour.spaces import lab_of_hex, mean_lab
+from ...errors import Contradiction
 from ...insignia.arms_drawing import drawn_arms
 from ...insignia.blazon import read_blazon, write_blazon
+from ...insignia.coat import Coat
+from ...insignia.differencing import differenced
 from ...insignia.rule import breaches, keeps_rule
+from ...insignia.tincture import TINCTURES
 from ..arms import as_tree
-from ..arms_svg import arms_svg
+from ..arms_svg import PLAIN_COLOURS, arms_svg
 from ..validation import check
 
 #: width of the surface where none is given, mm
@@ -29,3 +34,36 @@ def blazon(document: dict) -> dict:
         "thinnest_of": of,
         "svg": arms_svg(drawing, title=write_blazon(arms)),
     }
+
+
+def difference(document: dict) -> dict:
+    """a blazon and a count to differenced arms, as far from each other as found, with the proof"""
+    check(document, "difference")
+    parent, *pins = (read_blazon(text) for text in (document["blazon"], *document.get("pins", ())))
+    if not all(isinstance(one, Coat) for one in (parent, *pins)):
+        raise Contradiction("Quartered and impaled arms are not differenced as a whole.", "/blazon")
+    colours = {id_: lab_of_hex(text) for id_, text in PLAIN_COLOURS.items()}
+    found = differenced(parent, document["count"], _colour(colours), document.get("seed", 0), pins)
+    return {
+        "parent": write_blazon(parent),
+        "tried": found.tried,
+        "smallest": round(found.smallest, 2),
+        "smallest_weak": round(found.smallest_weak, 2),
+        "differences": [
+            {
+                "blazon": one.blazon, "how": one.how, "nearest": round(one.nearest, 2),
+                "nearest_weak": round(one.nearest_weak, 2), "nearest_to": one.nearest_to,
+            }
+            for one in found.differences
+        ],
+    }  # fmt: skip
+
+
+def _colour(colours: dict):
+    """How a tincture looks; a fur by the middle of what it is made of."""
+
+    def colour(id_: str):
+        made_of = TINCTURES[id_].made_of
+        return mean_lab([colours[one] for one in made_of], [0.8, 0.2]) if made_of else colours[id_]
+
+    return colour

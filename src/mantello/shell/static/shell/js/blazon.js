@@ -25,7 +25,11 @@ async function draw(field, address) {
     if (answer.status === 422 && stage && stage.querySelector(".arms-large")) {
       target.querySelector(".arms-told").replaceWith(made.querySelector(".arms-told"));
     } else {
-      target.replaceChildren(...made.children);
+      for (const part of [".arms-stage", ".arms-told"]) {
+        const before = target.querySelector(part);
+        const after = made.querySelector(part);
+        if (before && after) before.replaceWith(after);
+      }
     }
     const echo = document.querySelector("[data-blazon-echo]");
     if (echo) echo.value = field.value;
