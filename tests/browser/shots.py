@@ -31,6 +31,7 @@ SHOTS = {
     "table": f"scheme/table/?{LAPEL}",
     "rules": "scheme/rules/",
     "checks": "scheme/checks/",
+    "insignia": "insignia/?arms=brazzacorta",
     "recipe": "recipes/lantern/",
     "paints": "paints/",
     "match": "paints/match/?wanted=role:lantern",
@@ -59,7 +60,6 @@ class Shots(BrowserCase):
         self.take("test", f"/armies/{army.pk}/recipes/across/tests/{army.tests.exclude(steps=None).get().pk}/")
         self.kit(user)
         self.take("brief", "/brief/?genre=drill&name=Tidal+watch&names=Ebb,+Flood,+Slack")
-        self.roster(army)
         self.guide(army)
 
     def take(self, name, path):
@@ -85,15 +85,6 @@ class Shots(BrowserCase):
         self.go(f"/armies/{army.pk}/scheme/variants/?{LAPEL}")
         self.page.wait_for_load_state("networkidle")
         self.page.screenshot(path=FOLDER / "variants.png")
-
-    def roster(self, army):
-        """The roster with lines in doubt."""
-        self.go(f"/armies/{army.pk}/roster/")
-        self.page.get_by_label("Paste the roster").fill(
-            "unit,type,rank,figures,formation\nLine,fusileer,Fusilier,9,4th Weir\nScouts,ranger,Ranger,many,Marsh Watch\nGuns,gunner,Gunner,3,Harbour Artillery"
-        )
-        self.page.get_by_role("button", name="Read the roster").click()
-        self.page.screenshot(path=FOLDER / "roster.png")
 
     def guide(self, army):
         """The first page of a printed guide."""
