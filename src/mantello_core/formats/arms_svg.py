@@ -24,10 +24,16 @@ def arms_svg(
     *,
     prefix: str = "a",
     title: str = "",
+    above: str = "",
+    width_mm: float | None = None,
 ) -> str:
-    """The drawing as a whole SVG. colour_of: a plain tincture's '#rrggbb'; prefix: of ids, unlike on one page."""
+    """The drawing as a whole SVG.
+
+    colour_of: a plain tincture's '#rrggbb'; prefix: of ids, unlike on one page; above: markup laid over the pieces, cut
+    at the edge; width_mm: how wide the surface is printed, its own size if none.
+    """
     left, top, right, bottom = drawing.surface.bounds
-    box = f"{left - 1.5:.1f} {top - 1.5:.1f} {right - left + 3:.1f} {bottom - top + 3:.1f}"
+    box = f"{left - 1.5:.2f} {top - 1.5:.2f} {right - left + 3:.2f} {bottom - top + 3:.2f}"
     furs = sorted({piece.tincture for piece in drawing.pieces if TINCTURES[piece.tincture].made_of})
     patterns = "".join(_pattern(fur, colour_of, prefix) for fur in furs)
     clip = f'<clipPath id="{prefix}-edge"><path d="{path(drawing.surface)}"/></clipPath>'
@@ -38,9 +44,13 @@ def arms_svg(
             f'<path d="{path(piece.shape)}" fill="{fill}" data-tincture="{piece.tincture}" data-of="{escape(piece.of)}"/>'
         )
     said = f"<title>{escape(title)}</title>" if title else ""
+    size = ""
+    if width_mm is not None:
+        scale = drawing.scale(width_mm)
+        size = f' width="{(right - left + 3) * scale:.3f}mm" height="{(bottom - top + 3) * scale:.3f}mm"'
     return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img">{said}<defs>{clip}{patterns}</defs>'
-        f'<g clip-path="url(#{prefix}-edge)" fill-rule="evenodd">{"".join(parts)}</g>'
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}"{size} role="img">{said}<defs>{clip}{patterns}</defs>'
+        f'<g clip-path="url(#{prefix}-edge)" fill-rule="evenodd">{"".join(parts)}{above}</g>'
         f'<path d="{path(drawing.surface)}" fill="none" stroke="#111" stroke-width="1.2"/></svg>'
     )
 

@@ -54,6 +54,7 @@ VERBS: dict[str, Callable[[dict], dict]] = {
     "propose": scheme.proposed,
     "blazon": marks.blazon,
     "difference": marks.difference,
+    "freehand": marks.freehand,
     "roster": army.roster,
     "shopping": army.bought,
     "undercoat": army.undercoated,

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 from shapely import affinity
 from shapely.geometry import box
@@ -60,8 +60,13 @@ class ArmsDrawing:
     def thinnest(self, width_mm: float) -> tuple[float, str]:
         """mm of the narrowest stroke of any piece at that width, and the piece: how wide a brush may be that draws it."""
         scale = self.scale(width_mm)
-        widths = [(_narrowest(piece.shape) * scale, piece.of) for piece in self.pieces if piece.of != "field"]
-        return min(widths, default=(self.surface.area**0.5 * scale, "field"))
+        width, of = self._thinnest
+        return width * scale, of
+
+    @cached_property
+    def _thinnest(self) -> tuple[float, str]:
+        alike = {(one.of, round(one.shape.area, 3), round(one.shape.length, 3)): one for one in self.pieces}
+        return min((narrowest(piece.shape), piece.of) for piece in alike.values())
 
     def scale(self, width_mm: float) -> float:
         """mm to one unit.
@@ -225,12 +230,13 @@ def _strewn(field: Strewn, surface: BaseGeometry) -> Iterable[Piece]:
                 yield Piece(shape, field.of, field.charge)
 
 
-def _narrowest(shape: BaseGeometry) -> float:
-    """Width of the narrowest part that counts: where a closing brush would lose a tenth of the piece."""
+def narrowest(shape: BaseGeometry) -> float:
+    """Width of the narrowest part that counts: a brush so wide loses a tenth of the shape."""
+    shape = shape.simplify(0.1)
     low, high = 0.0, max(0.5, shape.area**0.5)
     for _ in range(12):
         middle = (low + high) / 2
-        kept = shape.buffer(-middle / 2, quad_segs=4).buffer(middle / 2, quad_segs=4)
+        kept = shape.buffer(-middle / 2, quad_segs=3).buffer(middle / 2, quad_segs=3)
         low, high = (middle, high) if kept.area >= 0.9 * shape.area else (low, middle)
     return low
 

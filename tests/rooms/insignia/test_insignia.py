@@ -1,6 +1,11 @@
 """The Insignia room: arms typed or put together, kept in the scheme, drawn in the army's paints."""
 
+import io
+import subprocess
+
+import numpy
 from django.urls import reverse
+from PIL import Image
 
 from mantello.rooms.army.actions import create_army
 from mantello.rooms.insignia.composing import ComposeForm
@@ -197,3 +202,48 @@ class Differences(RoomCase):
         self.assertContains(page, "Gules and or, a lantern argent for badge")
         self.post("keep-arms", arms="", name="House Sluice", blazon="Or, a fess gules", bearer="")
         self.assertContains(self.see("insignia", arms=self.arms), "House Sluice</a> wears the same two colours")
+
+
+class ByHand(RoomCase):
+    def setUp(self):
+        super().setUp()
+        self.post("keep-arms", arms="", name="House Weir", blazon=LANTERNS, bearer="", **{"role-gules": "facing"})
+        self.arms = self.now().scheme.arms[0].id
+
+    def test_the_guide_tells_whether_a_brush_can_and_draws_the_stages(self):
+        page = self.see("freehand", self.arms, width="6.5")
+        for said in ("in a simpler form", "Lantern: ", "1. Ground", "Cut back: wavy fess and lantern", "Print at 1:1"):
+            self.assertContains(page, said)
+        self.assertContains(self.see("freehand", self.arms, width="14"), "A brush can.")
+        self.assertContains(self.see("freehand", self.arms, width="2", line="1.5"), "Use a transfer at this size")
+
+    def test_stages_name_the_paint_of_the_role(self):
+        self.post(
+            "keep-arms", arms=self.arms, name="House Weir", blazon=LANTERNS, bearer="", **{"role-gules": "facing"}
+        )
+        self.assertContains(self.see("freehand", self.arms), "gules (Facing)")
+
+    def test_nonsense_is_told_at_its_field(self):
+        page = self.see("freehand", self.arms, status=422, width="wide", line="0")
+        for said in ("Write 0.5 to 500 mm", "Write 0.1 to 3 mm", 'value="wide"', "No stages yet"):
+            self.assertContains(page, said, status_code=422)
+        self.see("freehand-sheet", self.arms, status=404, width="wide")
+        self.see("freehand", "nobody", status=422)
+        self.assert_hidden("freehand", self.arms)
+        self.assert_hidden("freehand-sheet", self.arms)
+
+    def test_the_sheet_prints_the_true_size(self):
+        sheet = self.see("freehand-sheet", self.arms, width="20").content
+        picture = subprocess.run(
+            ["pdftoppm", "-r", "254", "-f", "1", "-l", "1", "-"], input=sheet, capture_output=True, check=True
+        ).stdout
+        pixels = numpy.asarray(Image.open(io.BytesIO(picture)).convert("RGB")).astype(int)
+        wanted = numpy.array([int(self.gules()[at : at + 2], 16) for at in (1, 3, 5)])
+        top = numpy.abs(pixels - wanted).sum(2) < 24
+        columns = [numpy.flatnonzero(row) for row in top if row.any()]
+        true_size = columns[len(columns) // 40]
+        self.assertAlmostEqual((true_size[-1] - true_size[0] + 1) / 10, 20, delta=0.5)
+
+    def gules(self):
+        scheme = self.now().scheme
+        return hex_of(scheme.predicted(scheme.role("facing").recipe()).tones["base"])

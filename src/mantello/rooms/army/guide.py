@@ -2,19 +2,17 @@
 
 from dataclasses import dataclass
 from html import escape
-from pathlib import Path
 
-import weasyprint
 from django.contrib.auth.decorators import login_required
-from django.http import Http404, HttpResponse
+from django.http import Http404
 from django.template.loader import render_to_string
 from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
-from weasyprint.text.fonts import FontConfiguration
 
 from mantello.rooms.recipes.stack import StepRow
 from mantello.shell.download import download
+from mantello.shell.printing import pdf
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.formats.drawing import plate_group, plate_svg
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
@@ -23,8 +21,6 @@ from mantello_core.schemes.inspection.finding import class_title
 
 from .page import army_for
 from .reading import Reading, reading_of
-
-_STATIC = Path(__file__).resolve().parents[2] / "shell" / "static" / "shell"
 
 
 @dataclass(frozen=True)
@@ -71,7 +67,7 @@ def unit_guide(request, army_id, unit):
             "deference": DEFERENCE, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
         },
     )  # fmt: skip
-    return _pdf(html, f"guide-{unit}.pdf")
+    return pdf(html, f"guide-{unit}.pdf")
 
 
 @login_required
@@ -87,7 +83,7 @@ def muster_pdf(request, army_id):
     if not plates:
         raise Http404
     html = render_to_string("army/muster_sheet.html", {"army": army, "plates": plates, "day": timezone.localdate()})
-    return _pdf(html, f"muster-{army.pk}.pdf")
+    return pdf(html, f"muster-{army.pk}.pdf")
 
 
 @login_required
@@ -136,22 +132,6 @@ def _views(reading: Reading, one: FigureClass) -> list[str]:
         plate_svg(shape, view.name, lambda area: reading.fill(one, area), bearing=reading.bearing(one))
         for view in shape.views
     ]
-
-
-def _pdf(html: str, name: str) -> HttpResponse:
-    fonts = FontConfiguration()
-    style = weasyprint.CSS(filename=str(_STATIC / "css" / "guide.css"), font_config=fonts)
-    document = weasyprint.HTML(string=html, base_url=str(_STATIC), url_fetcher=_own_files)
-    response = HttpResponse(document.write_pdf(stylesheets=[style], font_config=fonts), content_type="application/pdf")
-    response["Content-Disposition"] = f'inline; filename="{name}"'
-    return response
-
-
-def _own_files(url: str):
-    """Only the application's own fonts may be fetched."""
-    if not url.startswith(_STATIC.as_uri()):
-        raise ValueError("Guides use the application's own files only.")
-    return weasyprint.default_url_fetcher(url)
 
 
 def _page(reading: Reading, one: FigureClass) -> GuidePage:

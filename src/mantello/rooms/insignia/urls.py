@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import differences, views
+from . import differences, freehand, views
 
 urlpatterns = [
     path("", views.insignia, name="insignia"),
@@ -11,6 +11,8 @@ urlpatterns = [
     path("keep/", views.keep_arms, name="keep-arms"),
     path("<str:arms>/differences/", differences.differences, name="differences"),
     path("<str:arms>/differences/keep/", differences.keep_difference, name="keep-difference"),
+    path("<str:arms>/freehand/", freehand.freehand_guide, name="freehand"),
+    path("<str:arms>/freehand.pdf", freehand.freehand_sheet, name="freehand-sheet"),
     path("<str:arms>/remove/", views.remove_arms, name="remove-arms"),
     path("<str:arms>/arms.svg", views.arms_file, name="arms-file"),
 ]

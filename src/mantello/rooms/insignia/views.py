@@ -21,6 +21,7 @@ from mantello_core.insignia.appearance import Contrast, contrasts
 from mantello_core.insignia.arms_drawing import ArmsDrawing, drawn_arms
 from mantello_core.insignia.blazon import read_blazon, write_blazon
 from mantello_core.insignia.coat import Arms
+from mantello_core.insignia.freehand import FINEST_LINE
 from mantello_core.insignia.retinue import RIGHTS, alike, livery_of
 from mantello_core.insignia.rule import Breach, breaches
 from mantello_core.insignia.shape import SHAPES
@@ -33,8 +34,6 @@ from .composing import ComposeForm
 
 #: mm across, for a shield on a 28 mm figure
 USUAL_WIDTH = 6.5
-#: the finest line of a sharp fine brush, mm
-FINEST_LINE = 0.3
 
 
 class LookForm(forms.Form):

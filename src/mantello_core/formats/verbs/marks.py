@@ -6,10 +6,13 @@ from ...insignia.arms_drawing import drawn_arms
 from ...insignia.blazon import read_blazon, write_blazon
 from ...insignia.coat import Coat
 from ...insignia.differencing import differenced
+from ...insignia.freehand import FINEST_LINE
+from ...insignia.freehand import freehand as guide_for
 from ...insignia.rule import breaches, keeps_rule
 from ...insignia.tincture import TINCTURES
 from ..arms import as_tree
 from ..arms_svg import PLAIN_COLOURS, arms_svg
+from ..freehand_svg import stage_svg
 from ..validation import check
 
 #: width of the surface where none is given, mm
@@ -57,6 +60,25 @@ def difference(document: dict) -> dict:
             for one in found.differences
         ],
     }  # fmt: skip
+
+
+def freehand(document: dict) -> dict:
+    """a blazon, a width and a brush's line to a verdict, a simpler form and every stage drawn"""
+    check(document, "freehand")
+    width = document.get("width", USUAL_WIDTH)
+    drawing = drawn_arms(read_blazon(document["blazon"]), document.get("shape", "heater"))
+    guide = guide_for(drawing, width, document.get("line", FINEST_LINE))
+    return {
+        "verdict": guide.verdict,
+        "thinnest_mm": round(guide.thinnest, 3),
+        "thinnest_of": guide.thinnest_of,
+        "paintable_from_mm": round(guide.paintable_from, 2),
+        "changed": dict(guide.changed),
+        "lost": list(guide.lost),
+        "stages": [
+            {"title": one.title, "words": one.words, "svg": stage_svg(one, drawing.surface)} for one in guide.stages
+        ],
+    }
 
 
 def _colour(colours: dict):
