@@ -72,6 +72,14 @@ class SeenArea:
     true_colour: float
     visible: str
 
+    @classmethod
+    def plain(cls, name: str, width: float, height: float) -> "SeenArea":
+        """An area that is a bare rectangle about the origin, so many mm wide and high, of which all is seen."""
+        x, y = width * 5, height * 5
+        visible = f"M{-x:g},{-y:g}L{x:g},{-y:g}L{x:g},{y:g}L{-x:g},{y:g}Z"
+        area, edge = width * height, 2 * (width + height)
+        return cls(name, "", "", area, area, 1, (0, 0), min(width, height), area, edge, 0, edge, 1, visible)
+
 
 @dataclass(frozen=True, eq=False)
 class View:

@@ -5,7 +5,7 @@ from collections.abc import Callable
 from dataclasses import replace
 
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
-from ..insignia.device import Device, checked_device
+from ..insignia.device import ARMS, Device, checked_device
 from ..recipes.calibration import Calibration, checked_calibration
 from ..recipes.ground import checked_ground
 from ..schemes.aim import Aims, with_accepted, with_share, with_threshold
@@ -321,7 +321,9 @@ def _check_references(army: Army, scheme: Scheme) -> None:
     for index, one in enumerate(scheme.placements):
         where = f"/scheme/placements/{index}"
         army.node(one.scope, f"{where}/scope")
-        if one.device:
+        if one.device and one.device.kind == ARMS:
+            scheme.named_arms(one.device.text, f"{where}/device/text")
+        elif one.device:
             scheme.role(one.role, f"{where}/role")
     refuse_twice([one.id for one in scheme.arms], "/scheme/arms", "arms")
     for index, one in enumerate(scheme.arms):

@@ -4,13 +4,11 @@ from collections.abc import Callable
 from functools import lru_cache
 from xml.sax.saxutils import escape, quoteattr
 
-from ..figures import affine
-from ..figures.outline import to_d
-from ..figures.plate import Plate, Site, View
-from ..insignia.device import Device, device_outline
+from ..figures.plate import Plate, SeenArea, Site, View
+from ..insignia.worn import WornMark, worn
 
-#: site to device and its fill, as pairs
-Bearing = tuple[tuple[str, tuple[Device, str]], ...]
+#: site to what it bears, as pairs
+Bearing = tuple[tuple[str, WornMark], ...]
 
 INK = "#17141c"
 #: line weights in drawing units, by how large the figure is shown
@@ -88,7 +86,7 @@ def plate_group(
 ) -> str:
     """The drawing without its frame, in drawing units (0.1 mm), soles on y = 0.
 
-    said_of: attributes to add to every area's group, such as its role. bearing: site to device and its fill.
+    said_of: attributes to add to every area's group, such as its role. bearing: site to what it bears.
     """
     view, weight = plate.view(view_name), DETAIL[detail]
     parts = [_patterns(view, prefix) if detail != "tiny" else ""]
@@ -111,30 +109,41 @@ def plate_group(
     return "".join(parts)
 
 
-def _marks(view: View, bearing: dict[str, tuple[Device, str]], prefix: str) -> dict[str, list[str]]:
-    """For every area, the devices that lie on it, clipped to what is drawn of it."""
+def _marks(view: View, bearing: dict[str, WornMark], prefix: str) -> dict[str, list[str]]:
+    """For every area, the marks that are drawn once it is, clipped to what they lie on."""
     found: dict[str, list[str]] = {}
     for number, site in enumerate(view.sites):
         if site.id not in bearing:
             continue
-        device, fill = bearing[site.id]
-        area = area_under(view, site)
-        if area is None:
+        names = {seen.area for seen in _under(view, site, bearing[site.id])}
+        if not names:
             continue
-        outline = affine.transform(device_outline(device, site.width, site.height), (1, 0, 0, 1, site.x, site.y))
-        drawn = "".join(layer.d for layer in view.layers if layer.area == area)
+        layers = [layer for layer in view.layers if layer.area in names]
+        drawn = "".join(f'<path d="{layer.d}"/>' for layer in layers)
         clip = f"{prefix}site{number}"
-        found.setdefault(area, []).append(
-            f'<clipPath id="{clip}"><path d="{drawn}"/></clipPath>'
-            f'<path class="device" clip-path="url(#{clip})" stroke="none" fill="{fill}" d="{to_d(outline)}"/>'
+        found.setdefault(layers[-1].area, []).append(
+            f'<clipPath id="{clip}">{drawn}</clipPath>'
+            f'<g class="device" clip-path="url(#{clip})" stroke="none" fill-rule="evenodd">{mark_paths(view, site, bearing[site.id])}</g>'
         )
     return found
 
 
-def area_under(view: View, site: Site) -> str | None:
-    """The area of a view that a site lies on: the site's own, or the largest below it in name."""
-    on = [seen for seen in view.areas if seen.area == site.area or seen.area.startswith(f"{site.area}.")]
-    return max(on, key=lambda seen: (seen.area == site.area, seen.mm2)).area if on else None
+def mark_paths(view: View, site: Site, mark: WornMark) -> str:
+    """The paths of what a site bears; nothing if the view does not show what it lies on."""
+    under = _under(view, site, mark)
+    return "".join(f'<path fill="{fill}" d="{d}"/>' for fill, d in worn(mark, site, under, view.name)) if under else ""
+
+
+def _under(view: View, site: Site, mark: WornMark) -> tuple[SeenArea, ...]:
+    """What a mark lies on: the site's own area, or the areas that one is divided into; arms hide a cast charge too."""
+    own = tuple(seen for seen in view.areas if seen.area == site.area)
+    own = own or tuple(seen for seen in view.areas if seen.area.startswith(f"{site.area}."))
+    if not own or mark.arms is None:
+        return own
+    steps = site.area.split(".")
+    parts = [".".join(steps[:at]) for at in range(1, len(steps))]
+    cast = {f"{part}.{name}" for part in parts for name in ("charge", "device")}
+    return own + tuple(seen for seen in view.areas if seen.area in cast and seen not in own)
 
 
 def _patterns(view: View, prefix: str) -> str:

@@ -3,11 +3,8 @@
 from collections.abc import Callable
 from functools import lru_cache
 
-from ..figures import affine
-from ..figures.outline import to_d
 from ..figures.plate import Plate, View
-from ..insignia.device import device_outline
-from .drawing import INK, Bearing, area_under
+from .drawing import INK, Bearing, mark_paths
 
 #: overlay shapes that still tell at the size of a massed figure
 _KEPT = ("form", "core", "cast", "fold")
@@ -32,12 +29,8 @@ def massed_group(
         for (key, fill), shapes in joined.items()
     ]
     outline = f'<path d="{view.silhouette}" fill="{INK}" stroke="{INK}" stroke-width="8" stroke-linejoin="round"/>'
-    devices = "".join(
-        f'<path fill="{fill}" d="{to_d(affine.transform(device_outline(device, site.width, site.height), (1, 0, 0, 1, site.x, site.y)))}"/>'
-        for site in view.sites
-        for device, fill in [dict(bearing).get(site.id, (None, ""))]
-        if device and area_under(view, site)
-    )
+    marks = dict(bearing)
+    devices = "".join(mark_paths(view, site, marks[site.id]) for site in view.sites if site.id in marks)
     return f"{outline}{''.join(paths)}{devices}{_shades(view)}"
 
 

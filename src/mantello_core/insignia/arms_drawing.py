@@ -86,15 +86,21 @@ def drawn_arms(arms: Arms, shape_id: str = "heater", *, mirrored: bool = False) 
     Raises: UnknownName for the surface.
     """
     surface = shape_polygon(shape_id)
-    found = tuple(_arms(arms, surface, SHAPES[shape_id].low))
     if mirrored:
-        turned = tuple(Piece(_mirrored(one.shape), one.tincture, one.of) for one in found)
-        return ArmsDrawing(_mirrored(surface), turned)
-    return ArmsDrawing(surface, found)
+        turned = affinity.scale(surface, -1, 1, origin=(0, 0))
+        return ArmsDrawing(turned, arms_on(arms, turned, SHAPES[shape_id].low, True))
+    return ArmsDrawing(surface, arms_on(arms, surface, SHAPES[shape_id].low, False))
 
 
-def _mirrored(shape: BaseGeometry) -> BaseGeometry:
-    return affinity.scale(shape, -1, 1, origin=(0, 0))
+def arms_on(arms: Arms, surface: BaseGeometry, low: float, mirrored: bool) -> tuple[Piece, ...]:
+    """The pieces of arms on any surface. low: where the middle of the field lies, below the surface's own middle."""
+    if not mirrored:
+        return tuple(_arms(arms, surface, low))
+
+    def turned(shape: BaseGeometry) -> BaseGeometry:
+        return affinity.scale(shape, -1, 1, origin=((surface.bounds[0] + surface.bounds[2]) / 2, 0))
+
+    return tuple(Piece(turned(one.shape), one.tincture, one.of) for one in _arms(arms, turned(surface), low))
 
 
 def _arms(arms: Arms, surface: BaseGeometry, low: float) -> Iterable[Piece]:

@@ -11,6 +11,8 @@ from ..figures.outline import outline
 
 #: the most signs of a text device
 MOST_SIGNS = 3
+#: kind of a device that is arms of the scheme; its text is their id
+ARMS = "arms"
 #: share of a site's width and height that a device keeps to, so that a brush can pass round it
 MARGIN = 0.84
 #: plain figures, drawn in a square of 100 units about the middle, and their names
@@ -34,13 +36,15 @@ _FIGURES = {
 class Device:
     """A plain figure by its id, or up to three numerals and capital letters."""
 
-    #: 'text', or the id of a plain figure
+    #: 'text', 'arms', or the id of a plain figure
     kind: str
     text: str = ""
 
     @property
     def words(self) -> str:
         """What it is, in words."""
+        if self.kind == ARMS:
+            return f"the arms '{self.text}'"
         return f"'{self.text}'" if self.kind == "text" else _FIGURES[self.kind][0].lower()
 
 
@@ -50,13 +54,15 @@ def figures() -> dict[str, str]:
 
 
 def checked_device(device: Device, where: str = "device") -> Device:
-    """The device, if it can be drawn; letters become capitals.
+    """The device, if it can be drawn; letters become capitals. Whether arms exist is for the scheme to say.
 
     Raises: UnknownName for a figure; OutOfRange for a text with other signs, or too many.
     """
+    if device.kind == ARMS:
+        return device
     if device.kind != "text":
         if device.kind not in _FIGURES:
-            raise UnknownName("device", device.kind, ["text", *_FIGURES], where)
+            raise UnknownName("device", device.kind, ["text", ARMS, *_FIGURES], where)
         return Device(device.kind)
     text = device.text.strip().upper()
     strange = [sign for sign in text if sign not in _glyphs()]

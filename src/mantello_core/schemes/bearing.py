@@ -3,27 +3,31 @@
 from dataclasses import replace
 
 from ..errors import Contradiction, UnknownName
-from ..insignia.device import Device, checked_device
+from ..insignia.device import ARMS, Device, checked_device
 from .army import Figure
 from .edit import rung_of
 from .naming import slug
 from .placement import Placement, checked_placement, site_ids
 from .rule import Filter
-from .scheme import Design
+from .scheme import Design, Scheme
 
 
 def with_device(
     design: Design, figure: Figure, site: str, device: Device | None, role: str, rung_number: int
 ) -> Design:
-    """Let a device be borne on a site from a rung down; None leaves the site bare there, whatever is set above.
+    """Let a device be borne on a site from a rung down, arms in their own paints and others in a role's; None leaves the site bare there, whatever is set above.
 
     A placement for that site at that rung is replaced.
-    Raises: UnknownName for site or role; OutOfRange for the rung or the device.
+    Raises: UnknownName for site, role or arms; OutOfRange for the rung or the device.
     """
     placement = _placement(design, figure, site, rung_number)
     if device is not None:
         device = checked_device(device)
-        design.scheme.role(role, "role")
+        if device.kind == ARMS:
+            design.scheme.named_arms(device.text, "kind")
+            role = ""
+        else:
+            design.scheme.role(role, "role")
     rest = _others(design, placement)
     placement = replace(placement, device=device, role=role if device else "")
     placements = (*rest, checked_placement(placement, rest))
@@ -61,3 +65,8 @@ def _others(design: Design, placement: Placement) -> tuple[Placement, ...]:
     """Placements but the one for the same site, scope and filter."""
     same = placement.scope, placement.site, placement.filter
     return tuple(one for one in design.scheme.placements if (one.scope, one.site, one.filter) != same)
+
+
+def device_words(scheme: Scheme, device: Device) -> str:
+    """What a device is, in words: arms by their name."""
+    return f"the arms of {scheme.named_arms(device.text).name}" if device.kind == ARMS else device.words

@@ -8,6 +8,7 @@ from ..errors import MantelloError, OutOfRange
 from ..insignia.arms_drawing import drawn_arms, tinctures_of
 from ..insignia.blazon import read_blazon, write_blazon
 from ..insignia.coat import Arms
+from ..insignia.device import ARMS, Device
 from ..insignia.tincture import TINCTURES, tincture
 from .naming import named, slug
 
@@ -76,10 +77,12 @@ def with_arms(design, arms_id: str, name: str, blazon: str, bearer: str = "", bo
 
 
 def without_arms(design, arms_id: str):
-    """The design without those arms.
+    """The design without those arms, and without the marks that show them.
 
     Raises: UnknownName.
     """
     design.scheme.named_arms(arms_id)
     kept = tuple(one for one in design.scheme.arms if one.id != arms_id)
-    return replace(design, scheme=replace(design.scheme, arms=kept))
+    shown = Device(ARMS, arms_id)
+    marks = tuple(one for one in design.scheme.placements if one.device != shown)
+    return replace(design, scheme=replace(design.scheme, arms=kept, placements=marks))

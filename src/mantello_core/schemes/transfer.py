@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass, replace
 
+from ..insignia.device import ARMS
+from .heraldry import MOST_ARMS
 from .naming import slug
 from .rule import Rule
 from .scheme import Design
@@ -58,6 +60,7 @@ def transferred(here: Design, other: Design) -> Transfer:
                 left_rows.append((table.name, other.army.nodes[row].name))
         rows += len(cells)
         tables.append(replace(table, id=slug(table.id, {one.id for one in tables}), cells=tuple(cells)))
+    arms_ids, arms = _arms(here, other, places, new_id)
     scheme = replace(
         here.scheme,
         roles=tuple(roles.values()),
@@ -66,7 +69,8 @@ def transferred(here: Design, other: Design) -> Transfer:
         undercoat=other.scheme.undercoat,
         above=other.scheme.above,
         pot_coat=other.scheme.pot_coat,
-        placements=(*here.scheme.placements, *_placements(here, other, places, new_id)),
+        placements=(*here.scheme.placements, *_placements(here, other, places, new_id, arms_ids)),
+        arms=(*here.scheme.arms, *arms),
     )
     left_rows = tuple(dict.fromkeys(left_rows))
     return Transfer(
@@ -74,14 +78,29 @@ def transferred(here: Design, other: Design) -> Transfer:
     )
 
 
-def _placements(here: Design, other: Design, places: dict[str, str], new_id: dict[str, str]):
+def _arms(here: Design, other: Design, places: dict[str, str], new_id: dict[str, str]):
+    """The other's arms with the ids they get here; a bearer who is not here bears nothing."""
+    taken, ids, arms = {one.id for one in here.scheme.arms}, {}, []
+    for one in other.scheme.arms[: MOST_ARMS - len(here.scheme.arms)]:
+        ids[one.id] = slug(one.id, taken)
+        taken.add(ids[one.id])
+        bound = tuple((tincture, new_id[role]) for tincture, role in one.bound)
+        arms.append(replace(one, id=ids[one.id], bound=bound, bearer=places.get(one.bearer, "")))
+    return ids, arms
+
+
+def _placements(here: Design, other: Design, places: dict[str, str], new_id: dict[str, str], arms_ids: dict[str, str]):
     """The other's devices whose formation is here; they come after the own ones, so they win ties."""
     taken = {one.id for one in here.scheme.placements}
     for one in other.scheme.placements:
-        if one.scope in places:
+        device = one.device
+        if device and device.kind == ARMS:
+            device = replace(device, text=arms_ids[device.text]) if device.text in arms_ids else None
+        if one.scope in places and (device or not one.device):
             id_ = slug(one.id, taken)
             taken.add(id_)
-            yield replace(one, id=id_, scope=places[one.scope], role=new_id[one.role])
+            role = new_id[one.role] if one.role else ""
+            yield replace(one, id=id_, scope=places[one.scope], device=device, role=role)
 
 
 def _places(here: Design, other: Design) -> dict[str, str]:

@@ -1,5 +1,6 @@
 """Marks through the ladder: who bears what, where it is drawn, and which are alike."""
 
+import re
 from dataclasses import replace
 from xml.etree import ElementTree
 
@@ -8,14 +9,17 @@ from django.test import SimpleTestCase
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName
 from mantello_core.figures.catalogue import plate
 from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
-from mantello_core.formats.drawing import area_under, plate_svg
+from mantello_core.formats.drawing import mark_paths, plate_svg
 from mantello_core.formats.massing import massed_group
 from mantello_core.formats.sample import levy
-from mantello_core.insignia.device import Device
+from mantello_core.insignia.blazon import read_blazon
+from mantello_core.insignia.device import ARMS, Device
+from mantello_core.insignia.worn import WornMark
 from mantello_core.schemes.army import Figure, Rank
-from mantello_core.schemes.bearing import with_device, without_device
+from mantello_core.schemes.bearing import device_words, with_device, without_device
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.edit import without_role
+from mantello_core.schemes.heraldry import with_arms, without_arms
 from mantello_core.schemes.inspection.inspect import inspect
 from mantello_core.schemes.muster import with_duplicate, with_rank, without_node, without_rank
 from mantello_core.schemes.transfer import transferred
@@ -140,30 +144,34 @@ class AlongWithTheArmy(SimpleTestCase):
 
 class Drawn(SimpleTestCase):
     def test_a_device_is_drawn_on_its_area_and_clipped_to_it(self):
-        svg = plate_svg(plate("fusilier"), "front", lambda area: "#888888", bearing=((SITE, (ONE, "#123456")),))
+        svg = plate_svg(plate("fusilier"), "front", lambda area: "#888888", bearing=((SITE, WornMark(ONE, "#123456")),))
         tree = ElementTree.fromstring(svg)
         drawn = [
             one.tag.split("}")[1] for one in tree.iter() if one.get("class") == "device" or one.tag.endswith("clipPath")
         ]
-        self.assertEqual(drawn, ["clipPath", "path"])
+        self.assertEqual(drawn, ["clipPath", "g"])
         device = next(one for one in tree.iter() if one.get("class") == "device")
-        self.assertEqual(device.get("fill"), "#123456")
-        order = [one.get("data-area") or one.get("class") for one in tree.iter() if one.tag.endswith("path")]
-        self.assertEqual(order[order.index("device") - 2], "head.hat.plate")
+        self.assertEqual([one.get("fill") for one in device], ["#123456"])
+        order = [
+            one.get("data-area") or one.get("class") for one in tree.iter() if one.get("data-area") or one.get("class")
+        ]
+        self.assertEqual(order[order.index("device") - 1], "head.hat.plate")
 
     def test_a_view_without_the_site_shows_nothing(self):
-        back = plate_svg(plate("fusilier"), "back", lambda area: "#888888", bearing=((SITE, (ONE, "#123456")),))
+        back = plate_svg(plate("fusilier"), "back", lambda area: "#888888", bearing=((SITE, WornMark(ONE, "#123456")),))
         self.assertNotIn("#123456", back)
 
     def test_every_site_of_every_plate_lies_on_an_area_of_its_view(self):
         for type_id in ("fusilier", "knight", "puntcar", "lancer", "ranger"):
             for view in plate(type_id).views:
                 for site in view.sites:
-                    self.assertIsNotNone(area_under(view, site), (type_id, view.name, site.id))
+                    self.assertIn(
+                        "<path", mark_paths(view, site, WornMark(ONE, "#123456")), (type_id, view.name, site.id)
+                    )
 
     def test_the_mass_bears_them_too(self):
         drawn = massed_group(
-            plate("fusilier"), "front", lambda area: "", lambda area: "#888888", ((SITE, (ONE, "#123456")),)
+            plate("fusilier"), "front", lambda area: "", lambda area: "#888888", ((SITE, WornMark(ONE, "#123456")),)
         )
         self.assertIn("#123456", drawn)
 
@@ -174,3 +182,76 @@ class Drawn(SimpleTestCase):
         self.assertEqual(
             replace(ONE, text="3"), resolution.of(Figure("3rd-gull-line", "Fusilier", 5)).borne[SITE].placement.device
         )
+
+
+class ArmsBorne(SimpleTestCase):
+    HERON = "Per pale azure and argent, a heron counterchanged"
+
+    def armed(self):
+        return with_arms(small_design(rule("a", "army", "", "field")), "", "House Reed", self.HERON)
+
+    def worn(self, blazon=HERON):
+        colours = (("azure", "#0000aa"), ("argent", "#eeeeee"))
+        return WornMark(Device(ARMS, "house-reed"), "", read_blazon(blazon), colours)
+
+    def test_arms_are_placed_by_their_id_and_need_no_role(self):
+        design = with_device(self.armed(), FUSILIER, SITE, Device(ARMS, "house-reed"), "", 2)
+        self.assertEqual(bears(design), Device(ARMS, "house-reed"))
+        self.assertEqual(device_words(design.scheme, bears(design)), "the arms of House Reed")
+        self.assertEqual(read_design_bytes(design_bytes(design)), design)
+
+    def test_arms_that_are_not_there_are_refused(self):
+        with self.assertRaises(UnknownName):
+            with_device(self.armed(), FUSILIER, SITE, Device(ARMS, "nobody"), "", 2)
+        written = write_design(with_device(self.armed(), FUSILIER, SITE, Device(ARMS, "house-reed"), "", 2))
+        written["scheme"]["placements"][0]["device"]["text"] = "nobody"
+        with self.assertRaises(UnknownName):
+            read_design(written)
+
+    def test_with_the_arms_go_the_marks_that_show_them(self):
+        design = with_device(self.armed(), FUSILIER, SITE, Device(ARMS, "house-reed"), "", 2)
+        self.assertIsNone(bears(without_arms(design, "house-reed")))
+
+    def test_taking_a_scheme_over_takes_arms_and_marks(self):
+        design = with_device(self.armed(), FUSILIER, SITE, Device(ARMS, "house-reed"), "", 1)
+        taken = transferred(self.armed(), design).design
+        self.assertEqual([one.name for one in taken.scheme.arms], ["House Reed", "House Reed"])
+        self.assertEqual(bears(taken).text, taken.scheme.arms[1].id)
+        self.assertEqual(read_design_bytes(design_bytes(taken)), taken)
+
+    def test_a_shields_face_is_covered_whole_with_the_charge_that_is_cast_on_it(self):
+        view = plate("captain").view("front")
+        site = next(one for one in view.sites if one.id == "shield.face")
+        paths = mark_paths(view, site, self.worn())
+        self.assertEqual(paths.count("<path"), 4)
+        xs = [float(pair.split(",")[0]) for pair in re.findall(r"[ML](-?[\d.]+,-?[\d.]+)", paths)]
+        face = [one for one in view.areas if one.area.startswith("shield.face")]
+        wide = [float(x) for one in face for x in re.findall(r"[ML](-?[\d.]+)", one.visible)]
+        self.assertAlmostEqual(min(xs), min(wide), delta=1.5)
+        self.assertAlmostEqual(max(xs), max(wide), delta=1.5)
+        drawn = plate_svg(plate("captain"), "front", lambda area: "#888888", bearing=(("shield.face", self.worn()),))
+        self.assertLess(drawn.index('data-area="shield.charge"'), drawn.index('class="device"'))
+
+    def test_on_a_large_cloth_arms_are_a_shield_of_the_sites_size(self):
+        view = plate("lancer").view("left")
+        site = next(one for one in view.sites if one.id == "trapper.hind")
+        xs = [float(x) for x in re.findall(r"[ML](-?[\d.]+)", mark_paths(view, site, self.worn("Azure")))]
+        self.assertLessEqual(max(xs) - min(xs), site.width * 10 * 0.85)
+        self.assertAlmostEqual((max(xs) + min(xs)) / 2, site.x, delta=0.1)
+
+    def test_the_other_side_is_mirrored(self):
+        mark = self.worn("Per pale azure and argent")
+        sides = []
+        for name in ("front", "back"):
+            view = plate("bearer").view(name)
+            site = next(one for one in view.sites if one.id == "flag.field")
+            paths = re.findall(r'fill="(#\w+)" d="M(-?[\d.]+)', mark_paths(view, site, mark))
+            sides.append([fill for fill, _ in sorted(paths, key=lambda one: float(one[1]))])
+        self.assertEqual(sides[0], sides[1][::-1])
+
+    def test_two_formations_with_the_same_arms_are_told(self):
+        design = self.armed()
+        for figure in (FUSILIER, Figure("second-line", "Fusilier", 2)):
+            design = with_device(design, figure, SITE, Device(ARMS, "house-reed"), "", 3)
+        found = next(c for c in inspect(design, resolve(design.army, design.scheme)) if c.id == "codes").findings
+        self.assertIn("all bear the arms of House Reed on hat.plate", found[0].what)

@@ -2,15 +2,20 @@
 
 from functools import cached_property
 
-from mantello_core.colour.spaces import Lab
+from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
+from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.document import read_design
 from mantello_core.formats.drawing import Bearing
+from mantello_core.insignia.device import ARMS
+from mantello_core.insignia.tincture import TINCTURES
+from mantello_core.insignia.worn import WornMark
 from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.layering import Prediction
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
+from mantello_core.schemes.heraldry import NamedArms
 from mantello_core.schemes.inspection.finding import Check
 from mantello_core.schemes.inspection.harmony import Harmony, harmony_of
 from mantello_core.schemes.inspection.inspect import inspect
@@ -123,12 +128,27 @@ class Reading:
         return seeing.hex(self.prediction(role, one.tier).apparent if seeing.apparent else tones["base"])
 
     def bearing(self, one: FigureClass, seeing: Seeing = NEUTRAL) -> Bearing:
-        """What the sites of a class bear, each device with the colour it is drawn in."""
+        """What the sites of a class bear, in the colours it is drawn in."""
         found = []
         for site, borne in one.borne.items():
-            tones = self.tones(borne.placement.role, one.tier)
-            found.append((site, (borne.placement.device, seeing.hex(tones["base"]) if tones else GAP)))
+            device = borne.placement.device
+            if device.kind == ARMS:
+                arms = self.design.scheme.named_arms(device.text)
+                colours = tuple((id_, seeing.hex(self.tincture(arms, id_, one.tier))) for id_ in TINCTURES)
+                found.append((site, WornMark(device, "", arms.tree, colours)))
+            else:
+                tones = self.tones(borne.placement.role, one.tier)
+                found.append((site, WornMark(device, seeing.hex(tones["base"]) if tones else GAP)))
         return tuple(found)
+
+    def tincture(self, arms: NamedArms | None, id_: str, tier: str = "rank") -> Lab:
+        """How a tincture of arms looks: in the paint of its role, or as heraldry draws it; furs by their middle."""
+        made_of = TINCTURES[id_].made_of
+        if made_of:
+            return mean_lab([self.tincture(arms, one, tier) for one in made_of], [0.8, 0.2])
+        role = arms.role_of(id_) if arms else None
+        tones = self.tones(role, tier) if role in self.design.scheme.role_by_id else None
+        return tones["base"] if tones else lab_of_hex(PLAIN_COLOURS[id_])
 
     def painted_fill(
         self, one: FigureClass, area: str, done: frozenset[tuple[str, str]], seeing: Seeing = NEUTRAL

@@ -1,6 +1,7 @@
 """The Insignia room: arms blazoned, drawn in the army's paints, and judged."""
 
 from dataclasses import dataclass
+from functools import partial
 from urllib.parse import urlencode
 
 from django import forms
@@ -14,9 +15,9 @@ from mantello.rooms.army.page import apply, apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.shell.download import download
 from mantello_core.colour.acuity import DISTANCES
-from mantello_core.colour.spaces import Lab, hex_of, lab_of_hex, mean_lab
+from mantello_core.colour.spaces import hex_of
 from mantello_core.errors import MantelloError
-from mantello_core.formats.arms_svg import PLAIN_COLOURS, arms_svg
+from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.insignia.appearance import Contrast, contrasts
 from mantello_core.insignia.arms_drawing import ArmsDrawing, drawn_arms
 from mantello_core.insignia.blazon import read_blazon, write_blazon
@@ -25,7 +26,6 @@ from mantello_core.insignia.freehand import FINEST_LINE
 from mantello_core.insignia.retinue import RIGHTS, alike, livery_of
 from mantello_core.insignia.rule import Breach, breaches
 from mantello_core.insignia.shape import SHAPES
-from mantello_core.insignia.tincture import TINCTURES
 from mantello_core.insignia.words import MOST_SIGNS
 from mantello_core.schemes.army import TIERS
 from mantello_core.schemes.heraldry import NamedArms, with_arms, without_arms
@@ -148,16 +148,7 @@ def _look(request) -> LookForm:
 
 def colours_of(chosen: NamedArms | None, reading: Reading):
     """How a tincture looks: in the paint of its role, or as heraldry draws it."""
-
-    def colour(id_: str) -> Lab:
-        made_of = TINCTURES[id_].made_of
-        if made_of:
-            return mean_lab([colour(one) for one in made_of], [0.8, 0.2])
-        role = chosen.role_of(id_) if chosen else None
-        tones = reading.tones(role) if role and role in reading.design.scheme.role_by_id else None
-        return tones["base"] if tones else lab_of_hex(PLAIN_COLOURS[id_])
-
-    return colour
+    return partial(reading.tincture, chosen)
 
 
 def _seen(blazon: str, chosen: NamedArms | None, reading: Reading, look: LookForm) -> Seen:

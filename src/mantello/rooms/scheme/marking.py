@@ -1,6 +1,6 @@
 """Marks on the picked figure: devices on the sites of its areas, placed at a rung."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from django import forms
 from django.contrib.auth.decorators import login_required
@@ -9,13 +9,12 @@ from django.views.decorators.http import require_POST
 
 from mantello.rooms.army.page import apply, army_for, back
 from mantello.rooms.army.reading import reading_of
-from mantello_core.colour.spaces import hex_of
 from mantello_core.errors import OutOfRange
-from mantello_core.figures.outline import to_d
-from mantello_core.figures.plate import Site
-from mantello_core.insignia.device import MOST_SIGNS, Device, checked_device, device_outline, figures
+from mantello_core.figures.plate import SeenArea, Site
+from mantello_core.insignia.device import ARMS, MOST_SIGNS, Device, checked_device, figures
+from mantello_core.insignia.worn import worn
 from mantello_core.schemes.army import Figure
-from mantello_core.schemes.bearing import with_device, without_device
+from mantello_core.schemes.bearing import device_words, with_device, without_device
 from mantello_core.schemes.placement import Borne
 
 from .pick import Pick
@@ -31,7 +30,8 @@ class DeviceForm(forms.Form):
 
     def __init__(self, *arguments, pick: Pick, **options):
         super().__init__(*arguments, **options)
-        self.fields["kind"].choices = [("text", f"Up to {MOST_SIGNS} numerals, letters"), *figures().items()]
+        arms = [(f"{ARMS}:{one.id}", f"Arms of {one.name}") for one in pick.reading.design.scheme.arms]
+        self.fields["kind"].choices = [("text", f"Up to {MOST_SIGNS} numerals, letters"), *arms, *figures().items()]
         self.fields["role"].choices = [(role.id, role.name) for role in pick.reading.design.scheme.roles]
         self.fields["rung"].choices = [(rung.number, f"{rung.kind.capitalize()}: {rung.name}") for rung in pick.rungs]
 
@@ -42,6 +42,7 @@ class SiteRow:
 
     site: Site
     borne: Borne | None
+    words: str
     role_name: str
     rung_name: str
     picture: str
@@ -55,17 +56,20 @@ def site_rows(pick: Pick) -> list[SiteRow]:
         borne = pick.figures.borne.get(site.id)
         initial = {"kind": "text", "rung": max(1, len(pick.rungs) - 3), "role": pick.role}
         if borne:
-            placement = borne.placement
+            device = borne.placement.device
+            arms = device.kind == ARMS
             initial = {
-                "kind": placement.device.kind,
-                "text": placement.device.text,
-                "role": placement.role,
+                "kind": f"{ARMS}:{device.text}" if arms else device.kind,
+                "text": "" if arms else device.text,
+                "role": borne.placement.role or pick.role,
                 "rung": borne.rung,
             }
         form = DeviceForm(pick=pick, initial=initial, auto_id=f"site-{site.id}_%s")
-        role = pick.reading.design.scheme.role_by_id[borne.placement.role].name if borne else ""
+        scheme = pick.reading.design.scheme
+        role = scheme.role_by_id[borne.placement.role].name if borne and borne.placement.role else ""
+        words = device_words(scheme, borne.placement.device) if borne else ""
         rung = next((f"{one.kind} {one.name}" for one in pick.rungs if borne and one.number == borne.rung), "")
-        rows.append(SiteRow(site, borne, role, rung, _picture(pick, site, borne), form))
+        rows.append(SiteRow(site, borne, words, role, rung, _picture(pick, site, borne), form))
     return rows
 
 
@@ -73,13 +77,15 @@ def _picture(pick: Pick, site: Site, borne: Borne | None) -> str:
     """The site at its shape's size with the device on the area's colour."""
     wide, tall = site.width * 10, site.height * 10
     ground = pick.reading.fill(pick.figures, pick.area, pick.seeing)
-    tones = pick.reading.tones(borne.placement.role, pick.figures.tier) if borne else None
+    mark = dict(pick.reading.bearing(pick.figures, pick.seeing)).get(site.id) if borne else None
     device = ""
-    if borne:
-        outline = to_d(device_outline(borne.placement.device, site.width, site.height))
-        device = f'<path fill="{hex_of(tones["base"]) if tones else "#dcdcdc"}" d="{outline}"/>'
+    if mark:
+        whole = SeenArea.plain(site.area, site.width, site.height)
+        device = "".join(
+            f'<path fill="{fill}" d="{d}"/>' for fill, d in worn(mark, replace(site, x=0, y=0), (whole,), "front")
+        )
     return mark_safe(
-        f'<svg class="site-picture" viewBox="{-wide / 2:.1f} {-tall / 2:.1f} {wide:.1f} {tall:.1f}" aria-hidden="true">'
+        f'<svg class="site-picture" viewBox="{-wide / 2:.1f} {-tall / 2:.1f} {wide:.1f} {tall:.1f}" aria-hidden="true" fill-rule="evenodd">'
         f'<rect x="{-wide / 2:.1f}" y="{-tall / 2:.1f}" width="{wide:.1f}" height="{tall:.1f}" fill="{ground}"/>{device}</svg>'
     )
 
@@ -104,8 +110,14 @@ def place_device(request, army_id):
             request, army, lambda design: with_device(design, figure, site, None, "", int(rung)), f"No mark on {where}"
         )
     else:
-        device = checked_device(Device(asked.get("kind", ""), asked.get("text", "")), "text")
-        words = f"{device.words.capitalize()} placed on {where}"
+        kind, _, arms = asked.get("kind", "").partition(":")
+        device = checked_device(Device(kind, arms if kind == ARMS else asked.get("text", "")), "text")
+        scheme = reading_of(army.head).design.scheme
+        words = f"{_capital(device_words(scheme, device))} placed on {where}"
         role = asked.get("role", "")
         apply(request, army, lambda design: with_device(design, figure, site, device, role, int(rung)), words)
     return back(request, "scheme", army.pk)
+
+
+def _capital(words: str) -> str:
+    return words[:1].upper() + words[1:]

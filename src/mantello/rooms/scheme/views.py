@@ -20,6 +20,7 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import spoken
 from mantello_core.schemes import edit
+from mantello_core.schemes.bearing import device_words
 from mantello_core.schemes.change import changed
 from mantello_core.schemes.inspection.finding import class_title
 
@@ -235,7 +236,11 @@ def _cell_text(reading, cell):
     words = _role_words(reading, cell.cell)
     paint = reading.design.scheme.role_by_id[cell.cell.role].paint_name if cell.cell.role else ""
     sites = cell.one.plate.sites.get(cell.area, ())
-    marks = [cell.one.borne[site.id].placement.device.words for site in sites if site.id in cell.one.borne]
+    marks = [
+        device_words(reading.design.scheme, cell.one.borne[site.id].placement.device)
+        for site in sites
+        if site.id in cell.one.borne
+    ]
     return "".join([words, f": {paint}" if paint else "", f"; bears {', '.join(marks)}" if marks else ""])
 
 

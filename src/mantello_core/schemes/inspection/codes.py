@@ -4,6 +4,7 @@ from itertools import combinations
 
 from ...colour.acuity import seen_difference
 from ...colour.vision import SIGHTS, seen_by
+from ..bearing import device_words
 from ..cascade import FigureClass
 from .finding import Check, Finding
 from .look import Look
@@ -30,7 +31,8 @@ def codes(look: Look) -> Check:
         names = [army.nodes[id_].name for id_ in bearers]
         first = next(iter(bearers.values()))
         where = next((area for area, sites in first.plate.sites.items() if site in {one.id for one in sites}), "")
-        said = f"{', '.join(names[:-1])} and {names[-1]} all bear {device.words} in {design.scheme.role(role).name} on {site}"
+        coloured = f" in {design.scheme.role(role).name}" if role else ""
+        said = f"{', '.join(names[:-1])} and {names[-1]} all bear {device_words(design.scheme, device)}{coloured} on {site}"
         key = f"{kind}|{site}|{device.kind}{device.text}|{role}"
         found.append(Finding(said, key, first.unit, first.rank, where, first.ordinals[0], number=len(bearers)))
     found += _told_by_colour_alone(look, shown)
@@ -49,7 +51,11 @@ def _told_by_colour_alone(look: Look, shown: dict[tuple, dict[str, FigureClass]]
     aims, scheme = look.design.scheme.aims, look.design.scheme
     found = []
     for (one, first), (two, second) in combinations(shown.items(), 2):
-        if one[:3] != two[:3] or not all(scheme.role(role).recipe().steps for role in (one[3], two[3])):
+        if (
+            one[:3] != two[:3]
+            or not (one[3] and two[3])
+            or not all(scheme.role(role).recipe().steps for role in (one[3], two[3]))
+        ):
             continue
         bearer = next(iter(first.values()))
         other = next(iter(second.values()))
