@@ -155,15 +155,14 @@ class Plate:
 
     @cached_property
     def sites(self) -> dict[str, tuple[Site, ...]]:
-        """For every area that offers room for insignia, the sites on it, each once; a site on several areas of
-        one head counts for the largest of them."""
+        """For every area that offers room for insignia, the sites on it; a site on a face that is divided is
+        offered by every part of it."""
         found: dict[str, dict[str, Site]] = {}
         for view in self.views:
             for site in view.sites:
-                on = [name for name in self.areas if name == site.area or name.startswith(f"{site.area}.")]
-                if on:
-                    largest = max(on, key=lambda name: (name == site.area, self.areas[name].mm2))
-                    found.setdefault(largest, {}).setdefault(site.id, site)
+                under = [name for name in self.areas if name.startswith(f"{site.area}.")]
+                for name in [site.area] if site.area in self.areas else under:
+                    found.setdefault(name, {}).setdefault(site.id, site)
         return {area: tuple(sites.values()) for area, sites in found.items()}
 
     @cached_property

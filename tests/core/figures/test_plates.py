@@ -143,10 +143,12 @@ class Plates(SimpleTestCase):
                     any(name == site.area or name.startswith(site.area + ".") for name in shape.areas), site.id
                 )
 
-    def test_room_for_marks_is_told_by_area_once_and_in_words(self):
+    def test_room_for_marks_is_told_by_area_and_in_words(self):
         sites = plate("fusilier").sites
         self.assertEqual([site.id for site in sites["head.hat.plate"]], ["hat.plate"])
         self.assertEqual(sites["head.hat.plate"][0].words, "3.2 x 4.2 mm shield, bent over 3 mm")
+        faces = [name for name, found in plate("captain").sites.items() if "shield.face" in {site.id for site in found}]
+        self.assertEqual(faces, [f"shield.face.q{number}" for number in (1, 2, 3, 4)])
         for type_id in plate_types():
             shape = plate(type_id)
             self.assertLessEqual(set(shape.sites), set(shape.areas))

@@ -12,6 +12,7 @@ from mantello.rooms.insignia.composing import ComposeForm
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.document import design_bytes, read_design_bytes
 from mantello_core.insignia.blazon import read_blazon, write_blazon
+from mantello_core.schemes.army import Figure
 from tests.rooms.case import RoomCase
 
 LANTERNS = "Gules, a fess wavy or between three lanterns argent"
@@ -247,3 +248,44 @@ class ByHand(RoomCase):
     def gules(self):
         scheme = self.now().scheme
         return hex_of(scheme.predicted(scheme.role("facing").recipe()).tones["base"])
+
+
+class Bearers(RoomCase):
+    def test_nothing_borne_says_where_marks_are_placed(self):
+        self.assertContains(self.see("bearers"), "Marks are placed in the Scheme room")
+        self.assert_hidden("bearers")
+
+    def test_arms_placed_in_the_scheme_are_counted_and_drawn_and_their_lack_told(self):
+        unit = self.now().army.units[0]
+        leader = unit.ranks[0]
+        self.post("keep-arms", arms="", name="House Weir", blazon=LANTERNS, bearer=unit.id)
+        arms = self.now().scheme.arms[0].id
+        placed = {
+            "unit": unit.id,
+            "rank": leader.name,
+            "figure": "1",
+            "site": "hat.plate",
+            "kind": f"arms:{arms}",
+            "text": "",
+            "role": "field",
+        }
+        army = self.now().army
+        rung = next(
+            one.number
+            for one in army.rungs(Figure(unit.id, leader.name, 1))
+            if one.scope == unit.id and one.reach != "rank"
+        )
+        self.post("place-device", **placed, rung=str(rung))
+        (borne,) = [one for one in self.now().scheme.placements if one.device and one.device.kind == "arms"]
+        self.assertEqual((borne.device.text, borne.role), (arms, ""))
+        page = self.see("bearers")
+        for said in ("The arms of House Weir", "Hat plate", "2.7 x 3.5"):
+            self.assertContains(page, said)
+        stage = self.see("scheme", unit=unit.id, rank=leader.name, figure="1", area="head.hat.plate")
+        self.assertContains(stage, "The arms of House Weir")
+        self.assertContains(stage, 'class="device"')
+        table = self.see("table-csv").content.decode()
+        self.assertIn("bears the arms of House Weir", table)
+        self.post("place-device", status=422, **placed | {"kind": "arms:nobody"}, rung=str(rung))
+        self.post("remove-arms", arms)
+        self.assertEqual([one for one in self.now().scheme.placements if one.device and one.device.kind == "arms"], [])

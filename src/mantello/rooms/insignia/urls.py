@@ -2,10 +2,11 @@
 
 from django.urls import path
 
-from . import differences, freehand, views
+from . import bearers, differences, freehand, views
 
 urlpatterns = [
     path("", views.insignia, name="insignia"),
+    path("bearers/", bearers.bearers, name="bearers"),
     path("draw/", views.draw, name="draw-arms"),
     path("compose/", views.compose, name="compose-arms"),
     path("keep/", views.keep_arms, name="keep-arms"),

@@ -23,7 +23,7 @@ from .pick import Pick
 class DeviceForm(forms.Form):
     """A device for a site: what, in which colour, and for whom."""
 
-    kind = forms.ChoiceField(label="Device")
+    kind = forms.ChoiceField(label="Device", help_text="Arms bring their own paints; the rest take the role below.")
     text = forms.CharField(required=False, label="Numerals or letters", max_length=12)
     role = forms.ChoiceField(label="In")
     rung = forms.TypedChoiceField(label="For", coerce=int)
