@@ -32,6 +32,8 @@ SHOTS = {
     "rules": "scheme/rules/",
     "checks": "scheme/checks/",
     "insignia": "insignia/?arms=brazzacorta",
+    "freehand": "insignia/orsolin/freehand/?width=4.5",
+    "transfers": "insignia/transfers/",
     "recipe": "recipes/lantern/",
     "paints": "paints/",
     "match": "paints/match/?wanted=role:lantern",

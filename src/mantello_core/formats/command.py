@@ -55,6 +55,7 @@ VERBS: dict[str, Callable[[dict], dict]] = {
     "blazon": marks.blazon,
     "difference": marks.difference,
     "freehand": marks.freehand,
+    "transfers": marks.transfers,
     "roster": army.roster,
     "shopping": army.bought,
     "undercoat": army.undercoated,

@@ -20,7 +20,7 @@ from .shape import SHAPES, shape_polygon
 #: share of an area that a site must take for arms to cover the area whole
 WHOLE = 0.45
 #: the surface that a site's shape stands for
-_SURFACES = {"shield": "heater", "disc": "roundel", "oval": "oval", "rect": "banner"}
+SURFACES = {"shield": "heater", "disc": "roundel", "oval": "oval", "rect": "banner"}
 #: views that show the other side of what is seen from two sides
 _REVERSES = ("back", "right")
 
@@ -58,7 +58,7 @@ def _pieces(arms: Arms, site: Site, visible: str, mm2: float, mirrored: bool) ->
         surface = hull if hull.area < 1.3 * shown.area else shown
         low = -0.09 * (surface.bounds[3] - surface.bounds[1]) if site.shape == "shield" else 0.0
     else:
-        shape = _SURFACES.get(site.shape, "banner")
+        shape = SURFACES.get(site.shape, "banner")
         plain = shape_polygon(shape)
         left, top, right, bottom = plain.bounds
         wide, tall = site.width * 10 * MARGIN / (right - left), site.height * 10 * MARGIN / (bottom - top)

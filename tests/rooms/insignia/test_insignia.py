@@ -11,6 +11,7 @@ from mantello.rooms.army.actions import create_army
 from mantello.rooms.insignia.composing import ComposeForm
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.sample import levy
 from mantello_core.insignia.blazon import read_blazon, write_blazon
 from mantello_core.schemes.army import Figure
 from tests.rooms.case import RoomCase
@@ -289,3 +290,48 @@ class Bearers(RoomCase):
         self.post("place-device", status=422, **placed | {"kind": "arms:nobody"}, rung=str(rung))
         self.post("remove-arms", arms)
         self.assertEqual([one for one in self.now().scheme.placements if one.device and one.device.kind == "arms"], [])
+
+
+class Transfers(RoomCase):
+    design = staticmethod(levy)
+
+    def test_the_sheets_show_every_piece_and_tell_how_they_go_on(self):
+        page = self.see("transfers")
+        for said in ("147 pieces", "Print at 1:1", "Setting fluid", "keep them off skin", "white (SVG)"):
+            self.assertContains(page, said)
+        self.assertEqual(page.content.decode().count('class="cutline"'), 147)
+
+    def test_what_comes_out_of_the_printer_is_true_and_a_printer_that_shrinks_is_found_out(self):
+        self.assertAlmostEqual(self.bar(), 50, delta=0.1)
+        self.assertAlmostEqual(self.bar(error="-3"), 48.5, delta=0.1)
+        self.assertContains(self.see("transfers", error="-3", measured="48.5"), "103.1 %")
+
+    def bar(self, **given) -> float:
+        """mm of the bar on the first page, measured from the picture of the PDF."""
+        sheet = self.see("transfers-pdf", **given).content
+        picture = subprocess.run(
+            ["pdftoppm", "-r", "508", "-gray", "-f", "1", "-l", "1", "-"], input=sheet, capture_output=True, check=True
+        ).stdout
+        pixels = numpy.asarray(Image.open(io.BytesIO(picture)))
+        dark = pixels[int(len(pixels) * 0.8) :] < 128
+        runs = (len(run) for row in dark for run in "".join("x" if one else " " for one in row).split())
+        return max(runs) / 20 - 0.15
+
+    def test_a_sheet_is_kept_as_svg_in_colour_and_white(self):
+        self.assertIn('class="cutline"', self.see("transfers-svg", 1).content.decode())
+        self.assertNotIn('class="cutline"', self.see("transfers-svg", 1, layer="white").content.decode())
+        self.see("transfers-svg", 9, status=404)
+        self.see("transfers-pdf", status=404, error="x")
+
+    def test_nonsense_is_told_at_its_field(self):
+        page = self.see("transfers", status=422, error="40", paper="B9")
+        self.assertContains(page, "Write -10 to 10", status_code=422)
+        self.assertContains(self.see("transfers", status=422, measured="5"), "allowed is 40 to 62.5", status_code=422)
+        for name, more in (("transfers", ()), ("transfers-pdf", ()), ("transfers-svg", (1,))):
+            self.assert_hidden(name, *more)
+
+
+class NoMarks(RoomCase):
+    def test_an_army_without_marks_has_nothing_to_print(self):
+        self.assertContains(self.see("transfers"), "Nothing to print yet")
+        self.see("transfers-pdf", status=404)

@@ -2,11 +2,14 @@
 
 from django.urls import path
 
-from . import bearers, differences, freehand, views
+from . import bearers, differences, freehand, transfers, views
 
 urlpatterns = [
     path("", views.insignia, name="insignia"),
     path("bearers/", bearers.bearers, name="bearers"),
+    path("transfers/", transfers.transfers, name="transfers"),
+    path("transfers.pdf", transfers.transfers_pdf, name="transfers-pdf"),
+    path("transfers/<int:sheet>.svg", transfers.transfers_svg, name="transfers-svg"),
     path("draw/", views.draw, name="draw-arms"),
     path("compose/", views.compose, name="compose-arms"),
     path("keep/", views.keep_arms, name="keep-arms"),

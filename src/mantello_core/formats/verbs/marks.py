@@ -1,22 +1,26 @@
 """Verbs about insignia."""
 
-from ...colour.spaces import lab_of_hex, mean_lab
+from ...colour.spaces import hex_of, lab_of_hex, mean_lab
 from ...errors import Contradiction
 from ...insignia.arms_drawing import drawn_arms
 from ...insignia.blazon import read_blazon, write_blazon
 from ...insignia.coat import Coat
+from ...insignia.decal import shaped_decal
 from ...insignia.differencing import differenced
 from ...insignia.freehand import FINEST_LINE
 from ...insignia.freehand import freehand as guide_for
 from ...insignia.rule import breaches, keeps_rule
 from ...insignia.tincture import TINCTURES
+from ...insignia.transfer_sheet import nested, relief
 from ..arms import as_tree
 from ..arms_svg import PLAIN_COLOURS, arms_svg
 from ..freehand_svg import stage_svg
+from ..transfer_svg import transfer_svg
 from ..validation import check
 
 #: width of the surface where none is given, mm
 USUAL_WIDTH = 6.5
+_PLAIN = {id_: lab_of_hex(text) for id_, text in PLAIN_COLOURS.items()}
 
 
 def blazon(document: dict) -> dict:
@@ -45,8 +49,7 @@ def difference(document: dict) -> dict:
     parent, *pins = (read_blazon(text) for text in (document["blazon"], *document.get("pins", ())))
     if not all(isinstance(one, Coat) for one in (parent, *pins)):
         raise Contradiction("Quartered and impaled arms are not differenced as a whole.", "/blazon")
-    colours = {id_: lab_of_hex(text) for id_, text in PLAIN_COLOURS.items()}
-    found = differenced(parent, document["count"], _colour(colours), document.get("seed", 0), pins)
+    found = differenced(parent, document["count"], _colour(_PLAIN), document.get("seed", 0), pins)
     return {
         "parent": write_blazon(parent),
         "tried": found.tried,
@@ -79,6 +82,49 @@ def freehand(document: dict) -> dict:
             {"title": one.title, "words": one.words, "svg": stage_svg(one, drawing.surface)} for one in guide.stages
         ],
     }
+
+
+def transfers(document: dict) -> dict:
+    """blazons with widths and copies to sheets at 1:1 as SVG, colour and white beneath"""
+    check(document, "transfers")
+    paper, mirrored = document.get("paper", "A5"), document.get("mirrored", False)
+    decals = [_decal(one) for one in document["marks"]]
+    laid = nested(decals, paper)
+    sheets = max((one.sheet for one in laid), default=-1) + 1
+    return {
+        "paper": paper,
+        "pieces": len(laid),
+        "sheets": [
+            {
+                "colour": transfer_svg(laid, paper, sheet, mirrored=mirrored),
+                "white": transfer_svg(laid, paper, sheet, layer="white", mirrored=mirrored),
+            }
+            for sheet in range(sheets)
+        ],
+        "cuts": [
+            {
+                "mark": one["blazon"],
+                "cuts": cut.cuts,
+                "depth_mm": round(cut.depth, 2),
+                "excess_mm": round(cut.excess, 3),
+            }
+            for one in document["marks"]
+            if "dome" in one
+            for cut in [relief(one["width"], one["dome"])]
+        ],
+    }
+
+
+def _decal(one: dict):
+    surface = drawn_arms(read_blazon(one["blazon"]), one.get("shape", "heater"))
+    left, top, right, bottom = surface.surface.bounds
+    width = one["width"]
+    surface.scale(width)
+    height = width * (bottom - top) / (right - left)
+    return shaped_decal(
+        one.get("label", one["blazon"][:40]), surface, width, height, lambda id_: hex_of(_colour(_PLAIN)(id_)),
+        one.get("copies", 1), dark=one.get("dark", False),
+    )  # fmt: skip
 
 
 def _colour(colours: dict):

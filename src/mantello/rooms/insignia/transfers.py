@@ -1,0 +1,186 @@
+"""Transfers: every mark of the army nested on sheets at 1:1, as PDF and SVG; and what a printer does to the size."""
+
+from dataclasses import dataclass
+
+from django import forms
+from django.contrib.auth.decorators import login_required
+from django.http import Http404
+from django.template.loader import render_to_string
+from django.utils.safestring import mark_safe
+from django.views.decorators.http import require_safe
+
+from mantello.rooms.army.page import army_for, room_page
+from mantello.rooms.army.reading import Reading, reading_of
+from mantello.shell.download import download
+from mantello.shell.printing import pdf
+from mantello_core.colour.spaces import hex_of
+from mantello_core.errors import MantelloError
+from mantello_core.formats.transfer_svg import BAR, transfer_svg
+from mantello_core.insignia.decal import DARK, arms_decal, device_decal
+from mantello_core.insignia.device import ARMS
+from mantello_core.insignia.transfer_sheet import PAPERS, Decal, Laid, Relief, nested, printer_scale, relief
+from mantello_core.schemes.allotment import Allotment, allotments
+from mantello_core.schemes.bearing import device_words
+
+#: what stands in for a printer may change the size by so much, per cent
+MOST_ERROR = 10
+
+
+class SheetForm(forms.Form):
+    """The paper, how it is laid, and what the printer does."""
+
+    paper = forms.ChoiceField(
+        choices=[(name, f"{name}, {wide:g} x {tall:g} mm") for name, (wide, tall) in PAPERS.items()]
+    )
+    mirrored = forms.BooleanField(required=False, label="Mirrored, for paper laid face down")
+    error = forms.FloatField(
+        min_value=-MOST_ERROR, max_value=MOST_ERROR, label="Printer's error, %",
+        help_text="A printer that shrinks or stretches, to practise the check. 0 for the truth.",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), f"Write -{MOST_ERROR} to {MOST_ERROR}."),
+    )  # fmt: skip
+    measured = forms.FloatField(
+        required=False,
+        label=f"The {BAR:g} mm bar measured, mm",
+        error_messages={"invalid": "Write it in mm, such as 49.2."},
+    )
+
+
+@dataclass(frozen=True)
+class Sheets:
+    """What is laid, and what was said of it."""
+
+    laid: tuple[Laid, ...]
+    paper: str
+    mirrored: bool
+    scale: float
+    print_at: float | None
+    told: str
+
+    @property
+    def numbers(self) -> range:
+        """The sheets."""
+        return range(max((one.sheet for one in self.laid), default=-1) + 1)
+
+    @property
+    def white(self) -> bool:
+        """Whether any piece wants white beneath."""
+        return any(one.decal.dark for one in self.laid)
+
+    def svg(self, sheet: int, layer: str = "colour") -> str:
+        """One sheet as it comes out of the printer."""
+        return mark_safe(
+            transfer_svg(self.laid, self.paper, sheet, layer=layer, mirrored=self.mirrored, scale=self.scale)
+        )
+
+
+@login_required
+@require_safe
+def transfers(request, army_id):
+    """The sheets, what is on them, cuts for domes, and the size check."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    form, sheets = _sheets(request, reading)
+    context = {
+        "title": "Transfers",
+        "form": form,
+        "sheets": sheets,
+        "drawn": [(number + 1, sheets.svg(number)) for number in sheets.numbers] if sheets else [],
+        "pieces": len(sheets.laid) if sheets else 0,
+        "domes": _domes(reading),
+        "query": request.GET.urlencode(),
+        "bar": BAR,
+    }
+    return room_page(request, army, "insignia", "insignia/transfers.html", context, 422 if form.errors else 200)
+
+
+@login_required
+@require_safe
+def transfers_pdf(request, army_id):
+    """Every sheet as a page of its own size, the white layer after the colour."""
+    _, sheets = _sheets(request, reading_of(army_for(request, army_id).head))
+    if sheets is None or not sheets.laid:
+        raise Http404
+    pages = [
+        sheets.svg(number, layer)
+        for number in sheets.numbers
+        for layer in (("colour", "white") if sheets.white else ("colour",))
+    ]
+    wide, tall = PAPERS[sheets.paper]
+    html = render_to_string("insignia/transfer_sheet.html", {"pages": pages, "wide": wide, "tall": tall})
+    return pdf(html, "transfers.pdf", "transfers.css")
+
+
+@login_required
+@require_safe
+def transfers_svg(request, army_id, sheet):
+    """One sheet as SVG."""
+    _, sheets = _sheets(request, reading_of(army_for(request, army_id).head))
+    if sheets is None or sheet - 1 not in sheets.numbers:
+        raise Http404
+    layer = "white" if request.GET.get("layer") == "white" else "colour"
+    return download(sheets.svg(sheet - 1, layer), f"transfers-{sheet}-{layer}.svg", "image/svg+xml")
+
+
+def _sheets(request, reading: Reading) -> tuple[SheetForm, Sheets | None]:
+    given = request.GET
+    form = SheetForm({
+        "paper": given.get("paper", "A5"), "mirrored": given.get("mirrored"), "error": given.get("error", "0"),
+        "measured": given.get("measured", ""),
+    })  # fmt: skip
+    if not form.is_valid():
+        return form, None
+    said = form.cleaned_data
+    print_at = None
+    try:
+        laid = nested(_decals(reading), said["paper"])
+        if said["measured"] is not None:
+            print_at = printer_scale(BAR, said["measured"])
+    except MantelloError as error:
+        form.add_error(error.where if error.where in form.fields else None, error.message)
+        return form, None
+    return form, Sheets(laid, said["paper"], said["mirrored"], 1 + said["error"] / 100, print_at, "")
+
+
+def _decals(reading: Reading) -> list[Decal]:
+    found = []
+    for one in allotments(reading.resolution):
+        label, dark = device_words(reading.design.scheme, one.device), _dark(reading, one)
+        if one.device.kind == ARMS:
+            arms = reading.design.scheme.named_arms(one.device.text)
+
+            def colour(id_: str, arms=arms) -> str:
+                return hex_of(reading.tincture(arms, id_))
+
+            turned = one.copies - one.figures
+            found.append(arms_decal(label, arms.tree, one.site, colour, one.with_spares - turned, dark=dark))
+            if turned > 0:
+                found.append(
+                    arms_decal(f"{label}, other side", arms.tree, one.site, colour, turned, dark=dark, mirrored=True)
+                )
+        else:
+            tones = reading.tones(one.role)
+            fill = hex_of(tones["base"]) if tones else "#111111"
+            found.append(device_decal(label, one.device, one.site, fill, one.with_spares, dark=dark))
+    return found
+
+
+def _dark(reading: Reading, one: Allotment) -> bool:
+    """Whether the ground it is first laid on is darker than film can stand."""
+    first = one.bearers[0]
+    areas = [name for name in first.cells if name == one.site.area or name.startswith(f"{one.site.area}.")]
+    tones = reading.tones(first.cells[areas[0]].role, first.tier) if areas else None
+    return bool(tones) and tones["base"].lightness < DARK
+
+
+def _domes(reading: Reading) -> list[tuple[str, str, Relief]]:
+    """Cuts for marks on domes."""
+    found = []
+    for one in allotments(reading.resolution):
+        kind, _, radius = one.site.curve.partition(":")
+        if kind == "dome":
+            try:
+                cut = relief(max(one.site.width, one.site.height) * 0.84, float(radius))
+            except MantelloError:
+                continue
+            found.append((device_words(reading.design.scheme, one.device), one.site.id.replace(".", " "), cut))
+    return found

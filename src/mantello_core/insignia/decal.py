@@ -1,0 +1,69 @@
+"""Marks as pieces of a transfer sheet: arms on a shape of their own, numerals and plain devices alone."""
+
+from collections.abc import Callable
+from functools import reduce
+
+from shapely import affinity
+from shapely.geometry import Polygon
+
+from ..figures.outline import to_rings
+from ..figures.plate import Site
+from .arms_drawing import ArmsDrawing, drawn_arms
+from .coat import Arms
+from .device import MARGIN, Device, device_outline
+from .transfer_sheet import Decal
+from .worn import SURFACES
+
+#: L* below which a ground wants white beneath what lies on it
+DARK = 55.0
+
+
+def arms_decal(
+    label: str,
+    arms: Arms,
+    site: Site,
+    colour_of: Callable[[str], str],
+    copies: int,
+    *,
+    dark: bool = False,
+    mirrored: bool = False,
+) -> Decal:
+    """Arms as large as a site allows, in their own shape. colour_of: tincture to '#rrggbb'."""
+    drawing = drawn_arms(arms, SURFACES.get(site.shape, "banner"), mirrored=mirrored)
+    left, top, right, bottom = drawing.surface.bounds
+    wide, tall = site.width * MARGIN, site.height * MARGIN
+    if site.shape != "rect":
+        wide = min(wide, tall * (right - left) / (bottom - top))
+        tall = wide * (bottom - top) / (right - left)
+    return shaped_decal(label, drawing, wide, tall, colour_of, copies, dark=dark)
+
+
+def shaped_decal(
+    label: str,
+    drawing: ArmsDrawing,
+    width_mm: float,
+    height_mm: float,
+    colour_of: Callable[[str], str],
+    copies: int,
+    *,
+    dark: bool = False,
+) -> Decal:
+    """A drawing of arms so many mm wide and high; its field bleeds."""
+    left, top, right, bottom = drawing.surface.bounds
+    scale = width_mm / (right - left), height_mm / (bottom - top)
+
+    def sized(shape):
+        moved = affinity.translate(shape, -(left + right) / 2, -(top + bottom) / 2)
+        return affinity.scale(moved, *scale, origin=(0, 0))
+
+    pieces = tuple(
+        (sized(piece.shape.intersection(drawing.surface)), colour_of(piece.tincture)) for piece in drawing.pieces
+    )
+    return Decal(label, pieces, sized(drawing.surface), colour_of(drawing.pieces[0].tincture), copies, dark)
+
+
+def device_decal(label: str, device: Device, site: Site, fill: str, copies: int, *, dark: bool = False) -> Decal:
+    """A numeral or plain device alone on clear film; it bleeds nothing."""
+    rings = [Polygon(ring).buffer(0) for ring, _ in to_rings(device_outline(device, site.width, site.height), 9)]
+    shape = affinity.scale(reduce(lambda one, two: one.symmetric_difference(two), rings), 0.1, 0.1, origin=(0, 0))
+    return Decal(label, ((shape, fill),), shape.convex_hull, "", copies, dark)
