@@ -10,13 +10,9 @@ from django.contrib.auth import get_user_model
 from django.core.management import call_command
 from django.utils import timezone
 
-from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
 from mantello.rooms.log.actions import record
 from mantello.rooms.plan.evening import Evening
-from mantello_core.figures.catalogue import plate, plate_types
-from mantello_core.schemes.muster import Entry, empty_army, with_entries
-from mantello_core.schemes.scheme import Design, Scheme
 
 from .case import BrowserCase
 
@@ -29,7 +25,6 @@ SHOTS = {
     "massed": f"scheme/?{LAPEL}&mass=yes&distance=arm",
     "maker": "types/make/",
     "table": f"scheme/table/?{LAPEL}",
-    "rules": "scheme/rules/",
     "checks": "scheme/checks/",
     "insignia": "insignia/?arms=brazzacorta",
     "freehand": "insignia/orsolin/freehand/?width=4.5",
@@ -60,7 +55,6 @@ class Shots(BrowserCase):
         self.variants(army)
         self.take("log", f"/armies/{army.pk}/log/")
         self.take("test", f"/armies/{army.pk}/recipes/across/tests/{army.tests.exclude(steps=None).get().pk}/")
-        self.kit(user)
         self.take("brief", "/brief/?genre=drill&name=Tidal+watch&names=Ebb,+Flood,+Slack")
         self.guide(army)
 
@@ -68,12 +62,6 @@ class Shots(BrowserCase):
         self.go(path)
         self.page.wait_for_load_state("networkidle")
         self.page.screenshot(path=FOLDER / f"{name}.png")
-
-    def kit(self, user):
-        """Every type of figure, unpainted."""
-        entries = [Entry(plate(id_).title, id_, "Figure", 1 + (plate(id_).kind == "figure")) for id_ in plate_types()]
-        design = with_entries(Design(empty_army("Every type of figure"), Scheme("None yet")), entries)
-        self.take("kit", f"/armies/{keep_design(user, design, 'Typed in').pk}/")
 
     def variants(self, army):
         """Two variants, one with another facing."""

@@ -22,7 +22,9 @@ def transfer_svg(
     mirrored: for paper that is laid face down. scale: what the printer does to it, 1 for the truth.
     """
     wide, tall = PAPERS[paper]
-    drawn = "".join(_copy(one, layer) for one in laid if one.sheet == sheet)
+    here = [one for one in laid if one.sheet == sheet]
+    art = {decal: _art(decal, layer) for decal in dict.fromkeys(one.decal for one in here)}
+    drawn = "".join(_copy(one, art[one.decal]) for one in here)
     marks = "".join(_cross(x, y) for x in (4, wide - 4) for y in (4, tall - 4))
     turn = f"translate({wide} 0) scale(-1 1)" if mirrored else ""
     printed = f'<g transform="scale({scale:.6f})">' if scale != 1 else "<g>"
@@ -33,19 +35,19 @@ def transfer_svg(
     )
 
 
-def _copy(one: Laid, layer: str) -> str:
-    decal = one.decal
-    if layer == "white" and not decal.dark:
-        return ""
+def _copy(one: Laid, art: str) -> str:
     turn = " rotate(90)" if one.turned else ""
+    return f'<g transform="translate({one.x:.3f} {one.y:.3f}){turn}">{art}</g>' if art else ""
+
+
+def _art(decal: Decal, layer: str) -> str:
+    """One piece about its middle, as a layer shows it."""
     if layer == "white":
-        inner = f'<path d="{_path(decal.outline.buffer(-0.05))}" fill="#000000"/>'
-    else:
-        bleed = f'<path d="{_path(decal.cut)}" fill="{decal.bleeds}"/>' if decal.bleeds else ""
-        shapes = "".join(f'<path d="{_path(shape)}" fill="{fill}"/>' for shape, fill in decal.pieces)
-        cut = f'<path class="cutline" d="{_path(decal.cut)}" fill="none" stroke="#8a8a8a" stroke-width="0.08" stroke-dasharray="0.6 0.4"/>'
-        inner = f"{bleed}{shapes}{cut}"
-    return f'<g transform="translate({one.x:.3f} {one.y:.3f}){turn}">{inner}</g>'
+        return f'<path d="{_path(decal.outline.buffer(-0.05))}" fill="#000000"/>' if decal.dark else ""
+    bleed = f'<path d="{_path(decal.cut)}" fill="{decal.bleeds}"/>' if decal.bleeds else ""
+    shapes = "".join(f'<path d="{_path(shape)}" fill="{fill}"/>' for shape, fill in decal.pieces)
+    cut = f'<path class="cutline" d="{_path(decal.cut)}" fill="none" stroke="#8a8a8a" stroke-width="0.08" stroke-dasharray="0.6 0.4"/>'
+    return f"{bleed}{shapes}{cut}"
 
 
 def _foot(laid: Sequence[Laid], paper: str, sheet: int, layer: str) -> str:
