@@ -1,10 +1,11 @@
 """Tonight: the plan of an army from its session on, with what the log says is done of it."""
 
 import hashlib
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from functools import cached_property, lru_cache
+from itertools import islice
 
 from django.utils import timezone
 
@@ -81,24 +82,46 @@ class Evening:
         head: Edition = self.army.head
         return _planned(head.pk, head.made_at.timestamp(), local, self.done_before)
 
-    @cached_property
-    def batches(self) -> list[Batch]:
-        """Every block in order."""
-        return [self._batch(number, block) for number, block in enumerate(self.plan.blocks, 1)]
-
     @property
+    def count(self) -> int:
+        """How many batches there are."""
+        return len(self.plan.blocks)
+
+    @cached_property
     def tonight(self) -> list[Batch]:
         """The batches of the first session."""
-        return [batch for batch in self.batches if batch.block.session == 0]
+        return [self._batch(number) for number, block in enumerate(self.plan.blocks, 1) if block.session == 0]
 
-    @property
+    @cached_property
     def current(self) -> Batch | None:
         """The first batch that is not done."""
-        return next((batch for batch in self.batches if not batch.done), None)
+        return next(self._open(1), None)
+
+    @property
+    def sessions_left(self) -> int:
+        """How many sessions have a batch that is not done."""
+        sessions: dict[int, list[Block]] = {}
+        for block in self.plan.blocks:
+            sessions.setdefault(block.session, []).append(block)
+        return sum(any(self._left(block) for block in blocks) for blocks in sessions.values())
 
     def find(self, batch_id: str) -> Batch | None:
         """The batch of that id."""
-        return next((batch for batch in self.batches if batch.id == batch_id), None)
+        if not batch_id:
+            return None
+        return next(
+            (self._batch(number) for number, block in enumerate(self.plan.blocks, 1) if _mark(block) == batch_id), None
+        )
+
+    def after(self, batch: Batch, count: int) -> list[Batch]:
+        """The next batches after one that are not done."""
+        return list(islice(self._open(batch.number + 1), count))
+
+    def _open(self, first: int) -> Iterator[Batch]:
+        """The batches from a number on that are not done, made as they are asked for: a plan has hundreds."""
+        return (
+            self._batch(number) for number in range(first, self.count + 1) if self._left(self.plan.blocks[number - 1])
+        )
 
     def drying_until(self, batch: Batch) -> datetime | None:
         """When the last layer under a batch is dry by the log; None if it is by now."""
@@ -152,17 +175,22 @@ class Evening:
             return max(tonight, asked.start), max(since, asked.start)
         return tonight, since
 
-    def _batch(self, number: int, block: Block) -> Batch:
+    def _left(self, block: Block) -> tuple[tuple[str, int], ...]:
+        """Figures of a block that are not logged for all its steps."""
         task = block.task
-        needed = {
-            (rank, ordinal): [atom for atom in task.atoms if atom.rank == rank and ordinal in atom.ordinals]
+        return tuple(
+            (rank, ordinal)
             for rank, ordinal in block.figures
-        }
-        left = tuple(
-            figure
-            for figure, atoms in needed.items()
-            if not all((task.unit, *figure, atom.role, atom.step) in self.done for atom in atoms)
+            if not all(
+                (task.unit, rank, ordinal, atom.role, atom.step) in self.done
+                for atom in task.atoms
+                if atom.rank == rank and ordinal in atom.ordinals
+            )
         )
+
+    def _batch(self, number: int) -> Batch:
+        block = self.plan.blocks[number - 1]
+        task = block.task
         mean = sum(task.figures[figure] for figure in block.figures) / len(block.figures)
         evenings = self.reading.design.evenings
         unit = self.reading.design.army.nodes[task.unit]
@@ -174,7 +202,7 @@ class Evening:
             title_of(self.reading, task.atoms),
             self.reading.design.army.title(task.unit),
             self._mix(task),
-            left,
+            self._left(block),
             least,
         )
 

@@ -58,7 +58,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
             (reading.design.army.title(unit.id), summed(one.progress for key, one in everyone.items() if key[0] == unit.id))
             for unit in reading.design.army.units
         ],
-        "sessions_left": len({batch.block.session for batch in evening.batches if not batch.done}),
+        "sessions_left": evening.sessions_left,
         "relaxed": list(dict.fromkeys(one.why for one in evening.plan.relaxed))[:4],
         "due": _due(reading.design.brief, evening.plan.finish),
         "behind": session.end <= evening.now.replace(tzinfo=None),
@@ -106,7 +106,7 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
     reading = evening.reading
     figure = (batch.left or batch.block.figures)[0]
     everyone = progress(army)
-    following = [one for one in evening.batches if one.number > batch.number and not one.done]
+    following = evening.after(batch, 3)
     muster = Muster(army, reading, everyone, log_mark(army), painted=True)
     unit = reading.design.army.nodes[batch.block.task.unit]
     step = evening.step(batch)
@@ -123,7 +123,7 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "deference": DEFERENCE,
         "dry_at": evening.drying_until(batch),
         "drying": evening.still_drying(),
-        "following": following[:3],
+        "following": following,
         "skip_to": following[0] if following else None,
         "batch_token": uuid.uuid4(),
         "in_hand": [
