@@ -134,7 +134,9 @@ def _coat(coat: Coat, surface: BaseGeometry, low: float) -> Iterable[Piece]:
         yield from _strewn(coat.field, surface)
     chief = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "chief"), None)
     free = surface.difference(ordinary_shape(chief, surface, low)) if chief else surface
-    taken: list[BaseGeometry] = []
+    border = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "bordure"), None)
+    taken: list[BaseGeometry] = [ordinary_shape(border, surface, low)] if border else []
+    inside = surface.difference(taken[0]) if border else surface
     for one in coat.elements:
         whole = (
             surface
@@ -156,7 +158,7 @@ def _coat(coat: Coat, surface: BaseGeometry, low: float) -> Iterable[Piece]:
         for group in one.bears:
             yield from _group(group, shape, parts, one.kind)
         if one.between:
-            yield from _between(one, whole.difference(shape), parts)
+            yield from _between(one, whole.intersection(inside).difference(shape), parts)
         if not one.overall:
             taken.append(shape)
 

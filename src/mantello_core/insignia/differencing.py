@@ -208,10 +208,9 @@ def _candidates(parent: Coat) -> Iterable[tuple[str, Coat]]:
     if not any(isinstance(one, Ordinary) and one.kind in ("chief", "canton", "label") for one in parent.elements):
         for charge in _SMALL:
             for tincture in ("or", "argent", "sable"):
-                chief = Ordinary(
-                    "chief", "argent" if tincture == "sable" else "sable", 1, "", (Group(3, charge, tincture),)
-                )
-                yield f"three {charge}s on a chief", _with(parent, chief)
+                ground = "argent" if tincture == "sable" else "sable"
+                chief = Ordinary("chief", ground, 1, "", (Group(3, charge, tincture),))
+                yield f"three {charge}s {tincture} on a chief {ground}", _with(parent, chief)
 
 
 def _recoloured(parent: Coat, at: int, element, tincture: str) -> Iterable[tuple[str, Coat]]:

@@ -144,6 +144,18 @@ class Stages(SimpleTestCase):
             self.assertEqual(answer("freehand", json.dumps(wrong).encode())[0], BAD_INPUT)
 
 
+class Borders(SimpleTestCase):
+    def test_charges_keep_inside_a_bordure_and_bands_run_under_it(self):
+        arms = drawing("Gules, a fess or between three lanterns argent, a bordure azure")
+        border = next(piece.shape for piece in arms.pieces if piece.of == "bordure")
+        lanterns = [piece.shape for piece in arms.pieces if piece.of == "lantern"]
+        self.assertEqual(len(lanterns), 3)
+        for shape in lanterns:
+            self.assertLess(shape.intersection(border).area, 1e-3)
+        fess = next(piece.shape for piece in arms.pieces if piece.of == "fess")
+        self.assertGreater(fess.intersection(border).area, 1)
+
+
 class Widths(SimpleTestCase):
     def test_the_narrowest_of_a_bar_is_its_width(self):
         bar = box(0, 0, 60, 8)
