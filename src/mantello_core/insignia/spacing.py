@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from ..errors import OutOfRange
+from .coat import Arms, Charged, Divided, Impaled, Quartered, Varied
 
 #: divisions of a round or a line at most
 MOST_DIVISIONS = 48
@@ -35,6 +36,27 @@ def spacing(count: int) -> Spacing:
     angles = tuple(360 * at / count for at in range(count))
     meets = tuple(at + 1 for at in range(count) if (4 * at) % count == 0)
     return Spacing(count, angles, meets, _how(count))
+
+
+def divisions(arms: Arms) -> tuple[tuple[str, Spacing], ...]:
+    """What of arms is divided equally, in words, each with its spacing: gyronny, barry and the like, charges in orle."""
+    coats = (
+        [arms.dexter, arms.sinister]
+        if isinstance(arms, Impaled)
+        else [coat for _, coat in arms.parts]
+        if isinstance(arms, Quartered)
+        else [arms]
+    )
+    found: dict[str, Spacing] = {}
+    for coat in coats:
+        if isinstance(coat.field, Divided | Varied) and coat.field.count > 1:
+            found[f"{coat.field.kind} of {coat.field.count}"] = spacing(coat.field.count)
+        for one in coat.elements:
+            groups = [one.group] if isinstance(one, Charged) else [*one.bears, *one.between]
+            for group in groups:
+                if group.arrangement == "in orle" and group.count > 1:
+                    found[f"{group.count} of {group.charge} in orle"] = spacing(group.count)
+    return tuple(found.items())
 
 
 def _how(count: int) -> str:

@@ -16,7 +16,7 @@ from mantello_core.insignia.arms_drawing import drawn_arms, narrowest
 from mantello_core.insignia.blazon import read_blazon
 from mantello_core.insignia.freehand import LIGHT, freehand
 from mantello_core.insignia.simplifying import simplified
-from mantello_core.insignia.spacing import spacing
+from mantello_core.insignia.spacing import divisions, spacing
 from tests.core.insignia.test_blazon import ARMS
 
 
@@ -181,6 +181,13 @@ class Divisions(SimpleTestCase):
         self.assertIn("5 equal parts", spacing(10).words)
         self.assertEqual(spacing(4).clock, ("12:00", "3:00", "6:00", "9:00"))
         self.assertEqual(spacing(8).clock[1], "1:30")
+
+    def test_what_is_divided_equally_in_arms_is_told(self):
+        told = dict(divisions(read_blazon("Gyronny of eight or and azure, six stars in orle argent")))
+        self.assertEqual({one.count for one in told.values()}, {8, 6})
+        self.assertEqual(divisions(read_blazon("Azure, a star or")), ())
+        halves = divisions(read_blazon("Barry of six or and azure, impaling gyronny of eight or and gules"))
+        self.assertEqual([one.count for _, one in halves], [6, 8])
 
     def test_limits(self):
         for count in (0, 49):

@@ -219,6 +219,12 @@ class ByHand(RoomCase):
         self.assertContains(self.see("freehand", self.arms, width="14"), "A brush can.")
         self.assertContains(self.see("freehand", self.arms, width="2", line="1.5"), "Use a transfer at this size")
 
+    def test_equal_divisions_tell_how_they_are_found(self):
+        self.post("keep-arms", arms="", name="House Fan", blazon="Gyronny of eight or and azure", bearer="")
+        page = self.see("freehand", self.now().scheme.arms[1].id)
+        self.assertContains(page, "halve three times")
+        self.assertContains(page, "Marks 1, 3, 5, 7 meet the quarter points")
+
     def test_stages_name_the_paint_of_the_role(self):
         self.post(
             "keep-arms", arms=self.arms, name="House Weir", blazon=LANTERNS, bearer="", **{"role-gules": "facing"}

@@ -18,6 +18,7 @@ from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.formats.freehand_svg import stage_svg
 from mantello_core.insignia.arms_drawing import drawn_arms
 from mantello_core.insignia.freehand import FINEST_LINE, Guide, freehand
+from mantello_core.insignia.spacing import divisions
 
 from .views import USUAL_WIDTH, LookForm, colours_of
 
@@ -66,6 +67,7 @@ def freehand_guide(request, army_id, arms):
         "form": form,
         "hand": hand,
         "query": request.GET.urlencode(),
+        "divisions": divisions(one.tree),
     }
     return room_page(request, army, "insignia", "insignia/freehand.html", context, 422 if form.errors else 200)
 
