@@ -15,6 +15,7 @@ from mantello.rooms.army.muster import Muster
 from mantello.rooms.army.page import apply, army_for, room_page, token_of
 from mantello.rooms.army.reading import reading_of
 from mantello.rooms.log import actions as log
+from mantello.rooms.log.bench import aged
 from mantello.rooms.log.queries import log_mark, progress
 from mantello.rooms.recipes.trials import untested
 from mantello_core.planning.progress import summed
@@ -121,6 +122,7 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "coats": batch.atoms[0].coats,
         "cautions": evening.cautions(batch),
         "deference": DEFERENCE,
+        "aged": aged(army, reading, log.mix_words(reading, batch.atoms[0]), evening.now) if step else None,
         "dry_at": evening.drying_until(batch),
         "drying": evening.still_drying(),
         "following": following,
