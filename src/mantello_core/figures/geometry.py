@@ -66,6 +66,16 @@ def merged(cmds, cut=None, clip=None):
     return out
 
 
+def path_data(shape, digits=2):
+    """SVG path data of a shape as it is, with so many digits; holes by even and odd."""
+    return "".join(
+        "M" + "L".join(f"{x:.{digits}f},{y:.{digits}f}" for x, y in ring.coords[:-1]) + "Z"
+        for piece in pieces_of(shape)
+        if piece.geom_type == "Polygon" and not piece.is_empty
+        for ring in (piece.exterior, *piece.interiors)
+    )
+
+
 def path_of(shape, tolerance=0.12):
     """SVG path data of a polygon; holes wind the other way."""
     if shape.is_empty:

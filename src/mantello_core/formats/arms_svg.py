@@ -3,8 +3,7 @@
 from collections.abc import Callable
 from html import escape
 
-from shapely.geometry.base import BaseGeometry
-
+from ..figures.geometry import path_data
 from ..insignia.arms_drawing import ArmsDrawing
 from ..insignia.tincture import TINCTURES
 
@@ -36,12 +35,12 @@ def arms_svg(
     box = f"{left - 1.5:.2f} {top - 1.5:.2f} {right - left + 3:.2f} {bottom - top + 3:.2f}"
     furs = sorted({piece.tincture for piece in drawing.pieces if TINCTURES[piece.tincture].made_of})
     patterns = "".join(_pattern(fur, colour_of, prefix) for fur in furs)
-    clip = f'<clipPath id="{prefix}-edge"><path d="{path(drawing.surface)}"/></clipPath>'
+    clip = f'<clipPath id="{prefix}-edge"><path d="{path_data(drawing.surface)}"/></clipPath>'
     parts = []
     for piece in drawing.pieces:
         fill = f"url(#{prefix}-{piece.tincture})" if piece.tincture in furs else colour_of(piece.tincture)
         parts.append(
-            f'<path d="{path(piece.shape)}" fill="{fill}" data-tincture="{piece.tincture}" data-of="{escape(piece.of)}"/>'
+            f'<path d="{path_data(piece.shape)}" fill="{fill}" data-tincture="{piece.tincture}" data-of="{escape(piece.of)}"/>'
         )
     said = f"<title>{escape(title)}</title>" if title else ""
     size = ""
@@ -51,18 +50,8 @@ def arms_svg(
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}"{size} role="img">{said}<defs>{clip}{patterns}</defs>'
         f'<g clip-path="url(#{prefix}-edge)" fill-rule="evenodd">{"".join(parts)}{above}</g>'
-        f'<path d="{path(drawing.surface)}" fill="none" stroke="#111" stroke-width="1.2"/></svg>'
+        f'<path d="{path_data(drawing.surface)}" fill="none" stroke="#111" stroke-width="1.2"/></svg>'
     )
-
-
-def path(shape: BaseGeometry) -> str:
-    """A shape's outline as path data; holes are wound in and drawn by even and odd."""
-    found = []
-    for part in getattr(shape, "geoms", [shape]):
-        if part.geom_type == "Polygon" and not part.is_empty:
-            for ring in (part.exterior, *part.interiors):
-                found.append("M" + "L".join(f"{x:.2f} {y:.2f}" for x, y in ring.coords[:-1]) + "Z")
-    return "".join(found)
 
 
 def _pattern(fur: str, colour_of: Callable[[str], str], prefix: str) -> str:

@@ -115,15 +115,16 @@ def _marks(view: View, bearing: dict[str, WornMark], prefix: str) -> dict[str, l
     for number, site in enumerate(view.sites):
         if site.id not in bearing:
             continue
-        names = {seen.area for seen in _under(view, site, bearing[site.id])}
-        if not names:
+        under = _under(view, site, bearing[site.id])
+        if not under:
             continue
+        names = {seen.area for seen in under}
         layers = [layer for layer in view.layers if layer.area in names]
         drawn = "".join(f'<path d="{layer.d}"/>' for layer in layers)
         clip = f"{prefix}site{number}"
         found.setdefault(layers[-1].area, []).append(
             f'<clipPath id="{clip}">{drawn}</clipPath>'
-            f'<g class="device" clip-path="url(#{clip})" stroke="none" fill-rule="evenodd">{mark_paths(view, site, bearing[site.id])}</g>'
+            f'<g class="device" clip-path="url(#{clip})" stroke="none" fill-rule="evenodd">{_paths(view, site, bearing[site.id], under)}</g>'
         )
     return found
 
@@ -131,7 +132,11 @@ def _marks(view: View, bearing: dict[str, WornMark], prefix: str) -> dict[str, l
 def mark_paths(view: View, site: Site, mark: WornMark) -> str:
     """The paths of what a site bears; nothing if the view does not show what it lies on."""
     under = _under(view, site, mark)
-    return "".join(f'<path fill="{fill}" d="{d}"/>' for fill, d in worn(mark, site, under, view.name)) if under else ""
+    return _paths(view, site, mark, under) if under else ""
+
+
+def _paths(view: View, site: Site, mark: WornMark, under: tuple[SeenArea, ...]) -> str:
+    return "".join(f'<path fill="{fill}" d="{d}"/>' for fill, d in worn(mark, site, under, view.name))
 
 
 def _under(view: View, site: Site, mark: WornMark) -> tuple[SeenArea, ...]:

@@ -4,9 +4,10 @@ from collections.abc import Callable
 
 from shapely.geometry.base import BaseGeometry
 
+from ..figures.geometry import path_data
 from ..insignia.arms_drawing import ArmsDrawing
 from ..insignia.freehand import LIGHT, Stage
-from .arms_svg import PLAIN_COLOURS, arms_svg, path
+from .arms_svg import PLAIN_COLOURS, arms_svg
 
 
 def stage_svg(
@@ -20,12 +21,12 @@ def stage_svg(
     """One stage as a whole SVG; what is laid in it has a broken outline, pencil lines are dark on light."""
     plain = tuple(piece for piece in stage.pieces if piece.tincture != LIGHT)
     above = "".join(
-        f'<path d="{path(piece.shape)}" fill="#ffffff" fill-opacity="0.5"/>'
+        f'<path d="{path_data(piece.shape)}" fill="#ffffff" fill-opacity="0.5"/>'
         for piece in stage.pieces
         if piece.tincture == LIGHT
     )
     if stage.laid is not None and len(plain) == len(stage.pieces) and not stage.laid.equals(surface):
-        d = path(stage.laid)
+        d = path_data(stage.laid)
         above += (
             f'<path d="{d}" fill="none" stroke="#ffffff" stroke-width="0.9"/>'
             f'<path d="{d}" fill="none" stroke="#111111" stroke-width="0.9" stroke-dasharray="2 2"/>'

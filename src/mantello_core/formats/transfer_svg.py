@@ -4,8 +4,7 @@ import textwrap
 from collections.abc import Sequence
 from html import escape
 
-from shapely.geometry.base import BaseGeometry
-
+from ..figures.geometry import path_data
 from ..insignia.transfer_sheet import EDGE, FOOT, PAPERS, Decal, Laid
 
 #: mm of the bar that is measured after printing
@@ -43,10 +42,10 @@ def _copy(one: Laid, art: str) -> str:
 def _art(decal: Decal, layer: str) -> str:
     """One piece about its middle, as a layer shows it."""
     if layer == "white":
-        return f'<path d="{_path(decal.outline.buffer(-0.05))}" fill="#000000"/>' if decal.dark else ""
-    bleed = f'<path d="{_path(decal.cut)}" fill="{decal.bleeds}"/>' if decal.bleeds else ""
-    shapes = "".join(f'<path d="{_path(shape)}" fill="{fill}"/>' for shape, fill in decal.pieces)
-    cut = f'<path class="cutline" d="{_path(decal.cut)}" fill="none" stroke="#8a8a8a" stroke-width="0.08" stroke-dasharray="0.6 0.4"/>'
+        return f'<path d="{path_data(decal.outline.buffer(-0.05), 3)}" fill="#000000"/>' if decal.dark else ""
+    bleed = f'<path d="{path_data(decal.cut, 3)}" fill="{decal.bleeds}"/>' if decal.bleeds else ""
+    shapes = "".join(f'<path d="{path_data(shape, 3)}" fill="{fill}"/>' for shape, fill in decal.pieces)
+    cut = f'<path class="cutline" d="{path_data(decal.cut, 3)}" fill="none" stroke="#8a8a8a" stroke-width="0.08" stroke-dasharray="0.6 0.4"/>'
     return f"{bleed}{shapes}{cut}"
 
 
@@ -71,12 +70,3 @@ def _foot(laid: Sequence[Laid], paper: str, sheet: int, layer: str) -> str:
 
 def _cross(x: float, y: float) -> str:
     return f'<path d="M{x - 2:g} {y:g}h4M{x:g} {y - 2:g}v4" stroke="#111111" stroke-width="0.1" fill="none"/>'
-
-
-def _path(shape: BaseGeometry) -> str:
-    found = []
-    for part in getattr(shape, "geoms", [shape]):
-        if part.geom_type == "Polygon" and not part.is_empty:
-            for ring in (part.exterior, *part.interiors):
-                found.append("M" + "L".join(f"{x:.3f} {y:.3f}" for x, y in ring.coords[:-1]) + "Z")
-    return "".join(found)

@@ -116,3 +116,12 @@ class Impaled:
 
 
 Arms = Coat | Quartered | Impaled
+
+
+def coats_of(arms: Arms) -> tuple[Coat, ...]:
+    """Every coat that arms are made of, the one over all last."""
+    if isinstance(arms, Impaled):
+        return arms.dexter, arms.sinister
+    if isinstance(arms, Quartered):
+        return (*(coat for _, coat in arms.parts), *([arms.overall] if arms.overall else []))
+    return (arms,)

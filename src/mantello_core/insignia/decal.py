@@ -10,9 +10,9 @@ from ..figures.outline import to_rings
 from ..figures.plate import Site
 from .arms_drawing import ArmsDrawing, drawn_arms
 from .coat import Arms
-from .device import MARGIN, Device, device_outline
+from .device import Device, device_outline
 from .transfer_sheet import Decal
-from .worn import SURFACES
+from .worn import scale_on, surface_for
 
 #: L* below which a ground wants white beneath what lies on it
 DARK = 55.0
@@ -29,28 +29,21 @@ def arms_decal(
     mirrored: bool = False,
 ) -> Decal:
     """Arms as large as a site allows, in their own shape. colour_of: tincture to '#rrggbb'."""
-    drawing = drawn_arms(arms, SURFACES.get(site.shape, "banner"), mirrored=mirrored)
-    left, top, right, bottom = drawing.surface.bounds
-    wide, tall = site.width * MARGIN, site.height * MARGIN
-    if site.shape != "rect":
-        wide = min(wide, tall * (right - left) / (bottom - top))
-        tall = wide * (bottom - top) / (right - left)
-    return shaped_decal(label, drawing, wide, tall, colour_of, copies, dark=dark)
+    drawing = drawn_arms(arms, surface_for(site), mirrored=mirrored)
+    return shaped_decal(label, drawing, scale_on(site, drawing.surface), colour_of, copies, dark=dark)
 
 
 def shaped_decal(
     label: str,
     drawing: ArmsDrawing,
-    width_mm: float,
-    height_mm: float,
+    scale: tuple[float, float],
     colour_of: Callable[[str], str],
     copies: int,
     *,
     dark: bool = False,
 ) -> Decal:
-    """A drawing of arms so many mm wide and high; its field bleeds."""
+    """A drawing of arms at so many mm to one of its units, across and down; its field bleeds."""
     left, top, right, bottom = drawing.surface.bounds
-    scale = width_mm / (right - left), height_mm / (bottom - top)
 
     def sized(shape):
         moved = affinity.translate(shape, -(left + right) / 2, -(top + bottom) / 2)

@@ -119,15 +119,13 @@ def _built(layer: Sequence[Piece], laid: list[Piece], surface, line: float, line
     names = _listed(list(dict.fromkeys(piece.of for piece in layer)))
     paints = _listed([called(name) for name in dict.fromkeys(piece.tincture for piece in layer)])
     under = tuple(laid)
-    small = [
-        Piece(
-            _smaller(whole, one.of).intersection(one.shape.convex_hull) if len(parts) > 1 else _smaller(whole, one.of),
-            one.tincture,
-            one.of,
-        )
-        for whole, parts in _things(layer)
-        for one in parts
-    ]
+    small = []
+    for whole, parts in _things(layer):
+        shape = _smaller(whole, parts[0].of)
+        small += [
+            Piece(shape.intersection(one.shape.convex_hull) if len(parts) > 1 else shape, one.tincture, one.of)
+            for one in parts
+        ]
     grown = [Piece(one.shape.buffer(line / 2).intersection(surface), one.tincture, one.of) for one in layer]
     laid += layer
     cut = unary_union([two.shape.difference(one.shape) for one, two in zip(layer, grown, strict=True)])

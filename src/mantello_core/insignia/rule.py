@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from .blazon import write_blazon
 from .charge import CHARGES
-from .coat import Arms, Charged, Coat, Divided, Group, Impaled, Plain, Quartered, Strewn, Varied
+from .coat import Arms, Charged, Coat, Divided, Group, Plain, Strewn, Varied, coats_of
 from .tincture import COUNTERCHANGED, PROPER, TINCTURES
 
 #: ordinaries that custom counts as set beside the field, not on it
@@ -34,12 +34,7 @@ def breaches(arms: Arms) -> tuple[Breach, ...]:
     Furs, 'proper' and counterchanged pass; so does what lies on a field of metal and colour both. Chiefs, bordures,
     cantons and labels (custom), and what lies over everything, are told as excused.
     """
-    if isinstance(arms, Impaled):
-        return (*_coat(arms.dexter), *_coat(arms.sinister))
-    if isinstance(arms, Quartered):
-        coats = [coat for _, coat in arms.parts] + ([arms.overall] if arms.overall else [])
-        return tuple(breach for coat in coats for breach in _coat(coat))
-    return _coat(arms)
+    return tuple(breach for coat in coats_of(arms) for breach in _coat(coat))
 
 
 def keeps_rule(arms: Arms) -> bool:

@@ -99,13 +99,11 @@ def _bold(
         words = ", ".join(said for said, true in done if true)
         return opened.intersection(surface), words
     hull = shape.convex_hull
-    left, top, right, bottom = hull.bounds
-    if max(right - left, bottom - top) < line:
+    across, down = _across(hull)
+    if hull.is_empty or max(across, down) < line:
         return None, ""
-    across = max(1.0, line / max(min(right - left, bottom - top), 1e-6))
-    wide = affinity.scale(
-        hull, across if right - left < bottom - top else 1, across if right - left >= bottom - top else 1
-    )
+    swell = max(1.0, line / max(min(across, down), 1e-6))
+    wide = affinity.scale(hull, swell if across < down else 1, 1 if across < down else swell)
     block = wide.buffer(-half, quad_segs=5).buffer(half, quad_segs=5)
     return (block.intersection(surface), "a plain block") if block.area > 0.2 * hull.area else (None, "")
 

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from ..errors import OutOfRange
-from .coat import Arms, Charged, Divided, Impaled, Quartered, Varied
+from .coat import Arms, Charged, Divided, Varied, coats_of
 
 #: divisions of a round or a line at most
 MOST_DIVISIONS = 48
@@ -40,15 +40,8 @@ def spacing(count: int) -> Spacing:
 
 def divisions(arms: Arms) -> tuple[tuple[str, Spacing], ...]:
     """What of arms is divided equally, in words, each with its spacing: gyronny, barry and the like, charges in orle."""
-    coats = (
-        [arms.dexter, arms.sinister]
-        if isinstance(arms, Impaled)
-        else [coat for _, coat in arms.parts]
-        if isinstance(arms, Quartered)
-        else [arms]
-    )
     found: dict[str, Spacing] = {}
-    for coat in coats:
+    for coat in coats_of(arms):
         if isinstance(coat.field, Divided | Varied) and coat.field.count > 1:
             found[f"{coat.field.kind} of {coat.field.count}"] = spacing(coat.field.count)
         for one in coat.elements:

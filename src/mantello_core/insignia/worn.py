@@ -10,6 +10,7 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ..figures import affine
+from ..figures.geometry import path_data
 from ..figures.outline import to_d
 from ..figures.plate import SeenArea, Site
 from .arms_drawing import arms_on
@@ -20,7 +21,7 @@ from .shape import SHAPES, shape_polygon
 #: share of an area that a site must take for arms to cover the area whole
 WHOLE = 0.45
 #: the surface that a site's shape stands for
-SURFACES = {"shield": "heater", "disc": "roundel", "oval": "oval", "rect": "banner"}
+_SURFACES = {"shield": "heater", "disc": "roundel", "oval": "oval", "rect": "banner"}
 #: views that show the other side of what is seen from two sides
 _REVERSES = ("back", "right")
 
@@ -50,6 +51,18 @@ def worn(mark: WornMark, site: Site, under: Sequence[SeenArea], view: str) -> tu
     return tuple((colours[tincture], d) for tincture, d in _pieces(mark.arms, site, visible, mm2, view in _REVERSES))
 
 
+def surface_for(site: Site) -> str:
+    """The surface that arms of their own shape have on a site."""
+    return _SURFACES.get(site.shape, "banner")
+
+
+def scale_on(site: Site, surface: BaseGeometry) -> tuple[float, float]:
+    """mm to one unit of a surface, across and down, as large as a site allows; only panels are stretched."""
+    left, top, right, bottom = surface.bounds
+    across, down = site.width * MARGIN / (right - left), site.height * MARGIN / (bottom - top)
+    return (across, down) if site.shape == "rect" else (min(across, down),) * 2
+
+
 @lru_cache(maxsize=512)
 def _pieces(arms: Arms, site: Site, visible: str, mm2: float, mirrored: bool) -> tuple[tuple[str, str], ...]:
     if site.width * site.height >= WHOLE * mm2:
@@ -58,12 +71,10 @@ def _pieces(arms: Arms, site: Site, visible: str, mm2: float, mirrored: bool) ->
         surface = hull if hull.area < 1.3 * shown.area else shown
         low = -0.09 * (surface.bounds[3] - surface.bounds[1]) if site.shape == "shield" else 0.0
     else:
-        shape = SURFACES.get(site.shape, "banner")
+        shape = surface_for(site)
         plain = shape_polygon(shape)
         left, top, right, bottom = plain.bounds
-        wide, tall = site.width * 10 * MARGIN / (right - left), site.height * 10 * MARGIN / (bottom - top)
-        if site.shape != "rect":
-            wide = tall = min(wide, tall)
+        wide, tall = (10 * scale for scale in scale_on(site, plain))
         surface = affinity.translate(
             affinity.scale(plain, wide, tall, origin=((left + right) / 2, (top + bottom) / 2)),
             site.x - (left + right) / 2, site.y - (top + bottom) / 2,
@@ -71,7 +82,7 @@ def _pieces(arms: Arms, site: Site, visible: str, mm2: float, mirrored: bool) ->
         shown, low = surface, SHAPES[shape].low * tall
     pieces = arms_on(arms, surface, low, mirrored)
     return tuple(
-        (piece.tincture, d) for piece in pieces if (d := _path(piece.shape.intersection(shown).simplify(0.05)))
+        (piece.tincture, d) for piece in pieces if (d := path_data(piece.shape.intersection(shown).simplify(0.05)))
     )
 
 
@@ -84,12 +95,3 @@ def _polygon(d: str) -> BaseGeometry:
         if len(points) > 2:
             rings.append(Polygon(points).buffer(0))
     return unary_union(rings)
-
-
-def _path(shape: BaseGeometry) -> str:
-    found = []
-    for part in getattr(shape, "geoms", [shape]):
-        if part.geom_type == "Polygon" and not part.is_empty:
-            for ring in (part.exterior, *part.interiors):
-                found.append("M" + "L".join(f"{x:.2f},{y:.2f}" for x, y in ring.coords[:-1]) + "Z")
-    return "".join(found)

@@ -17,7 +17,7 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.errors import MantelloError
 from mantello_core.formats.transfer_svg import BAR, transfer_svg
 from mantello_core.insignia.decal import DARK, arms_decal, device_decal
-from mantello_core.insignia.device import ARMS
+from mantello_core.insignia.device import ARMS, MARGIN
 from mantello_core.insignia.transfer_sheet import PAPERS, Decal, Laid, Relief, nested, printer_scale, relief
 from mantello_core.schemes.allotment import Allotment, allotments
 from mantello_core.schemes.bearing import device_words
@@ -54,7 +54,6 @@ class Sheets:
     mirrored: bool
     scale: float
     print_at: float | None
-    told: str
 
     @property
     def numbers(self) -> range:
@@ -138,7 +137,7 @@ def _sheets(request, reading: Reading) -> tuple[SheetForm, Sheets | None]:
     except MantelloError as error:
         form.add_error(error.where if error.where in form.fields else None, error.message)
         return form, None
-    return form, Sheets(laid, said["paper"], said["mirrored"], 1 + said["error"] / 100, print_at, "")
+    return form, Sheets(laid, said["paper"], said["mirrored"], 1 + said["error"] / 100, print_at)
 
 
 def _decals(reading: Reading) -> list[Decal]:
@@ -179,7 +178,7 @@ def _domes(reading: Reading) -> list[tuple[str, str, Relief]]:
         kind, _, radius = one.site.curve.partition(":")
         if kind == "dome":
             try:
-                cut = relief(max(one.site.width, one.site.height) * 0.84, float(radius))
+                cut = relief(max(one.site.width, one.site.height) * MARGIN, float(radius))
             except MantelloError:
                 continue
             found.append((device_words(reading.design.scheme, one.device), one.site.id.replace(".", " "), cut))

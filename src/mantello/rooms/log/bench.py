@@ -12,6 +12,8 @@ from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.planning.upkeep import Leftover, Use, leftovers, metal_places, wears
 from mantello_core.recipes.technique import techniques
 
+from .pace import kind_of
+
 #: words of a search at most
 _MOST_WORDS = 6
 
@@ -56,7 +58,7 @@ def _uses(entries, reading: Reading) -> list[Use]:
     }
     found = []
     for entry in entries:
-        kind = entry.step.rstrip("0123456789-")
+        kind = kind_of(entry.step)
         usual = (
             (techniques()[kind].tool, kind)
             if kind in techniques()

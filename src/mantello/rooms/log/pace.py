@@ -20,13 +20,18 @@ class Pace:
         return self.minutes / self.planned if self.planned else 1.0
 
 
+def kind_of(step: str) -> str:
+    """The kind of step that an id stands for: 'base-2' is a base."""
+    return step.rstrip("0123456789-")
+
+
 def kinds_of(army: Army) -> list[Pace]:
     """The pace for every kind of step that was timed."""
     found: dict[str, list[float]] = {}
     for step, minutes, planned in (
         army.entries.standing().exclude(minutes=None).values_list("step", "minutes", "planned_minutes")
     ):
-        sums = found.setdefault(step.rstrip("0123456789-"), [0.0, 0.0, 0])
+        sums = found.setdefault(kind_of(step), [0.0, 0.0, 0])
         sums[0] += minutes
         sums[1] += planned
         sums[2] += 1

@@ -116,14 +116,10 @@ def transfers(document: dict) -> dict:
 
 
 def _decal(one: dict):
-    surface = drawn_arms(read_blazon(one["blazon"]), one.get("shape", "heater"))
-    left, top, right, bottom = surface.surface.bounds
-    width = one["width"]
-    surface.scale(width)
-    height = width * (bottom - top) / (right - left)
+    drawing = drawn_arms(read_blazon(one["blazon"]), one.get("shape", "heater"))
     return shaped_decal(
-        one.get("label", one["blazon"][:40]), surface, width, height, lambda id_: hex_of(_colour(_PLAIN)(id_)),
-        one.get("copies", 1), dark=one.get("dark", False),
+        one.get("label", one["blazon"][:40]), drawing, (drawing.scale(one["width"]),) * 2,
+        lambda id_: hex_of(_colour(_PLAIN)(id_)), one.get("copies", 1), dark=one.get("dark", False),
     )  # fmt: skip
 
 
