@@ -14,6 +14,7 @@ from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.layering import Prediction
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
+from mantello_core.schemes.allotment import Allotment, allotments
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
 from mantello_core.schemes.heraldry import NamedArms
 from mantello_core.schemes.inspection.finding import Check
@@ -126,6 +127,11 @@ class Reading:
         if not tones:
             return GAP if role is None else BARE
         return seeing.hex(self.prediction(role, one.tier).apparent if seeing.apparent else tones["base"])
+
+    @cached_property
+    def allotments(self) -> tuple[Allotment, ...]:
+        """Every mark by device, colour, site and size."""
+        return allotments(self.resolution)
 
     def bearing(self, one: FigureClass, seeing: Seeing = NEUTRAL) -> Bearing:
         """What the sites of a class bear, in the colours it is drawn in."""

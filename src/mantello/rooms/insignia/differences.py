@@ -9,7 +9,6 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import reading_of
-from mantello_core.colour.spaces import hex_of
 from mantello_core.errors import MantelloError
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.insignia.arms_drawing import drawn_arms
@@ -18,7 +17,7 @@ from mantello_core.insignia.coat import Coat
 from mantello_core.insignia.differencing import MOST, differenced
 from mantello_core.schemes.heraldry import with_arms
 
-from .views import colours_of
+from .views import colours_of, inked
 
 
 class DifferenceForm(forms.Form):
@@ -58,7 +57,7 @@ def differences(request, army_id, arms):
             form.add_error("count", error.message)
 
     def svg(tree, prefix: str) -> str:
-        return mark_safe(arms_svg(drawn_arms(tree), lambda id_: hex_of(colour(id_)), prefix=prefix))
+        return mark_safe(arms_svg(drawn_arms(tree), inked(one, reading), prefix=prefix))
 
     rows = [
         (at + 1, each, svg(each.arms, f"d{at}"), each.blazon in pinned, each.nearest_to + 1) for at, each in enumerate(found.differences)

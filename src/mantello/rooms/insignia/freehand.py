@@ -13,14 +13,13 @@ from django.views.decorators.http import require_safe
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello.shell.printing import pdf
-from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.formats.freehand_svg import stage_svg
 from mantello_core.insignia.arms_drawing import drawn_arms
 from mantello_core.insignia.freehand import FINEST_LINE, Guide, freehand
 from mantello_core.insignia.spacing import divisions
 
-from .views import USUAL_WIDTH, LookForm, colours_of
+from .views import USUAL_WIDTH, LookForm, inked
 
 #: mm across of a printed stage, about
 _STAGE_WIDTH = 50
@@ -95,7 +94,7 @@ def _hand(request, army, arms):
     if not form.is_valid():
         return one, form, None
     shape, width, line = (form.cleaned_data[name] for name in usual)
-    drawing, colour = drawn_arms(one.tree, shape), colours_of(one, reading)
+    drawing = drawn_arms(one.tree, shape)
     scheme = reading.design.scheme
 
     def called(id_: str) -> str:
@@ -105,8 +104,7 @@ def _hand(request, army, arms):
     guide = freehand(drawing, width, line, called)
     enlarged = max(1, int(_STAGE_WIDTH / width))
 
-    def painted_in(id_: str) -> str:
-        return hex_of(colour(id_))
+    painted_in = inked(one, reading)
 
     def large(what, prefix: str) -> str:
         return mark_safe(arms_svg(what, painted_in, prefix=prefix, title=one.blazon))

@@ -19,8 +19,10 @@ from mantello_core.formats.transfer_svg import BAR, transfer_svg
 from mantello_core.insignia.decal import DARK, arms_decal, device_decal
 from mantello_core.insignia.device import ARMS, MARGIN
 from mantello_core.insignia.transfer_sheet import PAPERS, Decal, Laid, Relief, nested, printer_scale, relief
-from mantello_core.schemes.allotment import Allotment, allotments
+from mantello_core.schemes.allotment import Allotment
 from mantello_core.schemes.bearing import device_words
+
+from .views import inked
 
 #: what stands in for a printer may change the size by so much, per cent
 MOST_ERROR = 10
@@ -142,14 +144,11 @@ def _sheets(request, reading: Reading) -> tuple[SheetForm, Sheets | None]:
 
 def _decals(reading: Reading) -> list[Decal]:
     found = []
-    for one in allotments(reading.resolution):
+    for one in reading.allotments:
         label, dark = device_words(reading.design.scheme, one.device), _dark(reading, one)
         if one.device.kind == ARMS:
             arms = reading.design.scheme.named_arms(one.device.text)
-
-            def colour(id_: str, arms=arms) -> str:
-                return hex_of(reading.tincture(arms, id_))
-
+            colour = inked(arms, reading)
             turned = one.copies - one.figures
             found.append(arms_decal(label, arms.tree, one.site, colour, one.with_spares - turned, dark=dark))
             if turned > 0:
@@ -174,7 +173,7 @@ def _dark(reading: Reading, one: Allotment) -> bool:
 def _domes(reading: Reading) -> list[tuple[str, str, Relief]]:
     """Cuts for marks on domes."""
     found = []
-    for one in allotments(reading.resolution):
+    for one in reading.allotments:
         kind, _, radius = one.site.curve.partition(":")
         if kind == "dome":
             try:

@@ -118,7 +118,10 @@ def _page(request, army, status=200, form=None, compose=None):
     look = _look(request)
     context = {
         "title": "Insignia",
-        "listed": [(one, _small(one, reading), reading.design.army.nodes.get(one.bearer)) for one in scheme.arms],
+        "listed": [
+            (one, small(one, reading, f"small-{one.id}"), reading.design.army.nodes.get(one.bearer))
+            for one in scheme.arms
+        ],
         "chosen": chosen,
         "form": form,
         "look": look,
@@ -151,6 +154,11 @@ def colours_of(chosen: NamedArms | None, reading: Reading):
     return partial(reading.tincture, chosen)
 
 
+def inked(chosen: NamedArms | None, reading: Reading):
+    """The same as '#rrggbb', to draw with."""
+    return lambda id_: hex_of(reading.tincture(chosen, id_))
+
+
 def _seen(blazon: str, chosen: NamedArms | None, reading: Reading, look: LookForm) -> Seen:
     if not blazon.strip():
         return Seen()
@@ -168,22 +176,20 @@ def _seen(blazon: str, chosen: NamedArms | None, reading: Reading, look: LookFor
     said = write_blazon(arms)
     reverse = arms_svg(
         drawn_arms(arms, shape, mirrored=True),
-        lambda id_: hex_of(colour(id_)),
+        inked(chosen, reading),
         prefix="reverse",
         title=f"{said}, the other side",
     )
     return Seen(
-        "", said, mark_safe(arms_svg(drawing, lambda id_: hex_of(colour(id_)), prefix="large", title=said)), breaches(arms),
+        "", said, mark_safe(arms_svg(drawing, inked(chosen, reading), prefix="large", title=said)), breaches(arms),
         contrasts(drawing, colour, width, metres), tuple((id_, hex_of(colour(id_)), area) for id_, area in drawing.areas(width).items()),
         thin, of, width, shape, mark_safe(reverse) if SHAPES[shape].reverse else "",
     )  # fmt: skip
 
 
-def _small(one: NamedArms, reading: Reading) -> str:
-    colour = colours_of(one, reading)
-    return mark_safe(
-        arms_svg(drawn_arms(one.tree), lambda id_: hex_of(colour(id_)), prefix=f"small-{one.id}", title=one.name)
-    )
+def small(one: NamedArms, reading: Reading, prefix: str) -> str:
+    """Arms of the scheme as a small drawing. prefix: of ids, unlike on one page."""
+    return mark_safe(arms_svg(drawn_arms(one.tree), inked(one, reading), prefix=prefix, title=one.name))
 
 
 @login_required
@@ -251,6 +257,5 @@ def arms_file(request, army_id, arms):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     one = reading.design.scheme.named_arms(arms)
-    colour = colours_of(one, reading)
-    text = arms_svg(drawn_arms(one.tree), lambda id_: hex_of(colour(id_)), title=f"{one.name}: {one.blazon}")
+    text = arms_svg(drawn_arms(one.tree), inked(one, reading), title=f"{one.name}: {one.blazon}")
     return download(text, f"mantello-arms-{one.id}.svg", "image/svg+xml")
