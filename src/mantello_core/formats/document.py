@@ -6,6 +6,7 @@ from dataclasses import replace
 
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
 from ..insignia.device import ARMS, Device, checked_device
+from ..insignia.manner import Manner, checked_manner
 from ..recipes.calibration import Calibration, checked_calibration
 from ..recipes.ground import checked_ground
 from ..schemes.aim import Aims, with_accepted, with_share, with_threshold
@@ -168,10 +169,12 @@ def _filtered(filter_: Filter) -> dict:
 
 
 def _placement(one: Placement) -> dict:
-    device = {"kind": one.device.kind, "text": one.device.text} if one.device else None
-    return {"id": one.id, "scope": one.scope, "site": one.site, "device": device, "role": one.role} | _filtered(
-        one.filter
-    )
+    device = {name: value for name, value in vars(one.device).items() if value or name == "text"} if one.device else None
+    manner = {name: value for name, value in vars(one.manner).items() if value != getattr(Manner(), name)}
+    return {
+        "id": one.id, "scope": one.scope, "site": one.site, "device": device, "role": one.role, **_filtered(one.filter),
+        **({"manner": manner} if manner else {}),
+    }  # fmt: skip
 
 
 def _rule(rule: Rule) -> dict:
@@ -238,6 +241,9 @@ def _read_placements(written: list[dict]) -> tuple[Placement, ...]:
         placement = Placement(
             data["id"], data["scope"], data["site"], made, data["role"], _read_filter(data.get("filter", {}))
         )
+        if made and "manner" in data:
+            manner = checked_manner(Manner(**data["manner"]), made, f"{where}/manner")
+            placement = replace(placement, manner=manner)
         found = (*found, _placed(checked_placement, where, placement, found))
     return found
 
@@ -325,6 +331,9 @@ def _check_references(army: Army, scheme: Scheme) -> None:
             scheme.named_arms(one.device.text, f"{where}/device/text")
         elif one.device:
             scheme.role(one.role, f"{where}/role")
+        for name in (one.manner.ground, one.manner.outline):
+            if name:
+                scheme.role(name, f"{where}/manner")
     refuse_twice([one.id for one in scheme.arms], "/scheme/arms", "arms")
     for index, one in enumerate(scheme.arms):
         if one.bearer:

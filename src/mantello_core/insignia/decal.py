@@ -1,16 +1,13 @@
 """Marks as pieces of a transfer sheet: arms on a shape of their own, numerals and plain devices alone."""
 
 from collections.abc import Callable
-from functools import reduce
 
 from shapely import affinity
-from shapely.geometry import Polygon
 
-from ..figures.outline import to_rings
 from ..figures.plate import Site
 from .arms_drawing import ArmsDrawing, drawn_arms
 from .coat import Arms
-from .device import Device, device_outline
+from .device import Device, device_shape
 from .transfer_sheet import Decal
 from .worn import scale_on, surface_for
 
@@ -55,8 +52,9 @@ def shaped_decal(
     return Decal(label, pieces, sized(drawing.surface), colour_of(drawing.pieces[0].tincture), copies, dark)
 
 
-def device_decal(label: str, device: Device, site: Site, fill: str, copies: int, *, dark: bool = False) -> Decal:
+def device_decal(
+    label: str, device: Device, site: Site, fill: str, copies: int, *, dark: bool = False, turn: float = 0.0
+) -> Decal:
     """A numeral or plain device alone on clear film; it bleeds nothing."""
-    rings = [Polygon(ring).buffer(0) for ring, _ in to_rings(device_outline(device, site.width, site.height), 9)]
-    shape = affinity.scale(reduce(lambda one, two: one.symmetric_difference(two), rings), 0.1, 0.1, origin=(0, 0))
+    shape = affinity.scale(device_shape(device, site.width, site.height, turn), 0.1, 0.1, origin=(0, 0))
     return Decal(label, ((shape, fill),), shape.convex_hull, "", copies, dark)

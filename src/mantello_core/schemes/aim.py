@@ -10,6 +10,8 @@ THRESHOLDS = {
     "seam": (2.0, 0.2, 30, "mm of shared edge that make two areas matter to each other"),
     "lookalikes": (20.0, 2, 80, "CIEDE2000 left at distance between two values of a distinction"),
     "lookalikes_sight": (12.0, 2, 80, "the same for a dichromat, who has fewer differences to go by"),
+    "emblem": (30.0, 5, 80, "L* between a mark and its ground that lets it read by itself"),
+    "emblem_left": (10.0, 2, 60, "CIEDE2000 that must be left at distance of a mark against its ground; twice that reads without the L*"),
     "values": (25.0, 5, 80, "L* between the 10th and 90th percentile of the army by area; less reads as flat"),
     "accent_least": (0.02, 0, 1, "share of a figure below which an accent is lost"),
     "accent_most": (0.15, 0, 1, "share of a figure above which an accent is no accent"),

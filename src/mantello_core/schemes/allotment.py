@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from ..figures.plate import Plate, Site
 from ..insignia.device import ARMS, Device
+from ..insignia.manner import Manner
 from .army import Army
 from .cascade import FigureClass, Resolution
 from .scheme import Scheme
@@ -27,6 +28,16 @@ class Allotment:
     copies: int
     #: unit and rank of every class that bears it, as first figures
     bearers: tuple[FigureClass, ...]
+    manner: Manner = Manner()
+
+    @property
+    def ground(self) -> str:
+        """The role of what its first bearer has it on: the patch beneath, or the area; '' where that is bare."""
+        if self.manner.ground:
+            return self.manner.ground
+        cells = self.bearers[0].cells
+        own = [name for name in cells if name == self.site.area or name.startswith(f"{self.site.area}.")]
+        return (cells[own[0]].role or "") if own else ""
 
     @property
     def with_spares(self) -> int:
@@ -44,19 +55,20 @@ class Lack:
 
 
 def allotments(resolution: Resolution) -> tuple[Allotment, ...]:
-    """Every mark by device, colour, site and size; the most copies first."""
+    """Every mark by device, colour, site, size and manner; the most copies first."""
     found: dict[tuple, list[FigureClass]] = {}
     sites: dict[tuple, Site] = {}
     for one in resolution.classes:
         for site_id, borne in one.borne.items():
             site = _site(one.plate, site_id)
-            key = borne.placement.device, borne.placement.role, site_id, site.width, site.height
+            placement = borne.placement
+            key = placement.device, placement.role, site_id, site.width, site.height, placement.manner
             found.setdefault(key, []).append(one)
             sites.setdefault(key, site)
     made = [
         Allotment(
             key[0], key[1], sites[key], sum(len(one.ordinals) for one in bearers),
-            sum(len(one.ordinals) * _faces(one.plate, key[2]) for one in bearers), tuple(bearers),
+            sum(len(one.ordinals) * _faces(one.plate, key[2]) for one in bearers), tuple(bearers), key[5],
         )
         for key, bearers in found.items()
     ]  # fmt: skip

@@ -4,6 +4,7 @@ from dataclasses import replace
 
 from ..errors import Contradiction, UnknownName
 from ..insignia.device import ARMS, Device, checked_device
+from ..insignia.manner import Manner, checked_manner
 from .army import Figure
 from .edit import rung_of
 from .naming import slug
@@ -13,12 +14,18 @@ from .scheme import Design, Scheme
 
 
 def with_device(
-    design: Design, figure: Figure, site: str, device: Device | None, role: str, rung_number: int
+    design: Design,
+    figure: Figure,
+    site: str,
+    device: Device | None,
+    role: str,
+    rung_number: int,
+    manner: Manner = Manner(),
 ) -> Design:
     """Let a device be borne on a site from a rung down, arms in their own paints and others in a role's; None leaves the site bare there, whatever is set above.
 
     A placement for that site at that rung is replaced.
-    Raises: UnknownName for site, role or arms; OutOfRange for the rung or the device.
+    Raises: UnknownName for site, role or arms; OutOfRange for the rung or the device; what ``checked_manner`` refuses.
     """
     placement = _placement(design, figure, site, rung_number)
     if device is not None:
@@ -28,8 +35,12 @@ def with_device(
             role = ""
         else:
             design.scheme.role(role, "role")
+        manner = checked_manner(manner, device, "")
+        for name in ("ground", "outline"):
+            if getattr(manner, name):
+                design.scheme.role(getattr(manner, name), name)
     rest = _others(design, placement)
-    placement = replace(placement, device=device, role=role if device else "")
+    placement = replace(placement, device=device, role=role if device else "", manner=manner if device else Manner())
     placements = (*rest, checked_placement(placement, rest))
     return replace(design, scheme=replace(design.scheme, placements=placements))
 

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from ..errors import Contradiction, OutOfRange
 from ..figures.plate import Plate
 from ..insignia.device import Device
+from ..insignia.manner import Manner
 from .rule import Filter
 
 #: the most marks a scheme may hold
@@ -23,6 +24,12 @@ class Placement:
     device: Device | None
     role: str
     filter: Filter = field(default_factory=Filter)
+    manner: Manner = Manner()
+
+    @property
+    def roles(self) -> tuple[str, ...]:
+        """Every role that the mark names: its own, and those of the patch beneath and the line round it."""
+        return tuple(role for role in (self.role, self.manner.ground, self.manner.outline) if role)
 
 
 @dataclass(frozen=True)

@@ -15,6 +15,7 @@ from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice,
 from mantello_core.recipes.layering import Prediction
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.schemes.allotment import Allotment, allotments
+from mantello_core.schemes.placement import Placement
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
 from mantello_core.schemes.heraldry import NamedArms
 from mantello_core.schemes.inspection.finding import Check
@@ -135,17 +136,20 @@ class Reading:
 
     def bearing(self, one: FigureClass, seeing: Seeing = NEUTRAL) -> Bearing:
         """What the sites of a class bear, in the colours it is drawn in."""
-        found = []
-        for site, borne in one.borne.items():
-            device = borne.placement.device
-            if device.kind == ARMS:
-                arms = self.design.scheme.named_arms(device.text)
-                colours = tuple((id_, seeing.hex(self.tincture(arms, id_, one.tier))) for id_ in TINCTURES)
-                found.append((site, WornMark(device, "", arms.tree, colours)))
-            else:
-                tones = self.tones(borne.placement.role, one.tier)
-                found.append((site, WornMark(device, seeing.hex(tones["base"]) if tones else GAP)))
-        return tuple(found)
+        return tuple((site, self._mark(borne.placement, one.tier, seeing)) for site, borne in one.borne.items())
+
+    def _mark(self, placement: Placement, tier: str, seeing: Seeing) -> WornMark:
+        def inked(role: str) -> str:
+            tones = self.tones(role, tier)
+            return seeing.hex(tones["base"]) if tones else GAP
+
+        device, manner = placement.device, placement.manner
+        round_it = {name: inked(role) for name in ("ground", "outline") if (role := getattr(manner, name))}
+        if device.kind != ARMS:
+            return WornMark(device, inked(placement.role), manner=manner, **round_it)
+        arms = self.design.scheme.named_arms(device.text)
+        colours = tuple((id_, seeing.hex(self.tincture(arms, id_, tier))) for id_ in TINCTURES)
+        return WornMark(device, "", arms.tree, colours, manner, **round_it)
 
     def tincture(self, arms: NamedArms | None, id_: str, tier: str = "rank") -> Lab:
         """How a tincture of arms looks: in the paint of its role, or as heraldry draws it; furs by their middle."""

@@ -164,9 +164,7 @@ def _decals(reading: Reading) -> list[Decal]:
 
 def _dark(reading: Reading, one: Allotment) -> bool:
     """Whether the ground it is first laid on is darker than film can stand."""
-    first = one.bearers[0]
-    areas = [name for name in first.cells if name == one.site.area or name.startswith(f"{one.site.area}.")]
-    tones = reading.tones(first.cells[areas[0]].role, first.tier) if areas else None
+    tones = reading.tones(one.ground, one.bearers[0].tier)
     return bool(tones) and tones["base"].lightness < DARK
 
 

@@ -11,7 +11,8 @@ from mantello.rooms.army.page import apply, army_for, back
 from mantello.rooms.army.reading import reading_of
 from mantello_core.errors import OutOfRange
 from mantello_core.figures.plate import SeenArea, Site
-from mantello_core.insignia.device import ARMS, MOST_SIGNS, Device, checked_device, figures
+from mantello_core.insignia.device import ARMS, FRAMES, MOST_SIGNS, Device, checked_device, figures
+from mantello_core.insignia.manner import FACINGS, LINES, METHODS, MOST_TURN, Manner, checked_manner
 from mantello_core.insignia.worn import worn
 from mantello_core.schemes.army import Figure
 from mantello_core.schemes.bearing import device_words, with_device, without_device
@@ -25,15 +26,44 @@ class DeviceForm(forms.Form):
 
     kind = forms.ChoiceField(label="Device", help_text="Arms bring their own paints; the rest take the role below.")
     text = forms.CharField(required=False, label="Numerals or letters", max_length=12)
+    frame = forms.ChoiceField(
+        required=False, label="Cut out of a", help_text="Numerals and letters only: the figure is painted, they stay free."
+    )
     role = forms.ChoiceField(label="In")
     rung = forms.TypedChoiceField(label="For", coerce=int)
+    method = forms.ChoiceField(label="Made", choices=list(METHODS.items()))
+    turn = forms.FloatField(
+        label="Turned, degrees clockwise", min_value=-MOST_TURN, max_value=MOST_TURN,
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), f"Write -{MOST_TURN} to {MOST_TURN}."),
+    )  # fmt: skip
+    facing = forms.ChoiceField(required=False, label="Faces", choices=list(FACINGS.items()))
+    ground = forms.ChoiceField(required=False, label="On a patch of")
+    outline = forms.ChoiceField(required=False, label="With a line round it of")
+    line = forms.FloatField(
+        label="The line's width, mm", min_value=LINES[0], max_value=LINES[1],
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), f"Write {LINES[0]:g} to {LINES[1]:g} mm."),
+    )  # fmt: skip
 
     def __init__(self, *arguments, pick: Pick, **options):
         super().__init__(*arguments, **options)
         arms = [(f"{ARMS}:{one.id}", f"Arms of {one.name}") for one in pick.reading.design.scheme.arms]
         self.fields["kind"].choices = [("text", f"Up to {MOST_SIGNS} numerals, letters"), *arms, *figures().items()]
-        self.fields["role"].choices = [(role.id, role.name) for role in pick.reading.design.scheme.roles]
+        roles = [(role.id, role.name) for role in pick.reading.design.scheme.roles]
+        self.fields["frame"].choices = [("", "nothing"), *((id_, figures()[id_].lower()) for id_ in FRAMES)]
+        self.fields["role"].choices = roles
+        self.fields["ground"].choices = [("", "none: the area's own colour"), *roles]
+        self.fields["outline"].choices = [("", "no line"), *roles]
         self.fields["rung"].choices = [(rung.number, f"{rung.kind.capitalize()}: {rung.name}") for rung in pick.rungs]
+
+    @property
+    def what(self):
+        """The fields that say what is borne and by whom."""
+        return [self[name] for name in ("kind", "text", "frame", "role", "rung")]
+
+    @property
+    def how(self):
+        """The fields that say how it is put on."""
+        return [self[name] for name in ("method", "turn", "facing", "ground", "outline", "line")]
 
 
 @dataclass(frozen=True)
@@ -48,19 +78,31 @@ class SiteRow:
     picture: str
     form: DeviceForm
 
+    @property
+    def method(self) -> str:
+        """How the mark is made, in words."""
+        return METHODS[self.borne.placement.manner.method] if self.borne else ""
+
+    @property
+    def special(self) -> bool:
+        """Whether anything of how it is put on is not as usual."""
+        return bool(self.borne) and self.borne.placement.manner != Manner()
+
 
 def site_rows(pick: Pick) -> list[SiteRow]:
     """The sites of the picked area."""
     rows = []
     for site in pick.plate.sites.get(pick.area, ()):
         borne = pick.figures.borne.get(site.id)
-        initial = {"kind": "text", "rung": max(1, len(pick.rungs) - 3), "role": pick.role}
+        initial = {"kind": "text", "rung": max(1, len(pick.rungs) - 3), "role": pick.role} | vars(Manner())
         if borne:
             device = borne.placement.device
             arms = device.kind == ARMS
             initial = {
                 "kind": f"{ARMS}:{device.text}" if arms else device.kind,
                 "text": "" if arms else device.text,
+                "frame": device.frame,
+                **vars(borne.placement.manner),
                 "role": borne.placement.role or pick.role,
                 "rung": borne.rung,
             }
@@ -111,12 +153,27 @@ def place_device(request, army_id):
         )
     else:
         kind, _, arms = asked.get("kind", "").partition(":")
-        device = checked_device(Device(kind, arms if kind == ARMS else asked.get("text", "")), "text")
+        text = arms if kind == ARMS else asked.get("text", "")
+        device = checked_device(Device(kind, text, asked.get("frame", "") if kind == "text" else ""), "text")
+        manner = _manner(asked, device)
         scheme = reading_of(army.head).design.scheme
         words = f"{_capital(device_words(scheme, device))} placed on {where}"
         role = asked.get("role", "")
-        apply(request, army, lambda design: with_device(design, figure, site, device, role, int(rung)), words)
+        apply(request, army, lambda design: with_device(design, figure, site, device, role, int(rung), manner), words)
     return back(request, "scheme", army.pk)
+
+
+def _manner(asked, device: Device) -> Manner:
+    """How the mark is put on, as the form says it; what it leaves out is as usual."""
+    numbers = {}
+    for name, words in (("turn", "degrees, such as 45 or -90"), ("line", "mm, such as 0.3")):
+        if name in asked:
+            try:
+                numbers[name] = float(asked[name])
+            except ValueError:
+                raise OutOfRange(f"'{asked[name][:20]}' is no number; write {words}.", name) from None
+    given = {name: asked[name] for name in ("method", "facing", "ground", "outline") if name in asked}
+    return checked_manner(Manner(**numbers, **given), device, "")
 
 
 def _capital(words: str) -> str:

@@ -2,7 +2,7 @@
 
 from ..cascade import Resolution
 from ..scheme import Design
-from . import balance, contrast, effort, mapping
+from . import balance, contrast, effort, mapping, marks
 from .codes import codes
 from .finding import Check, checked
 from .look import Look
@@ -15,6 +15,9 @@ CHECKS = (
     mapping.overridden,
     mapping.ranks,
     codes,
+    marks.sites,
+    marks.emblems,
+    marks.arms,
     contrast.values,
     contrast.focus,
     balance.accents,

@@ -2,8 +2,10 @@
 
 from ...colour.acuity import DISTANCES
 from ...colour.difference import difference
-from ...colour.spaces import Lab
+from ...colour.spaces import Lab, mean_lab
+from ...insignia.tincture import TINCTURES
 from ..cascade import Resolution
+from ..heraldry import NamedArms
 from ..scheme import Design
 
 
@@ -27,6 +29,16 @@ class Look:
             recipe = self.design.scheme.role(role).recipe(tier)
             self._apparent[key] = self.design.scheme.predicted(recipe).apparent
         return self._apparent[key]
+
+    def tincture(self, arms: NamedArms, id_: str, tier: str) -> Lab:
+        """What a tincture of arms looks like in the role it is bound to; furs by the middle of what they are made of.
+
+        Raises: UnknownName for a tincture that is bound to no role.
+        """
+        made_of = TINCTURES[id_].made_of
+        if made_of:
+            return mean_lab([self.tincture(arms, one, tier) for one in made_of], [0.8, 0.2])
+        return self.apparent(arms.role_of(id_) or "", tier)
 
     def apart(self, role: str, other: str, tier: str) -> float:
         """CIEDE2000 between two roles."""
