@@ -19,6 +19,7 @@ from ..schemes.scheme import Design, Evenings, Scheme
 from ..schemes.selector import checked_selector
 from ..schemes.substitution import Substitution
 from .arms import read_arms, write_arms
+from .code_systems import read_code_system, write_code_system
 from .own_paints import read_own_paint
 from .own_types import read_types, write_drawings, write_types
 from .recipes import read_role, refuse_twice, write_own_paints, write_role
@@ -53,6 +54,9 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             **({"aims": _aims(scheme.aims)} if scheme.aims != Aims() else {}),
             **({"placements": [_placement(one) for one in scheme.placements]} if scheme.placements else {}),
             **({"arms": [write_arms(one) for one in scheme.arms]} if scheme.arms else {}),
+            **(
+                {"code_systems": [write_code_system(one) for one in scheme.code_systems]} if scheme.code_systems else {}
+            ),
             **({"calibrations": [vars(one) for one in scheme.calibrations]} if scheme.calibrations else {}),
         },
         "evenings": {
@@ -119,6 +123,10 @@ def read_design(document: object, drawing_of: Callable[[str], dict | None] | Non
         substitutions=tuple(Substitution(**one) for one in scheme_part.get("substitutions", ())),
         aims=_read_aims(scheme_part.get("aims", {})),
         placements=_read_placements(scheme_part.get("placements", ())),
+        code_systems=tuple(
+            read_code_system(one, f"/scheme/code_systems/{index}")
+            for index, one in enumerate(scheme_part.get("code_systems", ()))
+        ),
         arms=tuple(read_arms(one, f"/scheme/arms/{index}") for index, one in enumerate(scheme_part.get("arms", ()))),
         calibrations=tuple(
             checked_calibration(Calibration(**one), f"/scheme/calibrations/{index}")
@@ -169,7 +177,9 @@ def _filtered(filter_: Filter) -> dict:
 
 
 def _placement(one: Placement) -> dict:
-    device = {name: value for name, value in vars(one.device).items() if value or name == "text"} if one.device else None
+    device = (
+        {name: value for name, value in vars(one.device).items() if value or name == "text"} if one.device else None
+    )
     manner = {name: value for name, value in vars(one.manner).items() if value != getattr(Manner(), name)}
     return {
         "id": one.id, "scope": one.scope, "site": one.site, "device": device, "role": one.role, **_filtered(one.filter),
@@ -334,6 +344,10 @@ def _check_references(army: Army, scheme: Scheme) -> None:
         for name in (one.manner.ground, one.manner.outline):
             if name:
                 scheme.role(name, f"{where}/manner")
+    refuse_twice([one.id for one in scheme.code_systems], "/scheme/code_systems", "marking system")
+    for index, one in enumerate(scheme.code_systems):
+        for role in one.roles:
+            scheme.role(role, f"/scheme/code_systems/{index}")
     refuse_twice([one.id for one in scheme.arms], "/scheme/arms", "arms")
     for index, one in enumerate(scheme.arms):
         if one.bearer:

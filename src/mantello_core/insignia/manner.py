@@ -41,6 +41,10 @@ class Manner:
     line: float = 0.3
 
 
+#: by hand, upright, as usual
+PLAIN_MANNER = Manner()
+
+
 def checked_manner(manner: Manner, device: Device, where: str = "manner") -> Manner:
     """The manner, if the device can be put on so. Roles are for the scheme to check.
 
@@ -52,13 +56,9 @@ def checked_manner(manner: Manner, device: Device, where: str = "manner") -> Man
     if manner.facing not in FACINGS:
         raise UnknownName("facing", manner.facing, list(FACINGS), f"{at}facing")
     if not -MOST_TURN <= manner.turn <= MOST_TURN:
-        raise OutOfRange(
-            f"A turn of {manner.turn:g} degrees; allowed is -{MOST_TURN} to {MOST_TURN}.", f"{at}turn"
-        )
+        raise OutOfRange(f"A turn of {manner.turn:g} degrees; allowed is -{MOST_TURN} to {MOST_TURN}.", f"{at}turn")
     if not LINES[0] <= manner.line <= LINES[1]:
-        raise OutOfRange(
-            f"A line of {manner.line:g} mm; allowed is {LINES[0]:g} to {LINES[1]:g}.", f"{at}line"
-        )
+        raise OutOfRange(f"A line of {manner.line:g} mm; allowed is {LINES[0]:g} to {LINES[1]:g}.", f"{at}line")
     if manner.facing == "turned" and device.kind == "text":
         raise OutOfRange(
             "Numerals and letters would read backwards on the other side; allowed is 'alike on both sides'.",

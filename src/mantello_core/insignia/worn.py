@@ -16,7 +16,7 @@ from ..figures.plate import SeenArea, Site
 from .arms_drawing import arms_on
 from .coat import Arms
 from .device import MARGIN, Device, device_outline, device_shape
-from .manner import Manner, mirrored
+from .manner import PLAIN_MANNER, Manner, mirrored
 from .shape import SHAPES, shape_polygon
 
 #: share of an area that a site must take for arms to cover the area whole
@@ -34,7 +34,7 @@ class WornMark:
     arms: Arms | None = None
     #: tincture to '#rrggbb', for arms
     colours: tuple[tuple[str, str], ...] = ()
-    manner: Manner = Manner()
+    manner: Manner = PLAIN_MANNER
     #: '#rrggbb' of the patch beneath and of the line round it; '' for none
     ground: str = ""
     outline: str = ""

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from ..figures.plate import Plate, Site
 from ..insignia.device import ARMS, Device
-from ..insignia.manner import Manner
+from ..insignia.manner import PLAIN_MANNER, Manner
 from .army import Army
 from .cascade import FigureClass, Resolution
 from .scheme import Scheme
@@ -28,7 +28,7 @@ class Allotment:
     copies: int
     #: unit and rank of every class that bears it, as first figures
     bearers: tuple[FigureClass, ...]
-    manner: Manner = Manner()
+    manner: Manner = PLAIN_MANNER
 
     @property
     def ground(self) -> str:

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from ..errors import Contradiction, UnknownName
 from ..insignia.device import ARMS, Device, checked_device
-from ..insignia.manner import Manner, checked_manner
+from ..insignia.manner import PLAIN_MANNER, Manner, checked_manner
 from .army import Figure
 from .edit import rung_of
 from .naming import slug
@@ -20,7 +20,7 @@ def with_device(
     device: Device | None,
     role: str,
     rung_number: int,
-    manner: Manner = Manner(),
+    manner: Manner = PLAIN_MANNER,
 ) -> Design:
     """Let a device be borne on a site from a rung down, arms in their own paints and others in a role's; None leaves the site bare there, whatever is set above.
 
@@ -55,6 +55,24 @@ def without_device(design: Design, figure: Figure, site: str, rung_number: int) 
     if len(rest) == len(design.scheme.placements):
         raise Contradiction("Nothing is placed on that site at this rung.", "rung")
     return replace(design, scheme=replace(design.scheme, placements=rest))
+
+
+def with_manner(design: Design, mark_id: str, **changes) -> Design:
+    """Put a mark on in another manner: changes of the fields of ``Manner``. Of a marking system all marks change.
+
+    Raises: UnknownName if there is no such mark; what ``checked_manner`` refuses.
+    """
+    scheme = design.scheme
+    mark = next((one for one in scheme.marks if one.id == mark_id), None)
+    if mark is None or mark.device is None:
+        raise UnknownName("mark", mark_id, [one.id for one in scheme.marks], "mark")
+    manner = checked_manner(replace(mark.manner, **changes), mark.device, "")
+    system, colon, _ = mark_id.partition(":")
+    if colon:
+        systems = tuple(replace(one, manner=manner) if one.id == system else one for one in scheme.code_systems)
+        return replace(design, scheme=replace(scheme, code_systems=systems))
+    marks = tuple(replace(one, manner=manner) if one.id == mark_id else one for one in scheme.placements)
+    return replace(design, scheme=replace(scheme, placements=marks))
 
 
 def _placement(design: Design, figure: Figure, site: str, rung_number: int) -> Placement:

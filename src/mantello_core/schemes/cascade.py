@@ -90,7 +90,7 @@ class Resolution:
 def resolve(army: Army, scheme: Scheme) -> Resolution:
     """Resolve every area of every figure. A pure function of army and scheme."""
     rules = [(rule, order) for order, rule in enumerate(scheme.all_rules(army.root.id)) if rule.scope in army.nodes]
-    placements = [(one, order) for order, one in enumerate(scheme.placements) if one.scope in army.nodes]
+    placements = [(one, order) for order, one in enumerate(scheme.marks) if one.scope in army.nodes]
     shared: dict[tuple, dict[str, Cell]] = {}
     classes = []
     for unit in army.units:

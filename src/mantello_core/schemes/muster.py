@@ -6,6 +6,7 @@ from ..errors import Contradiction, OutOfRange, UnknownName
 from .army import MOST_FIGURES, TIERS, Army, Node, Rank
 from .naming import named, slug
 from .scheme import Design
+from .unit_codes import with_renamed_holders
 
 
 @dataclass(frozen=True)
@@ -173,7 +174,8 @@ def with_rank(design: Design, unit_id: str, old_name: str, rank: Rank) -> Design
         else mark
         for mark in changed.scheme.placements
     )
-    return replace(changed, scheme=replace(changed.scheme, rules=rules, placements=placements))
+    systems = tuple(with_renamed_holders(one, unit_id, old_name, rank.name) for one in changed.scheme.code_systems)
+    return replace(changed, scheme=replace(changed.scheme, rules=rules, placements=placements, code_systems=systems))
 
 
 def without_rank(design: Design, unit_id: str, name: str) -> Design:

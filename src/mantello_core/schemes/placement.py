@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from ..errors import Contradiction, OutOfRange
 from ..figures.plate import Plate
 from ..insignia.device import Device
-from ..insignia.manner import Manner
+from ..insignia.manner import PLAIN_MANNER, Manner
 from .rule import Filter
 
 #: the most marks a scheme may hold
@@ -24,7 +24,7 @@ class Placement:
     device: Device | None
     role: str
     filter: Filter = field(default_factory=Filter)
-    manner: Manner = Manner()
+    manner: Manner = PLAIN_MANNER
 
     @property
     def roles(self) -> tuple[str, ...]:

@@ -15,6 +15,7 @@ from .heraldry import NamedArms
 from .placement import Placement
 from .rule import Distinction, Rule
 from .substitution import Substitution
+from .unit_codes import CodeSystem, marks_of
 
 
 @dataclass(frozen=True)
@@ -79,6 +80,23 @@ class Scheme:
     calibrations: tuple[Calibration, ...] = ()
     #: coats of arms
     arms: tuple[NamedArms, ...] = ()
+    #: marking systems with their codes
+    code_systems: tuple[CodeSystem, ...] = ()
+
+    @cached_property
+    def marks(self) -> tuple[Placement, ...]:
+        """All marks: those of the marking systems first, then the placed ones, so that a placed one wins a tie."""
+        return tuple(mark for system in self.code_systems for mark in marks_of(system)) + self.placements
+
+    def code_system(self, system_id: str, where: str = "system") -> CodeSystem:
+        """The marking system of that id.
+
+        Raises: UnknownName, with near ids.
+        """
+        found = next((one for one in self.code_systems if one.id == system_id), None)
+        if found is None:
+            raise UnknownName("marking system", system_id, [one.id for one in self.code_systems], where)
+        return found
 
     @property
     def ground(self) -> Ground:

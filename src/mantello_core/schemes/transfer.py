@@ -7,6 +7,7 @@ from .heraldry import MOST_ARMS
 from .naming import slug
 from .rule import Rule
 from .scheme import Design
+from .unit_codes import taken_over
 
 
 @dataclass(frozen=True)
@@ -71,6 +72,7 @@ def transferred(here: Design, other: Design) -> Transfer:
         pot_coat=other.scheme.pot_coat,
         placements=(*here.scheme.placements, *_placements(here, other, places, new_id, arms_ids)),
         arms=(*here.scheme.arms, *arms),
+        code_systems=(*here.scheme.code_systems, *_code_systems(here, other, places, new_id)),
     )
     left_rows = tuple(dict.fromkeys(left_rows))
     return Transfer(
@@ -89,6 +91,16 @@ def _arms(here: Design, other: Design, places: dict[str, str], new_id: dict[str,
     return ids, arms
 
 
+def _code_systems(here: Design, other: Design, places: dict[str, str], new_id: dict[str, str]):
+    """The other's marking systems whose scope is here, with the codes of those who are here too."""
+    taken = {one.id for one in here.scheme.code_systems}
+    for one in other.scheme.code_systems:
+        if one.scope in places:
+            id_ = slug(one.id, taken)
+            taken.add(id_)
+            yield taken_over(replace(one, id=id_, scope=places[one.scope]), places, new_id)
+
+
 def _placements(here: Design, other: Design, places: dict[str, str], new_id: dict[str, str], arms_ids: dict[str, str]):
     """The other's devices whose formation is here; they come after the own ones, so they win ties."""
     taken = {one.id for one in here.scheme.placements}
@@ -100,7 +112,9 @@ def _placements(here: Design, other: Design, places: dict[str, str], new_id: dic
             id_ = slug(one.id, taken)
             taken.add(id_)
             role = new_id[one.role] if one.role else ""
-            yield replace(one, id=id_, scope=places[one.scope], device=device, role=role)
+            beneath = {name: new_id[named] for name in ("ground", "outline") if (named := getattr(one.manner, name))}
+            manner = replace(one.manner, **beneath)
+            yield replace(one, id=id_, scope=places[one.scope], device=device, role=role, manner=manner)
 
 
 def _places(here: Design, other: Design) -> dict[str, str]:

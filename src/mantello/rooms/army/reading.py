@@ -15,12 +15,12 @@ from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice,
 from mantello_core.recipes.layering import Prediction
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.schemes.allotment import Allotment, allotments
-from mantello_core.schemes.placement import Placement
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
 from mantello_core.schemes.heraldry import NamedArms
 from mantello_core.schemes.inspection.finding import Check
 from mantello_core.schemes.inspection.harmony import Harmony, harmony_of
 from mantello_core.schemes.inspection.inspect import inspect
+from mantello_core.schemes.placement import Placement
 from mantello_core.schemes.scheme import Design
 from mantello_core.schemes.share import paint_by_unit, paint_needed, role_shares
 

@@ -42,12 +42,19 @@ def _type(one: TypeMap, reading: Reading) -> dict:
             (view, mark_safe(site_map_svg(one.plate, view, reading.bearing(fullest), numbers, f"{one.type}-{view}-")))
             for view in views
         ],
-        "rows": [_row(spot, numbers, reading) for spot in one.spots],
+        "rows": [_row(spot, numbers, reading) for spot in one.spots if spot.shown],
+        "free": [
+            (numbers[spot.site.id], _row(spot, numbers, reading)) for spot in one.spots if not spot.shown
+        ],
     }
 
 
 def _row(spot: Spot, numbers: dict[str, int], reading: Reading) -> dict:
-    side = "on the middle" if abs(spot.right) < 0.05 else f"{abs(spot.right):.1f} mm {'right' if spot.right > 0 else 'left'}"
+    side = (
+        "on the middle"
+        if abs(spot.right) < 0.05
+        else f"{abs(spot.right):.1f} mm {'right' if spot.right > 0 else 'left'}"
+    )
     return {
         "number": numbers[spot.site.id],
         "site": spot.site.id.replace(".", " ").capitalize(),

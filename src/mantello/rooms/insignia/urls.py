@@ -2,11 +2,16 @@
 
 from django.urls import path
 
-from . import bearers, differences, freehand, transfers, views
+from . import bearers, differences, freehand, mapping, markings, transfers, views
 
 urlpatterns = [
     path("", views.insignia, name="insignia"),
     path("bearers/", bearers.bearers, name="bearers"),
+    path("map/", mapping.mark_map, name="mark-map"),
+    path("codes/", markings.markings, name="markings"),
+    path("codes/keep/", markings.keep_system, name="keep-system"),
+    path("codes/<str:system>/change/", markings.change_codes, name="change-codes"),
+    path("codes/<str:system>/remove/", markings.remove_system, name="remove-system"),
     path("transfers/", transfers.transfers, name="transfers"),
     path("transfers.pdf", transfers.transfers_pdf, name="transfers-pdf"),
     path("transfers/<int:sheet>.svg", transfers.transfers_svg, name="transfers-svg"),

@@ -1,6 +1,6 @@
 """Marks on the picked figure: devices on the sites of its areas, placed at a rung."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from django import forms
 from django.contrib.auth.decorators import login_required
@@ -10,10 +10,10 @@ from django.views.decorators.http import require_POST
 from mantello.rooms.army.page import apply, army_for, back
 from mantello.rooms.army.reading import reading_of
 from mantello_core.errors import OutOfRange
-from mantello_core.figures.plate import SeenArea, Site
+from mantello_core.figures.plate import Site
+from mantello_core.formats.mark_svg import mark_svg
 from mantello_core.insignia.device import ARMS, FRAMES, MOST_SIGNS, Device, checked_device, figures
 from mantello_core.insignia.manner import FACINGS, LINES, METHODS, MOST_TURN, Manner, checked_manner
-from mantello_core.insignia.worn import worn
 from mantello_core.schemes.army import Figure
 from mantello_core.schemes.bearing import device_words, with_device, without_device
 from mantello_core.schemes.placement import Borne
@@ -27,7 +27,9 @@ class DeviceForm(forms.Form):
     kind = forms.ChoiceField(label="Device", help_text="Arms bring their own paints; the rest take the role below.")
     text = forms.CharField(required=False, label="Numerals or letters", max_length=12)
     frame = forms.ChoiceField(
-        required=False, label="Cut out of a", help_text="Numerals and letters only: the figure is painted, they stay free."
+        required=False,
+        label="Cut out of a",
+        help_text="Numerals and letters only: the figure is painted, they stay free.",
     )
     role = forms.ChoiceField(label="In")
     rung = forms.TypedChoiceField(label="For", coerce=int)
@@ -117,19 +119,9 @@ def site_rows(pick: Pick) -> list[SiteRow]:
 
 def _picture(pick: Pick, site: Site, borne: Borne | None) -> str:
     """The site at its shape's size with the device on the area's colour."""
-    wide, tall = site.width * 10, site.height * 10
     ground = pick.reading.fill(pick.figures, pick.area, pick.seeing)
     mark = dict(pick.reading.bearing(pick.figures, pick.seeing)).get(site.id) if borne else None
-    device = ""
-    if mark:
-        whole = SeenArea.plain(site.area, site.width, site.height)
-        device = "".join(
-            f'<path fill="{fill}" d="{d}"/>' for fill, d in worn(mark, replace(site, x=0, y=0), (whole,), "front")
-        )
-    return mark_safe(
-        f'<svg class="site-picture" viewBox="{-wide / 2:.1f} {-tall / 2:.1f} {wide:.1f} {tall:.1f}" aria-hidden="true" fill-rule="evenodd">'
-        f'<rect x="{-wide / 2:.1f}" y="{-tall / 2:.1f}" width="{wide:.1f}" height="{tall:.1f}" fill="{ground}"/>{device}</svg>'
-    )
+    return mark_safe(mark_svg(site, ground, mark))
 
 
 @login_required

@@ -6,7 +6,8 @@ from ...colour.acuity import seen_difference
 from ...colour.vision import SIGHTS, seen_by
 from ..bearing import device_words
 from ..cascade import FigureClass
-from .finding import Check, Finding
+from ..unit_codes import holders, marks_of
+from .finding import Check, Finding, class_title
 from .look import Look
 
 #: strokes that a device is taken to be wide: its colour shows over a quarter of its site
@@ -17,11 +18,12 @@ def codes(look: Look) -> Check:
     """Formations of one kind that bear the same device in the same colour on the same site."""
     design, army = look.design, look.design.army
     shown: dict[tuple, dict[str, FigureClass]] = {}
+    given = {mark.id for system in design.scheme.code_systems for mark in marks_of(system)}
     for one in look.resolution.classes:
         for site, borne in one.borne.items():
             placement = borne.placement
             scope = army.nodes[placement.scope]
-            if scope.kind != "army" and not placement.filter.rank:
+            if scope.kind != "army" and not placement.filter.rank and placement.id not in given:
                 key = scope.kind, site, placement.device, placement.role
                 shown.setdefault(key, {}).setdefault(scope.id, one)
     found = []
@@ -36,6 +38,7 @@ def codes(look: Look) -> Check:
         key = f"{kind}|{site}|{device.kind}{device.text}|{role}"
         found.append(Finding(said, key, first.unit, first.rank, where, first.ordinals[0], number=len(bearers)))
     found += _told_by_colour_alone(look, shown)
+    found += _without(look)
     worst = found[0].what if found else "no two formations of a kind bear the same mark"
     rule = (
         "Formations of one kind that bear a device on the same site bear different ones; where just its colour differs,"
@@ -44,6 +47,29 @@ def codes(look: Look) -> Check:
     )
     thresholds = ("lookalikes", "lookalikes_sight")
     return Check("codes", "Unit codes", "look" if found else "clear", worst, tuple(found), rule, thresholds)
+
+
+def _without(look: Look) -> list[Finding]:
+    """Holders of a marking system that have no code, and codes that another mark covers."""
+    design, army = look.design, look.design.army
+    found = []
+    for system in design.scheme.code_systems:
+        missing = [(one, name) for one, name in holders(army, system) if one.id not in system.code_of]
+        for one, name in missing:
+            unit = one.id.split("/")[0]
+            known = next((each for each in look.resolution.classes if unit in army.paths[each.unit]), None)
+            place = (known.unit, known.rank, "", known.ordinals[0]) if known else ("", "", "", 1)
+            found.append(Finding(f"{name} has no code of '{system.name}'", f"none|{system.id}|{one.id}", *place))
+        codes_here = {mark.id for mark in marks_of(system)}
+        for each in look.resolution.classes:
+            mark = each.borne.get(system.site)
+            holder = next((id_ for id_ in (each.unit, army.paths[each.unit][-2]) if id_ in system.code_of), None)
+            covered = mark and mark.placement.id not in codes_here and system.bearers != "figure"
+            if covered and holder and system.type in ("", each.type):
+                said = f"{class_title(army, each)} bears {device_words(design.scheme, mark.placement.device)} where its code would be"
+                key = f"covered|{system.id}|{each.unit}|{each.rank}"
+                found.append(Finding(said, key, each.unit, each.rank, "", each.ordinals[0]))
+    return found
 
 
 def _told_by_colour_alone(look: Look, shown: dict[tuple, dict[str, FigureClass]]) -> list[Finding]:

@@ -1,7 +1,6 @@
 """Checks of what figures bear: types without room for it, marks that vanish on their ground, arms against custom."""
 
 from collections.abc import Iterable
-from dataclasses import replace
 
 from ...colour.acuity import seen_difference
 from ...insignia.appearance import contrasts
@@ -13,7 +12,7 @@ from ...insignia.rule import breaches
 from ...insignia.stroke import device_stroke
 from ...insignia.worn import surface_for
 from ..allotment import Allotment, allotments, lacks
-from ..bearing import device_words
+from ..bearing import device_words, with_manner
 from ..cascade import FigureClass
 from ..placement import Placement, site_ids
 from ..scheme import Design
@@ -30,7 +29,7 @@ def sites(look: Look) -> Check:
     """Marks given to figures whose type has no room for them, and that show them nowhere else."""
     design, army = look.design, look.design.army
     found = []
-    for one in design.scheme.placements:
+    for one in design.scheme.marks:
         if one.device is None or one.scope not in army.nodes:
             continue
         spoken = [each for each in look.resolution.classes if _speaks(design, one, each)]
@@ -42,12 +41,16 @@ def sites(look: Look) -> Check:
             continue
         first, words = lacking[0], device_words(design.scheme, one.device)
         types = list(dict.fromkeys(each.plate.title for each in lacking))
-        said = f"{_capital(words)} of {army.nodes[one.scope].name}: no {one.site.replace('.', ' ')} on {', '.join(types)}"
+        said = (
+            f"{_capital(words)} of {army.nodes[one.scope].name}: no {one.site.replace('.', ' ')} on {', '.join(types)}"
+        )
         said += "" if showing else "; it shows nowhere"
         room = list(dict.fromkeys(site for each in lacking for site in site_ids(each.plate)))
         said += f". They have {', '.join(name.replace('.', ' ') for name in room[:4])}" if room else ""
         found.append(
-            Finding(said, one.id, first.unit, first.rank, "", first.ordinals[0], number=len(lacking) + 100 * (not showing))
+            Finding(
+                said, one.id, first.unit, first.rank, "", first.ordinals[0], number=len(lacking) + 100 * (not showing)
+            )
         )
     found.sort(key=lambda finding: -finding.number)
     worst = found[0].what if found else "every mark has its place on those who bear it"
@@ -71,7 +74,9 @@ def emblems(look: Look) -> Check:
         f" are left in any case. Painted by hand, its thinnest stroke is {FINEST_LINE:g} mm at least."
     )
     thresholds = ("emblem", "emblem_left")
-    return Check("emblems", "Marks on their ground", "look" if found else "clear", worst, tuple(found), rule, thresholds)
+    return Check(
+        "emblems", "Marks on their ground", "look" if found else "clear", worst, tuple(found), rule, thresholds
+    )
 
 
 def arms(look: Look) -> Check:
@@ -91,7 +96,9 @@ def arms(look: Look) -> Check:
     borne = [one for one in scheme.arms if one.bearer]
     for first, second in alike([livery_of(one.tree) for one in borne]):
         names = borne[first].name, borne[second].name
-        found.append(Finding(f"{names[0]} and {names[1]} wear the same livery", f"livery|{names[0]}|{names[1]}", number=3))
+        found.append(
+            Finding(f"{names[0]} and {names[1]} wear the same livery", f"livery|{names[0]}|{names[1]}", number=3)
+        )
     for lack in lacks(design.army, scheme, look.resolution):
         one = lack.bearer
         said = f"{class_title(design.army, one)} shows the arms of {scheme.named_arms(lack.arms).name} nowhere"
@@ -164,15 +171,10 @@ def _outlined(look: Look, one: Allotment, ground: str, wide: float) -> Fix | Non
         return None
     _, line, role = max(found)
     placement = first.borne[one.site.id].placement
-
-    def change(now: Design) -> Design:
-        marks = tuple(
-            replace(each, manner=replace(each.manner, outline=role, line=line)) if each.id == placement.id else each
-            for each in now.scheme.placements
-        )
-        return replace(now, scheme=replace(now.scheme, placements=marks))
-
-    return Fix(f"a line {line:g} mm wide round it in {scheme.role(role).name}", change)
+    return Fix(
+        f"a line {line:g} mm wide round it in {scheme.role(role).name}",
+        lambda now: with_manner(now, placement.id, outline=role, line=line),
+    )
 
 
 def _arms_read(look: Look, one: Allotment) -> Iterable[Finding]:
@@ -192,7 +194,9 @@ def _arms_read(look: Look, one: Allotment) -> Iterable[Finding]:
                 f"Arms of {named.name} on {one.site.id.replace('.', ' ')}: {each.of} {each.tincture} on {each.ground},"
                 f" {each.left:.0f} left from {look.far:g} m"
             )
-            yield Finding(said, f"{one.site.id}|{named.id}|{each.of}", first.unit, first.rank, "", first.ordinals[0], each.left)
+            yield Finding(
+                said, f"{one.site.id}|{named.id}|{each.of}", first.unit, first.rank, "", first.ordinals[0], each.left
+            )
 
 
 def _fine(look: Look, one: Allotment) -> Iterable[Finding]:
@@ -215,15 +219,17 @@ def _fine(look: Look, one: Allotment) -> Iterable[Finding]:
         f" {thin * look.scale:.2f} mm, a brush draws {FINEST_LINE:g}"
     )
 
-    def change(now: Design) -> Design:
-        marks = tuple(
-            replace(each, manner=replace(each.manner, method="transfer")) if each.id == placement.id else each
-            for each in now.scheme.placements
-        )
-        return replace(now, scheme=replace(now.scheme, placements=marks))
-
     key = f"fine|{one.site.id}|{one.device.kind}{one.device.text}"
-    yield Finding(said, key, first.unit, first.rank, "", first.ordinals[0], 50 + thin, Fix("make it a transfer", change))
+    yield Finding(
+        said,
+        key,
+        first.unit,
+        first.rank,
+        "",
+        first.ordinals[0],
+        50 + thin,
+        Fix("make it a transfer", lambda now: with_manner(now, placement.id, method="transfer")),
+    )
 
 
 def _capital(words: str) -> str:
