@@ -33,7 +33,13 @@ def arms_svg(
     """
     left, top, right, bottom = drawing.surface.bounds
     box = f"{left - 1.5:.2f} {top - 1.5:.2f} {right - left + 3:.2f} {bottom - top + 3:.2f}"
-    furs = sorted({piece.tincture for piece in drawing.pieces if TINCTURES[piece.tincture].made_of})
+    furs = sorted(
+        {
+            piece.tincture
+            for piece in drawing.pieces
+            if piece.tincture in TINCTURES and TINCTURES[piece.tincture].made_of
+        }
+    )
     patterns = "".join(_pattern(fur, colour_of, prefix) for fur in furs)
     clip = f'<clipPath id="{prefix}-edge"><path d="{path_data(drawing.surface)}"/></clipPath>'
     parts = []

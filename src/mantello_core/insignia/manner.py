@@ -7,10 +7,10 @@ from .device import ARMS, Device
 
 #: how a mark is made, id to name
 METHODS = {
-    "freehand": "painted by hand",
-    "stencil": "through a stencil",
-    "transfer": "as a transfer",
-    "cast": "a cast detail picked out",
+    "freehand": "by hand",
+    "stencil": "by stencil",
+    "transfer": "as transfer",
+    "cast": "cast, picked out",
 }
 #: which way it faces on the other side: '' is as usual for its kind
 FACINGS = {

@@ -7,6 +7,7 @@ from itertools import pairwise
 from ..recipes.technique import techniques
 from ..schemes.cascade import FigureClass, Resolution
 from ..schemes.scheme import Design
+from .marking import beneath, mark_chains, mark_edges
 from .task import INNER_FIRST, MESSY_FIRST, METALS_AFTER, RECIPE_ORDER, RIM_LAST, UNDERCOAT_FIRST, Atom, Edge
 
 #: a figure's step that is done: unit, rank, ordinal, role, step
@@ -38,24 +39,24 @@ def compiled(design: Design, resolution: Resolution, done: Done = frozenset(), u
     units: only these units; all if empty.
     """
     made = list(_chains(design, resolution, done, units))
-    atoms = [atom for chains in made for chain in chains for atom, _ in chain]
-    return Work(tuple(atoms), tuple(edge for chains in made for edge in _edges(chains)))
+    atoms = [atom for chains, _ in made for chain in chains for atom, _ in chain]
+    return Work(tuple(atoms), tuple(edge for chains, classes in made for edge in _edges(chains, beneath(classes))))
 
 
 def atoms_of(design: Design, resolution: Resolution) -> tuple[Atom, ...]:
     """All the work of a design with nothing done, without what must come before what: enough to add up its cost."""
     made = _chains(design, resolution, frozenset(), ())
-    return tuple(atom for chains in made for chain in chains for atom, _ in chain)
+    return tuple(atom for chains, _ in made for chain in chains for atom, _ in chain)
 
 
 def _chains(design, resolution, done, units):
-    """For every rank, the chains of its atoms; see ``_rank_atoms``."""
+    """For every rank, the chains of its atoms, see ``_rank_atoms``, and its classes."""
     per_rank: dict[tuple[str, str], list[FigureClass]] = defaultdict(list)
     for one in resolution.classes:
         if not units or one.unit in units:
             per_rank[one.unit, one.rank].append(one)
     for (unit, rank), classes in per_rank.items():
-        yield _rank_atoms(design, unit, rank, classes, done)
+        yield _rank_atoms(design, unit, rank, classes, done), classes
 
 
 def _rank_atoms(design, unit, rank, classes, done):
@@ -80,6 +81,7 @@ def _rank_atoms(design, unit, rank, classes, done):
                 technique.mess, any(pot.sprayed for pot in step.mix.paints),
             ))  # fmt: skip
         chains.append(_chain(unit, rank, role_id, rows, sorted(worn.ordinals), done, worn.height))
+    chains += mark_chains(design.scheme, unit, rank, classes, done)
     return chains
 
 
@@ -111,16 +113,19 @@ def _worn(classes, areas):
     return found
 
 
-def _edges(chains):
+def _edges(chains, under):
     """Hard edges along every chain, soft ones between the chains of one rank."""
     edges = []
-    undercoat, colours = chains[0], [chain for chain in chains[1:] if chain]
-    for chain in colours:
+    undercoat = chains[0]
+    colours = [chain for chain in chains[1:] if chain and not chain[0][0].mark]
+    marks = [chain for chain in chains[1:] if chain and chain[0][0].mark]
+    for chain in (*colours, *marks):
         for (one, _), (two, _) in pairwise(chain):
             edges.append(Edge(one.id, two.id, one.drying, RECIPE_ORDER))
         for spray, _ in undercoat[-1:]:
             edges.append(Edge(spray.id, chain[0][0].id, spray.drying, UNDERCOAT_FIRST))
     edges += [Edge(one.id, two.id, one.drying, UNDERCOAT_FIRST) for (one, _), (two, _) in pairwise(undercoat)]
+    edges += mark_edges(colours, marks, under)
     every = [atom for chain in colours for atom, _ in chain]
     rims = {atom.id for chain in colours for atom, _ in chain if atom.name.lower().startswith("rim ")}
     for one in every:

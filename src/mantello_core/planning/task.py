@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 
+from ..schemes.mark_work import MARK
+
 
 @dataclass(frozen=True)
 class Atom:
@@ -10,7 +12,7 @@ class Atom:
     id: str
     unit: str
     rank: str
-    #: role id; '' for the undercoat
+    #: role id; '' for the undercoat; for a mark 'mark:' and the id of its site
     role: str
     #: step id; 'undercoat' for the undercoat
     step: str
@@ -30,6 +32,16 @@ class Atom:
     name: str
     mess: int = 3
     sprayed: bool = False
+
+    @property
+    def mark(self) -> str:
+        """The site whose mark it works on; '' for none."""
+        return self.role.removeprefix(MARK) if self.role.startswith(MARK) else ""
+
+    @property
+    def recipe_role(self) -> str:
+        """The role whose recipe it is a step of; '' for undercoat and marks."""
+        return "" if self.mark else self.role
 
 
 @dataclass(frozen=True)
@@ -59,6 +71,17 @@ UNDERCOAT_FIRST = OrderRule("undercoat", "undercoat first", "paint wants a dry u
 MESSY_FIRST = OrderRule("D-12", "messy first", "drybrushing spills over neat work", False, 4)
 RIM_LAST = OrderRule("D-52", "rim last", "the rim closes the figure, and handling wears it", False, 3)
 INNER_FIRST = OrderRule("inner", "inner before outer", "what lies deeper is cut in by what lies above", False, 2)
+MARK_ON_DRY = OrderRule(
+    "mark", "marks on finished ground", "a mark lies on what is painted and dry beneath it", True, 100
+)
+MARK_AFTER_MESS = OrderRule(
+    "D-13", "marks after rough work", "drybrushing and powders would go over the mark", False, 3
+)
 METALS_AFTER = OrderRule("D-53", "metals after colours", "flakes foul the rinse water and the brushes", False, 1)
 #: every rule, by id
-RULES = {rule.id: rule for rule in (RECIPE_ORDER, UNDERCOAT_FIRST, MESSY_FIRST, RIM_LAST, INNER_FIRST, METALS_AFTER)}
+RULES = {
+    rule.id: rule
+    for rule in (
+        RECIPE_ORDER, UNDERCOAT_FIRST, MARK_ON_DRY, MESSY_FIRST, MARK_AFTER_MESS, RIM_LAST, INNER_FIRST, METALS_AFTER,
+    )
+}  # fmt: skip

@@ -1,14 +1,22 @@
 """What is borne: copies of every mark by site and size with spares, and who shows the arms of their house nowhere."""
 
-from django.contrib.auth.decorators import login_required
-from django.views.decorators.http import require_safe
+from urllib.parse import urlencode
 
-from mantello.rooms.army.page import army_for, room_page
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.urls import reverse
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello_core.insignia.device import ARMS, MARGIN
-from mantello_core.schemes.allotment import lacks
-from mantello_core.schemes.bearing import device_words
+from mantello_core.insignia.manner import METHODS
+from mantello_core.insignia.mark_step import hand_or_transfer
+from mantello_core.insignia.worn import surface_for
+from mantello_core.schemes.allotment import Allotment, lacks
+from mantello_core.schemes.bearing import device_words, with_manner
 from mantello_core.schemes.inspection.finding import class_title
+from mantello_core.schemes.mark_work import by_hand
 
 from .views import small
 
@@ -24,6 +32,10 @@ def bearers(request, army_id):
     rows = [
         {
             "allotment": one,
+            "choice": hand_or_transfer(by_hand(scheme, one.device, one.site), one.site, one.with_spares),
+            "mark": one.bearers[0].borne[one.site.id].placement.id,
+            "method": METHODS[one.manner.method],
+            "guide": _guide(army, one),
             "words": device_words(scheme, one.device),
             "picture": small(scheme.named_arms(one.device.text), reading, f"b{at}") if one.device.kind == ARMS else "",
             "role": scheme.role(one.role).name if one.role else "",
@@ -48,6 +60,43 @@ def bearers(request, army_id):
         "title": "Who bears what",
         "rows": rows,
         "lacking": lacking,
+        "methods": METHODS.items(),
         "copies": sum(row["allotment"].with_spares for row in rows),
     }
     return room_page(request, army, "insignia", "insignia/bearers.html", context)
+
+
+def _guide(army, one: Allotment) -> str:
+    """Where the guide by hand of a mark is."""
+    if one.device.kind == ARMS:
+        width = f"{max(0.5, one.site.width * MARGIN):.1f}"
+        rest = urlencode({"shape": surface_for(one.site), "width": width})
+        return f"{reverse('freehand', args=[army.pk, one.device.text])}?{rest}"
+    first = one.bearers[0]
+    figure = {"unit": first.unit, "rank": first.rank, "figure": first.ordinals[0], "site": one.site.id}
+    return f"{reverse('mark-by-hand', args=[army.pk])}?{urlencode(figure)}"
+
+
+@login_required
+@require_POST
+def mark_method(request, army_id):
+    """A mark is made in another way; of all that are alike in device, colour and site."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    method, mark = request.POST.get("method", ""), request.POST.get("mark", "")
+    alike = next(
+        (
+            [each.borne[one.site.id].placement.id for each in one.bearers]
+            for one in reading.allotments
+            if any(each.borne[one.site.id].placement.id == mark for each in one.bearers)
+        ),
+        [mark],
+    )
+
+    def change(design):
+        for id_ in dict.fromkeys(alike):
+            design = with_manner(design, id_, method=method)
+        return design
+
+    apply(request, army, change, f"Marks made {METHODS.get(method, method)}")
+    return redirect("bearers", army.pk)

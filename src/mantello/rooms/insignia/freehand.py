@@ -1,4 +1,4 @@
-"""The freehand guide of arms: whether a brush can, every stage drawn, and a sheet to print at true size."""
+"""The freehand guide of arms and marks: whether a brush can, every stage drawn, and a sheet to print at true size."""
 
 from dataclasses import dataclass
 
@@ -6,6 +6,7 @@ from django import forms
 from django.contrib.auth.decorators import login_required
 from django.http import Http404
 from django.template.loader import render_to_string
+from django.urls import reverse
 from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
@@ -13,9 +14,12 @@ from django.views.decorators.http import require_safe
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello.shell.printing import pdf
+from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.formats.freehand_svg import stage_svg
-from mantello_core.insignia.arms_drawing import drawn_arms
+from mantello_core.insignia.arms_drawing import ArmsDrawing, drawn_arms
+from mantello_core.insignia.device import ARMS
+from mantello_core.insignia.device_drawing import GROUND, INK, device_drawing
 from mantello_core.insignia.freehand import FINEST_LINE, Guide, freehand
 from mantello_core.insignia.spacing import divisions
 
@@ -25,17 +29,27 @@ from .views import USUAL_WIDTH, LookForm, inked
 _STAGE_WIDTH = 50
 
 
+_NUMBER = dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 0.1 to 3 mm.")
+
+
 class HandForm(LookForm):
     """What is painted on, how wide, and with which brush."""
 
-    line = forms.FloatField(
-        min_value=0.1, max_value=3, label="Brush line, mm",
-        error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 0.1 to 3 mm."),
-    )  # fmt: skip
+    line = forms.FloatField(min_value=0.1, max_value=3, label="Brush line, mm", error_messages=_NUMBER)
 
     def __init__(self, *arguments, **options):
         super().__init__(*arguments, **options)
         self.fields["width"].label = "Width, mm"
+
+
+class MarkHandForm(forms.Form):
+    """A mark on its site, and the brush."""
+
+    unit = forms.CharField(widget=forms.HiddenInput)
+    rank = forms.CharField(widget=forms.HiddenInput)
+    figure = forms.CharField(widget=forms.HiddenInput)
+    site = forms.CharField(widget=forms.HiddenInput)
+    line = forms.FloatField(min_value=0.1, max_value=3, label="Brush line, mm", error_messages=_NUMBER)
 
 
 @dataclass(frozen=True)
@@ -57,18 +71,12 @@ class Hand:
 @login_required
 @require_safe
 def freehand_guide(request, army_id, arms):
-    """Verdict and stages."""
+    """Verdict and stages of arms."""
     army = army_for(request, army_id)
-    one, form, hand = _hand(request, army, arms)
-    context = {
-        "title": f"{one.name} by hand",
-        "arms": one,
-        "form": form,
-        "hand": hand,
-        "query": request.GET.urlencode(),
-        "divisions": divisions(one.tree),
-    }
-    return room_page(request, army, "insignia", "insignia/freehand.html", context, 422 if form.errors else 200)
+    one, form, hand = _hand_of_arms(request, army, arms)
+    addresses = (reverse(name, args=[army.pk, one.id]) for name in ("freehand", "freehand-sheet"))
+    back = f"{reverse('insignia', args=[army.pk])}?arms={one.id}", "Back to the arms"
+    return _page(request, army, one.name, form, hand, divisions(one.tree), *addresses, back)
 
 
 @login_required
@@ -76,17 +84,46 @@ def freehand_guide(request, army_id, arms):
 def freehand_sheet(request, army_id, arms):
     """The same as PDF: the true size, and every stage enlarged by a round number."""
     army = army_for(request, army_id)
-    one, form, hand = _hand(request, army, arms)
+    one, _, hand = _hand_of_arms(request, army, arms)
+    return _sheet(army, one.name, one.blazon, hand, f"freehand-{one.id}.pdf")
+
+
+@login_required
+@require_safe
+def mark_guide(request, army_id):
+    """Verdict and stages of a numeral or plain device on its site."""
+    army = army_for(request, army_id)
+    name, form, hand = _hand_of_mark(request, army)
+    addresses = (reverse(address, args=[army.pk]) for address in ("mark-by-hand", "mark-by-hand-sheet"))
+    back = reverse("bearers", args=[army.pk]), "Back to who bears what"
+    return _page(request, army, name, form, hand, (), *addresses, back)
+
+
+@login_required
+@require_safe
+def mark_sheet(request, army_id):
+    """The same as PDF."""
+    army = army_for(request, army_id)
+    name, _, hand = _hand_of_mark(request, army)
+    return _sheet(army, name, "", hand, "freehand-mark.pdf")
+
+
+def _page(request, army, name, form, hand, equal, action, sheet, back):
+    context = {
+        "title": f"{name} by hand", "name": name, "form": form, "hand": hand, "query": request.GET.urlencode(),
+        "divisions": equal, "action": action, "sheet": sheet, "back": back,
+    }  # fmt: skip
+    return room_page(request, army, "insignia", "insignia/freehand.html", context, 422 if form.errors else 200)
+
+
+def _sheet(army, name: str, blazon: str, hand: Hand | None, filename: str):
     if hand is None:
         raise Http404
-    html = render_to_string(
-        "insignia/freehand_sheet.html",
-        {"army": army, "arms": one, "hand": hand, "surface": form.cleaned_data["shape"], "day": timezone.localdate()},
-    )
-    return pdf(html, f"freehand-{one.id}.pdf")
+    given = {"army": army, "name": name, "blazon": blazon, "hand": hand, "day": timezone.localdate()}
+    return pdf(render_to_string("insignia/freehand_sheet.html", given), filename)
 
 
-def _hand(request, army, arms):
+def _hand_of_arms(request, army, arms):
     reading = reading_of(army.head)
     one = reading.design.scheme.named_arms(arms)
     usual = {"shape": "heater", "width": f"{USUAL_WIDTH:g}", "line": f"{FINEST_LINE:g}"}
@@ -94,20 +131,57 @@ def _hand(request, army, arms):
     if not form.is_valid():
         return one, form, None
     shape, width, line = (form.cleaned_data[name] for name in usual)
-    drawing = drawn_arms(one.tree, shape)
     scheme = reading.design.scheme
 
     def called(id_: str) -> str:
         role = scheme.role_by_id.get(one.role_of(id_) or "")
         return f"{id_} ({role.name})" if role else id_
 
-    guide = freehand(drawing, width, line, called)
+    return one, form, _hand(drawn_arms(one.tree, shape), width, line, called, inked(one, reading), one.blazon)
+
+
+def _hand_of_mark(request, army):
+    """The mark of a figure's site. Another's or none is not found."""
+    reading = reading_of(army.head)
+    scheme, asked = reading.design.scheme, request.GET
+    names = ("unit", "rank", "figure", "site")
+    form = MarkHandForm({name: asked.get(name, "") for name in names} | {"line": asked.get("line", f"{FINEST_LINE:g}")})
+    ordinal = asked.get("figure", "")
+    one = next(
+        (
+            each for each in reading.resolution.classes
+            if (each.unit, each.rank) == (asked.get("unit"), asked.get("rank")) and ordinal in map(str, each.ordinals)
+        ), None,
+    )  # fmt: skip
+    borne = one.borne.get(asked.get("site", "")) if one else None
+    if borne is None or borne.placement.device.kind == ARMS:
+        raise Http404
+    placement = borne.placement
+    site = next(site for view in one.plate.views for site in view.sites if site.id == placement.site)
+    name = f"{placement.device.words[:1].upper()}{placement.device.words[1:]} on {site.id.replace('.', ' ')}"
+    if not form.is_valid():
+        return name, form, None
+    under = next(each.ground for each in reading.allotments if one in each.bearers and each.site.id == site.id)
+    roles = {INK: placement.role, GROUND: placement.manner.ground or under}
+
+    def called(part: str) -> str:
+        role = scheme.role_by_id.get(roles[part])
+        return role.name if role else "the colour beneath"
+
+    def painted_in(part: str) -> str:
+        tones = reading.tones(roles[part], one.tier)
+        return hex_of(tones["base"]) if tones else hex_of(reading.undercoat)
+
+    drawing = device_drawing(placement.device, site.width, site.height, placement.manner.turn)
+    return name, form, _hand(drawing, site.width, form.cleaned_data["line"], called, painted_in, name)
+
+
+def _hand(drawing: ArmsDrawing, width: float, line: float, called, painted_in, said: str) -> Hand:
+    guide = freehand(drawing, max(0.5, width), line, called)
     enlarged = max(1, int(_STAGE_WIDTH / width))
 
-    painted_in = inked(one, reading)
-
     def large(what, prefix: str) -> str:
-        return mark_safe(arms_svg(what, painted_in, prefix=prefix, title=one.blazon))
+        return mark_safe(arms_svg(what, painted_in, prefix=prefix, title=said))
 
     stages = tuple(
         (at, stage.title, stage.words, mark_safe(
@@ -116,6 +190,6 @@ def _hand(request, army, arms):
         for at, stage in enumerate(guide.stages, 1)
     )  # fmt: skip
     true_size = mark_safe(arms_svg(guide.drawing, painted_in, prefix="true", title="True size", width_mm=width))
-    return one, form, Hand(
+    return Hand(
         guide, width, line, large(drawing, "whole"), large(guide.drawing, "painted"), true_size, stages, enlarged
-    )  # fmt: skip
+    )

@@ -43,9 +43,7 @@ def _type(one: TypeMap, reading: Reading) -> dict:
             for view in views
         ],
         "rows": [_row(spot, numbers, reading) for spot in one.spots if spot.shown],
-        "free": [
-            (numbers[spot.site.id], _row(spot, numbers, reading)) for spot in one.spots if not spot.shown
-        ],
+        "free": [(numbers[spot.site.id], _row(spot, numbers, reading)) for spot in one.spots if not spot.shown],
     }
 
 

@@ -12,6 +12,7 @@ from django.utils import timezone
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello_core.formats.document import write_design
+from mantello_core.planning.marking import mark_paints_of
 from mantello_core.planning.task import Atom
 from mantello_core.schemes.scheme import Design
 
@@ -124,6 +125,8 @@ def mix_words(reading: Reading, atom: Atom) -> str:
     """What an atom is painted with, in words."""
     if not atom.role:
         return reading.design.scheme.ground.coat(atom.step).words
+    if atom.mark:
+        return atom.pot.split("|", 1)[1]
     return _step(reading, atom).mix.words
 
 
@@ -131,6 +134,11 @@ def _paints(reading: Reading, atom: Atom) -> list[dict]:
     if not atom.role:
         pot = reading.design.scheme.ground.coat(atom.step).paint
         return [{"paint": pot.id, "name": pot.name, "parts": 1}]
+    if atom.mark:
+        return [
+            {"paint": pot.id, "name": pot.name, "parts": 1}
+            for pot in mark_paints_of(reading.design.scheme, reading.resolution, atom)
+        ]
     mix = _step(reading, atom).mix
     return [
         {"paint": pot.id, "name": pot.name, "parts": parts}

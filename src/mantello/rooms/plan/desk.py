@@ -17,7 +17,19 @@ def areas_to_paint(reading: Reading, batch: Batch, figure: tuple[str, int]) -> t
     """Areas of one figure that a batch paints; all of them for the undercoat."""
     one = reading.resolution.of(Figure(batch.block.task.unit, *figure))
     roles = {atom.role for atom in batch.atoms if atom.rank == figure[0] and figure[1] in atom.ordinals}
-    return tuple(name for name, cell in one.cells.items() if cell.role in roles or "" in roles)
+    marked = {
+        site.area
+        for atom in batch.atoms
+        if atom.mark and atom.rank == figure[0]
+        for view in one.plate.views
+        for site in view.sites
+        if site.id == atom.mark
+    }
+    return tuple(
+        name
+        for name, cell in one.cells.items()
+        if cell.role in roles or "" in roles or any(name == area or name.startswith(f"{area}.") for area in marked)
+    )
 
 
 def areas_words(areas: tuple[str, ...], limit: int = 9) -> str:
@@ -48,11 +60,16 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
         def fill(area: str) -> str:  # the undercoat goes everywhere
             return colour
 
+    # marks show once they are there, and at the step that puts them on
+    sites = {atom.mark for atom in batch.atoms if atom.mark} | {
+        role[5:] for role, _ in done if role.startswith("mark:")
+    }
+    bearing = tuple(pair for pair in reading.bearing(one) if pair[0] in sites)
     parts, x, tall = [], 0.0, max(view.view_box[3] for view in shape.views)
     for number, view in enumerate(shape.views):
         left, top, width, height = view.view_box
         parts.append(
-            f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, prefix=f"desk{number}-")}'
+            f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, prefix=f"desk{number}-", bearing=bearing)}'
         )
         if batch.atoms[0].role:
             parts += [
@@ -72,7 +89,7 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
 def _coming(reading: Reading, batch: Batch, one) -> dict[str, str]:
     found = {}
     for atom in batch.atoms:
-        if atom.role and atom.rank == one.rank:
+        if atom.recipe_role and atom.rank == one.rank:
             outcome = next(
                 step for step in reading.prediction(atom.role, one.tier).outcomes if step.step.id == atom.step
             )
@@ -83,7 +100,7 @@ def _coming(reading: Reading, batch: Batch, one) -> dict[str, str]:
 def lap_of(reading: Reading, batch: Batch):
     """Colours before and after the batch, of the step's first role."""
     atom = batch.atoms[0]
-    if not atom.role:
+    if not atom.recipe_role:
         return None
     tier = reading.design.army.rank(atom.unit, atom.rank).tier
     outcome = next(step for step in reading.prediction(atom.role, tier).outcomes if step.step.id == atom.step)

@@ -12,9 +12,11 @@ from django.utils import timezone
 from mantello.rooms.army.models import Army, Edition
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.queries import done_steps
+from mantello_core.insignia.mark_step import MarkStep
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.calendar import sessions
 from mantello_core.planning.compiling import UNDERCOAT, Done
+from mantello_core.planning.marking import beneath, mark_paints_of, mark_step_of
 from mantello_core.planning.plan import Plan, plan
 from mantello_core.planning.schedule import Block
 from mantello_core.planning.task import Atom
@@ -62,7 +64,7 @@ class Batch:
     @property
     def roles(self) -> tuple[str, ...]:
         """The roles painted in it."""
-        return tuple(dict.fromkeys(atom.role for atom in self.atoms if atom.role))
+        return tuple(dict.fromkeys(atom.recipe_role for atom in self.atoms if atom.recipe_role))
 
 
 class Evening:
@@ -126,6 +128,10 @@ class Evening:
     def drying_until(self, batch: Batch) -> datetime | None:
         """When the last layer under a batch is dry by the log; None if it is by now."""
         roles = {atom.role for atom in batch.atoms} | {""}
+        if batch.atoms[0].mark:
+            ranks = {atom.rank for atom in batch.atoms}
+            classes = [one for one in self.reading.resolution.of_unit(batch.block.task.unit) if one.rank in ranks]
+            roles |= {role for known in beneath(classes).values() for role in known}
         figures = set(batch.left)
         until = None
         recent = self.army.entries.standing().filter(
@@ -145,18 +151,27 @@ class Evening:
 
     def cautions(self, batch: Batch) -> tuple[str, ...]:
         """What to mind at a batch."""
+        if batch.atoms[0].mark:
+            step = self.mark_step(batch)
+            paints = mark_paints_of(self.reading.design.scheme, self.reading.resolution, batch.atoms[0])
+            return ((step.caution,) if step.caution else ()) + cautions_for("base", paints, "water")
         paints, diluent = self._paints(batch)
         return cautions_for(batch.atoms[0].kind, paints, diluent)
 
     def step(self, batch: Batch):
-        """The recipe step of a batch; None for the ground."""
+        """The recipe step of a batch; None for the ground and for marks."""
         atom = batch.atoms[0]
-        if not atom.role:
+        if not atom.recipe_role:
             return None
         tier = self.reading.design.army.rank(atom.unit, atom.rank).tier
         return next(
             step for step in self.reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step
         )
+
+    def mark_step(self, batch: Batch) -> MarkStep | None:
+        """The step of a mark that a batch is; None if it is none."""
+        atom = batch.atoms[0]
+        return mark_step_of(self.reading.design.scheme, self.reading.resolution, atom) if atom.mark else None
 
     def _paints(self, batch: Batch):
         step = self.step(batch)
@@ -213,8 +228,11 @@ class Evening:
 def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
     """A batch in words, such as 'Base Field and Facing'."""
     atoms = list(atoms)
+    if atoms[0].mark:
+        sites = list(dict.fromkeys(atom.mark.replace(".", " ") for atom in atoms))
+        return f"{atoms[0].name.removesuffix(sites[0]).strip()} {' and '.join(sites)}"
     verb = techniques()[atoms[0].kind].verb
-    roles = list(dict.fromkeys(reading.design.scheme.role(atom.role).name for atom in atoms if atom.role))
+    roles = list(dict.fromkeys(reading.design.scheme.role(atom.role).name for atom in atoms if atom.recipe_role))
     if not roles:
         return f"{verb} the figures" if atoms[0].step == UNDERCOAT else atoms[0].name
     if len(roles) == 1:
