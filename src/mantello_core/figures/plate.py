@@ -3,8 +3,12 @@
 Lengths are mm and areas mm², except drawing coordinates, which are units of 0.1 mm.
 """
 
+import re
 from dataclasses import asdict, dataclass
 from functools import cached_property
+
+#: before an area's name: the whole of that area as a site, for patterns of cloth
+CLOTH = "cloth."
 
 
 @dataclass(frozen=True)
@@ -96,6 +100,24 @@ class View:
     seams: tuple[tuple[str, str, float], ...]
     sites: tuple[Site, ...]
 
+    def named_site(self, site_id: str) -> Site | None:
+        """The site of that id in this view; 'cloth.' and an area's name is the whole of that area, for patterns."""
+        return self._named.get(site_id)
+
+    @cached_property
+    def _named(self) -> dict[str, Site]:
+        whole = {f"{CLOTH}{seen.area}": _whole(seen) for seen in self.areas}
+        return whole | {site.id: site for site in self.sites}
+
+
+def _whole(seen: SeenArea) -> Site:
+    """The box of what is seen of an area, as a site."""
+    numbers = [float(value) for value in re.findall(r"-?[0-9.]+", seen.visible)]
+    across, down = numbers[::2] or [0.0, 1.0], numbers[1::2] or [0.0, 1.0]
+    wide, tall = max(across) - min(across), max(down) - min(down)
+    middle = (max(across) + min(across)) / 2, (max(down) + min(down)) / 2
+    return Site(f"{CLOTH}{seen.area}", seen.area, *middle, round(wide / 10, 2), round(tall / 10, 2), "whole", "drape")
+
 
 @dataclass(frozen=True)
 class PlateArea:
@@ -173,6 +195,10 @@ class Plate:
             for a, b, length in view.seams:
                 found[a][b] = found[b][a] = round(found[a].get(b, 0) + length, 2)
         return found
+
+    def named_sites(self, site_id: str) -> tuple[tuple[View, Site], ...]:
+        """Every view that shows a site, with the site as that view has it."""
+        return tuple((view, site) for view in self.views if (site := view.named_site(site_id)) is not None)
 
     def view(self, name: str) -> View:
         """The view of that name; the first one if there is none."""

@@ -5,6 +5,7 @@ from collections.abc import Callable
 from dataclasses import replace
 
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
+from ..insignia.bought_sheet import BoughtSheet, read_designs, write_designs
 from ..insignia.device import ARMS, Device, checked_device
 from ..insignia.manner import Manner, checked_manner
 from ..recipes.calibration import Calibration, checked_calibration
@@ -65,6 +66,11 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             "stick": evenings.stick,
         },
         **({"brief": vars(design.brief)} if design.brief else {}),
+        **(
+            {"sheets": [vars(one) | {"designs": write_designs(one.designs)} for one in design.sheets]}
+            if design.sheets
+            else {}
+        ),
         **({"paints": own} if (own := write_own_paints(scheme)) else {}),
     }
 
@@ -135,9 +141,10 @@ def read_design(document: object, drawing_of: Callable[[str], dict | None] | Non
     )
     _check_references(army, scheme)
     evenings = document.get("evenings", {})
-    return Design(
-        army, scheme, _read_evenings(evenings), read_brief(document["brief"]) if "brief" in document else None
-    )
+    brief = read_brief(document["brief"]) if "brief" in document else None
+    sheets = tuple(_read_sheet(one, f"/sheets/{index}") for index, one in enumerate(document.get("sheets", ())))
+    refuse_twice([one.id for one in sheets], "/sheets", "sheet")
+    return Design(army, scheme, _read_evenings(evenings), brief, sheets)
 
 
 def read_brief(data: dict, where: str = "/brief") -> Brief:
@@ -150,6 +157,12 @@ def read_brief(data: dict, where: str = "/brief") -> Brief:
     except MantelloError as error:
         error.where = f"{where}/{error.where}"
         raise
+
+
+def _read_sheet(data: dict, where: str) -> BoughtSheet:
+    return BoughtSheet(
+        data["id"], data["name"], data["owned"], _placed(read_designs, f"{where}/designs", data["designs"])
+    )
 
 
 def _node(node: Node) -> dict:

@@ -112,10 +112,9 @@ def plate_group(
 def _marks(view: View, bearing: dict[str, WornMark], prefix: str) -> dict[str, list[str]]:
     """For every area, the marks that are drawn once it is, clipped to what they lie on."""
     found: dict[str, list[str]] = {}
-    for number, site in enumerate(view.sites):
-        if site.id not in bearing:
-            continue
-        under = _under(view, site, bearing[site.id])
+    for number, (site_id, mark) in enumerate(bearing.items()):
+        site = view.named_site(site_id)
+        under = _under(view, site, mark) if site else ()
         if not under:
             continue
         names = {seen.area for seen in under}
@@ -124,7 +123,7 @@ def _marks(view: View, bearing: dict[str, WornMark], prefix: str) -> dict[str, l
         clip = f"{prefix}site{number}"
         found.setdefault(layers[-1].area, []).append(
             f'<clipPath id="{clip}">{drawn}</clipPath>'
-            f'<g class="device" clip-path="url(#{clip})" stroke="none" fill-rule="evenodd">{_paths(view, site, bearing[site.id], under)}</g>'
+            f'<g class="device" clip-path="url(#{clip})" stroke="none" fill-rule="evenodd">{_paths(view, site, mark, under)}</g>'
         )
     return found
 

@@ -30,7 +30,9 @@ def massed_group(
     ]
     outline = f'<path d="{view.silhouette}" fill="{INK}" stroke="{INK}" stroke-width="8" stroke-linejoin="round"/>'
     marks = dict(bearing)
-    devices = "".join(mark_paths(view, site, marks[site.id]) for site in view.sites if site.id in marks)
+    devices = "".join(
+        mark_paths(view, site, mark) for id_, mark in marks.items() if (site := view.named_site(id_)) is not None
+    )
     return f"{outline}{''.join(paths)}{devices}{_shades(view)}"
 
 

@@ -11,6 +11,7 @@ from shapely.geometry.base import BaseGeometry
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..figures import affine
 from ..figures.outline import outline, to_rings
+from .cloth import PATTERNS, WIDTHS
 
 #: the most signs of a text device
 MOST_SIGNS = 3
@@ -56,8 +57,15 @@ class Device:
     frame: str = ""
 
     @property
+    def cloth(self) -> float:
+        """mm that a part of a pattern of cloth is wide; 0 for other devices."""
+        return float(self.text) if self.kind in PATTERNS else 0.0
+
+    @property
     def words(self) -> str:
         """What it is, in words."""
+        if self.kind in PATTERNS:
+            return f"{self.kind} {self.text} mm wide"
         if self.kind == ARMS:
             return f"the arms '{self.text}'"
         if self.kind != "text":
@@ -77,9 +85,11 @@ def checked_device(device: Device, where: str = "device") -> Device:
     """
     if device.kind == ARMS:
         return device
+    if device.kind in PATTERNS:
+        return Device(device.kind, f"{_width(device.text, where):.4g}")
     if device.kind != "text":
         if device.kind not in _FIGURES:
-            raise UnknownName("device", device.kind, ["text", ARMS, *_FIGURES], where)
+            raise UnknownName("device", device.kind, ["text", ARMS, *PATTERNS, *_FIGURES], where)
         return Device(device.kind)
     if device.frame and device.frame not in FRAMES:
         raise UnknownName("frame", device.frame, list(FRAMES), where)
@@ -93,6 +103,16 @@ def checked_device(device: Device, where: str = "device") -> Device:
     return Device("text", text, device.frame)
 
 
+def _width(text: str, where: str) -> float:
+    try:
+        width = float(text)
+    except ValueError:
+        width = 0.0
+    if not WIDTHS[0] <= width <= WIDTHS[1]:
+        raise OutOfRange(f"A pattern '{text[:20]}' mm wide; allowed is {WIDTHS[0]:g} to {WIDTHS[1]:g}.", where)
+    return width
+
+
 @lru_cache(maxsize=4096)
 def device_outline(device: Device, width_mm: float, height_mm: float, turn: float = 0.0) -> tuple:
     """The outline as large as fits a site with its margin, in drawing units (0.1 mm) about the site's middle.
@@ -101,8 +121,10 @@ def device_outline(device: Device, width_mm: float, height_mm: float, turn: floa
     Raises: what ``checked_device`` refuses; Contradiction for arms, which have no one outline.
     """
     device = checked_device(device)
-    if device.kind == ARMS:
-        raise Contradiction("Arms are drawn from their blazon.", "device")
+    if device.kind == ARMS or device.kind in PATTERNS:
+        raise Contradiction(
+            "Arms are drawn from their blazon and patterns on their area; neither has one outline.", "device"
+        )
     if device.kind == "text":
         commands = _text(device.text)
         if device.frame:

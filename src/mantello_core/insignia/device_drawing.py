@@ -4,6 +4,7 @@ from shapely import affinity
 from shapely.geometry import box
 
 from .arms_drawing import ArmsDrawing, Piece
+from .cloth import cloth_shape
 from .device import Device, device_shape
 
 #: what its two colours are called among the pieces
@@ -19,6 +20,12 @@ def device_drawing(device: Device, width_mm: float, height_mm: float, turn: floa
     """
     scale = _WIDE / (10 * width_mm)
     surface = box(-_WIDE / 2, -5 * height_mm * scale, _WIDE / 2, 5 * height_mm * scale)
-    shape = affinity.scale(device_shape(device, width_mm, height_mm, turn), scale, scale, origin=(0, 0))
+    whole = box(-5 * width_mm, -5 * height_mm, 5 * width_mm, 5 * height_mm)
+    shape = (
+        cloth_shape(device.kind, device.cloth, whole, turn)
+        if device.cloth
+        else device_shape(device, width_mm, height_mm, turn)
+    )
+    shape = affinity.scale(shape, scale, scale, origin=(0, 0))
     parts = [part for part in getattr(shape, "geoms", [shape]) if part.area > 1e-3]
     return ArmsDrawing(surface, (Piece(surface, GROUND, "field"), *(Piece(part, INK, device.words) for part in parts)))

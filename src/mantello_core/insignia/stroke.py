@@ -12,4 +12,4 @@ def device_stroke(device: Device, width_mm: float, height_mm: float, turn: float
 
     Raises: what ``checked_device`` refuses; Contradiction for arms.
     """
-    return narrowest(device_shape(device, width_mm, height_mm, turn)) / 10
+    return device.cloth or narrowest(device_shape(device, width_mm, height_mm, turn)) / 10

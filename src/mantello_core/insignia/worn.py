@@ -14,6 +14,7 @@ from ..figures.geometry import path_data
 from ..figures.outline import to_d
 from ..figures.plate import SeenArea, Site
 from .arms_drawing import arms_on
+from .cloth import cloth_shape
 from .coat import Arms
 from .device import MARGIN, Device, device_outline, device_shape
 from .manner import PLAIN_MANNER, Manner, mirrored
@@ -49,6 +50,9 @@ def worn(mark: WornMark, site: Site, under: Sequence[SeenArea], view: str) -> tu
     unless the manner says otherwise.
     """
     other_side = mirrored(mark.device, mark.manner, view)
+    if mark.device.cloth:
+        visible = "".join(one.visible for one in under)
+        return ((mark.fill, _cloth(mark.device, visible, mark.manner.turn)),)
     if mark.arms is None:
         return _plain(mark, site, other_side)
     colours, visible, mm2 = dict(mark.colours), "".join(one.visible for one in under), sum(one.mm2 for one in under)
@@ -56,6 +60,11 @@ def worn(mark: WornMark, site: Site, under: Sequence[SeenArea], view: str) -> tu
     shown = _pieces(mark.arms, site, visible if whole else "", other_side, mark.manner.turn)
     pieces = tuple((colours[tincture], d) for tincture, d in shown)
     return pieces if whole else (*_beneath(mark, site, None), *pieces)
+
+
+@lru_cache(maxsize=1024)
+def _cloth(device: Device, visible: str, turn: float) -> str:
+    return path_data(cloth_shape(device.kind, device.cloth, _polygon(visible), turn))
 
 
 def _plain(mark: WornMark, site: Site, other_side: bool) -> tuple[tuple[str, str], ...]:

@@ -23,7 +23,7 @@ def mark_chains(scheme: Scheme, unit: str, rank: str, classes: Sequence[FigureCl
     groups: dict[tuple, list[tuple[FigureClass, object]]] = defaultdict(list)
     for one in classes:
         for site_id, borne in one.borne.items():
-            sites = [site for view in one.plate.views for site in view.sites if site.id == site_id]
+            sites = [site for _, site in one.plate.named_sites(site_id)]
             groups[site_id, borne.placement.manner.method].append((one, borne.placement, sites))
     return [_chain(scheme, unit, rank, site, bearers, done) for (site, _), bearers in groups.items()]
 
@@ -33,7 +33,7 @@ def beneath(classes: Sequence[FigureClass]) -> dict[str, frozenset[str]]:
     found: dict[str, set[str]] = defaultdict(set)
     for one in classes:
         for site_id in one.borne:
-            areas = {site.area for view in one.plate.views for site in view.sites if site.id == site_id}
+            areas = {site.area for _, site in one.plate.named_sites(site_id)}
             found[site_id] |= {
                 cell.role
                 for name, cell in one.cells.items()
@@ -109,6 +109,6 @@ def _borne(resolution: Resolution, atom: Atom):
             and atom.mark in one.borne
             and set(one.ordinals) & set(atom.ordinals)
         ):
-            site = next(site for view in one.plate.views for site in view.sites if site.id == atom.mark)
+            site = one.plate.named_sites(atom.mark)[0][1]
             return one, one.borne[atom.mark].placement, site
     raise UnknownName("mark", atom.mark, [], "mark")

@@ -95,9 +95,9 @@ def lacks(army: Army, scheme: Scheme, resolution: Resolution) -> tuple[Lack, ...
 
 
 def _site(plate: Plate, site_id: str) -> Site:
-    return next(site for view in plate.views for site in view.sites if site.id == site_id)
+    return plate.named_sites(site_id)[0][1]
 
 
 def _faces(plate: Plate, site_id: str) -> int:
     """How many copies one figure takes: one for each view that shows the site, save where it goes round."""
-    return 1 if site_id in _ROUND else sum(any(site.id == site_id for site in view.sites) for view in plate.views)
+    return 1 if site_id in _ROUND else len(plate.named_sites(site_id))

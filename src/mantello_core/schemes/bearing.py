@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from ..errors import Contradiction, UnknownName
+from ..figures.plate import CLOTH
 from ..insignia.device import ARMS, Device, checked_device
 from ..insignia.manner import PLAIN_MANNER, Manner, checked_manner
 from .army import Figure
@@ -30,6 +31,8 @@ def with_device(
     placement = _placement(design, figure, site, rung_number)
     if device is not None:
         device = checked_device(device)
+        if bool(device.cloth) != site.startswith(CLOTH):
+            raise Contradiction("Patterns of cloth cover an area; other marks go on a site with room for them.", "kind")
         if device.kind == ARMS:
             design.scheme.named_arms(device.text, "kind")
             role = ""
@@ -77,8 +80,9 @@ def with_manner(design: Design, mark_id: str, **changes) -> Design:
 
 def _placement(design: Design, figure: Figure, site: str, rung_number: int) -> Placement:
     army = design.army
-    known = site_ids(army.plate(army.rank(figure.unit, figure.rank).type))
-    if site not in known:
+    plate = army.plate(army.rank(figure.unit, figure.rank).type)
+    known = site_ids(plate)
+    if not plate.named_sites(site):
         raise UnknownName("site for a mark", site, list(known), "site")
     rung = rung_of(army, figure, rung_number)
     filter_ = Filter()

@@ -67,11 +67,10 @@ def borne_by(plate: Plate, placements: list[tuple[Placement, int]], path: tuple[
         weight = (path.index(placement.scope), placement.filter.narrowness, order)
         if placement.site not in best or weight > best[placement.site][0]:
             best[placement.site] = weight, placement
-    return {
-        site: Borne(best[site][1], _rung(best[site][1], path))
-        for site in site_ids(plate)
-        if site in best and best[site][1].device
-    }
+    # whole areas first, so that marks lie over the cloth's pattern
+    order = {site: at for at, site in enumerate(site_ids(plate))}
+    known = sorted((site for site in best if plate.named_sites(site)), key=lambda site: (order.get(site, -1), site))
+    return {site: Borne(best[site][1], _rung(best[site][1], path)) for site in known if best[site][1].device}
 
 
 def _rung(placement: Placement, path: tuple[str, ...]) -> int:

@@ -4,6 +4,7 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from ..errors import UnknownName
+from ..insignia.bought_sheet import BoughtSheet
 from ..recipes.calibration import Calibration, drying_factor
 from ..recipes.ground import Ground
 from ..recipes.layering import Prediction, coats_of, predicted
@@ -172,3 +173,5 @@ class Design:
     evenings: Evenings = field(default_factory=Evenings)
     #: what the army is for; None until it is said
     brief: Brief | None = None
+    #: bought transfer sheets in the drawer
+    sheets: tuple[BoughtSheet, ...] = ()

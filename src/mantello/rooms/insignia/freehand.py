@@ -157,7 +157,7 @@ def _hand_of_mark(request, army):
     if borne is None or borne.placement.device.kind == ARMS:
         raise Http404
     placement = borne.placement
-    site = next(site for view in one.plate.views for site in view.sites if site.id == placement.site)
+    site = one.plate.named_sites(placement.site)[0][1]
     name = f"{placement.device.words[:1].upper()}{placement.device.words[1:]} on {site.id.replace('.', ' ')}"
     if not form.is_valid():
         return name, form, None

@@ -193,9 +193,10 @@ def place_of(reading: Reading, system: CodeSystem) -> Place | None:
     for one in reading.resolution.classes:
         if system.scope not in army.paths[one.unit] or system.type not in ("", one.type):
             continue
-        site = next((site for view in one.plate.views for site in view.sites if site.id == system.site), None)
-        if site is None:
+        shown = one.plate.named_sites(system.site)
+        if not shown:
             continue
+        site = shown[0][1]
         sites.append(site)
         types.add(one.type)
         own = [name for name in one.cells if name == site.area or name.startswith(f"{site.area}.")]

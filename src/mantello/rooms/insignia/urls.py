@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import bearers, differences, freehand, mapping, markings, transfers, views
+from . import bearers, bought, cloth, differences, freehand, mapping, markings, transfers, views
 
 urlpatterns = [
     path("", views.insignia, name="insignia"),
@@ -15,6 +15,11 @@ urlpatterns = [
     path("codes/<str:system>/change/", markings.change_codes, name="change-codes"),
     path("codes/<str:system>/remove/", markings.remove_system, name="remove-system"),
     path("bearers/method/", bearers.mark_method, name="mark-method"),
+    path("bought/", bought.bought, name="bought"),
+    path("bought/keep/", bought.keep_sheet, name="keep-sheet"),
+    path("bought/<str:sheet>/remove/", bought.remove_sheet, name="remove-sheet"),
+    path("cloth/", cloth.cloth, name="cloth"),
+    path("cloth/keep/", cloth.keep_cloth, name="keep-cloth"),
     path("transfers/", transfers.transfers, name="transfers"),
     path("transfers.pdf", transfers.transfers_pdf, name="transfers-pdf"),
     path("transfers/<int:sheet>.svg", transfers.transfers_svg, name="transfers-svg"),

@@ -21,9 +21,7 @@ def areas_to_paint(reading: Reading, batch: Batch, figure: tuple[str, int]) -> t
         site.area
         for atom in batch.atoms
         if atom.mark and atom.rank == figure[0]
-        for view in one.plate.views
-        for site in view.sites
-        if site.id == atom.mark
+        for _, site in one.plate.named_sites(atom.mark)
     }
     return tuple(
         name

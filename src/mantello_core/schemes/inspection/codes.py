@@ -85,7 +85,7 @@ def _told_by_colour_alone(look: Look, shown: dict[tuple, dict[str, FigureClass]]
             continue
         bearer = next(iter(first.values()))
         other = next(iter(second.values()))
-        width = next(site.width for view in bearer.plate.views for site in view.sites if site.id == one[1])
+        width = bearer.plate.named_sites(one[1])[0][1].width
         width *= look.scale / STROKES
         colours = look.apparent(one[3], bearer.tier), look.apparent(two[3], other.tier)
         apart = seen_difference(*colours, width, look.far)

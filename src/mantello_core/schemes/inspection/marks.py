@@ -36,7 +36,7 @@ def sites(look: Look) -> Check:
         showing = [each for each in spoken if one.device in _devices(each)]
         # arms go to those who may bear them; who of a house's people lacks them is told by the check of arms
         lacking = [] if one.device.kind == ARMS and showing else [each for each in spoken if each not in showing]
-        lacking = [each for each in lacking if one.site not in site_ids(each.plate)]
+        lacking = [each for each in lacking if not each.plate.named_sites(one.site)]
         if not lacking:
             continue
         first, words = lacking[0], device_words(design.scheme, one.device)
