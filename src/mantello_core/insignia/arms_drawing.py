@@ -131,7 +131,11 @@ def _coat(coat: Coat, surface: BaseGeometry, low: float) -> Iterable[Piece]:
     parts = pieces(coat.field, surface, low)
     yield from (Piece(shape, tincture, "field") for shape, tincture in parts)
     if isinstance(coat.field, Strewn):
-        yield from _strewn(coat.field, surface)
+        strewn = list(_strewn(coat.field, surface))
+        yield from strewn
+        # what is counterchanged takes the strewn tincture on the field, and the field's where something is strewn
+        over = unary_union([one.shape for one in strewn])
+        parts = [(surface.difference(over), coat.field.tincture), (over, coat.field.of)]
     chief = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "chief"), None)
     free = surface.difference(ordinary_shape(chief, surface, low)) if chief else surface
     border = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "bordure"), None)

@@ -10,6 +10,7 @@ from lark.lexer import Lexer
 from ..errors import MantelloError, OutOfRange, Unreadable
 from .charge import CHARGES
 from .coat import Arms, Charged, Coat, Divided, Field, Group, Impaled, Ordinary, Plain, Quartered, Strewn, Varied
+from .tincture import COUNTERCHANGED
 from .words import DIVISIONS, NUMBERS, ORDINALS, ORDINARIES, Word, words_of
 
 MOST_CHARGES, MOST_PIECES, MOST_POINTS = 12, 16, 7
@@ -53,7 +54,7 @@ def read_blazon(text: str) -> Arms:
     if not words:
         raise Unreadable("There is no blazon yet; begin with the field, such as 'azure'.", "sign 1")
     try:
-        return _Reader().transform(_grammar().parse(words))
+        return _Reader().transform(grammar().parse(words))
     except UnexpectedInput as error:
         raise _unexpected(error, words, text) from error
     except VisitError as error:
@@ -80,7 +81,8 @@ def _unexpected(error: UnexpectedInput, words: list[Word], text: str) -> Unreada
 
 
 @cache
-def _grammar() -> Lark:
+def grammar() -> Lark:
+    """The grammar over tokens of ``words_of``."""
     text = (files(__package__) / "data" / "blazon.lark").read_text(encoding="utf-8")
     return Lark(text, parser="lalr", lexer=_Words, maybe_placeholders=False)
 
@@ -297,7 +299,17 @@ def _resolved(field: Field, elements: list) -> Coat:
             between = tuple(group(each) for each in one.between)
             bears = tuple(group(each) for each in one.bears)
             found.append(_with(one, tincture=tincture, bears=bears, between=between))
+    if isinstance(field, Plain) and any(COUNTERCHANGED in _tinctures_of(one) for one in found):
+        raise Unreadable(
+            "Counterchanged wants a field of two tinctures, parted, varied or strewn; this one is plain.", "tincture"
+        )
     return Coat(field, tuple(found))
+
+
+def _tinctures_of(one) -> tuple[str, ...]:
+    if isinstance(one, Charged):
+        return (one.group.tincture,)
+    return (one.tincture, *(group.tincture for group in (*one.bears, *one.between)))
 
 
 def write_blazon(arms: Arms) -> str:

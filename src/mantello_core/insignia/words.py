@@ -97,7 +97,7 @@ def words_of(text: str) -> list[Word]:
     while at < len(found):
         for length in range(min(5, len(found) - at), 0, -1):
             phrase = " ".join(word for word, _ in found[at : at + length])
-            entry = _phrases().get(phrase)
+            entry = phrases().get(phrase)
             if entry or (phrase.isdigit() and phrase.isascii()):
                 kind, value = entry or ("NUMBER", int(phrase))
                 start, last = found[at][1], found[at + length - 1]
@@ -153,13 +153,13 @@ def _plain(text: str) -> str:
 
 
 def _unknown(word: str, at: int) -> Unreadable:
-    near = get_close_matches(word, list(_phrases()), 3, 0.6)
+    near = get_close_matches(word, list(phrases()), 3, 0.6)
     more = f"; near it: {', '.join(near)}" if near else ""
     return Unreadable(f"'{word[:40]}' at sign {at + 1} is no word of blazon{more}.", f"sign {at + 1}")
 
 
 @cache
-def _phrases() -> dict[str, tuple[str, object]]:
+def phrases() -> dict[str, tuple[str, object]]:
     """Every phrase that is known, in lower case."""
     found: dict[str, tuple[str, object]] = {}
     for one in TINCTURES.values():

@@ -17,11 +17,15 @@ from .arms_drawing import arms_on
 from .cloth import cloth_shape
 from .coat import Arms
 from .device import MARGIN, Device, device_outline, device_shape
+from .fur import fur_marks
 from .manner import PLAIN_MANNER, Manner, mirrored
 from .shape import SHAPES, shape_polygon
+from .tincture import TINCTURES
 
 #: share of an area that a site must take for arms to cover the area whole
 WHOLE = 0.45
+#: units from one tuft of a fur to the next, on figures
+FUR = 11.0
 #: the surface that a site's shape stands for
 _SURFACES = {"shield": "heater", "disc": "roundel", "oval": "oval", "rect": "banner"}
 
@@ -134,9 +138,14 @@ def _pieces(arms: Arms, site: Site, visible: str, other_side: bool, turn: float)
             pieces = tuple(
                 replace(one, shape=affinity.rotate(one.shape, turn, origin=(site.x, site.y))) for one in pieces
             )
-    return tuple(
-        (piece.tincture, d) for piece in pieces if (d := path_data(piece.shape.intersection(shown).simplify(0.05)))
-    )
+    found = []
+    for piece in pieces:
+        shape = piece.shape.intersection(shown).simplify(0.05)
+        made_of = TINCTURES[piece.tincture].made_of
+        found.append((made_of[0] if made_of else piece.tincture, path_data(shape)))
+        if made_of:
+            found.append((made_of[1], path_data(fur_marks(piece.tincture, shape, FUR))))
+    return tuple((tincture, d) for tincture, d in found if d)
 
 
 def _polygon(d: str) -> BaseGeometry:

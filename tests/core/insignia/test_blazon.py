@@ -1,6 +1,7 @@
 """Blazon: what it reads, how it writes it back, what it says when it cannot; drawing and the rule of tincture."""
 
 import json
+from dataclasses import replace
 
 from django.test import SimpleTestCase
 from hypothesis import given, settings
@@ -80,9 +81,22 @@ FIELDS = st.one_of(
     ),
     st.builds(Strewn, TINCTURE, st.sampled_from(["fret", *sorted(CHARGES)]), TINCTURE),
 )
-COATS = st.builds(
-    Coat, FIELDS, st.lists(ordinaries() | st.builds(Charged, groups(), st.booleans()), max_size=3).map(tuple)
-)
+
+
+def on_plain(one):
+    """An element as a plain field takes it: with nothing to counterchange."""
+    if isinstance(one, Charged):
+        return replace(one, group=on_plain(one.group))
+    if isinstance(one, Ordinary):
+        one = replace(one, bears=tuple(map(on_plain, one.bears)), between=tuple(map(on_plain, one.between)))
+    return replace(one, tincture="or") if one.tincture == COUNTERCHANGED else one
+
+
+def coat_of(field, elements):
+    return Coat(field, tuple(map(on_plain, elements) if isinstance(field, Plain) else elements))
+
+
+COATS = st.builds(coat_of, FIELDS, st.lists(ordinaries() | st.builds(Charged, groups(), st.booleans()), max_size=3))
 ARMS = st.one_of(
     COATS,
     st.builds(Impaled, COATS, COATS),
@@ -283,6 +297,21 @@ class Drawn(SimpleTestCase):
         self.assertEqual(
             {(piece.tincture, piece.shape.centroid.x < 0) for piece in halves}, {("gules", True), ("or", False)}
         )
+
+    def test_counterchanged_wants_two_tinctures_and_takes_those_of_a_strewn_field(self):
+        for text in ("Azure, a lantern counterchanged", "Or, on a fess gules, a star counterchanged"):
+            with self.assertRaises(Unreadable) as caught:
+                read_blazon(text)
+            self.assertIn("this one is plain", str(caught.exception))
+        text = "Azure semy of stars or"
+        plain, with_lantern = (
+            drawn_arms(read_blazon(one)).areas(10) for one in (text, f"{text}, a roundel counterchanged")
+        )
+        self.assertGreater(with_lantern["or"], 2 * plain["or"])
+        lantern = [
+            one for one in drawn_arms(read_blazon(f"{text}, a roundel counterchanged")).pieces if one.of == "roundel"
+        ]
+        self.assertEqual({one.tincture for one in lantern}, {"or", "azure"})
 
     def test_the_other_side_is_mirrored(self):
         arms = read_blazon("Azure, a canton or")

@@ -302,10 +302,10 @@ class Transfers(RoomCase):
     design = staticmethod(levy)
 
     def test_the_sheets_show_every_piece_and_tell_how_they_go_on(self):
-        page = self.see("transfers")
-        for said in ("147 pieces", "Print at 1:1", "Setting fluid", "keep them off skin", "white (SVG)"):
+        page = self.see("transfers", which="all")
+        for said in ("149 pieces", "Print at 1:1", "Setting fluid", "keep them off skin", "white (SVG)"):
             self.assertContains(page, said)
-        self.assertEqual(page.content.decode().count('class="cutline"'), 147)
+        self.assertEqual(page.content.decode().count('class="cutline"'), 149)
 
     def test_what_comes_out_of_the_printer_is_true_and_a_printer_that_shrinks_is_found_out(self):
         self.assertAlmostEqual(self.bar(), 50, delta=0.1)

@@ -46,6 +46,7 @@ def bearers(request, army_id):
             "first": one.bearers[0],
         }
         for at, one in enumerate(reading.allotments)
+        if not one.device.cloth
     ]
     lacking = [
         (

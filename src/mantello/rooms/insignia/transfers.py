@@ -34,6 +34,9 @@ class SheetForm(forms.Form):
     paper = forms.ChoiceField(
         choices=[(name, f"{name}, {wide:g} x {tall:g} mm") for name, (wide, tall) in PAPERS.items()]
     )
+    which = forms.ChoiceField(
+        label="Marks", choices=[("made", "those made as transfers"), ("all", "every mark of the army")]
+    )
     mirrored = forms.BooleanField(required=False, label="Mirrored, for paper laid face down")
     error = forms.FloatField(
         min_value=-MOST_ERROR, max_value=MOST_ERROR, label="Printer's error, %",
@@ -125,7 +128,7 @@ def transfers_svg(request, army_id, sheet):
 def _sheets(request, reading: Reading) -> tuple[SheetForm, Sheets | None]:
     given = request.GET
     form = SheetForm({
-        "paper": given.get("paper", "A5"), "mirrored": given.get("mirrored"), "error": given.get("error", "0"),
+        "paper": given.get("paper", "A5"), "which": given.get("which", "made"), "mirrored": given.get("mirrored"), "error": given.get("error", "0"),
         "measured": given.get("measured", ""),
     })  # fmt: skip
     if not form.is_valid():
@@ -133,7 +136,7 @@ def _sheets(request, reading: Reading) -> tuple[SheetForm, Sheets | None]:
     said = form.cleaned_data
     print_at = None
     try:
-        laid = nested(_decals(reading), said["paper"])
+        laid = nested(_decals(reading, said["which"] == "all"), said["paper"])
         if said["measured"] is not None:
             print_at = printer_scale(BAR, said["measured"])
     except MantelloError as error:
@@ -142,9 +145,12 @@ def _sheets(request, reading: Reading) -> tuple[SheetForm, Sheets | None]:
     return form, Sheets(laid, said["paper"], said["mirrored"], 1 + said["error"] / 100, print_at)
 
 
-def _decals(reading: Reading) -> list[Decal]:
+def _decals(reading: Reading, every: bool) -> list[Decal]:
+    """The pieces of the marks that are made as transfers, or of every one; patterns of cloth are painted in any case."""
     found = []
     for one in reading.allotments:
+        if one.device.cloth or not (every or one.manner.method == "transfer"):
+            continue
         label, dark = device_words(reading.design.scheme, one.device), _dark(reading, one)
         if one.device.kind == ARMS:
             arms = reading.design.scheme.named_arms(one.device.text)
@@ -158,7 +164,7 @@ def _decals(reading: Reading) -> list[Decal]:
         else:
             tones = reading.tones(one.role)
             fill = hex_of(tones["base"]) if tones else "#111111"
-            found.append(device_decal(label, one.device, one.site, fill, one.with_spares, dark=dark))
+            found.append(device_decal(label, one.device, one.site, fill, one.with_spares, dark=dark, turn=one.manner.turn))
     return found
 
 

@@ -24,6 +24,7 @@ urlpatterns = [
     path("transfers.pdf", transfers.transfers_pdf, name="transfers-pdf"),
     path("transfers/<int:sheet>.svg", transfers.transfers_svg, name="transfers-svg"),
     path("draw/", views.draw, name="draw-arms"),
+    path("complete/", views.complete, name="complete-blazon"),
     path("compose/", views.compose, name="compose-arms"),
     path("keep/", views.keep_arms, name="keep-arms"),
     path("<str:arms>/differences/", differences.differences, name="differences"),

@@ -6,6 +6,7 @@ from urllib.parse import urlencode
 
 from django import forms
 from django.contrib.auth.decorators import login_required
+from django.http import JsonResponse
 from django.shortcuts import redirect, render
 from django.urls import reverse
 from django.utils.safestring import mark_safe
@@ -21,7 +22,9 @@ from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.insignia.appearance import Contrast, contrasts
 from mantello_core.insignia.arms_drawing import ArmsDrawing, drawn_arms
 from mantello_core.insignia.blazon import read_blazon, write_blazon
+from mantello_core.insignia.branch import Branch, branch_of
 from mantello_core.insignia.coat import Arms
+from mantello_core.insignia.completing import completions
 from mantello_core.insignia.freehand import FINEST_LINE
 from mantello_core.insignia.retinue import RIGHTS, alike, livery_of
 from mantello_core.insignia.rule import Breach, breaches
@@ -82,6 +85,7 @@ class Seen:
     width: float = USUAL_WIDTH
     shape: str = "heater"
     reverse: str = ""
+    branch: Branch | None = None
 
     @property
     def paintable_at(self) -> float:
@@ -183,7 +187,7 @@ def _seen(blazon: str, chosen: NamedArms | None, reading: Reading, look: LookFor
     return Seen(
         "", said, mark_safe(arms_svg(drawing, inked(chosen, reading), prefix="large", title=said)), breaches(arms),
         contrasts(drawing, colour, width, metres), tuple((id_, hex_of(colour(id_)), area) for id_, area in drawing.areas(width).items()),
-        thin, of, width, shape, mark_safe(reverse) if SHAPES[shape].reverse else "",
+        thin, of, width, shape, mark_safe(reverse) if SHAPES[shape].reverse else "", branch_of(arms),
     )  # fmt: skip
 
 
@@ -203,6 +207,15 @@ def draw(request, army_id):
     return render(
         request, "insignia/seen.html", {"seen": seen, "finest": FINEST_LINE}, status=422 if seen.error else 200
     )
+
+
+@login_required
+@require_safe
+def complete(request, army_id):
+    """Phrases that fit at the end of what is typed so far, as JSON."""
+    army_for(request, army_id)
+    found = completions(request.GET.get("text", "")[:MOST_SIGNS])
+    return JsonResponse({"words": [{"phrase": one.phrase, "start": one.start} for one in found]})
 
 
 @login_required

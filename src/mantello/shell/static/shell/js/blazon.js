@@ -38,10 +38,62 @@ async function draw(field, address) {
   }
 }
 
+/* Words that fit where the cursor stands: a row of buttons, reached by the down arrow. */
+let completed = 0;
+
+async function complete(field, shelf, address) {
+  const end = field.selectionStart;
+  const mine = ++completed;
+  try {
+    const answer = await fetch(`${address}?${new URLSearchParams({ text: field.value.slice(0, end) })}`);
+    if (mine !== completed || !answer.ok) return;
+    const { words } = await answer.json();
+    shelf.replaceChildren(
+      ...words.map(({ phrase, start }) => {
+        const button = document.createElement("button");
+        button.type = "button";
+        button.className = "btn btn-s";
+        button.textContent = phrase;
+        button.addEventListener("click", () => {
+          field.setRangeText(`${phrase} `, start, end, "end");
+          field.focus();
+          field.dispatchEvent(new Event("input", { bubbles: true }));
+        });
+        return button;
+      }),
+    );
+    shelf.hidden = words.length === 0;
+  } catch {
+    shelf.hidden = true;
+  }
+}
+
+function walk(event, field, shelf) {
+  const buttons = [...shelf.children];
+  const at = buttons.indexOf(document.activeElement);
+  if (event.key === "ArrowRight" && at < buttons.length - 1) buttons[at + 1].focus();
+  else if (event.key === "ArrowLeft" && at > 0) buttons[at - 1].focus();
+  else if (event.key === "ArrowUp" || event.key === "Escape") field.focus();
+  else return;
+  event.preventDefault();
+}
+
 behaviour("blazon", (holder) => {
   const field = holder.querySelector("textarea");
+  const shelf = holder.querySelector(".next-words");
   field.addEventListener("input", () => {
     clearTimeout(waiting);
-    waiting = setTimeout(() => draw(field, holder.dataset.draw), 120);
+    waiting = setTimeout(() => {
+      draw(field, holder.dataset.draw);
+      complete(field, shelf, holder.dataset.complete);
+    }, 120);
   });
+  field.addEventListener("keydown", (event) => {
+    const last = field.selectionStart === field.value.length;
+    if (event.key === "ArrowDown" && last && !shelf.hidden) {
+      shelf.firstElementChild.focus();
+      event.preventDefault();
+    }
+  });
+  shelf.addEventListener("keydown", (event) => walk(event, field, shelf));
 });
