@@ -18,7 +18,7 @@ from .rule import keeps_rule
 from .tincture import COUNTERCHANGED, PROPER, TINCTURES
 
 #: tinctures that differences are made with, and small charges that are added
-_TINCTURES = ("or", "argent", "gules", "azure", "vert", "sable", "purpure")
+TINCTURES_TRIED = ("or", "argent", "gules", "azure", "vert", "sable", "purpure")
 _SMALL = ("star", "crescent", "roundel", "annulet", "billet", "lozenge", "trefoil", "shell")
 _LINES = ("wavy", "engrailed", "embattled", "indented")
 #: places of the shield that are looked at, across and down; the surface it is looked at on
@@ -87,6 +87,16 @@ def differenced(
         *_smallest(chosen, usual, weak),
         len(pool),
     )
+
+
+def set_of(parent: Coat, differences: Sequence[Difference], colour_of: Callable[[str], Lab], tried: int) -> Differenced:
+    """A set that was chosen otherwise, with the distances of each to the nearest other and of any two."""
+    pool, made = [one.arms for one in differences], {one.arms: one.how for one in differences}
+    looks = np.stack([_looks(coat, colour_of) for coat in (parent, *pool)])
+    weak, usual = _distances(looks), _distances(looks[:, :1])
+    rows = list(range(1, len(pool) + 1))
+    told = tuple(_told(at, rows, pool, made, usual, weak) for at in rows)
+    return Differenced(parent, told, *_smallest(rows, usual, weak), tried)
 
 
 def _told(at: int, chosen: list[int], pool, made, usual, weak) -> Difference:
@@ -174,7 +184,7 @@ def _distances(looks: np.ndarray) -> np.ndarray:
 def _candidates(parent: Coat) -> Iterable[tuple[str, Coat]]:
     """Every difference that is tried, each with how it is made."""
     kinds = {one.kind for one in parent.elements if isinstance(one, Ordinary)}
-    for tincture in _TINCTURES:
+    for tincture in TINCTURES_TRIED:
         if "bordure" not in kinds:
             for line in ("", "embattled", "engrailed"):
                 said = f"{line} bordure" if line else "bordure"

@@ -1,5 +1,6 @@
 """Equal divisions by hand: how to find them, where they stand on the clock, and which guide marks they meet."""
 
+import math
 from dataclasses import dataclass
 
 from ..errors import OutOfRange
@@ -19,6 +20,10 @@ class Spacing:
     #: numbers of the marks, from 1, that fall on top, right, foot or left
     meets: tuple[int, ...]
     words: str
+
+    def apart(self, radius_mm: float) -> float:
+        """mm from mark to mark on a round of that radius: 2 r sin(180 / n); the whole round for one mark."""
+        return 2 * radius_mm * (math.sin(math.pi / self.count) if self.count > 1 else math.pi)
 
     @property
     def clock(self) -> tuple[str, ...]:

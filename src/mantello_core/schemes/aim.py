@@ -18,6 +18,7 @@ THRESHOLDS = {
     "common_least": (0.15, 0, 1, "share of the army decided at the army's rung below which it falls apart"),
     "common_most": (0.80, 0, 1, "share above which formations vanish"),
     "metals": (3.0, 1, 12, "different metals on one figure; more are confused"),
+    "metals_apart": (10.0, 1, 40, "CIEDE2000 between any two metals; nearer ones are taken for each other"),
     "coats": (4.0, 1, 20, "coats of one step; beyond it another undercoat or a bridge colour is quicker"),
     "paints": (3.0, 1, 8, "paints in one mix; more cannot be mixed twice alike"),
     "hidden": (0.3, 0.0, 1, "share of an area seen on the finished model below which lights on it are lost"),

@@ -11,10 +11,12 @@ from mantello_core.errors import OutOfRange
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.command import BAD_INPUT, GOOD, answer
 from mantello_core.insignia.blazon import read_blazon, write_blazon
+from mantello_core.insignia.cadency import cadency
 from mantello_core.insignia.charge import CHARGES
 from mantello_core.insignia.differencing import MOST, differenced
 from mantello_core.insignia.retinue import alike, livery_of
 from mantello_core.insignia.rule import keeps_rule
+from mantello_core.insignia.spacing import spacing
 from mantello_core.insignia.tincture import TINCTURES
 from tests.core.insignia.test_blazon import ARMS
 
@@ -102,3 +104,24 @@ class Liveries(SimpleTestCase):
         pairs = alike([livery_of(read_blazon(text)) for text in blazons])
         self.assertEqual(len(pairs), 1)
         self.assertNotIn("Gules", blazons[pairs[0][0]] + blazons[pairs[0][1]])
+
+
+class Cadency(SimpleTestCase):
+    def test_children_have_their_marks_in_order_and_all_keep_the_rule(self):
+        parent = read_blazon("Gules, a fess wavy or between three lanterns argent")
+        found = cadency(parent, 5, lambda id_: lab_of_hex(PLAIN_COLOURS[id_]))
+        self.assertEqual(
+            [one.how.split(",")[0] for one in found.differences],
+            ["a label", "a crescent", "a star", "an owl", "an annulet"],
+        )
+        self.assertTrue(all(keeps_rule(one.arms) for one in found.differences))
+        self.assertGreater(found.smallest_weak, 0)
+        self.assertEqual(found, cadency(parent, 5, lambda id_: lab_of_hex(PLAIN_COLOURS[id_])))
+
+    def test_more_children_than_marks_are_refused(self):
+        with self.assertRaises(OutOfRange):
+            cadency(read_blazon("Or, a fess gules"), 10, lambda id_: lab_of_hex(PLAIN_COLOURS[id_]))
+
+    def test_a_round_tells_mm_from_mark_to_mark(self):
+        self.assertAlmostEqual(spacing(4).apart(5), 5 * 2**0.5)
+        self.assertAlmostEqual(spacing(12).apart(10), 5.176, places=3)

@@ -114,7 +114,7 @@ class Marks(RoomCase):
             re.search(r"(\d+) pieces", self.see("transfers", which=which).content.decode())[1]
             for which in ("made", "all")
         )
-        self.assertEqual(few, "45")
+        self.assertEqual(few, "64")
         self.assertGreater(int(every), 100)
 
     def test_a_numeral_has_a_guide_and_a_sheet_to_print(self):

@@ -11,7 +11,7 @@ from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello_core.insignia.device import ARMS, MARGIN
 from mantello_core.insignia.manner import METHODS
-from mantello_core.insignia.mark_step import hand_or_transfer
+from mantello_core.insignia.mark_step import hand_or_transfer, mark_steps
 from mantello_core.insignia.worn import surface_for
 from mantello_core.schemes.allotment import Allotment, lacks
 from mantello_core.schemes.bearing import device_words, with_manner
@@ -62,6 +62,11 @@ def bearers(request, army_id):
         "rows": rows,
         "lacking": lacking,
         "methods": METHODS.items(),
+        "used": [
+            (METHODS[method], mark_steps(method, 120, "cyl"))
+            for method in METHODS
+            if any(row["allotment"].manner.method == method for row in rows)
+        ],
         "copies": sum(row["allotment"].with_spares for row in rows),
     }
     return room_page(request, army, "insignia", "insignia/bearers.html", context)

@@ -13,6 +13,7 @@ from mantello_core.errors import MantelloError
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.insignia.arms_drawing import drawn_arms
 from mantello_core.insignia.blazon import read_blazon
+from mantello_core.insignia.cadency import cadency
 from mantello_core.insignia.coat import Coat
 from mantello_core.insignia.differencing import MOST, differenced
 from mantello_core.schemes.heraldry import with_arms
@@ -23,6 +24,9 @@ from .views import colours_of, inked
 class DifferenceForm(forms.Form):
     """How many, and which set of several equally good ones."""
 
+    way = forms.ChoiceField(
+        label="Chosen", choices=[("apart", "as unlike as can be"), ("cadency", "by custom: marks of cadency")]
+    )
     count = forms.IntegerField(
         min_value=1, max_value=MOST, label="How many",
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), f"Write 1 to {MOST}."),
@@ -40,7 +44,9 @@ def differences(request, army_id, arms):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     one = reading.design.scheme.named_arms(arms)
-    form = DifferenceForm({"count": request.GET.get("count", "4"), "seed": request.GET.get("seed", "0")})
+    form = DifferenceForm({
+        "way": request.GET.get("way", "apart"), "count": request.GET.get("count", "4"), "seed": request.GET.get("seed", "0"),
+    })  # fmt: skip
     pinned = request.GET.getlist("pin")[:MOST]
     colour = colours_of(one, reading)
     found, told = None, ""
@@ -51,6 +57,8 @@ def differences(request, army_id, arms):
                 told = (
                     "Quartered and impaled arms are not differenced as a whole; difference the coat they are made of."
                 )
+            elif form.cleaned_data["way"] == "cadency":
+                found = cadency(one.tree, form.cleaned_data["count"], colour)
             else:
                 found = differenced(one.tree, form.cleaned_data["count"], colour, form.cleaned_data["seed"], pins)
         except MantelloError as error:

@@ -29,6 +29,8 @@ from .views import USUAL_WIDTH, LookForm, inked
 _STAGE_WIDTH = 50
 
 
+#: radius that equal parts stand on, as a share of the surface's width
+_ROUND = 0.4
 _NUMBER = dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 0.1 to 3 mm.")
 
 
@@ -111,7 +113,8 @@ def mark_sheet(request, army_id):
 def _page(request, army, name, form, hand, equal, action, sheet, back):
     context = {
         "title": f"{name} by hand", "name": name, "form": form, "hand": hand, "query": request.GET.urlencode(),
-        "divisions": equal, "action": action, "sheet": sheet, "back": back,
+        "divisions": [(what, one, one.apart(hand.width * _ROUND)) for what, one in equal] if hand else [],
+        "least_apart": 2 * hand.line if hand else 0, "action": action, "sheet": sheet, "back": back,
     }  # fmt: skip
     return room_page(request, army, "insignia", "insignia/freehand.html", context, 422 if form.errors else 200)
 

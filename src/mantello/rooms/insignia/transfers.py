@@ -164,7 +164,9 @@ def _decals(reading: Reading, every: bool) -> list[Decal]:
         else:
             tones = reading.tones(one.role)
             fill = hex_of(tones["base"]) if tones else "#111111"
-            found.append(device_decal(label, one.device, one.site, fill, one.with_spares, dark=dark, turn=one.manner.turn))
+            found.append(
+                device_decal(label, one.device, one.site, fill, one.with_spares, dark=dark, turn=one.manner.turn)
+            )
     return found
 
 

@@ -81,6 +81,11 @@ class SiteRow:
     form: DeviceForm
 
     @property
+    def system(self) -> str:
+        """The marking system that gives the mark; '' for a placed one."""
+        return self.borne.placement.id.partition(":")[0] if self.borne and ":" in self.borne.placement.id else ""
+
+    @property
     def method(self) -> str:
         """How the mark is made, in words."""
         return METHODS[self.borne.placement.manner.method] if self.borne else ""

@@ -4,6 +4,7 @@ from ...colour.spaces import hex_of, lab_of_hex, mean_lab
 from ...errors import Contradiction
 from ...insignia.arms_drawing import drawn_arms
 from ...insignia.blazon import read_blazon, write_blazon
+from ...insignia.cadency import cadency
 from ...insignia.coat import Coat
 from ...insignia.decal import shaped_decal
 from ...insignia.differencing import differenced
@@ -49,7 +50,10 @@ def difference(document: dict) -> dict:
     parent, *pins = (read_blazon(text) for text in (document["blazon"], *document.get("pins", ())))
     if not all(isinstance(one, Coat) for one in (parent, *pins)):
         raise Contradiction("Quartered and impaled arms are not differenced as a whole.", "/blazon")
-    found = differenced(parent, document["count"], _colour(_PLAIN), document.get("seed", 0), pins)
+    if document.get("way") == "cadency":
+        found = cadency(parent, document["count"], _colour(_PLAIN))
+    else:
+        found = differenced(parent, document["count"], _colour(_PLAIN), document.get("seed", 0), pins)
     return {
         "parent": write_blazon(parent),
         "tried": found.tried,

@@ -1,6 +1,7 @@
 """Checks of balance: accents, shares, common ground, signatures, metals, materials, paint trouble."""
 
 from collections import defaultdict
+from itertools import combinations
 
 from ...figures.vocabulary import sideless, spoken
 from ...recipes.undercoat import best_undercoat
@@ -136,10 +137,21 @@ def metals(look: Look) -> Check:
                 key = "|".join(sorted((*roles, sideless(area), sideless(other))))
                 said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
                 found.setdefault(key, at(design.army, one, area, said, key, length))
+    least = design.scheme.aims.threshold("metals_apart")
+    worn_anywhere = sorted({cell.role for one in resolution.classes for cell in one.cells.values()} & shiny)
+    for role, other in combinations(worn_anywhere, 2):
+        apart = look.apart(role, other, "rank")
+        if apart < least:
+            names = design.scheme.role(role).name, design.scheme.role(other).name
+            said = f"{names[0]} and {names[1]} are {apart:.0f} apart and may be taken for each other"
+            found[f"{role}|{other}"] = Finding(said, f"alike|{role}|{other}", number=500 - apart)
     listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
     worst = listed[0].what if listed else "few metals, well apart"
-    rule = f"At most {most:g} metals on a figure, and none along 3 mm or more of another without a dark line."
-    return Check("metals", "Metals", "look" if listed else "clear", worst, listed, rule, ("metals",))
+    rule = (
+        f"At most {most:g} metals on a figure, any two {least:g} apart (CIEDE2000), none along 3 mm or more of another"
+        " without a dark line."
+    )
+    return Check("metals", "Metals", "look" if listed else "clear", worst, listed, rule, ("metals", "metals_apart"))
 
 
 def materials(look: Look) -> Check:
