@@ -35,7 +35,7 @@ class ArmsTyped(BrowserCase):
         expect(self.page.locator(".verdict")).to_contain_text("in a simpler form")
 
         self.go(f"{army}scheme/?{PLATE}")
-        self.page.locator(".site-row summary").click()
+        self.page.locator(".site-row > details > summary").click()
         self.page.get_by_label("Device").select_option("Arms of House Weir")
         self.page.get_by_role("button", name="Place it").click()
         self.note("The arms of House Weir placed on hat.plate")

@@ -15,7 +15,7 @@ def answer(verb: str, data: bytes) -> tuple[int, str]:
     """Exit status and the JSON text a verb answers its input with. Refusals are answers too."""
     try:
         if verb == "help":
-            return GOOD, "".join(f"{name:9} {function.__doc__.splitlines()[0]}\n" for name, function in VERBS.items())
+            return GOOD, "".join(f"{name:13} {function.__doc__.splitlines()[0]}\n" for name, function in VERBS.items())
         if verb not in VERBS:
             raise Unreadable(f"'{verb}' is no verb; there are {', '.join(VERBS)}.", "verb")
         return GOOD, _text(VERBS[verb](_parsed(data)))
@@ -60,5 +60,6 @@ VERBS: dict[str, Callable[[dict], dict]] = {
     "shopping": army.bought,
     "undercoat": army.undercoated,
     "plan": army.planned,
+    "validate-plan": army.validated,
     "plates": army.plates,
 }

@@ -149,8 +149,8 @@ def device_shape(device: Device, width_mm: float, height_mm: float, turn: float 
 
 
 def _fitted(commands, width: float, height: float) -> list[tuple]:
-    """Commands about the origin, as large as fits the box."""
-    points = [point for step in commands for point in step[1:]]
+    """Commands about the origin, as large as fits the box, by the outline itself and not by what its curves aim at."""
+    points = [point for ring, _ in to_rings(commands, 9) for point in ring]
     across, down = zip(*points, strict=True)
     wide, tall = max(across) - min(across), max(down) - min(down)
     scale = min(width / wide, height / tall)

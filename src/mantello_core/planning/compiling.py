@@ -67,7 +67,7 @@ def _rank_atoms(design, unit, rank, classes, done):
     surface = sum(area.surface_mm2 for area in areas.values())
     chains.append(_chain(unit, rank, "", [(
         coat.step, coat.kind, f"{coat.kind}|{coat.words}", coat.technique.handling + surface / coat.technique.rate,
-        coat.technique.drying * 60, 1, surface, coat.name, 0, coat.paint.sprayed,
+        coat.technique.drying * 60, 1, surface, coat.name, 0, coat.paint.sprayed, False,
     ) for coat in design.scheme.ground.coats], everyone, done, 0.0))  # fmt: skip
     for role_id, worn in _worn(classes, areas).items():
         role = design.scheme.role(role_id)
@@ -78,7 +78,7 @@ def _rank_atoms(design, unit, rank, classes, done):
             rows.append((
                 step.id, step.kind, f"{step.kind}|{step.mix.words}", step.seconds(worn.surface, count),
                 design.scheme.drying(step) * 60, count, worn.surface * step.share, f"{role.name} {technique.verb.lower()}",
-                technique.mess, any(pot.sprayed for pot in step.mix.paints),
+                technique.mess, any(pot.sprayed for pot in step.mix.paints), len(step.mix.parts) > 1,
             ))  # fmt: skip
         chains.append(_chain(unit, rank, role_id, rows, sorted(worn.ordinals), done, worn.height))
     chains += mark_chains(design.scheme, unit, rank, classes, done)
@@ -87,12 +87,12 @@ def _rank_atoms(design, unit, rank, classes, done):
 
 def _chain(unit, rank, role, rows, ordinals, done, height):
     chain = []
-    for step, kind, pot, seconds, drying, coats, surface, name, mess, sprayed in rows:
+    for step, kind, pot, seconds, drying, coats, surface, name, mess, sprayed, mixed in rows:
         left = tuple(ordinal for ordinal in ordinals if (unit, rank, ordinal, role, step) not in done)
         if left:
             atom = Atom(
                 f"{unit}|{rank}|{role}|{step}", unit, rank, role, step, kind, pot, seconds, drying, coats, left,
-                round(surface, 2), name, mess, sprayed,
+                round(surface, 2), name, mess, sprayed, mixed,
             )  # fmt: skip
             chain.append((atom, height))
     return chain

@@ -4,18 +4,22 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from ..schemes.cascade import Resolution, resolve
+from ..schemes.evenings import Evenings
 from ..schemes.scheme import Design
-from .calendar import Session, sessions
+from .calendar import Session, elapsed, sessions
 from .compiling import Done, compiled
 from .merging import runs
 from .ordering import Relaxed, ordered
 from .schedule import OPENING, PATIENCE, Block, Task, fresh, laid, tasks_of
 from .task import Atom, Edge
+from .validating import Painted
 
 #: most figures on the desk at once; squads beyond it wait for the next wave
 DESK_LIMIT = 40
 #: sessions looked ahead
 HORIZON = 120
+#: share of the desk time that waiting may take without another style being tried
+WAITS_LITTLE = 0.02
 
 
 @dataclass(frozen=True, eq=False)
@@ -41,7 +45,7 @@ class Plan:
     @property
     def hands_on(self) -> float:
         """Brush minutes."""
-        return sum((block.end - block.start).total_seconds() for block in self.blocks) / 60
+        return sum(elapsed(block.start, block.end, block.zone) for block in self.blocks) / 60
 
     @property
     def openings(self) -> int:
@@ -54,7 +58,7 @@ class Plan:
         waited, last = 0.0, {}
         for block in self.blocks:
             free = last.get(block.session, self.sessions[block.session].start)
-            waited += (block.start - free).total_seconds() - block.opening
+            waited += elapsed(free, block.start, block.zone) - block.opening
             last[block.session] = block.end
         return waited / 60
 
@@ -67,6 +71,16 @@ class Plan:
     def bound(self) -> float:
         """Minutes no plan can beat: all brushwork, and every pot opened once."""
         return self.hands_on + len({task.pot for task in self.tasks}) * OPENING / 60
+
+    def stretches(self) -> list[Painted]:
+        """The plan as its validator reads it."""
+        return [
+            Painted(
+                block.start, block.end, block.opening, block.task.pot, block.task.unit, block.figures,
+                tuple((atom.rank, atom.role, atom.step) for atom in block.task.atoms), block.task.lot,
+            )
+            for block in self.blocks
+        ]  # fmt: skip
 
     def of(self, session: int) -> list[Block]:
         """The blocks of one session, in order."""
@@ -84,15 +98,30 @@ def plan(
 ) -> Plan:
     """Plan what is left from ``start`` on.
 
-    Two styles of patience are tried and the one with fewer desk minutes kept.
     Raises: Contradiction if recipes ask for an impossible order; OutOfRange if no evening is marked.
     """
     resolution = resolution or resolve(design.army, design.scheme)
+    return laid_out(prepared(design, resolution, done, units), design.evenings, start, horizon)
+
+
+@dataclass(frozen=True, eq=False)
+class Prepared:
+    """Work made ready to be laid: what does not change with calendar and date."""
+
+    tasks: tuple[Task, ...]
+    edges: tuple[Edge, ...]
+    relaxed: tuple[Relaxed, ...]
+
+
+def prepared(design: Design, resolution: Resolution, done: Done = frozenset(), units: tuple[str, ...] = ()) -> Prepared:
+    """What is left, compiled, put in order, merged and cut into lots, wave by wave.
+
+    Raises: Contradiction if recipes ask for an impossible order.
+    """
     work = compiled(design, resolution, done, units)
-    evenings = sessions(design.evenings, start, horizon)
     kept, relaxed = [], []
     waves = _waves(design, work.atoms)
-    prepared = []
+    ready = []
     for wave in waves:
         names = {atom.id for atom in wave}
         edges, given_up = ordered(
@@ -100,24 +129,35 @@ def plan(
         )
         kept += edges
         relaxed += given_up
-        prepared.append((runs(list(wave), edges), edges))
-    best, linked = None, _all_tasks(prepared, design.evenings.attention)
+        ready.append((runs(list(wave), edges), edges))
+    return Prepared(tuple(_all_tasks(ready, design.evenings.attention)), tuple(kept), tuple(relaxed))
+
+
+def laid_out(work: Prepared, evenings: Evenings, start: datetime, horizon: int = HORIZON) -> Plan:
+    """Prepared work laid into sessions.
+
+    A second, more patient style is tried where the first waits much, and the one with fewer desk minutes kept.
+    Raises: OutOfRange if no evening is marked.
+    """
+    coming = sessions(evenings, start, horizon)
+    best = None
     for patience in (PATIENCE, 2.4 * PATIENCE):
-        tasks = fresh(linked)
-        candidate = Plan(
-            tuple(evenings), tuple(laid(tasks, evenings, patience)), tuple(tasks), tuple(kept), tuple(relaxed)
-        )
+        tasks = fresh(work.tasks)
+        candidate = Plan(tuple(coming), tuple(laid(tasks, coming, patience)), tuple(tasks), work.edges, work.relaxed)
         rating = (len(candidate.unplaced), candidate.desk_minutes)
         if best is None or rating < best[0]:
             best = rating, candidate
+        if not candidate.unplaced and candidate.idle <= WAITS_LITTLE * candidate.desk_minutes:
+            break
     return best[1]
 
 
 def _waves(design: Design, atoms: tuple[Atom, ...]) -> list[tuple[Atom, ...]]:
-    """Units in tree order, taken together up to the desk limit."""
+    """Units in tree order, those that shall come first before them, taken together up to the desk limit."""
     waves: list[list[str]] = []
     size = 0
-    for unit in design.army.units:
+    first = {unit: at for at, unit in enumerate(design.evenings.first)}
+    for unit in sorted(design.army.units, key=lambda one: first.get(one.id, len(first))):
         if not waves or size + unit.figures > DESK_LIMIT:
             waves.append([])
             size = 0
@@ -127,11 +167,11 @@ def _waves(design: Design, atoms: tuple[Atom, ...]) -> list[tuple[Atom, ...]]:
     return [wave for wave in grouped if wave]
 
 
-def _all_tasks(prepared, attention) -> list[Task]:
+def _all_tasks(ready, attention) -> list[Task]:
     """Tasks of all waves; each wave's first tasks wait for the wave before last to be done with its lots."""
     tasks: list[Task] = []
     offset, previous = 0, []
-    for groups, edges in prepared:
+    for groups, edges in ready:
         wave = tasks_of(groups, edges, attention)
         for task in wave:
             task.run += offset

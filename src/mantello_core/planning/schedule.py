@@ -1,10 +1,12 @@
 """Lay runs into sessions: one pair of hands, drying enforced per figure, waiting filled with other work."""
 
 from collections import defaultdict
+from collections.abc import Sequence
 from dataclasses import dataclass, field
-from datetime import datetime, timedelta
+from datetime import datetime
+from zoneinfo import ZoneInfo
 
-from .calendar import Session
+from .calendar import Session, elapsed, later
 from .task import Atom, Edge
 
 #: seconds to open a pot or mix, and for a spray can
@@ -32,8 +34,8 @@ class Task:
     #: seconds of work and drying still to come from its start, along the longest chain
     tail: float = 0.0
     waiting: int = 0
-    #: start and end of every stretch that is placed, in seconds of the laying's clock, and its figures
-    placed: list[tuple[float, float, int]] = field(default_factory=list)
+    #: when the hands leave each figure that is placed, in seconds of the laying's clock
+    ends: dict[tuple[str, int], float] = field(default_factory=dict)
     #: figures not yet placed, in order, with their hands-on seconds; None until laying starts
     left: dict[tuple[str, int], float] | None = None
     #: earliest start in seconds of the laying's clock, once everything before it is placed
@@ -44,6 +46,11 @@ class Task:
     worth: float = 0.0
     opens: float = OPENING
     next_figure: float = 0.0
+    #: whether it is sprayed; whether several paints are mixed for it
+    sprayed: bool = False
+    mixed: bool = False
+    #: seconds from its start until the hands come to each figure, worked out once for all layings
+    offsets: dict[tuple[str, int], float] = field(default_factory=dict)
 
     @property
     def seconds(self) -> float:
@@ -67,11 +74,12 @@ class Block:
     end: datetime
     task: Task
     figures: tuple[tuple[str, int], ...]
+    zone: ZoneInfo | None = None
 
     @property
     def dry_at(self) -> datetime:
         """When the last figure of it is dry."""
-        return self.end + timedelta(seconds=self.task.drying)
+        return later(self.end, self.task.drying, self.zone)
 
 
 def tasks_of(runs: list[list[Atom]], edges: list[Edge], attention: int) -> list[Task]:
@@ -95,10 +103,12 @@ def tasks_of(runs: list[list[Atom]], edges: list[Edge], attention: int) -> list[
     return tasks
 
 
-def fresh(tasks: list[Task]) -> list[Task]:
+def fresh(tasks: Sequence[Task]) -> list[Task]:
     """The same tasks and links with nothing placed, for another way of laying them."""
     copies = {
-        id(task): Task(task.run, task.pot, task.unit, task.lot, task.atoms, task.figures, tail=task.tail)
+        id(task): Task(
+            task.run, task.pot, task.unit, task.lot, task.atoms, task.figures, tail=task.tail, offsets=task.offsets
+        )
         for task in tasks
     }
     for task in tasks:
@@ -117,27 +127,31 @@ def laid(tasks: list[Task], sessions: list[Session], patience: float = PATIENCE)
     blocks: list[Block] = []
     if not sessions:
         return blocks
-    zero = sessions[0].start
+    zero, zone = sessions[0].start, sessions[0].zone
     starts, ends = (
-        [(moment - zero).total_seconds() for moment in moments]
+        [elapsed(zero, moment, zone) for moment in moments]
         for moments in zip(*((one.start, one.end) for one in sessions), strict=True)
     )
+    sprays = [tuple(elapsed(zero, moment, zone) for moment in one.spray) if one.spray else None for one in sessions]
     for task in tasks:
         task.left, task.unplaced = dict(task.figures), sum(task.figures.values())
-        task.worth = 0.01 * task.tail + (900 if task.atoms[0].sprayed else 0)
-        task.opens = OPENING_SPRAY if task.atoms[0].sprayed else OPENING
+        task.sprayed, task.mixed = task.atoms[0].sprayed, task.atoms[0].mixed
+        task.worth = 0.01 * task.tail + (900 if task.sprayed else 0)
+        task.opens = OPENING_SPRAY if task.sprayed else OPENING
         task.next_figure = next(iter(task.left.values()))
     offered = [task for task in tasks if not task.waiting]
     session, now, pot = 0, 0.0, ""
     while offered and session < len(sessions):
-        best = _best(offered, now, pot, ends[session], patience)
+        length = ends[session] - starts[session]
+        best = _best(offered, now, pot, ends[session], patience, sprays[session], length)
         if best is None:
             session += 1
             if session < len(sessions):
                 now, pot = starts[session], ""
             continue
         task, start, opening = best
-        block, now = _placed(task, session, start, opening, ends[session], zero)
+        end = min(ends[session], sprays[session][1]) if task.sprayed else ends[session]
+        block, now = _placed(task, session, start, opening, end, zero, zone)
         blocks.append(block)
         pot = task.pot
         if not task.left:
@@ -188,40 +202,59 @@ def _link(home, edges):
         task.tail = task.seconds + following
 
 
-def _best(offered, now, pot, end, patience):
-    """The offered task that loses least time, with its start and the seconds its pot takes to open."""
-    best, left = None, end - now
+def _best(offered, now, pot, end, patience, spray, length):
+    """The offered task that loses least time, with its start and the seconds its pot takes to open.
+
+    Spraying keeps to its hours. A mix of several paints is not begun where the session ends before it is used up, if a
+    whole session would hold it: mixed again it would be another colour.
+    """
+    best, whole = None, end - now
     for task in offered:
         opening = 0.0 if task.pot == pot else task.opens
         until = task.ready - now
         if until < opening:
             until = opening
+        left = whole
+        if task.sprayed:
+            if spray is None:
+                continue
+            until, left = max(until, spray[0] - now), min(end, spray[1]) - now
         wait = until - opening
         if wait > patience:
             continue
         room, seconds = left - until, task.unplaced
+        if room < seconds and task.mixed and seconds + task.opens <= length:
+            continue
         if room < task.next_figure or (opening and room < SCRAP and room < seconds):
             continue
         cut = opening if room < seconds < 5400 else 0.0
-        score = wait + opening + cut - task.worth - (300 if task.placed else 0)
+        score = wait + opening + cut - task.worth - (300 if task.ends else 0)
         if best is None or score < best[0]:
             best = score, task, until, opening
     return (best[1], now + best[2], best[3]) if best else None
 
 
 def _ready(task: Task) -> float:
-    """Earliest start at which every figure is dry when its turn comes: the ends of each stretch decide."""
+    """Earliest start at which every figure is dry when its own turn comes; after all of a task that shares no figure."""
+    offsets, at = task.offsets, 0.0
+    if not offsets:
+        for figure, seconds in task.figures.items():
+            offsets[figure] = at
+            at += seconds
     earliest = float("-inf")
-    per = sum(task.figures.values()) / len(task.figures)
     for before, lag in task.before:
-        for start, end, count in before.placed:
-            first = start + (end - start) / count + lag
-            last = end + lag - (count - 1) * per
-            earliest = max(earliest, first, last)
+        ends = before.ends
+        shared = offsets.keys() & ends.keys()
+        if shared:
+            earliest = max(earliest, lag + max(ends[figure] - offsets[figure] for figure in shared))
+        else:
+            earliest = max(earliest, lag + max(ends.values(), default=earliest))
     return earliest
 
 
-def _placed(task: Task, session: int, start: float, opening: float, end: float, zero: datetime) -> tuple[Block, float]:
+def _placed(
+    task: Task, session: int, start: float, opening: float, end: float, zero: datetime, zone: ZoneInfo | None
+) -> tuple[Block, float]:
     """A block of as many of its figures as find room, and when it ends."""
     room, used, figures = end - start, 0.0, []
     for figure, seconds in list(task.left.items()):
@@ -229,9 +262,9 @@ def _placed(task: Task, session: int, start: float, opening: float, end: float, 
             break
         used += seconds
         figures.append(figure)
+        task.ends[figure] = start + used
         del task.left[figure]
     task.unplaced = sum(task.left.values())
     task.next_figure = next(iter(task.left.values()), 0.0)
-    task.placed.append((start, start + used, len(figures)))
-    moments = (zero + timedelta(seconds=seconds) for seconds in (start, start + used))
-    return Block(session, opening, *moments, task, tuple(figures)), start + used
+    moments = (later(zero, seconds, zone) for seconds in (start, start + used))
+    return Block(session, opening, *moments, task, tuple(figures), zone), start + used

@@ -32,6 +32,8 @@ class Atom:
     name: str
     mess: int = 3
     sprayed: bool = False
+    #: whether several paints are mixed for it
+    mixed: bool = False
 
     @property
     def mark(self) -> str:

@@ -212,7 +212,8 @@ def without_node(design: Design, node_id: str) -> Design:
             for table in scheme.tables
         ),
     )
-    return _rooted(replace(design, scheme=scheme), _removed(design.army.root, node_id))
+    evenings = replace(design.evenings, first=tuple(unit for unit in design.evenings.first if unit not in gone))
+    return _rooted(replace(design, scheme=scheme, evenings=evenings), _removed(design.army.root, node_id))
 
 
 def with_duplicate(design: Design, node_id: str, name: str) -> Design:

@@ -12,6 +12,7 @@ from ..recipes.step import Recipe, Step
 from .aim import Aims
 from .army import TIERS, Army
 from .brief import Brief
+from .evenings import Evenings
 from .heraldry import NamedArms
 from .placement import Placement
 from .rule import Distinction, Rule
@@ -150,18 +151,6 @@ class Scheme:
         """Rules that are on: the tables' first, then the written ones, so that a written one wins a tie."""
         from_tables = [rule for table in self.tables for rule in table.rules(root)]
         return tuple(rule for rule in (*from_tables, *self.rules) if rule.on)
-
-
-@dataclass(frozen=True)
-class Evenings:
-    """When the painter paints, and how many figures are in hand at once."""
-
-    #: weekday (0 = Monday) to (start minute of the day, minutes)
-    pattern: tuple[tuple[int, int, int], ...] = ((1, 1140, 150), (3, 1140, 150), (5, 840, 180))
-    #: figures in hand at once
-    attention: int = 10
-    #: figures to a painting stick
-    stick: int = 3
 
 
 @dataclass(frozen=True)

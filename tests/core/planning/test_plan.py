@@ -17,7 +17,7 @@ from mantello_core.planning.progress import progress_of, summed
 from mantello_core.planning.task import INNER_FIRST, METALS_AFTER, RECIPE_ORDER, Atom, Edge
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.edit import with_undercoat
-from mantello_core.schemes.scheme import Evenings
+from mantello_core.schemes.evenings import Evenings
 from tests.samples import calvessa, rule, small_design
 
 TUESDAY = datetime(2026, 11, 24, 18, 0)

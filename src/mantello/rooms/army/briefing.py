@@ -28,9 +28,9 @@ from mantello_core.schemes.brief import (
     checked_brief,
     formation_names,
 )
+from mantello_core.schemes.evenings import Evenings
 from mantello_core.schemes.naming import named
 from mantello_core.schemes.proposal import SCHOOLS, Proposal, army_for_brief, proposals, with_proposal
-from mantello_core.schemes.scheme import Evenings
 
 from . import actions
 from .page import apply, army_for, room_page

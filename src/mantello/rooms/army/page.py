@@ -7,10 +7,12 @@ from django.contrib import messages
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
+from django.utils import timezone
 
 from mantello.rooms.log.queries import painted_share
 from mantello.shell.fields import refused
 from mantello_core.errors import MantelloError, OutOfRange
+from mantello_core.schemes.evenings import zone_of
 
 from . import actions
 from .models import Army
@@ -40,10 +42,14 @@ class Stand:
 
 
 def army_for(request: HttpRequest, army_id: int) -> Army:
-    """The visitor's army of that id; another's is not found."""
-    return get_object_or_404(
+    """The visitor's army of that id, on its painter's clock from here on; another's is not found."""
+    army = get_object_or_404(
         Army.objects.visible_to(request.user).select_related("head").defer("head__document"), pk=army_id
     )
+    zone = zone_of(reading_of(army.head).design.evenings)
+    if zone:
+        timezone.activate(zone)
+    return army
 
 
 def room_page(request, army: Army, here: str, template: str, context: dict, status: int = 200) -> HttpResponse:

@@ -17,7 +17,7 @@ from mantello_core.planning.batch import batch_size
 from mantello_core.planning.calendar import sessions
 from mantello_core.planning.compiling import UNDERCOAT, Done
 from mantello_core.planning.marking import beneath, mark_paints_of, mark_step_of
-from mantello_core.planning.plan import Plan, plan
+from mantello_core.planning.plan import Plan, Prepared, laid_out, prepared
 from mantello_core.planning.schedule import Block
 from mantello_core.planning.task import Atom
 from mantello_core.recipes.hazard import cautions_for
@@ -71,8 +71,9 @@ class Evening:
     """The plan from tonight on, and how it stands."""
 
     def __init__(self, army: Army, now: datetime):
-        self.army, self.now = army, timezone.localtime(now)
+        self.army = army
         self.reading: Reading = reading_of(army.head)
+        self.now = timezone.localtime(now)
         self.start, since = self._start_and_since()
         self.done_before = done_steps(army, before=since)
         self.done = done_steps(army)
@@ -80,7 +81,7 @@ class Evening:
     @cached_property
     def plan(self) -> Plan:
         """The plan from the start of the session on."""
-        local = timezone.localtime(self.start).replace(tzinfo=None)
+        local = timezone.make_naive(self.start)
         head: Edition = self.army.head
         return _planned(head.pk, head.made_at.timestamp(), local, self.done_before)
 
@@ -92,7 +93,7 @@ class Evening:
     @cached_property
     def tonight(self) -> list[Batch]:
         """The batches of the first session."""
-        return [self._batch(number) for number, block in enumerate(self.plan.blocks, 1) if block.session == 0]
+        return self.batches_of(0)
 
     @cached_property
     def current(self) -> Batch | None:
@@ -106,6 +107,10 @@ class Evening:
         for block in self.plan.blocks:
             sessions.setdefault(block.session, []).append(block)
         return sum(any(self._left(block) for block in blocks) for blocks in sessions.values())
+
+    def batches_of(self, session: int) -> list[Batch]:
+        """The batches of one session, in order."""
+        return [self._batch(number) for number, block in enumerate(self.plan.blocks, 1) if block.session == session]
 
     def find(self, batch_id: str) -> Batch | None:
         """The batch of that id."""
@@ -264,4 +269,22 @@ def _sessions_around(evenings, now: datetime) -> tuple[datetime, datetime]:
 @lru_cache(maxsize=24)
 def _planned(edition: int, made_at: float, start: datetime, done: Done) -> Plan:
     reading = reading_of(Edition.objects.defer("document").get(pk=edition))
-    return plan(reading.design, start, done=done, resolution=reading.resolution)
+    return laid_out(_prepared(reading, done), reading.design.evenings, start)
+
+
+#: the work of the latest designs, made ready: army, scheme, order of units and what is done decide it, the calendar does not
+_ready: list[tuple] = []
+_MOST_READY = 6
+
+
+def _prepared(reading: Reading, done: Done) -> Prepared:
+    """The work of a design made ready; the same while nothing but the calendar changes, so that it can be laid anew at once."""
+    design = reading.design
+    key = design.army, design.scheme, design.evenings.first, design.evenings.attention, done
+    for known, work in _ready:
+        if known[0] is key[0] and known[1] is key[1] and known[2:] == key[2:]:
+            return work
+    work = prepared(design, reading.resolution, done)
+    _ready.append((key, work))
+    del _ready[:-_MOST_READY]
+    return work

@@ -2,7 +2,7 @@
 
 from django import forms
 
-from mantello_core.schemes.scheme import Evenings
+from mantello_core.schemes.evenings import Evenings
 
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 

@@ -2,11 +2,15 @@
 
 from django.urls import path
 
-from . import views
+from . import calendar, views
 
 urlpatterns = [
     path("plan/", views.plan, name="plan"),
     path("plan/again/", views.again, name="plan-again"),
+    path("plan/calendar/", calendar.calendar, name="calendar"),
+    path("plan/calendar/keep/", calendar.keep_calendar, name="keep-calendar"),
+    path("plan/calendar/busy/", calendar.busy, name="calendar-busy"),
+    path("plan/calendar.ics", calendar.calendar_file, name="calendar-file"),
     path("plan/evenings/", views.set_evenings, name="set-evenings"),
     path("desk/", views.desk, name="desk"),
     path("desk/done/", views.done, name="desk-done"),

@@ -10,6 +10,7 @@ from ...paints.range import paint
 from ...paints.stock import Stock
 from ...planning.plan import plan
 from ...planning.undercoating import undercoat_advice
+from ...planning.validating import Painted, faults_of
 from ...recipes.shopping import RESERVE, shopping
 from ...schemes.cascade import resolve
 from ...schemes.muster import empty_army, with_entries
@@ -107,6 +108,53 @@ def _plate(shape) -> dict:
     }
 
 
+def validated(document: dict) -> dict:
+    """design, a start and a plan to whether the plan is legal, and every rule that it breaks"""
+    check(document, "validate-plan")
+    design: Design = read_design(document["design"])
+    units = tuple(document.get("units", ()))
+    for index, unit in enumerate(units):
+        design.army.node(unit, f"/units/{index}")
+    stretches = [
+        _stretch(block, f"/plan/sessions/{at}/blocks/{number}")
+        for at, session in enumerate(document["plan"]["sessions"])
+        for number, block in enumerate(session["blocks"])
+    ]
+    resolution = resolve(design.army, design.scheme)
+    complete = not document["plan"].get("unplaced", 0)
+    faults = faults_of(
+        design, resolution, _moment(document["start"], "/start"), stretches, units=units, complete=complete
+    )
+    counts: dict[str, int] = {}
+    for one in faults:
+        counts[one.rule] = counts.get(one.rule, 0) + 1
+    return {
+        "legal": not faults,
+        "blocks": len(stretches),
+        "counts": counts,
+        "faults": [{"rule": one.rule, "what": one.what} for one in faults[:200]],
+    }
+
+
+def _stretch(block: dict, where: str) -> Painted:
+    return Painted(
+        _moment(block["start"], f"{where}/start"), _moment(block["end"], f"{where}/end"),
+        block.get("opening_seconds", 0.0), block["pot"], block["unit"],
+        tuple((one["rank"], one["ordinal"]) for one in block["figures"]),
+        tuple((one["rank"], one["role"], one["step"]) for one in block["steps"]), block.get("lot", 0),
+    )  # fmt: skip
+
+
+def _moment(text: str, where: str) -> datetime:
+    try:
+        found = datetime.fromisoformat(text)
+    except ValueError as error:
+        raise Unreadable(f"'{text[:30]}' is no date and time; write 2026-11-24T19:00.", where) from error
+    if found.tzinfo is not None:
+        raise Unreadable(f"'{text[:30]}' has a zone; times are on the painter's clock.", where)
+    return found
+
+
 def planned(document: dict) -> dict:
     """design and a start to the evenings: sessions, blocks, what they wait for, and the bound"""
     check(document, "plan")
@@ -114,10 +162,7 @@ def planned(document: dict) -> dict:
     units = tuple(document.get("units", ()))
     for index, unit in enumerate(units):
         design.army.node(unit, f"/units/{index}")
-    try:
-        start = datetime.fromisoformat(document["start"])
-    except ValueError as error:
-        raise Unreadable(f"'{document['start']}' is no date and time; write 2026-11-24T19:00.", "/start") from error
+    start = _moment(document["start"], "/start")
     made = plan(design, start, units=units, horizon=document.get("evenings", 120))
     return {
         "finish": made.finish.isoformat(timespec="minutes") if made.finish else None,
@@ -136,6 +181,8 @@ def planned(document: dict) -> dict:
                         "end": block.end.isoformat(timespec="seconds"),
                         "dry_at": block.dry_at.isoformat(timespec="seconds"),
                         "opening": block.opening > 0,
+                        "opening_seconds": block.opening,
+                        "lot": block.task.lot,
                         "pot": block.task.pot,
                         "unit": block.task.unit,
                         "figures": [{"rank": rank, "ordinal": ordinal} for rank, ordinal in block.figures],

@@ -1,0 +1,235 @@
+"""The painter's calendar: exceptions, busy times, when to spray, which units come first; and the plan as a calendar file."""
+
+import re
+from dataclasses import replace
+from datetime import date, timedelta
+from zoneinfo import available_timezones
+
+from django import forms
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.utils import timezone
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.rooms.army.page import apply, apply_form, army_for, room_page
+from mantello.rooms.army.reading import Reading, reading_of
+from mantello.shell.download import download
+from mantello_core.errors import MantelloError, OutOfRange
+from mantello_core.formats.calendar_file import Entry, read_busy, write_calendar
+from mantello_core.planning.calendar import sessions
+from mantello_core.schemes.evenings import Evenings, Spraying, checked_evenings, zone_of
+
+from .evening import Evening
+from .forms import DAYS
+
+#: days ahead that busy times are read for, sessions that are shown and written
+_AHEAD, _SHOWN, _WRITTEN = 400, 14, 60
+_LINE = re.compile(r"(\d{4}-\d{2}-\d{2})\s+(?:(none)|(\d{1,2}):(\d{2})\s+(\d{1,3}))", re.IGNORECASE)
+
+
+class CalendarForm(forms.Form):
+    """What the weekly pattern does not say."""
+
+    zone = forms.CharField(
+        required=False, label="Time zone", max_length=60,
+        help_text="Such as Europe/Rome, so that summer time is right. Empty: a clock that never changes.",
+    )  # fmt: skip
+    exceptions = forms.CharField(
+        required=False, label="Other evenings, and none", widget=forms.Textarea(attrs={"rows": 4}), max_length=20000,
+        help_text="One a line: '2026-12-24 none', or '2026-12-27 10:00 180' for three hours from ten.",
+    )  # fmt: skip
+    spray = forms.BooleanField(required=False, label="Spray only at certain times")
+    spray_start = forms.TimeField(
+        required=False, label="From", widget=forms.TimeInput(attrs={"type": "time"}, format="%H:%M")
+    )
+    spray_end = forms.TimeField(
+        required=False, label="Until", widget=forms.TimeInput(attrs={"type": "time"}, format="%H:%M")
+    )
+    weekdays = forms.TypedMultipleChoiceField(
+        required=False, coerce=int, label="On", choices=list(enumerate(DAYS)), widget=forms.CheckboxSelectMultiple
+    )
+    off = forms.CharField(
+        required=False, label="Not on these dates", max_length=8000, widget=forms.Textarea(attrs={"rows": 2}),
+        help_text="Rain, frost, guests: dates such as 2026-12-05, one a line.",
+    )  # fmt: skip
+    latitude = forms.FloatField(required=False, min_value=-90, max_value=90, label="Latitude, for daylight")
+    longitude = forms.FloatField(required=False, min_value=-180, max_value=180, label="Longitude")
+    first = forms.MultipleChoiceField(
+        required=False, label="Paint these first", widget=forms.CheckboxSelectMultiple,
+        help_text="Units for the next game; the rest follow in the army's order.",
+    )  # fmt: skip
+
+    def __init__(self, reading: Reading, *arguments, **options):
+        super().__init__(*arguments, **options)
+        army = reading.design.army
+        self.fields["first"].choices = [(unit.id, army.title(unit.id)) for unit in army.units]
+
+    @property
+    def when(self):
+        """Fields of the calendar."""
+        return [self[name] for name in ("zone", "exceptions")]
+
+    @property
+    def spraying(self):
+        """Fields of spraying after its switch."""
+        return [self[name] for name in ("spray_start", "spray_end", "latitude", "longitude", "off")]
+
+    def clean_exceptions(self):
+        """Lines as (date, start minute, minutes)."""
+        found = []
+        for line in filter(str.strip, self.cleaned_data["exceptions"].splitlines()):
+            match = _LINE.fullmatch(line.strip())
+            if not match or (match[3] and not (int(match[3]) < 24 and int(match[4]) < 60)):
+                raise forms.ValidationError(
+                    f"'{line.strip()[:40]}' is not understood; write '2026-12-24 none' or '2026-12-27 10:00 180'."
+                )
+            start = int(match[3]) * 60 + int(match[4]) if match[3] else 0
+            found.append((match[1], start, int(match[5]) if match[5] else 0))
+        return tuple(found)
+
+    def evenings(self, old: Evenings) -> Evenings:
+        """The evenings as the form says, with the old pattern and busy times.
+
+        Raises: what ``checked_evenings`` refuses.
+        """
+        given = self.cleaned_data
+        spraying = None
+        if given["spray"]:
+            place = None
+            if (given["latitude"] is None) != (given["longitude"] is None):
+                raise OutOfRange("Daylight wants both latitude and longitude, or neither.", "latitude")
+            if given["latitude"] is not None:
+                place = given["latitude"], given["longitude"]
+            spraying = Spraying(
+                tuple(given["weekdays"]), _minute(given["spray_start"], 0), _minute(given["spray_end"], 1440),
+                tuple(given["off"].split()), place,
+            )  # fmt: skip
+        return checked_evenings(
+            replace(
+                old,
+                zone=given["zone"].strip(),
+                exceptions=given["exceptions"],
+                spraying=spraying,
+                first=tuple(given["first"]),
+            )
+        )
+
+
+def _minute(moment, usual: int) -> int:
+    return usual if moment is None else moment.hour * 60 + moment.minute
+
+
+def _initial(evenings: Evenings) -> dict:
+    spraying = evenings.spraying or Spraying()
+    lines = (
+        f"{day} none" if not minutes else f"{day} {start // 60:02d}:{start % 60:02d} {minutes}"
+        for day, start, minutes in evenings.exceptions
+    )
+    return {
+        "zone": evenings.zone, "exceptions": "\n".join(lines), "spray": evenings.spraying is not None,
+        "spray_start": f"{spraying.start // 60:02d}:{spraying.start % 60:02d}" if spraying.start else "",
+        "spray_end": f"{spraying.end // 60:02d}:{spraying.end % 60:02d}" if spraying.end < 1440 else "",
+        "weekdays": spraying.weekdays, "off": "\n".join(spraying.off), "first": evenings.first,
+        "latitude": spraying.place[0] if spraying.place else None, "longitude": spraying.place[1] if spraying.place else None,
+    }  # fmt: skip
+
+
+@login_required
+@require_safe
+def calendar(request, army_id):
+    """The form, and the next sessions as they come out."""
+    return _page(request, army_for(request, army_id))
+
+
+def _page(request, army, status=200, form=None, told=""):
+    reading = reading_of(army.head)
+    evenings = reading.design.evenings
+    now = timezone.make_naive(timezone.now())
+    try:
+        coming = sessions(evenings, now, _SHOWN)
+    except MantelloError:
+        coming = []
+    context = {
+        "title": "Calendar",
+        "form": form or CalendarForm(reading, initial=_initial(evenings)),
+        "coming": coming,
+        "busy_times": len(evenings.busy),
+        "zones": sorted(available_timezones()),
+        "visitor_zone": str(timezone.get_current_timezone()),
+        "told": told,
+    }
+    return room_page(request, army, "plan", "plan/calendar.html", context, status)
+
+
+@login_required
+@require_POST
+def keep_calendar(request, army_id):
+    """The calendar is changed."""
+    army = army_for(request, army_id)
+    form = CalendarForm(reading_of(army.head), request.POST)
+    if not form.is_valid():
+        return _page(request, army, 422, form)
+    kept = apply_form(
+        request, army, form,
+        lambda design: replace(design, evenings=form.evenings(design.evenings)), "Calendar changed",
+    )  # fmt: skip
+    return redirect("calendar", army.pk) if kept else _page(request, army, 422, form)
+
+
+@login_required
+@require_POST
+def busy(request, army_id):
+    """Busy times come from a calendar file, or go again."""
+    army = army_for(request, army_id)
+    if request.POST.get("do") == "forget":
+        apply(
+            request,
+            army,
+            lambda design: replace(design, evenings=replace(design.evenings, busy=())),
+            "Busy times forgotten",
+        )
+        return redirect("calendar", army.pk)
+    file = request.FILES.get("file")
+    if file is None:
+        return _page(request, army, 422, told="Choose a calendar file (.ics) first.")
+    zone = zone_of(reading_of(army.head).design.evenings)
+    today = timezone.localdate()
+    try:
+        found = read_busy(file.read(2_000_001), zone, today - timedelta(days=1), today + timedelta(days=_AHEAD))
+        apply(
+            request, army,
+            lambda design: replace(design, evenings=checked_evenings(replace(design.evenings, busy=found))),
+            f"{len(found)} busy time{'s' * (len(found) != 1)} read",
+        )  # fmt: skip
+    except MantelloError as error:
+        return _page(request, army, 422, told=error.message)
+    return redirect("calendar", army.pk)
+
+
+@login_required
+@require_safe
+def calendar_file(request, army_id):
+    """The next sessions with what is painted in them, and when batches that dry past their session are dry."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    entries: list[Entry] = []
+    if reading.design.army.figures and reading.design.evenings.pattern:
+        evening = Evening(army, timezone.now())
+        for index, session in list(enumerate(evening.plan.sessions))[:_WRITTEN]:
+            blocks = evening.plan.of(index)
+            if not blocks:
+                continue
+            batches = evening.batches_of(index)
+            words = "\n".join(
+                f"{one.block.start:%H:%M} {one.title}: {len(one.block.figures)} of {one.unit}" for one in batches
+            )
+            entries.append(
+                Entry(f"{army.pk}|{session.start}", session.start, session.end, f"Paint: {army.name}", words)
+            )
+            late = max(batches, key=lambda one: one.block.dry_at)
+            if late.block.dry_at > session.end:
+                dry = late.block.dry_at
+                title = f"Dry by now: {late.title} of {late.unit}"
+                entries.append(Entry(f"{army.pk}|dry|{session.start}", dry, dry + timedelta(minutes=5), title))
+    text = write_calendar(f"Painting {army.name}", entries, zone_of(reading.design.evenings), timezone.now())
+    return download(text, f"mantello-plan-{date.today():%Y-%m-%d}.ics", "text/calendar")

@@ -1,0 +1,71 @@
+"""The calendar page: exceptions, spraying, priorities, busy times in and the plan out as a calendar file."""
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+from icalendar import Calendar
+
+from mantello_core.schemes.evenings import Spraying
+from tests.core.planning.test_calendar import ICS, event
+from tests.rooms.plan.test_plan import DeskCase
+
+FORM = {
+    "zone": "Europe/Rome", "exceptions": "2026-11-26 none\n2026-11-29 10:00 180", "spray": "on", "spray_start": "14:00", "spray_end": "17:30",
+    "weekdays": ["5", "6"], "off": "2026-12-05", "latitude": "41.9", "longitude": "12.5", "first": ["2nd-lantern-line"],
+}  # fmt: skip
+
+
+class CalendarPage(DeskCase):
+    def test_it_shows_the_next_sessions(self):
+        page = self.see("calendar")
+        self.assertContains(page, "Tue 24 November")
+        self.assertContains(page, "Calendar file")
+        self.assertContains(self.see("plan"), "Calendar</a>")
+
+    def test_what_is_kept_changes_the_sessions_and_the_plan(self):
+        self.post("keep-calendar", **FORM)
+        evenings = self.now().evenings
+        self.assertEqual(evenings.exceptions, (("2026-11-26", 0, 0), ("2026-11-29", 600, 180)))
+        self.assertEqual(evenings.spraying, Spraying((5, 6), 840, 1050, ("2026-12-05",), (41.9, 12.5)))
+        self.assertEqual((evenings.zone, evenings.first), ("Europe/Rome", ("2nd-lantern-line",)))
+        page = self.see("calendar")
+        self.assertNotContains(page, "Thu 26 November")
+        self.assertContains(page, "Sun 29 November")
+        self.assertContains(page, "2026-11-26 none")
+        self.post("keep-calendar", **{name: value for name, value in FORM.items() if name not in ("spray", "first")})
+        self.assertEqual((self.now().evenings.spraying, self.now().evenings.first), (None, ()))
+
+    def test_what_makes_no_sense_is_told_and_stays(self):
+        for wrong, said in (
+            ({"exceptions": "Christmas off"}, "is not understood"), ({"exceptions": "2026-13-24 none"}, "is no date"), ({"zone": "Moon/Base"}, "no time zone"),
+            ({"spray_start": "18:00"}, "the end comes after"), ({"longitude": ""}, "both latitude and longitude"), ({"weekdays": []}, "at least one weekday"),
+            ({"off": "soon"}, "is no date"), ({"first": ["nobody"]}, "nobody is not one of"),
+        ):  # fmt: skip
+            page = self.post("keep-calendar", status=422, **FORM | wrong)
+            self.assertContains(page, said, status_code=422)
+        self.assertContains(page, 'value="Europe/Rome"', status_code=422)
+
+    def test_busy_times_are_read_and_forgotten(self):
+        data = ICS.format(event("DTSTART:20261124T190000", "DTEND:20261124T213000")).encode()
+        self.post("calendar-busy", file=SimpleUploadedFile("busy.ics", data))
+        self.assertEqual(self.now().evenings.busy, (("2026-11-24T19:00", "2026-11-24T21:30"),))
+        self.assertContains(self.see("plan"), "Thursday 26 November")
+        self.post("calendar-busy", do="forget")
+        self.assertEqual(self.now().evenings.busy, ())
+        for file in (None, SimpleUploadedFile("x.ics", b"hello")):
+            page = self.post("calendar-busy", status=422, **({"file": file} if file else {}))
+            self.assertContains(page, "calendar file" if file is None else "no iCalendar file", status_code=422)
+
+    def test_the_plan_goes_out_as_a_calendar_file(self):
+        events = Calendar.from_ical(self.see("calendar-file").content).walk("VEVENT")
+        titles = [str(one["SUMMARY"]) for one in events]
+        self.assertIn("Paint:", titles[0])
+        self.assertIn("Undercoat the figures", str(events[0]["DESCRIPTION"]))
+        self.assertTrue(any(title.startswith("Dry by now") for title in titles))
+
+    def test_nobody_else_comes_near(self):
+        for name, post in (
+            ("calendar", False),
+            ("keep-calendar", True),
+            ("calendar-busy", True),
+            ("calendar-file", False),
+        ):
+            self.assert_hidden(name, post=post)
