@@ -1,7 +1,10 @@
 """Forms of the Plan room."""
 
+from datetime import datetime, timedelta
+
 from django import forms
 
+from mantello_core.recipes.mishap import MISHAPS
 from mantello_core.schemes.evenings import Evenings
 
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
@@ -78,3 +81,19 @@ class DoneForm(forms.Form):
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write 0 to 1440 minutes, or nothing if you do not know."),
     )  # fmt: skip
     note = forms.CharField(required=False, max_length=2000, label="Note")
+    mishap = forms.ChoiceField(
+        required=False, choices=[("", "nothing"), *((id_, one.name) for id_, one in MISHAPS.items())]
+    )
+
+
+#: how long ago a press may be that reaches the server late
+LATEST = timedelta(days=7)
+
+
+def pressed_at(text: str, now: datetime) -> datetime:
+    """When 'done' was pressed, as the browser says, if that can be; else now."""
+    try:
+        moment = datetime.fromisoformat(text.replace("Z", "+00:00"))
+    except ValueError:
+        return now
+    return moment if moment.tzinfo is not None and now - LATEST <= moment <= now else now

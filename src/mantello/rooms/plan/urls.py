@@ -13,5 +13,7 @@ urlpatterns = [
     path("plan/calendar.ics", calendar.calendar_file, name="calendar-file"),
     path("plan/evenings/", views.set_evenings, name="set-evenings"),
     path("desk/", views.desk, name="desk"),
+    path("desk/back/", views.take_back_last, name="desk-back"),
+    path("desk/cards.pdf", views.cards, name="desk-cards"),
     path("desk/done/", views.done, name="desk-done"),
 ]

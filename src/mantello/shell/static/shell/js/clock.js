@@ -12,6 +12,25 @@ function kept(key) {
   }
 }
 
+const QUIET = "mantello-quiet";
+let sound = null;
+
+/* Three short tones; a browser lets them sound once the painter has pressed something. */
+function ring() {
+  if (localStorage.getItem(QUIET)) return;
+  sound ||= new AudioContext();
+  for (const at of [0, 0.35, 0.7]) {
+    const tone = sound.createOscillator();
+    const loud = sound.createGain();
+    tone.frequency.value = 660;
+    loud.gain.setValueAtTime(0.12, sound.currentTime + at);
+    loud.gain.exponentialRampToValueAtTime(0.001, sound.currentTime + at + 0.25);
+    tone.connect(loud).connect(sound.destination);
+    tone.start(sound.currentTime + at);
+    tone.stop(sound.currentTime + at + 0.3);
+  }
+}
+
 behaviour("clock", (box) => {
   const form = box.closest("form");
   const face = box.querySelector("[data-clock]");
@@ -19,6 +38,24 @@ behaviour("clock", (box) => {
   const run = form.querySelector("[data-clock-run]");
   const minutes = form.querySelector("[data-clock-minutes]");
   let state = kept(box.dataset.key) || { key: box.dataset.key, goal: Number(box.dataset.minutes) * 60, gone: 0, since: null };
+
+  const mute = form.querySelector("[data-clock-mute]");
+  let rung = false;
+
+  function tellSound() {
+    const quiet = Boolean(localStorage.getItem(QUIET));
+    mute.textContent = quiet ? "Sound is off" : "Sound is on";
+    mute.setAttribute("aria-pressed", String(!quiet));
+  }
+
+  if (mute) {
+    tellSound();
+    mute.addEventListener("click", () => {
+      if (localStorage.getItem(QUIET)) localStorage.removeItem(QUIET);
+      else localStorage.setItem(QUIET, "yes");
+      tellSound();
+    });
+  }
 
   const gone = () => state.gone + (state.since ? (Date.now() - state.since) / 1000 : 0);
   const save = () => localStorage.setItem(SHELF, JSON.stringify(state));
@@ -29,6 +66,11 @@ behaviour("clock", (box) => {
     face.textContent = `${left < 0 ? "+" : ""}${Math.floor(size / 60)}:${String(size % 60).padStart(2, "0")}`;
     run.textContent = state.since ? "Pause" : gone() ? "Go on" : "Start";
     if (!gone()) return;
+    if (left > 0) rung = false;
+    else if (!rung && state.since && mute) {
+      rung = true;
+      if (left > -5) ring();
+    }
     words.textContent = left < 0 ? "over the planned time" : state.since ? "running" : "paused";
     if (document.activeElement !== minutes && !minutes.dataset.typed) minutes.value = Math.max(1, Math.round(gone() / 60));
   }

@@ -68,16 +68,20 @@ async function flush() {
 const baseOf = (edit) => (edit.entries.find(([name]) => name === "base") || [])[1];
 const withBase = (edit, base) => ({ ...edit, entries: edit.entries.map(([name, value]) => [name, name === "base" ? base : value]) });
 
+const tell = (edit) => document.dispatchEvent(new CustomEvent("mantello:kept", { detail: edit }));
+
 async function submit(edit) {
   if (kept().length) {
     keep([...kept(), edit]);
     await flush();
+    if (kept().length) tell(edit);
     return;
   }
   try {
     await send(edit);
   } catch {
     keep([edit]);
+    tell(edit);
   }
 }
 

@@ -11,6 +11,7 @@ import "./preview.js";
 import "./try.js";
 import "./pick.js";
 import "./clock.js";
+import "./desk.js";
 import "./blazon.js";
 
 wake(document);

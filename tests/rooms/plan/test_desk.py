@@ -1,0 +1,91 @@
+"""The desk: work that reaches the server late, figures left out, what went wrong, taking back, cards."""
+
+import re
+import uuid
+from datetime import timedelta
+
+from mantello.rooms.log.models import Entry
+from mantello.rooms.log.queries import done_steps
+from tests.rooms.plan.test_plan import TUESDAY, DeskCase
+
+
+class Desk(DeskCase):
+    def sent(self, page=None) -> dict:
+        """What the desk's form sends, with the steps by name and the moment of pressing."""
+        text = (page or self.see("desk")).content.decode()
+        return self.batch(page) | {
+            "atom": re.findall(r'name="atom" value="([^"]+)"', text),
+            "pressed": "2026-11-24T19:08:00Z",
+        }
+
+    def test_the_minute_of_pressing_is_logged_and_nonsense_is_now(self):
+        self.post("desk-done", **self.sent())
+        self.assertEqual(Entry.objects.first().done_at, TUESDAY.replace(minute=8))
+        for pressed in ("soon", "2031-01-01T00:00:00Z", "2026-01-01T00:00:00Z", "2026-11-24T19:08:00"):
+            self.post("desk-done", **self.sent() | {"pressed": pressed})
+            self.assertEqual(Entry.objects.latest("pk").done_at, TUESDAY, pressed)
+
+    def test_work_that_arrives_after_the_plan_has_moved_on_is_logged_once(self):
+        first = self.sent()
+        self.at(TUESDAY + timedelta(days=3))
+        self.post("plan-again")
+        late = first | {"token": str(uuid.uuid4())}
+        self.post("desk-done", **late)
+        self.assertEqual(len(done_steps(self.army)), 8)
+        self.assertEqual(Entry.objects.first().done_at, TUESDAY.replace(minute=8))
+        self.post("desk-done", **late)
+        self.post("desk-done", **first | {"token": str(uuid.uuid4())})
+        self.assertEqual(len(done_steps(self.army)), 8)
+        self.assertContains(self.see("desk"), "nothing was logged twice")
+
+    def test_steps_that_are_not_in_the_army_are_not_logged(self):
+        self.post("desk-done", **self.sent() | {"batch": "feedfacefeedface", "atom": ["no|such|step"]})
+        self.assertEqual(Entry.objects.count(), 0)
+
+    def test_a_figure_that_was_left_out_is_told_at_the_next_step(self):
+        sent = self.sent()
+        self.post("desk-done", **sent | {"figure": sent["figure"][1:]})
+        page = self.see("desk")
+        for _ in range(40):
+            if "Left out?" in page.content.decode():
+                break
+            after = re.search(r'href="\?batch=([^"]+)" data-visit>Skip', page.content.decode())
+            page = self.see("desk", batch=after[1])
+        self.assertContains(page, f"{sent['figure'][0].replace('|', ' ')}: no Undercoat yet")
+
+    def test_what_went_wrong_is_told_with_numbers_and_noted(self):
+        page = self.see("desk")
+        while "<h1>Base" not in page.content.decode():
+            self.post("desk-done", **self.batch(page))
+            page = self.see("desk")
+        self.assertContains(page, "Something went wrong")
+        self.assertContains(page, "from the mix as it hides, after one more")
+        self.post("desk-done", **self.batch(page) | {"mishap": "patchy", "note": "near the hem"})
+        self.assertEqual(Entry.objects.latest("pk").note, "Went wrong: patchy. near the hem")
+        self.assertContains(
+            self.post("desk-done", status=422, **self.batch() | {"mishap": "cursed"}), "Something", status_code=422
+        )
+
+    def test_sprays_tell_of_grain_with_a_caution(self):
+        page = self.see("desk")
+        self.assertContains(page, "Grainy spray")
+        self.assertContains(page, "vented booth")
+
+    def test_the_last_press_is_taken_back(self):
+        self.post("desk-done", **self.batch())
+        self.post("desk-done", **self.batch())
+        whole = len(done_steps(self.army))
+        self.post("desk-back")
+        self.assertLess(len(done_steps(self.army)), whole)
+        self.post("desk-back")
+        self.post("desk-back")
+        self.assertEqual(done_steps(self.army), frozenset())
+        self.assertContains(self.see("desk"), "Nothing is logged yet")
+        self.assertEqual(Entry.objects.exclude(taken_back_at=None).count(), Entry.objects.count())
+
+    def test_the_session_prints_as_cards(self):
+        self.assertEqual(self.see("desk-cards").content[:4], b"%PDF")
+
+    def test_nobody_else_comes_near(self):
+        self.assert_hidden("desk-back", post=True)
+        self.assert_hidden("desk-cards")
