@@ -44,7 +44,9 @@ class ArmsTyped(BrowserCase):
 
         self.go(f"{army}insignia/bearers/")
         expect(self.page.locator(".borne-table")).to_contain_text("The arms of House Weir")
-        self.page.get_by_role("link", name="Transfers").click()
+        self.page.get_by_label("How the arms of House Weir on Hat plate is made").select_option("transfer")
+        self.note("Marks made as transfer")
+        self.page.get_by_role("link", name="Transfers", exact=True).click()
         expect(self.page.locator(".sheet-paper .cutline").first).to_be_attached()
         self.page.get_by_label("The 50 mm bar measured, mm").fill("49")
         self.page.get_by_label("The 50 mm bar measured, mm").press("Enter")

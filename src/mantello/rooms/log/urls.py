@@ -2,10 +2,12 @@
 
 from django.urls import path
 
-from . import bench, views
+from . import bench, reinforcing, views
 
 urlpatterns = [
     path("", views.log, name="log"),
+    path("reinforcements/", reinforcing.reinforcements, name="reinforcements"),
+    path("reinforcements/muster/", reinforcing.muster_more, name="muster-more"),
     path("bench/", bench.bench, name="bench"),
     path("differences/", views.settle_difference, name="settle-difference"),
     path("settled/<int:settlement_id>/", views.reopen_settlement, name="reopen-settlement"),
