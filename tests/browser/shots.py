@@ -2,7 +2,7 @@
 
 import subprocess
 import uuid
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from unittest.mock import patch
 
@@ -11,8 +11,11 @@ from django.core.management import call_command
 from django.utils import timezone
 
 from mantello.rooms.army.models import Army
+from mantello.rooms.army.reading import reading_of
 from mantello.rooms.log.actions import record
+from mantello.rooms.paints.models import OwnedPaint
 from mantello.rooms.plan.evening import Evening
+from mantello_core.paints.stock import Stock
 
 from .case import BrowserCase
 
@@ -22,12 +25,12 @@ LAPEL = "unit=2nd-lantern-line&rank=Fusilier&figure=1&area=torso.coat.lapel.left
 SHOTS = {
     "army": "?node=2nd-lantern-line",
     "scheme": f"scheme/?{LAPEL}",
-    "massed": f"scheme/?{LAPEL}&mass=yes&distance=arm",
     "maker": "types/make/",
     "table": f"scheme/table/?{LAPEL}",
     "checks": "scheme/checks/",
     "insignia": "insignia/?arms=brazzacorta",
     "freehand": "insignia/orsolin/freehand/?width=4.5",
+    "codes": "insignia/codes/?system=tactical-marks",
     "transfers": "insignia/transfers/",
     "recipe": "recipes/lantern/",
     "paints": "paints/",
@@ -55,13 +58,30 @@ class Shots(BrowserCase):
         self.variants(army)
         self.take("log", f"/armies/{army.pk}/log/")
         self.take("test", f"/armies/{army.pk}/recipes/across/tests/{army.tests.exclude(steps=None).get().pk}/")
-        self.take("brief", "/brief/?genre=drill&name=Tidal+watch&names=Ebb,+Flood,+Slack")
+        self.finish(army, "1st-harbour-line")
+        self.take("reinforcements", f"/armies/{army.pk}/log/reinforcements/?unit=1st-harbour-line&rank=Fusilier")
         self.guide(army)
 
     def take(self, name, path):
         self.go(path)
         self.page.wait_for_load_state("networkidle")
         self.page.screenshot(path=FOLDER / f"{name}.png")
+
+    def finish(self, army, unit):
+        """Log everything that is left of a unit; the facing's red is no longer made meanwhile."""
+        army.refresh_from_db()
+        reading = reading_of(army.head)
+        for number, atom in enumerate(one for one in reading.work.atoms if one.unit == unit):
+            figures = {(atom.rank, ordinal) for ordinal in atom.ordinals}
+            record(
+                army,
+                [atom],
+                figures,
+                None,
+                EVENINGS[0] + timedelta(minutes=number),
+                uuid.uuid5(uuid.NAMESPACE_OID, atom.id),
+            )
+        OwnedPaint.objects.keep(army.owner, {"madder-rope": Stock(0, None, "", True)})
 
     def variants(self, army):
         """Two variants, one with another facing."""
