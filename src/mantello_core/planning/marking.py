@@ -4,6 +4,8 @@ from collections import defaultdict
 from collections.abc import Iterable, Mapping, Sequence
 
 from ..errors import UnknownName
+from ..figures.plate import CLOTH
+from ..figures.vocabulary import spoken
 from ..insignia.mark_step import MarkStep
 from ..paints.paint import Paint
 from ..schemes.cascade import FigureClass, Resolution
@@ -58,7 +60,7 @@ def _chain(scheme: Scheme, unit: str, rank: str, site_id: str, bearers: Iterable
         _, step, sites = known[0]
         seconds = max(each.seconds for _, each, _ in known) * len(sites)
         surface = sites[0].width * sites[0].height * len(sites)
-        name = f"{step.verb} {site_id.replace('.', ' ')}"
+        name = f"{step.verb} {site_words(site_id)}"
         chain.append((Atom(
             f"{unit}|{rank}|{role}|{step_id}|{uses}", unit, rank, role, step_id, step_id, f"{step_id}|{uses}", seconds,
             step.drying * 60, 1, left, round(surface, 2), name, 1,
@@ -77,6 +79,17 @@ def mark_edges(colours: Sequence[Chain], marks: Sequence[Chain], under: Mapping[
                 edges.append(Edge(last.id, first.id, last.drying, MARK_ON_DRY))
             edges += [Edge(one.id, first.id, one.drying, MARK_AFTER_MESS) for one, _ in colour if one.mess > 1]
     return edges
+
+
+def site_words(site_id: str) -> str:
+    """A site in words, such as 'hat plate' or 'pattern on tunic'.
+
+    >>> site_words("hat.plate"), site_words("cloth.torso.tunic")
+    ('hat plate', 'pattern on tunic')
+    """
+    if site_id.startswith(CLOTH):
+        return f"pattern on {spoken(site_id.removeprefix(CLOTH)).lower()}"
+    return site_id.replace(".", " ")
 
 
 def mark_step_of(scheme: Scheme, resolution: Resolution, atom: Atom) -> MarkStep:

@@ -16,7 +16,12 @@ def runs(atoms: list[Atom], edges: list[Edge]) -> list[list[Atom]]:
     index = {atom.id: number for number, atom in enumerate(atoms)}
     links = [(index[edge.before], index[edge.after]) for edge in edges if edge.before in index and edge.after in index]
     before, after = _reach(len(atoms), links)
-    groups = _joined([atom.pot for atom in atoms], before, after)
+    wet = [0] * len(atoms)
+    for edge in edges:
+        if edge.lag > 0 and edge.before in index and edge.after in index:
+            wet[index[edge.before]] |= 1 << index[edge.after]
+            wet[index[edge.after]] |= 1 << index[edge.before]
+    groups = _joined([atom.pot for atom in atoms], before, after, wet)
     return [[atoms[number] for number in group] for group in _sorted_groups(groups, links)]
 
 
@@ -46,12 +51,16 @@ def _reach(count: int, links: list[tuple[int, int]]) -> tuple[list[int], list[in
     return before, after
 
 
-def _joined(pots: list[str], before: list[int], after: list[int]) -> list[list[int]]:
+def _joined(pots: list[str], before: list[int], after: list[int], wet: list[int]) -> list[list[int]]:
+    """wet: for every atom the bits of those that must dry before it or after it, and so want openings of their own."""
     member = {number: [number] for number in range(len(pots))}
+    holds = [1 << number for number in range(len(pots))]
 
     def price(one: int, two: int) -> int | None:
         if after[one] & before[two] or after[two] & before[one]:
             return None  # another pot must come in between
+        if wet[one] & holds[two]:
+            return None  # the one must dry before the other
         grown = (before[one] | before[two]).bit_count() * (after[one] | after[two]).bit_count()
         own = before[one].bit_count() * after[one].bit_count() + before[two].bit_count() * after[two].bit_count()
         return grown - own
@@ -76,6 +85,8 @@ def _joined(pots: list[str], before: list[int], after: list[int]) -> list[list[i
             heappush(heap, (now, one, two))  # the price went stale
             continue
         member[one] += member.pop(two)
+        wet[one] |= wet[two]
+        holds[one] |= holds[two]
         bit_one, bit_two = 1 << one, 1 << two
         before[one] = up = (before[one] | before[two]) & ~bit_one & ~bit_two
         after[one] = down = (after[one] | after[two]) & ~bit_one & ~bit_two

@@ -1,6 +1,7 @@
 """The plan of a design: compile, order, merge, lay into sessions, and say how good it is."""
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from datetime import datetime
 
 from ..schemes.cascade import Resolution, resolve
@@ -113,12 +114,22 @@ class Prepared:
     relaxed: tuple[Relaxed, ...]
 
 
-def prepared(design: Design, resolution: Resolution, done: Done = frozenset(), units: tuple[str, ...] = ()) -> Prepared:
+def prepared(
+    design: Design,
+    resolution: Resolution,
+    done: Done = frozenset(),
+    units: tuple[str, ...] = (),
+    pace: tuple[tuple[str, float], ...] = (),
+) -> Prepared:
     """What is left, compiled, put in order, merged and cut into lots, wave by wave.
+
+    pace: kinds of step with what this painter takes longer or less by; see ``pace``.
 
     Raises: Contradiction if recipes ask for an impossible order.
     """
     work = compiled(design, resolution, done, units)
+    if pace:
+        work = replace(work, atoms=at_pace(work.atoms, dict(pace)))
     kept, relaxed = [], []
     waves = _waves(design, work.atoms)
     ready = []
@@ -131,6 +142,13 @@ def prepared(design: Design, resolution: Resolution, done: Done = frozenset(), u
         relaxed += given_up
         ready.append((runs(list(wave), edges), edges))
     return Prepared(tuple(_all_tasks(ready, design.evenings.attention)), tuple(kept), tuple(relaxed))
+
+
+def at_pace(atoms: tuple[Atom, ...], factors: Mapping[str, float]) -> tuple[Atom, ...]:
+    """Atoms with their seconds multiplied by the factor of their kind."""
+    return tuple(
+        replace(atom, seconds=atom.seconds * factors[atom.kind]) if atom.kind in factors else atom for atom in atoms
+    )
 
 
 def laid_out(work: Prepared, evenings: Evenings, start: datetime, horizon: int = HORIZON) -> Plan:

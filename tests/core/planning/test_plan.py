@@ -220,3 +220,12 @@ class Progress(SimpleTestCase):
         whole = summed(one.progress for one in progress_of(work, frozenset(steps)).values())
         self.assertEqual((whole.figures, whole.finished), (6, 1))
         self.assertTrue(0 < whole.share < 1)
+
+
+class TwoCoatsOfOnePot(SimpleTestCase):
+    def test_steps_of_one_pot_that_dry_between_are_two_openings(self):
+        one, two, other = atom("a"), atom("b"), atom("c")
+        wet = [Edge("a", "b", 600, RECIPE_ORDER)]
+        self.assertEqual(sorted(map(len, runs([one, two, other], wet))), [1, 2])
+        dry = [Edge("a", "b", 0, INNER_FIRST)]
+        self.assertEqual(len(runs([one, two, other], dry)), 1)

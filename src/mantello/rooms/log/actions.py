@@ -42,7 +42,9 @@ def record(
     version = struck(army, reading.design)
     parts = [(atom, [ordinal for ordinal in atom.ordinals if (atom.rank, ordinal) in figures]) for atom in atoms]
     parts = [(atom, ordinals) for atom, ordinals in parts if ordinals]
-    planned = {atom.id: atom.seconds * len(ordinals) / 60 for atom, ordinals in parts}
+    # what the starting values say, not what the painter's own pace made of it: pace is learnt from the difference
+    usual = {atom.id: atom.seconds for atom in reading.work.atoms}
+    planned = {atom.id: usual.get(atom.id, atom.seconds) * len(ordinals) / 60 for atom, ordinals in parts}
     whole = sum(planned.values()) or 1.0
     return [
         Entry.objects.create(

@@ -1,6 +1,7 @@
 """Minutes as planned against minutes as logged."""
 
 from dataclasses import dataclass
+from datetime import datetime
 
 from mantello.rooms.army.models import Army
 
@@ -36,6 +37,15 @@ def kinds_of(army: Army) -> list[Pace]:
         sums[1] += planned
         sums[2] += 1
     return [Pace(kind.capitalize(), *sums) for kind, sums in sorted(found.items())]
+
+
+def timed_before(army: Army, moment: datetime) -> tuple[tuple[str, float, float], ...]:
+    """(kind, logged, planned minutes) of every timed entry before a moment."""
+    rows = army.entries.standing().exclude(minutes=None).filter(done_at__lt=moment)
+    return tuple(
+        (kind_of(step), minutes, planned)
+        for step, minutes, planned in rows.values_list("step", "minutes", "planned_minutes")
+    )
 
 
 def total_minutes(army: Army) -> float:

@@ -11,12 +11,14 @@ from django.utils import timezone
 
 from mantello.rooms.army.models import Army, Edition
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello.rooms.log.pace import timed_before
 from mantello.rooms.log.queries import done_steps
 from mantello_core.insignia.mark_step import MarkStep
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.calendar import sessions
 from mantello_core.planning.compiling import UNDERCOAT, Done
-from mantello_core.planning.marking import beneath, mark_paints_of, mark_step_of
+from mantello_core.planning.marking import beneath, mark_paints_of, mark_step_of, site_words
+from mantello_core.planning.pace import Pace, pace_of
 from mantello_core.planning.plan import Plan, Prepared, laid_out, prepared
 from mantello_core.planning.schedule import Block
 from mantello_core.planning.task import Atom
@@ -77,13 +79,16 @@ class Evening:
         self.start, since = self._start_and_since()
         self.done_before = done_steps(army, before=since)
         self.done = done_steps(army)
+        #: minutes logged before this session, and the pace they give
+        self.timed = timed_before(army, since)
+        self.pace: Pace = pace_of(self.timed)
 
     @cached_property
     def plan(self) -> Plan:
         """The plan from the start of the session on."""
         local = timezone.make_naive(self.start)
         head: Edition = self.army.head
-        return _planned(head.pk, head.made_at.timestamp(), local, self.done_before)
+        return _planned(head.pk, head.made_at.timestamp(), local, self.done_before, self.pace)
 
     @property
     def count(self) -> int:
@@ -234,7 +239,7 @@ def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
     """A batch in words, such as 'Base Field and Facing'."""
     atoms = list(atoms)
     if atoms[0].mark:
-        sites = list(dict.fromkeys(atom.mark.replace(".", " ") for atom in atoms))
+        sites = list(dict.fromkeys(site_words(atom.mark) for atom in atoms))
         return f"{atoms[0].name.removesuffix(sites[0]).strip()} {' and '.join(sites)}"
     verb = techniques()[atoms[0].kind].verb
     roles = list(dict.fromkeys(reading.design.scheme.role(atom.role).name for atom in atoms if atom.recipe_role))
@@ -267,9 +272,9 @@ def _sessions_around(evenings, now: datetime) -> tuple[datetime, datetime]:
 
 
 @lru_cache(maxsize=24)
-def _planned(edition: int, made_at: float, start: datetime, done: Done) -> Plan:
+def _planned(edition: int, made_at: float, start: datetime, done: Done, pace: Pace) -> Plan:
     reading = reading_of(Edition.objects.defer("document").get(pk=edition))
-    return laid_out(_prepared(reading, done), reading.design.evenings, start)
+    return laid_out(_prepared(reading, done, pace), reading.design.evenings, start)
 
 
 #: the work of the latest designs, made ready: army, scheme, order of units and what is done decide it, the calendar does not
@@ -277,14 +282,14 @@ _ready: list[tuple] = []
 _MOST_READY = 6
 
 
-def _prepared(reading: Reading, done: Done) -> Prepared:
+def _prepared(reading: Reading, done: Done, pace: Pace) -> Prepared:
     """The work of a design made ready; the same while nothing but the calendar changes, so that it can be laid anew at once."""
     design = reading.design
-    key = design.army, design.scheme, design.evenings.first, design.evenings.attention, done
+    key = design.army, design.scheme, design.evenings.first, design.evenings.attention, done, pace
     for known, work in _ready:
         if known[0] is key[0] and known[1] is key[1] and known[2:] == key[2:]:
             return work
-    work = prepared(design, reading.resolution, done)
+    work = prepared(design, reading.resolution, done, pace=pace)
     _ready.append((key, work))
     del _ready[:-_MOST_READY]
     return work

@@ -1,0 +1,110 @@
+"""What if: the plan with other settings beside the plan as it is, where the minutes go, and what must give for the deadline."""
+
+from dataclasses import dataclass
+from datetime import date
+
+from django import forms
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.utils import timezone
+from django.views.decorators.http import require_safe
+
+from mantello.rooms.army.page import army_for, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello_core.paints.range import paints
+from mantello_core.planning.pace import finish_range, spread_of
+from mantello_core.planning.plan import Plan, laid_out, prepared
+from mantello_core.planning.whatif import WhatIf, changed, giving_way, late_minutes, levers, loads
+from mantello_core.schemes.army import TIERS
+
+from .evening import Evening
+
+
+class WhatIfForm(forms.Form):
+    """Settings that are tried."""
+
+    attention = forms.IntegerField(
+        min_value=1, max_value=60, label="Figures in hand at once",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 1 to 60."),
+    )  # fmt: skip
+    undercoat = forms.ChoiceField(required=False, label="Undercoat")
+    plain = forms.MultipleChoiceField(
+        required=False, label="Painted like rank and file", widget=forms.CheckboxSelectMultiple,
+        choices=[(tier, name) for tier, name in TIERS.items() if tier != "rank"],
+    )  # fmt: skip
+    without = forms.MultipleChoiceField(required=False, label="Left out", widget=forms.CheckboxSelectMultiple)
+
+    def __init__(self, known, *arguments, **options):
+        super().__init__(*arguments, **options)
+        grounds = [(pot.id, pot.name) for pot in paints().values() if pot.sprayed]
+        self.fields["undercoat"].choices = [("", "as it is"), *grounds]
+        self.fields["without"].choices = [(f"{one.tier}:{one.kind}", one.words) for one in known]
+
+
+@dataclass(frozen=True)
+class Told:
+    """One plan in numbers."""
+
+    finish: date | None
+    desk: float
+    openings: int
+    idle: float
+    late: float | None
+
+    @classmethod
+    def of(cls, plan: Plan, deadline: date | None) -> "Told":
+        """The numbers of a plan. deadline: None for none."""
+        late = late_minutes(plan, deadline) if deadline else None
+        return cls(plan.finish.date() if plan.finish else None, plan.desk_minutes, plan.openings, plan.idle, late)
+
+
+@login_required
+@require_safe
+def what_if(request, army_id):
+    """The form, both plans in numbers, the levers and the biggest steps."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    if not reading.design.army.figures or not reading.design.evenings.pattern:
+        return redirect("plan", army.pk)
+    evening = Evening(army, timezone.now())
+    design = reading.design
+    atoms = [atom for task in evening.plan.tasks for atom in task.atoms]
+    atoms = list({atom.id: atom for atom in atoms}.values())
+    known = levers(design, atoms)
+    given = request.GET
+    form = WhatIfForm(known, {
+        "attention": given.get("attention", str(design.evenings.attention)), "undercoat": given.get("undercoat", ""),
+        "plain": given.getlist("plain"), "without": [one for one in given.getlist("without") if one in {f"{each.tier}:{each.kind}" for each in known}],
+    })  # fmt: skip
+    brief = design.brief
+    deadline = date.fromisoformat(brief.deadline) if brief and brief.deadline else None
+    now = Told.of(evening.plan, deadline)
+    then = None
+    if form.is_valid() and any(given.get(name) for name in ("attention", "undercoat", "plain", "without")):
+        then = Told.of(_tried(form, evening), deadline)
+    give, still = giving_way(known, now.late) if now.late else ((), 0.0)
+    ticked = set(form["without"].value() or ())
+    context = {
+        "title": "What if",
+        "form": form,
+        "levers": [(one, f"{one.tier}:{one.kind}", f"{one.tier}:{one.kind}" in ticked) for one in known],
+        "now": now,
+        "then": then,
+        "deadline": deadline,
+        "give": give,
+        "saved": sum(one.minutes for one in give),
+        "still": still,
+        "loads": loads(atoms),
+        "likely": finish_range(evening.plan, spread_of(evening.timed)),
+        "pace": evening.pace,
+    }
+    return room_page(request, army, "plan", "plan/what_if.html", context, 422 if form.errors else 200)
+
+
+def _tried(form: WhatIfForm, evening: Evening) -> Plan:
+    said = form.cleaned_data
+    without = tuple(tuple(one.split(":", 1)) for one in said["without"])
+    tried = WhatIf(said["attention"], said["undercoat"], tuple(said["plain"]), without)
+    design = changed(evening.reading.design, tried)
+    work = prepared(design, evening.reading.resolution, evening.done_before, pace=evening.pace)
+    return laid_out(work, design.evenings, timezone.make_naive(evening.start))
