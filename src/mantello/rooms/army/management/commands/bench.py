@@ -3,6 +3,7 @@
 import platform
 import statistics
 import time
+from dataclasses import replace
 from datetime import datetime
 
 from django.contrib.auth import get_user_model
@@ -20,7 +21,8 @@ from mantello_core.formats.sample import calvessa, levy
 from mantello_core.paints.estimate import Reading as Read
 from mantello_core.paints.estimate import estimated
 from mantello_core.paints.range import paint, paints
-from mantello_core.planning.plan import plan
+from mantello_core.planning.plan import laid_out, plan, prepared
+from mantello_core.planning.validating import faults_of
 from mantello_core.recipes.generating import generated
 from mantello_core.recipes.ground import Ground
 from mantello_core.recipes.layering import predicted
@@ -34,7 +36,7 @@ from mantello_core.schemes.army import Figure
 from mantello_core.schemes.brief import Brief, formation_names
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.edit import set_here
-from mantello_core.schemes.muster import Entry, with_entries
+from mantello_core.schemes.muster import Entry, with_entries, with_rank, without_rank
 from mantello_core.schemes.proposal import army_for_brief, proposals
 from mantello_core.schemes.scheme import Design
 
@@ -49,6 +51,10 @@ PAGES = (
     "insignia/",
     "insignia/bearers/",
     "insignia/transfers/",
+    "insignia/codes/",
+    "insignia/map/",
+    "insignia/bought/",
+    "insignia/cloth/",
     "recipes/",
     "recipes/undercoats/",
     "recipes/field/draft/",
@@ -61,8 +67,11 @@ PAGES = (
     "paints/match/",
     "paints/fewest/",
     "plan/",
+    "plan/calendar/",
+    "plan/what-if/",
     "desk/",
     "log/",
+    "log/reinforcements/",
     "types/",
     "types/make/",
 )
@@ -84,6 +93,21 @@ def grown(figures: int) -> Design:
         for number in range(-(-missing // 10))
     ]
     return with_entries(design, entries)
+
+
+def few(figures: int) -> Design:
+    """The small sample's army with its first figures only."""
+    design, left = calvessa(), figures
+    for unit in design.army.units:
+        for rank in unit.ranks:
+            keep = min(rank.figures, left)
+            left -= keep
+            design = (
+                with_rank(design, unit.id, rank.name, replace(rank, figures=keep))
+                if keep
+                else without_rank(design, unit.id, rank.name)
+            )
+    return design
 
 
 class Command(BaseCommand):
@@ -146,10 +170,27 @@ class Command(BaseCommand):
                 3,
             )
             self._row(f"inspection of {design.army.figures} figures", lambda d=design: Reading(d).checks, 3)
+        for design in (few(12), demo, few(24), levy(), grown(300), grown(600)):
+            self._planned(design)
         with transaction.atomic():
             for design in (demo, levy(), grown(300), grown(600)):
                 self._pages(design)
             transaction.set_rollback(True)
+
+    def _planned(self, design: Design):
+        """A plan laid anew as for a changed evening, proved legal, and held against what no plan can beat."""
+        resolution, start = resolve(design.army, design.scheme), datetime(2026, 11, 24, 18, 0)
+        work = prepared(design, resolution)
+        count = design.army.figures
+        self._row(f"laid anew for {count} figures", lambda: laid_out(work, design.evenings, start, 400), 5)
+        made = laid_out(work, design.evenings, start, 400)
+        faults = faults_of(design, resolution, start, made.stretches(), complete=not made.unplaced)
+        days = (made.finish - start).days if made.finish else 0
+        self.stdout.write(
+            f"             {count} figures: {made.desk_minutes:.0f} desk minutes, {made.idle:.0f} waiting, {made.openings} openings,"
+            f" done after {days} days; bound {made.bound:.0f}, gap {100 * (made.desk_minutes / made.bound - 1):.0f} %,"
+            f" {len(faults)} faults"
+        )
 
     def _pages(self, design: Design):
         user = get_user_model().objects.create_user(
