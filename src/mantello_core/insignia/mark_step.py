@@ -39,7 +39,7 @@ def mark_steps(method: str, seconds_by_hand: float, curve: str = "flat") -> tupl
     if method == "transfer":
         rounds = _ROUNDS.get(curve.partition(":")[0], 2)
         return (
-            MarkStep("gloss", "Gloss for", "Gloss varnish", 20, 60, "A thin gloss coat where the transfer goes, a little beyond it: film lies flat on gloss and shows on matt.", _AIR),
+            MarkStep("gloss", "Gloss", "Gloss varnish", 20, 60, "A thin gloss coat where the transfer goes, a little beyond it: film lies flat on gloss and shows on matt.", _AIR),
             MarkStep("place", "Place", "Water and setting fluid", 75, 15, "Cut close, soak in lukewarm water until it slides, wet the place with setting fluid, slide it on, push it true, press the water out from the middle."),
             MarkStep("soften", "Soften", "Softening fluid", 25.0 * rounds, 120, f"{_rounds(rounds)} of softening fluid; it wrinkles and lies down by itself. Do not touch it while it is soft; prick what is left of air.", _AIR),
             MarkStep("seal", "Seal", "Gloss varnish", 20, 60, "A gloss coat over the edge of the film. Weathering comes after this, the matt coat last, so that the shine goes.", _AIR),

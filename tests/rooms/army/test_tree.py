@@ -3,9 +3,11 @@
 import subprocess
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.urls import reverse
 
-from mantello.rooms.army.actions import edit
+from mantello.rooms.army.actions import edit, keep_design
 from mantello.rooms.army.models import Army
+from mantello_core.formats.sample import levy
 from mantello_core.schemes.muster import Entry, with_entries
 from tests.rooms.case import RoomCase
 
@@ -311,6 +313,18 @@ class Guide(RoomCase):
             "No colour yet: base pool",
         ):
             self.assertIn(said, text)
+
+    def test_marks_are_printed_with_their_steps(self):
+        army = keep_design(self.owner, levy(), "Imported")
+        sheet = self.client.get(reverse("guide", args=[army.pk, "1st-harbour-line"])).content
+        text = subprocess.run(["pdftotext", "-", "-"], input=sheet, capture_output=True, check=True).stdout.decode()
+        for said in (
+            "'1' in Blacking: hat plate",
+            "made as transfer",
+            "softening fluid",
+            "Square in Harbour facing: pack flap",
+        ):
+            self.assertIn(said, " ".join(text.split()))
 
     def test_the_whole_army_is_printed_as_plates_and_drawn_as_one_picture(self):
         text = subprocess.run(

@@ -15,9 +15,14 @@ from mantello.shell.download import download
 from mantello.shell.printing import pdf
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.formats.drawing import plate_group, plate_svg
+from mantello_core.insignia.manner import METHODS
+from mantello_core.insignia.mark_step import MarkStep
+from mantello_core.planning.marking import site_words
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
+from mantello_core.schemes.bearing import device_words
 from mantello_core.schemes.cascade import FigureClass
 from mantello_core.schemes.inspection.finding import class_title
+from mantello_core.schemes.mark_work import steps_of
 
 from .page import army_for
 from .reading import Reading, reading_of
@@ -42,6 +47,16 @@ class GuidePage:
     plates: tuple[str, ...]
     roles: tuple[GuideRole, ...]
     gaps: str
+    marks: tuple["GuideMark", ...] = ()
+
+
+@dataclass(frozen=True)
+class GuideMark:
+    """One mark of a class of figures: what it is, where, and its steps."""
+
+    name: str
+    method: str
+    steps: tuple[MarkStep, ...]
 
 
 @login_required
@@ -56,8 +71,9 @@ def unit_guide(request, army_id, unit):
     ground = reading.design.scheme.ground
     pages = [_page(reading, one) for one in reading.resolution.classes if one.unit == unit]
     steps = [row for page in pages for role in page.roles for row in role.rows]
+    marked = [step.caution for page in pages for mark in page.marks for step in mark.steps if step.caution]
     cautions = dict.fromkeys(
-        [*cautions_for("undercoat", ground.paints), *(caution for row in steps for caution in row.cautions)]
+        [*cautions_for("undercoat", ground.paints), *(caution for row in steps for caution in row.cautions), *marked]
     )
     path = " / ".join(reading.design.army.nodes[one].name for one in reading.design.army.paths[unit][1:])
     html = render_to_string(
@@ -141,7 +157,19 @@ def _page(reading: Reading, one: FigureClass) -> GuidePage:
     if len(one.ordinals) < reading.design.army.rank(one.unit, one.rank).figures:
         figures += f": no. {', '.join(map(str, one.ordinals))}"
     gaps = _words(name for name, cell in one.cells.items() if cell.role is None)
-    return GuidePage(class_title(reading.design.army, one), figures, plates, tuple(_roles(reading, one, shape)), gaps)
+    title, roles = class_title(reading.design.army, one), tuple(_roles(reading, one, shape))
+    return GuidePage(title, figures, plates, roles, gaps, tuple(_marks(reading, one)))
+
+
+def _marks(reading: Reading, one: FigureClass):
+    scheme = reading.design.scheme
+    for site_id, borne in one.borne.items():
+        mark = borne.placement
+        words = device_words(scheme, mark.device)
+        role = f" in {scheme.role(mark.role).name}" if mark.role else ""
+        site = one.plate.named_sites(site_id)[0][1]
+        name = f"{words[:1].upper()}{words[1:]}{role}: {site_words(site_id)}, {site.width:.1f} x {site.height:.1f} mm"
+        yield GuideMark(name, METHODS[mark.manner.method], steps_of(scheme, mark, site))
 
 
 def _roles(reading: Reading, one: FigureClass, shape):
