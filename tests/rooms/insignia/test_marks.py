@@ -7,6 +7,8 @@ from mantello.rooms.plan.evening import _mark as mark_of
 from mantello_core.formats.sample import levy
 from mantello_core.insignia.device import Device
 from mantello_core.schemes.cascade import resolve
+from mantello_core.schemes.muster import empty_army
+from mantello_core.schemes.scheme import Design, Scheme
 from tests.rooms.case import RoomCase
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 
@@ -88,6 +90,29 @@ class UnitCodes(RoomCase):
             ("cloth", (), False), ("keep-cloth", (), True), ("complete-blazon", (), False), ("mark-by-hand", (), False), ("mark-by-hand-sheet", (), False),
         ):  # fmt: skip
             self.assert_hidden(name, *arguments, post=post)
+
+
+class NothingYet(RoomCase):
+    @staticmethod
+    def design():
+        return Design(empty_army("Bare"), Scheme("Scheme"))
+
+    def test_an_empty_army_has_no_dead_ends(self):
+        for name in (
+            "markings",
+            "mark-map",
+            "bearers",
+            "transfers",
+            "bought",
+            "cloth",
+            "calendar",
+            "reinforcements",
+            "archive-file",
+        ):
+            self.see(name)
+        self.assertContains(self.see("markings"), "nothing to make codes of yet")
+        self.assertContains(self.see("cloth"), "Muster some figures")
+        self.see("what-if", status=302)
 
 
 class Marks(RoomCase):

@@ -112,6 +112,11 @@ class SystemForm(forms.Form):
             )
 
     @property
+    def possible(self) -> bool:
+        """Whether there is anything to make codes of: a site on some figure, and a colour with a recipe."""
+        return bool(self.fields["site"].choices and self.fields["colours"].choices)
+
+    @property
     def ticks(self):
         """The colours to tick, each with how it looks; ticked ones first."""
         known = [(tick, self._colour_of(tick.data["value"])) for tick in self["colours"]]
