@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
+from functools import cached_property
 
 from ..schemes.cascade import Resolution, resolve
 from ..schemes.evenings import Evenings
@@ -85,7 +86,14 @@ class Plan:
 
     def of(self, session: int) -> list[Block]:
         """The blocks of one session, in order."""
-        return [block for block in self.blocks if block.session == session]
+        return self._by_session.get(session, [])
+
+    @cached_property
+    def _by_session(self) -> dict[int, list[Block]]:
+        found: dict[int, list[Block]] = {}
+        for block in self.blocks:
+            found.setdefault(block.session, []).append(block)
+        return found
 
 
 def plan(

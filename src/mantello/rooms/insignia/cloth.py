@@ -11,6 +11,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello.shell.fields import QuickSelect
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import hex_of
 from mantello_core.errors import MantelloError
@@ -36,10 +37,10 @@ def _numbers(least: float, most: float) -> dict:
 class ClothForm(forms.Form):
     """An area of a figure, the pattern, and for whom."""
 
-    figure = forms.ChoiceField(label="Figure")
-    area = forms.ChoiceField(label="Area")
+    figure = forms.ChoiceField(label="Figure", widget=QuickSelect)
+    area = forms.ChoiceField(label="Area", widget=QuickSelect)
     pattern = forms.ChoiceField(label="Pattern", choices=list(PATTERNS.items()))
-    role = forms.ChoiceField(label="Second colour")
+    role = forms.ChoiceField(label="Second colour", widget=QuickSelect)
     girth = forms.FloatField(
         required=False, min_value=GIRTHS[0], max_value=GIRTHS[1], label="Girth, mm", error_messages=_numbers(*GIRTHS),
         help_text="Measured with a strip of paper. Left empty, it is guessed from the drawing.",

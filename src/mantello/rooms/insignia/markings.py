@@ -12,6 +12,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello.shell.fields import QuickSelect
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.errors import MantelloError
 from mantello_core.figures.plate import Site
@@ -57,10 +58,10 @@ class SystemForm(forms.Form):
     """What codes are made of, who gets them, and where they are shown."""
 
     name = forms.CharField(label="Name", max_length=80)
-    scope = forms.ChoiceField(label="Within")
+    scope = forms.ChoiceField(label="Within", widget=QuickSelect)
     bearers = forms.ChoiceField(label="A code for", choices=list(BEARERS.items()))
-    type = forms.ChoiceField(required=False, label="Shown by")
-    site = forms.ChoiceField(label="On the site")
+    type = forms.ChoiceField(required=False, label="Shown by", widget=QuickSelect)
+    site = forms.ChoiceField(label="On the site", widget=QuickSelect)
     colours = forms.MultipleChoiceField(label="Colours", widget=forms.CheckboxSelectMultiple)
     colour_by = forms.ChoiceField(label="Colour", choices=list(SHARED.items()))
     frames = forms.MultipleChoiceField(required=False, label="Figures", widget=forms.CheckboxSelectMultiple)
@@ -79,10 +80,10 @@ class SystemForm(forms.Form):
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 0 to 9999."),
     )  # fmt: skip
     method = forms.ChoiceField(label="Made", choices=list(METHODS.items()))
-    ground = forms.ChoiceField(required=False, label="On a patch of")
-    outline = forms.ChoiceField(required=False, label="With a line round it of")
-    rank_site = forms.ChoiceField(required=False, label="Ranks shown on")
-    rank_role = forms.ChoiceField(required=False, label="Ranks painted in")
+    ground = forms.ChoiceField(required=False, label="On a patch of", widget=QuickSelect)
+    outline = forms.ChoiceField(required=False, label="With a line round it of", widget=QuickSelect)
+    rank_site = forms.ChoiceField(required=False, label="Ranks shown on", widget=QuickSelect)
+    rank_role = forms.ChoiceField(required=False, label="Ranks painted in", widget=QuickSelect)
 
     def __init__(self, reading: Reading, *arguments, **options):
         super().__init__(*arguments, **options)
@@ -108,7 +109,10 @@ class SystemForm(forms.Form):
         self._colour_of = _colour_of(reading)
         for at, rank in enumerate(self.rank_names):
             self.fields[f"rank_{at}"] = forms.ChoiceField(
-                required=False, label=rank, choices=[("", "nothing"), *((id_, figures()[id_]) for id_ in _RANK_FIGURES)]
+                required=False,
+                label=rank,
+                widget=QuickSelect,
+                choices=[("", "nothing"), *((id_, figures()[id_]) for id_ in _RANK_FIGURES)],
             )
 
     @property
