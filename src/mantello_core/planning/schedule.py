@@ -13,6 +13,8 @@ from .task import Atom, Edge
 OPENING, OPENING_SPRAY = 90.0, 300.0
 #: nobody waits longer than this inside a session; other work or the evening's end comes first
 PATIENCE = 25 * 60.0
+#: number of the lot that holds all figures of a unit, for spraying: figures on sticks go through in one go
+WHOLE = -1
 #: less time than this is not worth opening a pot for
 SCRAP = 180.0
 
@@ -83,7 +85,7 @@ class Block:
 
 
 def tasks_of(runs: list[list[Atom]], edges: list[Edge], attention: int) -> list[Task]:
-    """One task for every run and lot, linked along the edges; a lot is at most ``attention`` figures."""
+    """One task for every run and lot, linked along the edges; a lot is at most ``attention`` figures, save for spraying."""
     lots = _lots(runs, attention)
     tasks: list[Task] = []
     home: dict[tuple[str, int], Task] = {}
@@ -91,7 +93,7 @@ def tasks_of(runs: list[list[Atom]], edges: list[Edge], attention: int) -> list[
         found: dict[tuple[str, int], Task] = {}
         for atom in run:
             for ordinal in atom.ordinals:
-                lot = lots[atom.unit, atom.rank, ordinal]
+                lot = WHOLE if atom.sprayed else lots[atom.unit, atom.rank, ordinal]
                 task = found.setdefault((atom.unit, lot), Task(number, atom.pot, atom.unit, lot, [], {}))
                 if not task.atoms or task.atoms[-1] is not atom:
                     task.atoms.append(atom)
@@ -186,11 +188,14 @@ def _link(home, edges):
     lags: dict[tuple[int, int], tuple[Task, Task, float]] = {}
     for edge in edges:
         for lot, one in per_atom[edge.before].items():
-            two = per_atom[edge.after].get(lot)
-            if two is None or one is two:
-                continue
-            known = lags.get((id(one), id(two)))
-            lags[id(one), id(two)] = (one, two, max(edge.lag, known[2] if known else 0.0))
+            following = per_atom[edge.after]
+            # what is sprayed is one lot, whatever lots come before and after it
+            matching = following.values() if lot == WHOLE or WHOLE in following else [following.get(lot)]
+            for two in matching:
+                if two is None or one is two:
+                    continue
+                known = lags.get((id(one), id(two)))
+                lags[id(one), id(two)] = (one, two, max(edge.lag, known[2] if known else 0.0))
     for one, two, lag in lags.values():
         two.before.append((one, lag))
         one.after.append(two)
