@@ -146,6 +146,9 @@ def laid(tasks: list[Task], sessions: list[Session], patience: float = PATIENCE)
     while offered and session < len(sessions):
         length = ends[session] - starts[session]
         best = _best(offered, now, pot, ends[session], patience, sprays[session], length)
+        if best is None and ends[session] - now > 2 * patience:
+            # better to wait than to leave most of the evening unused
+            best = _best(offered, now, pot, ends[session], (ends[session] - now) / 2, sprays[session], length)
         if best is None:
             session += 1
             if session < len(sessions):

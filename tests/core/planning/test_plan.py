@@ -1,6 +1,8 @@
 """Plans: what every plan must satisfy, checked from outside the scheduler."""
 
+from dataclasses import replace
 from datetime import datetime, timedelta
+from itertools import pairwise
 
 from django.test import SimpleTestCase
 from hypothesis import given, settings
@@ -229,3 +231,20 @@ class TwoCoatsOfOnePot(SimpleTestCase):
         self.assertEqual(sorted(map(len, runs([one, two, other], wet))), [1, 2])
         dry = [Edge("a", "b", 0, INNER_FIRST)]
         self.assertEqual(len(runs([one, two, other], dry)), 1)
+
+
+class LongDrying(SimpleTestCase):
+    def test_an_evening_is_not_over_because_the_undercoat_dries_longer_than_anyone_likes_to_wait(self):
+        found = plan(calvessa(), datetime(2026, 11, 24, 19, 0), units=("1st-harbour-line",))
+        first = found.of(0)
+        self.assertGreater(len(first), 2)
+        self.assertGreater(max(block.end for block in first), datetime(2026, 11, 24, 19, 40))
+        self.assertTrue(any(block.start - before.end > timedelta(minutes=25) for before, block in pairwise(first)))
+
+    def test_what_is_sprayed_is_one_lot_whatever_attention_allows(self):
+        design = calvessa()
+        design = replace(design, evenings=replace(design.evenings, attention=2))
+        found = plan(design, datetime(2026, 11, 24, 19, 0), units=("1st-harbour-line",))
+        sprayed = [block for block in found.blocks if block.task.sprayed]
+        self.assertEqual([len(block.figures) for block in sprayed], [design.army.nodes["1st-harbour-line"].figures])
+        self.assertLessEqual(max(len(block.figures) for block in found.blocks if not block.task.sprayed), 2)
