@@ -22,6 +22,7 @@ from mantello_core.schemes.bearing import with_device, with_manner
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.heraldry import with_arms
 from mantello_core.schemes.inspection.inspect import inspect
+from mantello_core.schemes.muster import with_rank
 from mantello_core.schemes.sheet_stock import needs_of, with_sheet, without_sheet
 from mantello_core.schemes.site_map import site_map
 from tests.samples import FUSILIER, rule, small_design
@@ -90,6 +91,15 @@ class Emblems(SimpleTestCase):
         twin = with_arms(design, "", "House Twin", design.scheme.arms[0].blazon, "houses")
         for part in ("have the same arms", "wear the same livery", "nowhere"):
             self.assertIn(part, said(twin, "arms"))
+
+
+class Leaders(SimpleTestCase):
+    def test_two_ranks_that_could_lead_a_unit_are_asked_about(self):
+        design = levy()
+        self.assertNotIn("could lead", said(design, "ranks"))
+        drummer = design.army.rank("1st-harbour-line", "Drummer")
+        asked = with_rank(design, "1st-harbour-line", "Drummer", replace(drummer, tier="leader"))
+        self.assertIn("1st, the Harbour has 2 ranks that could lead it: Drummer, Sergeant", said(asked, "ranks"))
 
 
 class Maps(SimpleTestCase):

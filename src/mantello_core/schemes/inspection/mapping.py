@@ -145,6 +145,11 @@ def ranks(look: Look) -> Check:
                             next(iter(one.cells)),
                         )
                     )
+        leading = [name for name in names if firsts[name].tier == "leader"]
+        if len(leading) > 1:
+            one = firsts[leading[0]]
+            said = f"{army.title(one.unit)} has {len(leading)} ranks that could lead it: {', '.join(leading)}; say by their tier which does"
+            found.append(Finding(said, f"{one.unit}|leaders", one.unit, one.rank, next(iter(one.cells))))
     worst = found[0].what if found else "ranks of every unit can be told apart"
     return Check(
         "ranks",
@@ -152,7 +157,7 @@ def ranks(look: Look) -> Check:
         "look" if found else "clear",
         worst,
         tuple(found),
-        "Two ranks of a unit differ in their figure, in at least one area, or in a mark.",
+        "Two ranks of a unit differ in their figure, in at least one area, or in a mark; one rank leads it.",
     )
 
 
