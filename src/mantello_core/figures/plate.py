@@ -196,6 +196,10 @@ class Plate:
                 found[a][b] = found[b][a] = round(found[a].get(b, 0) + length, 2)
         return found
 
+    def areas_within(self, area: str) -> tuple[str, ...]:
+        """The area itself, or the patches it is divided into; lowest first."""
+        return tuple(name for name in self.areas if name == area or name.startswith(f"{area}."))
+
     def named_sites(self, site_id: str) -> tuple[tuple[View, Site], ...]:
         """Every view that shows a site, with the site as that view has it."""
         return tuple((view, site) for view in self.views if (site := view.named_site(site_id)) is not None)

@@ -10,7 +10,6 @@ from dateutil.rrule import rrulestr
 from icalendar import Calendar, Event
 
 from ..errors import OutOfRange, Unreadable
-from ..planning.calendar import Session
 
 #: bytes of a file, events in it and repeats of one that are read
 MOST_BYTES, MOST_EVENTS, MOST_REPEATS = 2_000_000, 5000, 800
@@ -78,14 +77,6 @@ def read_busy(data: bytes, zone: ZoneInfo | None, first: date, last: date) -> tu
     return tuple(
         (start.isoformat(timespec="minutes"), end.isoformat(timespec="minutes")) for start, end in _joined(found)
     )
-
-
-def session_entries(sessions: Sequence[tuple[Session, str, str]], prefix: str) -> list[Entry]:
-    """Entries of sessions, each with its title and words."""
-    return [
-        Entry(f"{prefix}|session|{session.start.isoformat()}", session.start, session.end, title, words)
-        for session, title, words in sessions
-    ]
 
 
 def _written(moment: datetime, zone: ZoneInfo | None) -> datetime:

@@ -8,8 +8,8 @@ from .arms_drawing import ArmsDrawing
 
 #: seconds by hand: for each piece, each mm of outline, each layer; to stipple a stencil; to pick out a cast mark
 _PIECE, _OUTLINE, _LAYER, _STENCIL, _CAST = 40.0, 4.0, 30.0, 75.0, 35.0
-#: minutes once for a device: practice by hand, a sheet made and sealed, a bought sheet looked out, a stencil cut
-ONCE = {"freehand": 5.0, "printed": 35.0, "bought": 5.0, "stencil": 12.0}
+#: minutes once for a device: practice by hand, a sheet made and sealed, a bought sheet looked out
+ONCE = {"freehand": 5.0, "printed": 35.0, "bought": 5.0}
 #: rounds of softening fluid by what the site is bent over
 _ROUNDS = {"flat": 1, "cyl": 2, "drape": 2, "dome": 3}
 _AIR = "Fluids and varnish: open the window, keep them off skin and from flames; the bottle's label comes first."

@@ -36,11 +36,8 @@ def beneath(classes: Sequence[FigureClass]) -> dict[str, frozenset[str]]:
     for one in classes:
         for site_id in one.borne:
             areas = {site.area for _, site in one.plate.named_sites(site_id)}
-            found[site_id] |= {
-                cell.role
-                for name, cell in one.cells.items()
-                if cell.role and any(name == area or name.startswith(f"{area}.") for area in areas)
-            }
+            under = [one.cells[name] for area in areas for name in one.plate.areas_within(area)]
+            found[site_id] |= {cell.role for cell in under if cell.role}
     return {site: frozenset(roles) for site, roles in found.items()}
 
 

@@ -50,6 +50,11 @@ class Lever:
     words: str
     minutes: float
 
+    @property
+    def id(self) -> str:
+        """Its tier and kind in one word."""
+        return f"{self.tier}:{self.kind}"
+
 
 @dataclass(frozen=True)
 class Load:

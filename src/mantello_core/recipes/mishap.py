@@ -44,9 +44,8 @@ def mishaps_at(kind: str) -> tuple[Mishap, ...]:
 
 @dataclass(frozen=True)
 class Repair:
-    """A mishap at a step, with what another coat would do."""
+    """What another coat would do at a step that went wrong."""
 
-    mishap: Mishap
     #: CIEDE2000 from the wanted colour after so many coats as planned, and after one more
     now: float
     then: float
@@ -57,6 +56,6 @@ class Repair:
         return self.now - self.then >= 0.5
 
 
-def repair(mishap: Mishap, wanted: Lab, now: Lab, then: Lab) -> Repair:
-    """A mishap with numbers. wanted: the mix where it hides all; now, then: predicted after the planned coats and one more."""
-    return Repair(mishap, difference(wanted, now), difference(wanted, then))
+def repair(wanted: Lab, now: Lab, then: Lab) -> Repair:
+    """What another coat does. wanted: the mix where it hides all; now, then: predicted after the planned coats and one more."""
+    return Repair(difference(wanted, now), difference(wanted, then))

@@ -8,6 +8,7 @@ from ..insignia.device import ARMS, Device
 from ..insignia.manner import PLAIN_MANNER, Manner
 from .army import Army
 from .cascade import FigureClass, Resolution
+from .placement import Placement
 from .scheme import Scheme
 
 #: spare copies for each that is made, for those that tear or slip
@@ -35,9 +36,14 @@ class Allotment:
         """The role of what its first bearer has it on: the patch beneath, or the area; '' where that is bare."""
         if self.manner.ground:
             return self.manner.ground
-        cells = self.bearers[0].cells
-        own = [name for name in cells if name == self.site.area or name.startswith(f"{self.site.area}.")]
-        return (cells[own[0]].role or "") if own else ""
+        first = self.bearers[0]
+        own = first.plate.areas_within(self.site.area)
+        return (first.cells[own[0]].role or "") if own else ""
+
+    @property
+    def placement(self) -> Placement:
+        """The placement its first bearer has it from."""
+        return self.bearers[0].borne[self.site.id].placement
 
     @property
     def with_spares(self) -> int:

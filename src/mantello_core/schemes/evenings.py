@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, replace
 from datetime import date, datetime
+from functools import cache
 from zoneinfo import ZoneInfo, available_timezones
 
 from ..errors import OutOfRange, UnknownName
@@ -52,8 +53,8 @@ def checked_evenings(evenings: Evenings) -> Evenings:
 
     Raises: OutOfRange or UnknownName at the field's name.
     """
-    if evenings.zone and evenings.zone not in available_timezones():
-        raise UnknownName("time zone", evenings.zone, sorted(available_timezones()), "zone")
+    if evenings.zone and evenings.zone not in _zones():
+        raise UnknownName("time zone", evenings.zone, sorted(_zones()), "zone")
     for day, start, minutes in evenings.exceptions:
         _date(day, "exceptions")
         if not (0 <= start < _DAY and 0 <= minutes <= 720):
@@ -71,6 +72,12 @@ def checked_evenings(evenings: Evenings) -> Evenings:
     if evenings.spraying:
         _check_spraying(evenings.spraying)
     return replace(evenings, exceptions=tuple(sorted(set(evenings.exceptions))), busy=tuple(sorted(set(evenings.busy))))
+
+
+@cache
+def _zones() -> frozenset[str]:
+    # reading the directory of zones takes longer than reading a design
+    return frozenset(available_timezones())
 
 
 def zone_of(evenings: Evenings) -> ZoneInfo | None:

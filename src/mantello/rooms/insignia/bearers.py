@@ -33,7 +33,7 @@ def bearers(request, army_id):
         {
             "allotment": one,
             "choice": hand_or_transfer(by_hand(scheme, one.device, one.site), one.site, one.with_spares),
-            "mark": one.bearers[0].borne[one.site.id].placement.id,
+            "mark": one.placement.id,
             "method": METHODS[one.manner.method],
             "guide": _guide(army, one),
             "words": device_words(scheme, one.device),

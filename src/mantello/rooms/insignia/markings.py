@@ -208,7 +208,7 @@ def place_of(reading: Reading, system: CodeSystem) -> Place | None:
         site = shown[0][1]
         sites.append(site)
         types.add(one.type)
-        own = [name for name in one.cells if name == site.area or name.startswith(f"{site.area}.")]
+        own = one.plate.areas_within(site.area)
         found[(one.cells[own[0]].role or "") if own else ""] += len(one.ordinals)
     if not sites:
         return None

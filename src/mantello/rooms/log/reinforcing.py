@@ -11,11 +11,9 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.paints.models import OwnedPaint
-from mantello.rooms.recipes.trials import untested
 from mantello_core.paints.range import paints
 from mantello_core.planning.reinforcing import Logged, PaintedStep, as_painted
 from mantello_core.recipes.step import Mix
-from mantello_core.schemes.army import MOST_FIGURES
 from mantello_core.schemes.muster import with_rank
 
 from .queries import progress
@@ -46,7 +44,6 @@ def _page(request, army, given, status=200, form=None):
     chosen = chosen or next((one for one in ranks if one["finished"]), ranks[0] if ranks else None)
     steps = _steps(request, army, reading, chosen) if chosen else []
     scheme = reading.design.scheme
-    untried = untested(army, reading)
     context = {
         "title": "Reinforcements",
         "ranks": ranks,
@@ -57,10 +54,8 @@ def _page(request, army, given, status=200, form=None):
         "patch": [
             scheme.role_by_id[role] for role in dict.fromkeys(step.role for step in steps) if role in scheme.role_by_id
         ],
-        "untried": untried,
         "form": form
         or (MoreForm(initial={"unit": chosen["unit"], "rank": chosen["rank"], "more": 5}) if chosen else None),
-        "most": MOST_FIGURES,
     }
     return room_page(request, army, "log", "log/reinforcements.html", context, status)
 

@@ -3,7 +3,6 @@
 import re
 from dataclasses import replace
 from datetime import date, timedelta
-from zoneinfo import available_timezones
 
 from django import forms
 from django.contrib.auth.decorators import login_required
@@ -154,7 +153,6 @@ def _page(request, army, status=200, form=None, told=""):
         "form": form or CalendarForm(reading, initial=_initial(evenings)),
         "coming": coming,
         "busy_times": len(evenings.busy),
-        "zones": sorted(available_timezones()),
         "visitor_zone": str(timezone.get_current_timezone()),
         "told": told,
     }

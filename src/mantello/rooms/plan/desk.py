@@ -18,16 +18,13 @@ def areas_to_paint(reading: Reading, batch: Batch, figure: tuple[str, int]) -> t
     one = reading.resolution.of(Figure(batch.block.task.unit, *figure))
     roles = {atom.role for atom in batch.atoms if atom.rank == figure[0] and figure[1] in atom.ordinals}
     marked = {
-        site.area
+        name
         for atom in batch.atoms
         if atom.mark and atom.rank == figure[0]
         for _, site in one.plate.named_sites(atom.mark)
+        for name in one.plate.areas_within(site.area)
     }
-    return tuple(
-        name
-        for name, cell in one.cells.items()
-        if cell.role in roles or "" in roles or any(name == area or name.startswith(f"{area}.") for area in marked)
-    )
+    return tuple(name for name, cell in one.cells.items() if cell.role in roles or "" in roles or name in marked)
 
 
 def areas_words(areas: tuple[str, ...], limit: int = 9) -> str:

@@ -184,7 +184,7 @@ def _repairs(reading, batch: Batch) -> list:
     at = next(number for number, one in enumerate(recipe.steps) if one.id == atom.step)
     now, then = (reading.design.scheme.predicted(one).outcomes[at].after for one in (recipe, more))
     wanted = recipe.steps[at].mix.film.masstone
-    return [(one, repair(one, wanted, now, then) if one.id in ("pale", "patchy") else None) for one in known]
+    return [(one, repair(wanted, now, then) if one.id in ("pale", "patchy") else None) for one in known]
 
 
 def _untested(army, reading, batch: Batch) -> list[str]:

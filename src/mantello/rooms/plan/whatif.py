@@ -38,7 +38,7 @@ class WhatIfForm(forms.Form):
         super().__init__(*arguments, **options)
         grounds = [(pot.id, pot.name) for pot in paints().values() if pot.sprayed]
         self.fields["undercoat"].choices = [("", "as it is"), *grounds]
-        self.fields["without"].choices = [(f"{one.tier}:{one.kind}", one.words) for one in known]
+        self.fields["without"].choices = [(one.id, one.words) for one in known]
 
 
 @dataclass(frozen=True)
@@ -74,7 +74,7 @@ def what_if(request, army_id):
     given = request.GET
     form = WhatIfForm(known, {
         "attention": given.get("attention", str(design.evenings.attention)), "undercoat": given.get("undercoat", ""),
-        "plain": given.getlist("plain"), "without": [one for one in given.getlist("without") if one in {f"{each.tier}:{each.kind}" for each in known}],
+        "plain": given.getlist("plain"), "without": [one for one in given.getlist("without") if one in {each.id for each in known}],
     })  # fmt: skip
     brief = design.brief
     deadline = date.fromisoformat(brief.deadline) if brief and brief.deadline else None
@@ -87,7 +87,7 @@ def what_if(request, army_id):
     context = {
         "title": "What if",
         "form": form,
-        "levers": [(one, f"{one.tier}:{one.kind}", f"{one.tier}:{one.kind}" in ticked) for one in known],
+        "levers": [(one, one.id, one.id in ticked) for one in known],
         "now": now,
         "then": then,
         "deadline": deadline,

@@ -170,10 +170,9 @@ def _outlined(look: Look, one: Allotment, ground: str, wide: float) -> Fix | Non
     if not found:
         return None
     _, line, role = max(found)
-    placement = first.borne[one.site.id].placement
     return Fix(
         f"a line {line:g} mm wide round it in {scheme.role(role).name}",
-        lambda now: with_manner(now, placement.id, outline=role, line=line),
+        lambda now: with_manner(now, one.placement.id, outline=role, line=line),
     )
 
 
@@ -202,7 +201,6 @@ def _arms_read(look: Look, one: Allotment) -> Iterable[Finding]:
 def _fine(look: Look, one: Allotment) -> Iterable[Finding]:
     """Marks by hand that are finer than a brush; the fix makes them transfers."""
     first = one.bearers[0]
-    placement = first.borne[one.site.id].placement
     if one.manner.method != "freehand":
         return
     if one.device.kind == ARMS:
@@ -228,7 +226,7 @@ def _fine(look: Look, one: Allotment) -> Iterable[Finding]:
         "",
         first.ordinals[0],
         50 + thin,
-        Fix("make it a transfer", lambda now: with_manner(now, placement.id, method="transfer")),
+        Fix("make it a transfer", lambda now: with_manner(now, one.placement.id, method="transfer")),
     )
 
 
