@@ -3,9 +3,12 @@
 import re
 import uuid
 from datetime import timedelta
+from itertools import combinations
 
+from mantello.rooms.log import actions as log
 from mantello.rooms.log.models import Entry
 from mantello.rooms.log.queries import done_steps
+from mantello.rooms.plan.evening import Evening
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 
 
@@ -37,6 +40,39 @@ class Desk(DeskCase):
         self.post("desk-done", **first | {"token": str(uuid.uuid4())})
         self.assertEqual(len(done_steps(self.army)), 8)
         self.assertContains(self.see("desk"), "nothing was logged twice")
+
+    def test_late_work_with_minutes_that_cannot_be_read_is_logged_without_them(self):
+        first = self.sent()
+        self.at(TUESDAY + timedelta(days=3))
+        self.post("plan-again")
+        self.post("desk-done", **first | {"minutes": "ten", "note": "by the window"})
+        self.assertEqual(len(done_steps(self.army)), 8)
+        logged = Entry.objects.first()
+        self.assertEqual((logged.minutes, logged.note), (None, "by the window"))
+        page = self.see("desk")
+        self.assertContains(page, "Minutes it took &#x27;ten&#x27;. Write 0 to 1440 minutes")
+        self.assertNotContains(page, "nothing was logged twice")
+
+    def test_late_work_is_logged_only_for_the_steps_each_figure_lacks(self):
+        atoms = Evening(self.army, TUESDAY).reading.work.atoms
+        one, other = next(
+            (one, other)
+            for one, other in combinations(atoms, 2)
+            if (one.unit, one.rank, one.ordinals) == (other.unit, other.rank, other.ordinals) and len(one.ordinals) > 1
+        )
+        early, *rest = one.ordinals
+        log.record(self.army, [one], {(one.rank, early)}, 1.0, TUESDAY, uuid.uuid4())
+        self.post(
+            "desk-done",
+            batch="feedfacefeedface",
+            token=str(uuid.uuid4()),
+            atom=[one.id, other.id],
+            figure=[f"{one.rank}|{ordinal}" for ordinal in one.ordinals],
+            minutes="3",
+            pressed="2026-11-24T19:08:00Z",
+        )
+        found = {(entry.role, entry.step): list(entry.ordinals) for entry in Entry.objects.order_by("pk")}
+        self.assertEqual(found, {(one.role, one.step): rest, (other.role, other.step): list(other.ordinals)})
 
     def test_steps_that_are_not_in_the_army_are_not_logged(self):
         self.post("desk-done", **self.sent() | {"batch": "feedfacefeedface", "atom": ["no|such|step"]})

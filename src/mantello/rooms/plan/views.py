@@ -228,30 +228,38 @@ def done(request, army_id):
 
 def _noted(form: DoneForm) -> str:
     """The note, with what went wrong before it."""
-    mishap = MISHAPS.get(form.cleaned_data["mishap"])
-    said = form.cleaned_data["note"]
+    mishap = MISHAPS.get(form.cleaned_data.get("mishap", ""))
+    said = form.cleaned_data.get("note", "")
     return f"Went wrong: {mishap.name}. {said}".strip() if mishap else said
 
 
 def _late(request, army, evening: Evening, ticked, moment, token, to: str):
     """Work that was done at a desk out of reach, for a plan that has moved on meanwhile: its steps are logged by name.
 
-    What is logged already is not logged again.
+    What is logged already is not logged again; minutes or a mishap that cannot be read do not keep the work out.
     """
     wanted = set(request.POST.getlist("atom"))
     atoms = [atom for atom in evening.reading.work.atoms if atom.id in wanted and request.POST.get("pressed")]
-    figures = {
-        (rank, ordinal)
-        for rank, ordinal in ticked
-        if any(
-            atom.rank == rank and ordinal in atom.ordinals
-            and (atom.unit, rank, ordinal, atom.role, atom.step) not in evening.done
-            for atom in atoms
+    open_of = {
+        atom: tuple(
+            ordinal
+            for ordinal in atom.ordinals
+            if (atom.unit, atom.rank, ordinal, atom.role, atom.step) not in evening.done
         )
-    }  # fmt: skip
+        for atom in atoms
+    }
+    figures = ticked & {(atom.rank, ordinal) for atom, ordinals in open_of.items() for ordinal in ordinals}
     form = DoneForm(request.POST)
-    if figures and form.is_valid():
-        log.record(army, atoms, figures, form.cleaned_data["minutes"], moment, token, _noted(form))
+    readable = form.is_valid()
+    if figures:
+        lacking = [replace(atom, ordinals=ordinals) for atom, ordinals in open_of.items() if ordinals]
+        log.record(army, lacking, figures, form.cleaned_data.get("minutes"), moment, token, _noted(form))
+        if not readable:
+            told = " ".join(
+                f"{form[name].label} '{request.POST.get(name, '')[:40]}'. {texts[0]}"
+                for name, texts in form.errors.items()
+            )
+            messages.error(request, f"What could not be read was left out of the log: {told}")
         messages.success(
             request,
             f"{atoms[0].name}: {len(figures)} figure{'s' * (len(figures) != 1)} logged, as of {timezone.localtime(moment):%H:%M}.",
