@@ -13,7 +13,6 @@ from ..recipes.ground import checked_ground
 from ..schemes.aim import Aims, with_accepted, with_share, with_threshold
 from ..schemes.army import MOST_FIGURES, Army, Node, Rank
 from ..schemes.brief import Brief, checked_brief
-from ..schemes.evenings import Evenings, Spraying, checked_evenings
 from ..schemes.muster import checked_rank
 from ..schemes.placement import Placement, checked_placement
 from ..schemes.rule import Column, Distinction, Filter, Rule
@@ -22,6 +21,8 @@ from ..schemes.selector import checked_selector
 from ..schemes.substitution import Substitution
 from .arms import read_arms, write_arms
 from .code_systems import read_code_system, write_code_system
+from .evenings import read_evenings, write_evenings
+from .finishing import read_finishing, write_finishing
 from .own_paints import read_own_paint
 from .own_types import read_types, write_drawings, write_types
 from .recipes import read_role, refuse_twice, write_own_paints, write_role
@@ -59,9 +60,10 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             **(
                 {"code_systems": [write_code_system(one) for one in scheme.code_systems]} if scheme.code_systems else {}
             ),
+            **({"finishing": finish} if (finish := write_finishing(scheme.finishing)) else {}),
             **({"calibrations": [vars(one) for one in scheme.calibrations]} if scheme.calibrations else {}),
         },
-        "evenings": _evenings(evenings),
+        "evenings": write_evenings(evenings),
         **({"brief": vars(design.brief)} if design.brief else {}),
         **(
             {"sheets": [vars(one) | {"designs": write_designs(one.designs)} for one in design.sheets]}
@@ -137,11 +139,13 @@ def read_design(document: object, drawing_of: Callable[[str], dict | None] | Non
         ),
     )
     _check_references(army, scheme)
+    if "finishing" in scheme_part:
+        scheme = replace(scheme, finishing=read_finishing(scheme_part["finishing"], tuple(scheme.role_by_id)))
     evenings = document.get("evenings", {})
     brief = read_brief(document["brief"]) if "brief" in document else None
     sheets = tuple(_read_sheet(one, f"/sheets/{index}") for index, one in enumerate(document.get("sheets", ())))
     refuse_twice([one.id for one in sheets], "/sheets", "sheet")
-    return Design(army, scheme, _read_evenings(evenings, army), brief, sheets)
+    return Design(army, scheme, read_evenings(evenings, army), brief, sheets)
 
 
 def read_brief(data: dict, where: str = "/brief") -> Brief:
@@ -319,47 +323,6 @@ def _read_table(data: dict) -> Distinction:
     columns = tuple(Column(one["id"], one["name"], tuple(one["select"])) for one in data["columns"])
     cells = tuple((cell["row"], cell["column"], cell["role"]) for cell in data["cells"])
     return Distinction(data["id"], data["name"], data["key"], columns, cells)
-
-
-def _evenings(evenings: Evenings) -> dict:
-    written = {
-        "pattern": [list(evening) for evening in evenings.pattern],
-        "attention": evenings.attention,
-        "stick": evenings.stick,
-    }
-    more = {
-        "zone": evenings.zone,
-        "exceptions": [list(one) for one in evenings.exceptions],
-        "busy": [list(one) for one in evenings.busy],
-        "first": list(evenings.first),
-    }
-    written |= {name: value for name, value in more.items() if value}
-    if evenings.spraying:
-        spraying = vars(evenings.spraying)
-        written["spraying"] = {
-            name: list(value) if isinstance(value, tuple) else value
-            for name, value in spraying.items()
-            if value is not None
-        }
-    return written
-
-
-def _read_evenings(data: dict, army: Army) -> Evenings:
-    usual = Evenings()
-    given = {name: tuple(map(tuple, data[name])) for name in ("pattern", "exceptions", "busy") if name in data}
-    given |= {name: data[name] for name in ("attention", "stick", "zone") if name in data}
-    if "spraying" in data:
-        given["spraying"] = Spraying(
-            **{name: tuple(value) if isinstance(value, list) else value for name, value in data["spraying"].items()}
-        )
-    for index, unit in enumerate(data.get("first", ())):
-        army.node(unit, f"/evenings/first/{index}")
-    made = replace(usual, **given, first=tuple(data.get("first", ())))
-    try:
-        return checked_evenings(made)
-    except MantelloError as error:
-        error.where = f"/evenings/{error.where}"
-        raise
 
 
 def _check_references(army: Army, scheme: Scheme) -> None:

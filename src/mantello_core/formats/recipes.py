@@ -67,6 +67,7 @@ def write_own_paints(scheme: Scheme) -> list[dict]:
         for step in recipe.steps
         for paint_id, _ in step.mix.parts
     ]
+    used += [paint_id for one in scheme.finishing.dirt for paint_id, _ in one.step.mix.parts]
     pots = [paint(paint_id) for paint_id in dict.fromkeys([*used, *(pot.id for pot in scheme.ground.paints)])]
     return [write_own_paint(pot.said) for pot in pots if pot.said]
 

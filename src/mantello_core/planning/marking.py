@@ -13,6 +13,8 @@ from ..schemes.mark_work import MARK, painted_with, paints_of, steps_of
 from ..schemes.scheme import Scheme
 from .task import MARK_AFTER_MESS, MARK_ON_DRY, Atom, Edge
 
+#: order of mess up to which work is rough: it goes over what is beside it
+ROUGH = 2
 #: chains of (atom, height), as the compiler builds them
 Chain = list[tuple[Atom, float]]
 
@@ -74,7 +76,11 @@ def mark_edges(colours: Sequence[Chain], marks: Sequence[Chain], under: Mapping[
             last = colour[-1][0]
             if last.role in under.get(first.mark, ()):
                 edges.append(Edge(last.id, first.id, last.drying, MARK_ON_DRY))
-            edges += [Edge(one.id, first.id, one.drying, MARK_AFTER_MESS) for one, _ in colour if one.mess > 1]
+            edges += [
+                Edge(one.id, first.id, one.drying, MARK_AFTER_MESS)
+                for one, _ in colour
+                if one.mess <= ROUGH or one.kind == "powder"
+            ]
     return edges
 
 

@@ -1,7 +1,6 @@
 """The plan of a design: compile, order, merge, lay into sessions, and say how good it is."""
 
-from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
 
@@ -12,12 +11,12 @@ from .calendar import Session, elapsed, sessions
 from .compiling import Done, compiled
 from .merging import runs
 from .ordering import Relaxed, ordered
-from .schedule import OPENING, PATIENCE, Block, Task, fresh, laid, tasks_of
+from .schedule import OPENING, PATIENCE, PLAIN_STYLE, Block, Style, Task, fresh, laid, tasks_of
 from .task import Atom, Edge
 from .validating import Painted
 
-#: most figures on the desk at once; squads beyond it wait for the next wave
-DESK_LIMIT = 40
+#: most figures on the desk at once, in armies up to so many figures and above; squads beyond it wait for the next wave
+DESK_LIMIT, LARGE_DESK, LARGE_ARMY = 40, 60, 300
 #: sessions looked ahead
 HORIZON = 120
 #: share of the desk time that waiting may take without another style being tried
@@ -68,6 +67,11 @@ class Plan:
     def desk_minutes(self) -> float:
         """Minutes at the desk: brush, opening and waiting."""
         return self.hands_on + self.idle + sum(block.opening for block in self.blocks) / 60
+
+    @property
+    def rating(self) -> tuple[int, float]:
+        """What plans are compared by: work that finds no room, then desk minutes."""
+        return len(self.unplaced), self.desk_minutes
 
     @property
     def bound(self) -> float:
@@ -135,9 +139,7 @@ def prepared(
 
     Raises: Contradiction if recipes ask for an impossible order.
     """
-    work = compiled(design, resolution, done, units)
-    if pace:
-        work = replace(work, atoms=at_pace(work.atoms, dict(pace)))
+    work = compiled(design, resolution, done, units, pace)
     kept, relaxed = [], []
     waves = _waves(design, work.atoms)
     ready = []
@@ -152,39 +154,48 @@ def prepared(
     return Prepared(tuple(_all_tasks(ready, design.evenings.attention)), tuple(kept), tuple(relaxed))
 
 
-def at_pace(atoms: tuple[Atom, ...], factors: Mapping[str, float]) -> tuple[Atom, ...]:
-    """Atoms with their seconds multiplied by the factor of their kind."""
-    return tuple(
-        replace(atom, seconds=atom.seconds * factors[atom.kind]) if atom.kind in factors else atom for atom in atoms
-    )
-
-
-def laid_out(work: Prepared, evenings: Evenings, start: datetime, horizon: int = HORIZON) -> Plan:
+def laid_out(
+    work: Prepared, evenings: Evenings, start: datetime, horizon: int = HORIZON, found: Style | None = None
+) -> Plan:
     """Prepared work laid into sessions.
 
-    A second, more patient style is tried where the first waits much, and the one with fewer desk minutes kept.
+    A second, more patient style is tried where the first waits much, and the one with fewer desk minutes kept; so is a
+    style that a search ``found``.
     Raises: OutOfRange if no evening is marked.
     """
-    coming = sessions(evenings, start, horizon)
     best = None
-    for patience in (PATIENCE, 2.4 * PATIENCE):
-        tasks = fresh(work.tasks)
-        candidate = Plan(tuple(coming), tuple(laid(tasks, coming, patience)), tuple(tasks), work.edges, work.relaxed)
-        rating = (len(candidate.unplaced), candidate.desk_minutes)
-        if best is None or rating < best[0]:
-            best = rating, candidate
-        if not candidate.unplaced and candidate.idle <= WAITS_LITTLE * candidate.desk_minutes:
+    for style in (PLAIN_STYLE, Style(2.4 * PATIENCE), *((found,) if found else ())):
+        if best and not found and not best[1].unplaced and best[1].idle <= WAITS_LITTLE * best[1].desk_minutes:
             break
+        candidate = laid_as(work, evenings, start, style, horizon)
+        if best is None or candidate.rating < best[1].rating:
+            best = style, candidate
     return best[1]
+
+
+def laid_as(work: Prepared, evenings: Evenings, start: datetime, style: Style, horizon: int = HORIZON) -> Plan:
+    """Prepared work laid into sessions in one style.
+
+    Raises: OutOfRange if no evening is marked.
+    """
+    coming, tasks = sessions(evenings, start, horizon), fresh(work.tasks)
+    wishes = {atom: datetime.fromisoformat(moment) for atom, moment in evenings.wishes}
+    blocks = laid(tasks, coming, style, wishes)
+    return Plan(tuple(coming), tuple(blocks), tuple(tasks), work.edges, work.relaxed)
+
+
+def desk_limit(design: Design) -> int:
+    """Figures on the desk at most, before the next unit is begun."""
+    return design.evenings.desk or (LARGE_DESK if design.army.figures > LARGE_ARMY else DESK_LIMIT)
 
 
 def _waves(design: Design, atoms: tuple[Atom, ...]) -> list[tuple[Atom, ...]]:
     """Units in tree order, those that shall come first before them, taken together up to the desk limit."""
     waves: list[list[str]] = []
-    size = 0
+    size, most = 0, desk_limit(design)
     first = {unit: at for at, unit in enumerate(design.evenings.first)}
     for unit in sorted(design.army.units, key=lambda one: first.get(one.id, len(first))):
-        if not waves or size + unit.figures > DESK_LIMIT:
+        if not waves or size + unit.figures > most:
             waves.append([])
             size = 0
         waves[-1].append(unit.id)

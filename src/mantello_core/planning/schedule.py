@@ -1,9 +1,10 @@
 """Lay runs into sessions: one pair of hands, drying enforced per figure, waiting filled with other work."""
 
 from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime
+from random import Random
 from zoneinfo import ZoneInfo
 
 from .calendar import Session, elapsed, later
@@ -15,8 +16,40 @@ OPENING, OPENING_SPRAY = 90.0, 300.0
 PATIENCE = 25 * 60.0
 #: number of the lot that holds all figures of a unit, for spraying: figures on sticks go through in one go
 WHOLE = -1
+
+
+#: what a second still to come weighs against one lost now, unless a style says otherwise
+CHAIN = 0.0003
+#: what a wish of the painter weighs against time lost, seconds
+WISHED = 1e6
 #: less time than this is not worth opening a pot for
 SCRAP = 180.0
+
+
+@dataclass(frozen=True)
+class Style:
+    """One way of laying tasks: how long to wait, and how what speaks for each is jittered."""
+
+    patience: float = PATIENCE
+    #: what a second of work and drying still to come weighs against a second lost now
+    chain: float = CHAIN
+    #: spread of the jitter (log)
+    spread: float = 0.2
+    #: none: nothing is jittered; else the first seed draws for all tasks, each further one anew for a tenth of them
+    seeds: tuple[int, ...] = ()
+
+    def weights(self, count: int) -> list[float]:
+        """What every task's claim is multiplied by."""
+        found = [1.0] * count
+        for at, seed in enumerate(self.seeds):
+            chance = Random(seed)
+            chosen = range(count) if at == 0 else chance.sample(range(count), -(-count // 10))
+            for number in chosen:
+                found[number] = chance.lognormvariate(0, self.spread)
+        return found
+
+
+PLAIN_STYLE = Style()
 
 
 @dataclass(eq=False)
@@ -53,6 +86,11 @@ class Task:
     mixed: bool = False
     #: seconds from its start until the hands come to each figure, worked out once for all layings
     offsets: dict[tuple[str, int], float] = field(default_factory=dict)
+
+    #: figures at most in one go, so that the first is wiped in time; 0 for any number
+    in_one_go: int = 0
+    #: when the painter wants it, in seconds of the laying's clock; not before, and then before all else
+    wish: float | None = None
 
     @property
     def seconds(self) -> float:
@@ -121,9 +159,15 @@ def fresh(tasks: Sequence[Task]) -> list[Task]:
     return list(copies.values())
 
 
-def laid(tasks: list[Task], sessions: list[Session], patience: float = PATIENCE) -> list[Block]:
+def laid(
+    tasks: list[Task],
+    sessions: list[Session],
+    style: Style = PLAIN_STYLE,
+    wishes: Mapping[str, datetime] | None = None,
+) -> list[Block]:
     """Blocks in time order: always the offered task that loses least, and of those the one with most to come.
 
+    wishes: atoms that the painter moved, with the moment they shall start; what holds them up still holds.
     Tasks that find no room in the given sessions stay unplaced.
     """
     blocks: list[Block] = []
@@ -135,12 +179,17 @@ def laid(tasks: list[Task], sessions: list[Session], patience: float = PATIENCE)
         for moments in zip(*((one.start, one.end) for one in sessions), strict=True)
     )
     sprays = [tuple(elapsed(zero, moment, zone) for moment in one.spray) if one.spray else None for one in sessions]
-    for task in tasks:
+    patience = style.patience
+    moments = {atom: elapsed(zero, moment, zone) for atom, moment in (wishes or {}).items()}
+    for task, weight in zip(tasks, style.weights(len(tasks)), strict=True):
         task.left, task.unplaced = dict(task.figures), sum(task.figures.values())
         task.sprayed, task.mixed = task.atoms[0].sprayed, task.atoms[0].mixed
-        task.worth = 0.01 * task.tail + (900 if task.sprayed else 0)
+        task.worth = style.chain * weight * task.tail + (900 if task.sprayed else 0)
         task.opens = OPENING_SPRAY if task.sprayed else OPENING
         task.next_figure = next(iter(task.left.values()))
+        task.in_one_go = _in_one_go(task)
+        if moments:
+            task.wish = max((moments[atom.id] for atom in task.atoms if atom.id in moments), default=None)
     offered = [task for task in tasks if not task.waiting]
     session, now, pot = 0, 0.0, ""
     while offered and session < len(sessions):
@@ -220,6 +269,8 @@ def _best(offered, now, pot, end, patience, spray, length):
     for task in offered:
         opening = 0.0 if task.pot == pot else task.opens
         until = task.ready - now
+        if task.wish is not None and until < task.wish - now:
+            until = task.wish - now
         if until < opening:
             until = opening
         left = whole
@@ -237,6 +288,8 @@ def _best(offered, now, pot, end, patience, spray, length):
             continue
         cut = opening if room < seconds < 5400 else 0.0
         score = wait + opening + cut - task.worth - (300 if task.ends else 0)
+        if task.wish is not None and task.wish <= now:
+            score -= WISHED
         if best is None or score < best[0]:
             best = score, task, until, opening
     return (best[1], now + best[2], best[3]) if best else None
@@ -260,13 +313,23 @@ def _ready(task: Task) -> float:
     return earliest
 
 
+def _in_one_go(task: Task) -> int:
+    """How many figures can be laid and then wiped before the first has set; 0 where nothing is wiped.
+
+    Half of the time is laying, half wiping, so the first waits for the laying of all others.
+    """
+    window = min((atom.window for atom in task.atoms if atom.window), default=0.0)
+    longest = max(task.figures.values())
+    return 1 + int(window / (longest / 2)) if window else 0
+
+
 def _placed(
     task: Task, session: int, start: float, opening: float, end: float, zero: datetime, zone: ZoneInfo | None
 ) -> tuple[Block, float]:
     """A block of as many of its figures as find room, and when it ends."""
     room, used, figures = end - start, 0.0, []
     for figure, seconds in list(task.left.items()):
-        if used + seconds > room + 1e-6:
+        if used + seconds > room + 1e-6 or (task.in_one_go and len(figures) >= task.in_one_go):
             break
         used += seconds
         figures.append(figure)

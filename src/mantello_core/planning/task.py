@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from ..schemes.army_work import ARMY
 from ..schemes.mark_work import MARK
 
 
@@ -12,7 +13,7 @@ class Atom:
     id: str
     unit: str
     rank: str
-    #: role id; '' for the undercoat; for a mark 'mark:' and the id of its site
+    #: role id; '' for the undercoat; for a mark 'mark:' and the id of its site; 'army:' and an id for what all figures get
     role: str
     #: step id; 'undercoat' for the undercoat
     step: str
@@ -34,6 +35,8 @@ class Atom:
     sprayed: bool = False
     #: whether several paints are mixed for it
     mixed: bool = False
+    #: seconds after laying in which it must be wiped; 0 if it is not wiped
+    window: float = 0.0
 
     @property
     def mark(self) -> str:
@@ -42,8 +45,13 @@ class Atom:
 
     @property
     def recipe_role(self) -> str:
-        """The role whose recipe it is a step of; '' for undercoat and marks."""
-        return "" if self.mark else self.role
+        """The role whose recipe it is a step of; '' for undercoat, marks and what all figures get."""
+        return "" if self.mark or self.piece else self.role
+
+    @property
+    def piece(self) -> str:
+        """The piece of work that all figures get which it is; '' for none."""
+        return self.role.removeprefix(ARMY) if self.role.startswith(ARMY) else ""
 
 
 @dataclass(frozen=True)
@@ -56,6 +64,8 @@ class OrderRule:
     hard: bool
     #: how firmly a soft rule holds; firmer ones are kept first
     weight: float
+    #: the slot of the method profile that switches it; '' for one that always holds
+    slot: str = ""
 
 
 @dataclass(frozen=True)
@@ -79,11 +89,38 @@ MARK_ON_DRY = OrderRule(
 MARK_AFTER_MESS = OrderRule(
     "D-13", "marks after rough work", "drybrushing and powders would go over the mark", False, 3
 )
-METALS_AFTER = OrderRule("D-53", "metals after colours", "flakes foul the rinse water and the brushes", False, 1)
+METALS_AFTER = OrderRule(
+    "D-53", "metals after colours", "flakes foul the rinse water and the brushes", False, 1, "metals"
+)
+MAGNETS_FIRST = OrderRule("D-47", "magnets first", "glue and hole marks would stay on the paint", False, 5)
+MASK_FIRST = OrderRule("mask", "mask before the spray", "the spray would go over what is beside it", True, 100)
+UNMASK_LATER = OrderRule("unmask", "mask off after the spray", "the mask keeps off what is sprayed", True, 100)
+JOIN_PAINTED = OrderRule("D-46", "painted before joined", "what the part hides cannot be reached any more", True, 100)
+BARRIER_FIRST = OrderRule("D-32", "barrier before solvents", "solvent can lift paint that is not sealed", True, 100)
+CURED_FIRST = OrderRule("D-34", "solvents cured first", "solvent shut in below can disturb the film above", True, 100)
+VARNISH_LAST = OrderRule("D-19", "varnish when all is tidied", "varnished errors cannot be put right", True, 100)
+DIRT_LAST = OrderRule(
+    "D-43", "dirt over lights and marks", "mud covers them on purpose, and marks age with the surface", False, 6
+)
+COLOURS_FIRST = OrderRule("colours", "colours first", "it lies on finished colours", False, 6)
+PLANTS_ON_GROUND = OrderRule("D-48", "plants on the painted ground", "plants cannot be drybrushed", True, 100)
+LARGE_PLANTS_FIRST = OrderRule("D-49", "large plants first", "small ones and scatter fill the gaps", False, 5)
+METALS_ON_VARNISH = OrderRule("D-35", "metals after the varnish", "varnish takes a metal's shine", True, 100, "metals")
+METALS_FIRST = OrderRule("D-17", "metals first", "gaps in the colour read as worn paint", False, 1.5, "metals")
+METALS_LAST = OrderRule(
+    "DG-01", "metals last", "flakes foul the water, and no colour goes over them", False, 3.5, "metals"
+)
+SKIN_EARLY = OrderRule("DG-21", "skin early", "the clothes are cut in around it", False, 1.6, "skin")
+SKIN_LATE = OrderRule("D-22", "skin late", "the first wash would dirty it, and it cuts back spills", False, 1.6, "skin")
+BASE_FIRST = OrderRule("D-08", "base first", "its rough work is out of the way, and can be masked", False, 3.5, "base")
+BASE_AT_END = OrderRule("D-57", "base last", "the figure is finished before its ground is", False, 3.5, "base")
 #: every rule, by id
 RULES = {
     rule.id: rule
     for rule in (
         RECIPE_ORDER, UNDERCOAT_FIRST, MARK_ON_DRY, MESSY_FIRST, MARK_AFTER_MESS, RIM_LAST, INNER_FIRST, METALS_AFTER,
+        MAGNETS_FIRST, MASK_FIRST, UNMASK_LATER, JOIN_PAINTED, BARRIER_FIRST, CURED_FIRST, VARNISH_LAST, DIRT_LAST,
+        COLOURS_FIRST, PLANTS_ON_GROUND, LARGE_PLANTS_FIRST, METALS_ON_VARNISH, METALS_FIRST, METALS_LAST, SKIN_EARLY,
+        SKIN_LATE, BASE_FIRST, BASE_AT_END,
     )
 }  # fmt: skip

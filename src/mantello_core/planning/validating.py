@@ -37,7 +37,7 @@ class Painted:
 
 @dataclass(frozen=True)
 class Fault:
-    """One rule that is broken: 'missing', 'twice', 'unknown', 'order', 'hands', 'session', 'spray' or 'mix'."""
+    """One rule that is broken: 'missing', 'twice', 'unknown', 'order', 'hands', 'session', 'spray', 'mix' or 'window'."""
 
     rule: str
     what: str
@@ -57,7 +57,7 @@ def faults_of(
 
     Every step of every figure comes once; each figure's steps keep their hard order with drying; one pair of hands, in
     the painter's sessions; sprays in their hours; a mix of several paints is used up in the session it is made in, if
-    a whole session would hold it. complete: whether steps that are not planned at all are a fault.
+    a whole session would hold it; what is wiped is wiped inside its window. complete: whether steps that are not planned at all are a fault.
     Raises: OutOfRange if there are no evenings.
     """
     work = compiled(design, resolution, done, units)
@@ -66,7 +66,7 @@ def faults_of(
     zone = evenings[0].zone if evenings else None
     found = [
         *_coverage(work, ordered, complete), *_hands(ordered, zone), *_in_sessions(ordered, evenings, work),
-        *_order(work, ordered, zone), *_mixes(work, ordered, evenings, zone),
+        *_order(work, ordered, zone), *_mixes(work, ordered, evenings, zone), *_windows(work, ordered, zone),
     ]  # fmt: skip
     return tuple(found)
 
@@ -193,6 +193,26 @@ def _mixes(work, stretches: Sequence[Painted], evenings, zone):
                 "mix",
                 f"{pot} for lot {lot + 1} of {unit} is mixed again in {len(homes)} sessions, though one would hold it",
             )
+
+
+def _windows(work, stretches: Sequence[Painted], zone):
+    """What is wiped is laid on all figures of a stretch and then wiped on all: the first waits for all others' laying."""
+    known = _atoms(work)
+    for one in stretches:
+        windows = [
+            atom.window
+            for rank, role, step in one.steps
+            for atom in known.get((one.unit, rank, role, step), ())
+            if atom.window
+        ]
+        if windows:
+            waited = elapsed(one.start, one.end, zone) / 2 * (len(one.figures) - 1) / max(1, len(one.figures))
+            if waited > min(windows) + SLACK:
+                yield Fault(
+                    "window",
+                    f"{one.pot} is laid on {len(one.figures)} figures from {one.start}: the first is wiped after"
+                    f" {waited / 60:.0f} min, though it can be for {min(windows) / 60:.0f} min",
+                )
 
 
 def _said(key) -> str:

@@ -1,6 +1,8 @@
 """The eight ways of painting an army: what each lays over a base, tier by tier."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
+
+from .slots import Slots
 
 
 @dataclass(frozen=True)
@@ -19,6 +21,8 @@ class Method:
     whole: tuple[str, ...]
     leader: tuple[tuple[str, str], ...]
     centrepiece: tuple[tuple[str, str], ...]
+    #: where metals, skin and bases come in its order
+    slots: Slots = field(default_factory=lambda: Slots("shared", "any", "any"))
 
     def work(self, tier: str) -> tuple[str, ...]:
         """The pieces of work of a tier, in order; see ``generating`` for what each is."""
@@ -46,22 +50,26 @@ METHODS = {
         "Airbrush and chips", "after the satin coat, so that they shine", "none; lines late", "sponged dark chips", False,
         (("layer",), ("layer", "highlight", "edge")),
         ("base", "overbrush", "satin", "line", "sponge"), (("overbrush", "edge"),), (("overbrush", "highlight"),),
+        Slots("after", "any", "last"),
     ),
     "stipple": Method(
         "Stipple and weather", "first or with the others", "overall, then a tinted second", "drybrush", False,
         (("shade", "drybrush"), ("shade", "drybrush", "highlight")),
         ("base", "stipple", "shade", "drybrush"), (("drybrush", "recess"), ("recess", "highlight")),
         (("highlight", "powder"),),
+        Slots("first", "any", "any"),
     ),
     "oil": Method(
         "Oil and enamel", "after the matt coat", "enamel or oil, wiped", "pushed early", True,
         (("shade", "highlight"), ("shade", "layer", "highlight", "edge")),
         ("base", "highlight", "gloss", "oil", "matt"), (("base", "layer"), ("matt", "edge")), (("edge", "dot"),),
+        Slots("after", "any", "last"),
     ),
     "overbrush": Method(
         "Overbrush and wash", "last", "overall, thinned", "points on the base", False,
         (("drybrush", "shade"), ("drybrush", "shade", "edge")),
         ("base", "overbrush", "shade", "dot"), (("shade", "highlight"),), (("highlight", "edge"),),
+        Slots("last", "late", "any"),
     ),
     "glaze": Method(
         "Freehand and glaze", "with the other colours", "thin glazes", "follow the light of the area", False,
@@ -72,5 +80,6 @@ METHODS = {
         "Army speed with mud", "late", "overall", "lines on visible folds", False,
         (("shade",), ("shade", "highlight")),
         ("base", "shade", "highlight", "powder"), (("highlight", "edge"),), (("edge", "dot"),),
+        Slots("last", "any", "last"),
     ),
 }  # fmt: skip

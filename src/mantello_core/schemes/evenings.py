@@ -5,10 +5,21 @@ from datetime import date, datetime
 from functools import cache
 from zoneinfo import ZoneInfo, available_timezones
 
-from ..errors import OutOfRange, UnknownName
+from ..errors import Contradiction, OutOfRange, UnknownName
 
 #: exceptions, busy times and days without spraying, at most
 MOST_DATES, MOST_BUSY = 400, 2000
+#: the air of the room, and what helps drying: factor on minutes of drying, and in words
+AIR = {"usual": (1.0, "as usual"), "warm": (0.7, "warm and dry"), "damp": (1.5, "damp and cold")}
+AIDS = {
+    "none": (1.0, "nothing"), "fan": (0.6, "a fan"), "radiator": (0.5, "near a radiator"), "hairdryer": (0.3, "a hairdryer"),
+}  # fmt: skip
+#: what a painter is told who warms paint
+HEAT = (
+    "Heat only what is thinned with water, from a hand's length and more. Never warm cans, solvents, fresh sprays or"
+    " soaked cloths; let vapours clear first, keep cable and water apart; the labels come first."
+)
+MOST_PAINTERS, MOST_WISHES, MOST_DESK = 12, 200, 400
 _DAY = 1440
 
 
@@ -24,6 +35,18 @@ class Spraying:
     off: tuple[str, ...] = ()
     #: latitude and longitude in degrees, north and east positive; given, only daylight there counts
     place: tuple[float, float] | None = None
+
+
+@dataclass(frozen=True)
+class Painter:
+    """Someone else who paints at this army: their evenings and the units that are theirs."""
+
+    id: str
+    name: str
+    #: as in ``Evenings``
+    pattern: tuple[tuple[int, int, int], ...] = ()
+    #: ids of units
+    units: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -46,6 +69,35 @@ class Evenings:
     spraying: Spraying | None = None
     #: ids of units that come first, in their order
     first: tuple[str, ...] = ()
+    #: (id of an atom, moment on the painter's clock): work that was moved there by hand
+    wishes: tuple[tuple[str, str], ...] = ()
+    #: those who paint besides the owner, who has every unit that is nobody else's
+    painters: tuple[Painter, ...] = ()
+    #: keys of ``AIR`` and ``AIDS``
+    air: str = "usual"
+    aid: str = "none"
+    #: figures on the desk at most, before the next unit is begun; 0 for as usual: 40, in armies over 300 figures 60
+    desk: int = 0
+
+    def painter(self, painter_id: str, where: str = "painter") -> Painter:
+        """The painter of that id.
+
+        Raises: UnknownName.
+        """
+        found = next((one for one in self.painters if one.id == painter_id), None)
+        if found is None:
+            raise UnknownName("painter", painter_id, [one.id for one in self.painters], where)
+        return found
+
+    def painter_of(self, unit: str) -> str:
+        """Id of the painter who has a unit; '' for the owner."""
+        return next((one.id for one in self.painters if unit in one.units), "")
+
+    def of_painter(self, painter_id: str) -> "Evenings":
+        """The evenings of one painter; another's have no exceptions and busy times of the owner's."""
+        if not painter_id:
+            return self
+        return replace(self, pattern=self.painter(painter_id).pattern, exceptions=(), busy=())
 
 
 def checked_evenings(evenings: Evenings) -> Evenings:
@@ -69,9 +121,34 @@ def checked_evenings(evenings: Evenings) -> Evenings:
             f"{len(evenings.exceptions)} exceptions, {len(evenings.busy)} busy times; allowed are {MOST_DATES} and {MOST_BUSY}.",
             "exceptions",
         )
+    if not 0 <= evenings.desk <= MOST_DESK:
+        raise OutOfRange(f"{evenings.desk} figures on the desk; allowed are 0 to {MOST_DESK}.", "desk")
     if evenings.spraying:
         _check_spraying(evenings.spraying)
+    for name, known in (("air", AIR), ("aid", AIDS)):
+        if getattr(evenings, name) not in known:
+            raise UnknownName(name, getattr(evenings, name), list(known), name)
+    if len(evenings.wishes) > MOST_WISHES:
+        raise OutOfRange(f"{len(evenings.wishes)} pieces of work are moved; allowed are {MOST_WISHES}.", "wishes")
+    for _, moment in evenings.wishes:
+        _moment(moment)
+    _check_painters(evenings.painters)
     return replace(evenings, exceptions=tuple(sorted(set(evenings.exceptions))), busy=tuple(sorted(set(evenings.busy))))
+
+
+def _check_painters(painters: tuple[Painter, ...]) -> None:
+    if len(painters) > MOST_PAINTERS:
+        raise OutOfRange(f"{len(painters)} painters besides you; allowed are {MOST_PAINTERS}.", "painters")
+    ids, units = [one.id for one in painters], [unit for one in painters for unit in one.units]
+    for what, given in (("painter", ids), ("unit of a painter", units)):
+        twice = next((one for one in given if given.count(one) > 1), None)
+        if twice:
+            raise Contradiction(f"The {what} '{twice}' is there twice.", "painters")
+    for one in painters:
+        if any(
+            not (0 <= day <= 6 and 0 <= start < _DAY and 15 <= minutes <= 960) for day, start, minutes in one.pattern
+        ):
+            raise OutOfRange(f"{one.name}: evenings have 15 to 960 minutes, on weekdays 0 to 6.", "painters")
 
 
 @cache

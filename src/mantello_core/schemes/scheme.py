@@ -13,6 +13,7 @@ from .aim import Aims
 from .army import TIERS, Army
 from .brief import Brief
 from .evenings import Evenings
+from .finishing import PLAIN_FINISHING, Finishing
 from .heraldry import NamedArms
 from .placement import Placement
 from .rule import Distinction, Rule
@@ -84,6 +85,8 @@ class Scheme:
     arms: tuple[NamedArms, ...] = ()
     #: marking systems with their codes
     code_systems: tuple[CodeSystem, ...] = ()
+    #: what every figure gets besides its colours
+    finishing: Finishing = PLAIN_FINISHING
 
     @cached_property
     def marks(self) -> tuple[Placement, ...]:

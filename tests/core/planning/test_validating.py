@@ -14,10 +14,19 @@ from mantello_core.formats.document import write_design
 from mantello_core.formats.sample import calvessa, levy
 from mantello_core.planning.plan import plan
 from mantello_core.planning.validating import faults_of
+from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
 from mantello_core.recipes.step import Mix, Recipe, Step
 from mantello_core.schemes.army import Army, Node, Rank
 from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.evenings import Evenings, Spraying
+from mantello_core.schemes.evenings import AIDS, AIR, Evenings, Spraying
+from mantello_core.schemes.finishing import (
+    USES,
+    Basing,
+    Finishing,
+    checked_finishing,
+    usual_dirt,
+    usual_plants,
+)
 from mantello_core.schemes.rule import Filter, Rule
 from mantello_core.schemes.scheme import Design, Role, Scheme
 from tests.samples import rule, small_design
@@ -40,6 +49,24 @@ def recipes(draw):
 
 
 @st.composite
+def finishings(draw):
+    """Varnish, dirt, plants, loose parts and slots drawn at random."""
+    dirt = tuple(one for one in usual_dirt() if draw(st.booleans()))
+    plants = tuple(replace(one, in_ten=draw(st.sampled_from((0.0, 2.5, 10.0)))) for one in usual_plants()[:2])
+    slots = Slots(
+        draw(st.sampled_from(("", *METALS))), draw(st.sampled_from(("", *SKIN))), draw(st.sampled_from(("", *BASE)))
+    )
+    return checked_finishing(
+        Finishing(
+            slots, draw(st.sampled_from(("", "matt", "gloss"))), draw(st.booleans()), draw(st.sampled_from(tuple(USES))),
+            draw(st.booleans()), draw(st.sampled_from(("", "gloss"))), ("r0",) if draw(st.booleans()) else (),
+            ("Cloak", "Head") if draw(st.booleans()) else (), draw(st.booleans()), draw(st.integers(0, 5)), dirt,
+            Basing(plants, draw(st.booleans()), draw(st.integers(0, 99))),
+        ), ("r0",),
+    )  # fmt: skip
+
+
+@st.composite
 def designs(draw):
     """Small armies of one to three units with recipes, evenings and spraying drawn at random."""
     roles = tuple(Role(f"r{at}", f"Role {at}", (("rank", draw(recipes())),)) for at in range(draw(st.integers(1, 3))))
@@ -56,9 +83,11 @@ def designs(draw):
     spraying = draw(st.sampled_from((None, Spraying((1, 5), 600, 1200), Spraying(off=("2026-11-24",)))))
     evenings = Evenings(
         draw(st.sampled_from((((1, 1140, 150),), ((0, 1080, 90), (3, 1140, 200)), ((5, 600, 480),), ((1, 1200, 45), (2, 1200, 45))))),
-        draw(st.integers(2, 12)), 3, draw(st.sampled_from(("", "Europe/Rome"))), spraying=spraying,
+        draw(st.integers(2, 12)), 3, zone=draw(st.sampled_from(("", "Europe/Rome"))), spraying=spraying,
+        air=draw(st.sampled_from(tuple(AIR))), aid=draw(st.sampled_from(tuple(AIDS))),
     )  # fmt: skip
-    return Design(army, Scheme("Drawn", roles, tuple(rules)), evenings)
+    finishing = draw(st.one_of(st.just(Finishing()), finishings()))
+    return Design(army, Scheme("Drawn", roles, tuple(rules), finishing=finishing), evenings)
 
 
 def made(design, start=TUESDAY):

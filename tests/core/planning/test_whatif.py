@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from mantello_core.formats.sample import calvessa
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.pace import finish_range, pace_of, spread_of
-from mantello_core.planning.plan import at_pace, laid_out, plan, prepared
+from mantello_core.planning.plan import laid_out, plan, prepared
 from mantello_core.planning.whatif import Lever, WhatIf, changed, giving_way, late_minutes, levers, loads
 from mantello_core.schemes.cascade import resolve
 
@@ -118,7 +118,7 @@ class Paces(SimpleTestCase):
         )
         self.assertAlmostEqual(slow.hands_on - usual.hands_on, bases / 2, places=3)
         atoms = compiled(design, resolution).atoms
-        self.assertEqual(at_pace(atoms, {}), atoms)
+        self.assertEqual(compiled(design, resolution, pace=()).atoms, atoms)
 
     def test_the_likely_end_lies_about_the_planned_one_and_widens_with_the_spread(self):
         found = plan(calvessa(), TUESDAY)

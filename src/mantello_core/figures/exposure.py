@@ -1,0 +1,75 @@
+"""How much of an area weather, mud and hands reach: estimates from where it lies on the drawing."""
+
+import re
+from functools import lru_cache
+
+from .plate import Plate, SeenArea, View
+from .vocabulary import group_of
+
+#: what a pass of dirt follows, and in words
+LAWS = {
+    "ground": "from the ground up, to a height",
+    "edges": "edges and corners that are knocked",
+    "falls": "streaks down steep faces",
+    "all": "everything, thinly",
+}
+#: materials that chip, and groups whose faces are steep and large enough for streaks
+_HARD = {"metal", "paint", "wood", "armour", "hull", "stone"}
+_STEEP = {"Vehicle", "Shield", "Cloak", "Flag"}
+#: groups that stay clean: the base has its own recipe
+_BASE = "Base"
+
+
+def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
+    """Share of an area that a pass of dirt reaches, 0 to 1, an estimate.
+
+    law: one of ``LAWS``; height: for 'ground', share of the figure's height up to which mud splashes, 0 to 1.
+    """
+    if group_of(area) == _BASE:
+        return 0.0
+    known = plate.areas[area]
+    if law == "edges":
+        return known.edge_exposure if _chips(known.material) else 0.0
+    if law == "falls":
+        return 1.0 if group_of(area) in _STEEP else 0.0
+    return 1.0 if law == "all" else _below(plate, area, height)
+
+
+def _chips(material: str) -> bool:
+    return any(one in material for one in _HARD)
+
+
+def _below(plate: Plate, area: str, height: float) -> float:
+    """Share of an area's box that lies below a share of the figure's height, the views weighed by what they show."""
+    reached = shown = 0.0
+    for view in plate.views:
+        foot, tall = _span(view)
+        limit = foot - height * tall
+        for seen in view.areas:
+            if seen.area == area:
+                top, bottom = _ends(seen.visible)
+                inside = max(0.0, bottom - max(top, limit)) / max(bottom - top, 1e-9)
+                reached += seen.mm2 * min(1.0, inside)
+                shown += seen.mm2
+    return reached / shown if shown else 0.0
+
+
+@lru_cache(maxsize=1024)
+def _span(view: View) -> tuple[float, float]:
+    """Where the figure stands and how tall it is, its base left out; drawing units, down is positive."""
+    ends = [_ends(seen.visible) for seen in view.areas if group_of(seen.area) != _BASE and _worn(seen)]
+    if not ends:
+        return 0.0, 1.0
+    foot = max(bottom for _, bottom in ends)
+    return foot, foot - min(top for top, _ in ends)
+
+
+def _worn(seen: SeenArea) -> bool:
+    """Poles and flags tower over the figure; its height is that of what it wears."""
+    return group_of(seen.area) not in ("Flag", "Weapon")
+
+
+@lru_cache(maxsize=16384)
+def _ends(path: str) -> tuple[float, float]:
+    down = [float(value) for value in re.findall(r"-?[0-9.]+", path)][1::2] or [0.0]
+    return min(down), max(down)

@@ -1,0 +1,52 @@
+"""The army's finish as part of the open JSON document; what is written reads back identical."""
+
+from dataclasses import asdict
+
+from ..recipes.slots import Slots
+from ..schemes.finishing import Basing, DirtPass, Finishing, Plant, checked_finishing
+from .recipes import read_step, write_step
+
+_PLAIN_VALUES = ("varnish", "can", "use", "varnish_last", "barrier", "masks", "level")
+
+
+def write_finishing(finishing: Finishing) -> dict:
+    """What differs from no finish at all, JSON-ready; empty where nothing does."""
+    usual = Finishing()
+    written = {
+        name: getattr(finishing, name) for name in _PLAIN_VALUES if getattr(finishing, name) != getattr(usual, name)
+    }
+    if finishing.slots != usual.slots:
+        written["slots"] = {name: value for name, value in vars(finishing.slots).items() if value}
+    written |= {name: list(getattr(finishing, name)) for name in ("shiny", "apart") if getattr(finishing, name)}
+    if finishing.dirt:
+        written["dirt"] = [vars(one) | {"step": write_step(one.step)} for one in finishing.dirt]
+    if finishing.basing != usual.basing:
+        written["basing"] = asdict(finishing.basing) | {"plants": [vars(one) for one in finishing.basing.plants]}
+    return written
+
+
+def read_finishing(data: dict, roles: tuple[str, ...], where: str = "/scheme/finishing") -> Finishing:
+    """A finish from its mapping; what is not said is as usual.
+
+    Raises: what ``read_step`` and ``checked_finishing`` refuse, with a JSON pointer.
+    """
+    given = {name: data[name] for name in _PLAIN_VALUES if name in data}
+    given |= {name: tuple(data[name]) for name in ("shiny", "apart") if name in data}
+    if "slots" in data:
+        given["slots"] = Slots(**data["slots"])
+    if "dirt" in data:
+        given["dirt"] = tuple(
+            DirtPass(
+                one["id"],
+                one["name"],
+                read_step(one["step"], f"{where}/dirt/{index}/step"),
+                one["law"],
+                one.get("height", 0.0),
+            )
+            for index, one in enumerate(data["dirt"])
+        )
+    if "basing" in data:
+        basing = data["basing"]
+        plants = tuple(Plant(**one) for one in basing.get("plants", ()))
+        given["basing"] = Basing(**basing | {"plants": plants})
+    return checked_finishing(Finishing(**given), roles, where)
