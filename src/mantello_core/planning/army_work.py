@@ -41,7 +41,7 @@ def army_pieces(design: Design, classes: Sequence[FigureClass], dealt: Dealt) ->
             ordinals.update(_who(piece, one, dealt))
             found[piece.id] = (piece if piece.seconds > known.seconds else known), ordinals
     pieces = [(piece, tuple(sorted(ordinals))) for piece, ordinals in found.values() if ordinals]
-    return sorted(pieces, key=lambda pair: (pair[0].stage, -pair[0].size))
+    return sorted(pieces, key=lambda pair: pair[0].place)
 
 
 def _who(piece: Piece, one: FigureClass, dealt: Dealt) -> Sequence[int]:
@@ -91,7 +91,7 @@ def army_edges(
     for at, (atom, piece) in enumerate(late):
         rule = _rule(piece)
         for before, earlier in late[:at]:
-            if (earlier.stage, -earlier.size) < (piece.stage, -piece.size):
+            if earlier.place < piece.place:
                 edges.append(Edge(before.id, atom.id, before.drying, CURED_FIRST if earlier.stage == SOLVENT else rule))
         for colour in (*colours, *marks):
             last, first = colour[-1][0], colour[0][0]

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from random import Random
 
+from ..errors import UnknownName
 from ..figures.exposure import exposure
 from ..figures.vocabulary import group_of
 from ..recipes.quantity import millilitres
@@ -44,10 +45,15 @@ class Piece:
     coats: int = 1
     words: str = ""
     caution: str = ""
-    #: how large a plant is; larger ones come first
-    size: float = 0.0
+    #: place among pieces of one stage: smaller comes first
+    order: float = 0.0
     #: role that a mask is for
     role: str = ""
+
+    @property
+    def place(self) -> tuple[int, float]:
+        """Where it comes among the pieces of a figure."""
+        return self.stage, self.order
 
     @property
     def kind(self) -> str:
@@ -88,21 +94,35 @@ def pieces_of(design: Design, one: FigureClass) -> tuple[Piece, ...]:
     found += _coats(finishing, one, level_of(design))
     if "Base" in groups:
         found += [_plant(plant) for plant in finishing.basing.plants if plant.in_ten]
-    return tuple(sorted(found, key=lambda piece: (piece.stage, -piece.size)))
+    return tuple(sorted(found, key=lambda piece: piece.place))
+
+
+def piece_of(design: Design, resolution: Resolution, unit: str, rank: str, piece_id: str) -> Piece:
+    """The piece of work of that id on a rank's figures.
+
+    Raises: UnknownName if they get none of that id any more.
+    """
+    known = {}
+    for one in resolution.of_unit(unit):
+        if one.rank == rank:
+            known |= {piece.id: piece for piece in pieces_of(design, one)}
+    if piece_id not in known:
+        raise UnknownName("work on all figures", piece_id, list(known), "step")
+    return known[piece_id]
 
 
 def _hand(
-    id_: str, kind: str, name: str, stage: int, *, size: float = 0.0, role: str = "", seconds: float = 0.0
+    id_: str, kind: str, name: str, stage: int, *, order: float = 0.0, role: str = "", seconds: float = 0.0
 ) -> Piece:
     row = finishing_data()["hand"][kind]
     return Piece(
         id_, name, stage, seconds or row["seconds"], row["drying"] * 60.0, 0.0, words=row["words"], caution=row["caution"],
-        size=size, role=role,
+        order=order, role=role,
     )  # fmt: skip
 
 
 def _plant(plant: Plant) -> Piece:
-    return _hand(f"plant-{plant.id}", "plant", plant.name, PLANTS, size=plant.size, seconds=plant.seconds)
+    return _hand(f"plant-{plant.id}", "plant", plant.name, PLANTS, order=-plant.size, seconds=plant.seconds)
 
 
 def _masks(design: Design, one: FigureClass) -> Iterable[Piece]:
@@ -114,7 +134,9 @@ def _masks(design: Design, one: FigureClass) -> Iterable[Piece]:
 
 
 def _coats(finishing: Finishing, one: FigureClass, level: int) -> Iterable[Piece]:
-    passes = [piece for each in finishing.dirt if level and (piece := _dirt(each, one, level))]
+    passes = [
+        piece for at, each in enumerate(finishing.dirt) if level and (piece := _dirt(each, one, level, float(at)))
+    ]
     yield from passes
     whole = sum(area.surface_mm2 for area in one.plate.areas.values())
     if finishing.barrier and any(piece.stage == SOLVENT for piece in passes):
@@ -130,7 +152,7 @@ def _coats(finishing: Finishing, one: FigureClass, level: int) -> Iterable[Piece
         surface = sum(one.plate.areas[name].surface_mm2 for name in shiny)
         step = Step("shine", "varnish", Mix((("brush-varnish-gloss", 1.0),)), 1)
         yield Piece("shine", "Gloss on lenses and water", LAST if finishing.varnish_last else GLOSS, step.seconds(surface, 1),
-                    step.drying * 60, surface, shiny, step, size=-1.0)  # fmt: skip
+                    step.drying * 60, surface, shiny, step, order=1.0)  # fmt: skip
 
 
 def _varnish(finishing: Finishing, id_: str, name: str, finish: str, stage: int, surface: float, coats: int) -> Piece:
@@ -148,7 +170,7 @@ def _reach(plate, area: str, law: str, height: float) -> float:
     return exposure(plate, area, law, height)
 
 
-def _dirt(each: DirtPass, one: FigureClass, level: int) -> Piece | None:
+def _dirt(each: DirtPass, one: FigureClass, level: int, order: float) -> Piece | None:
     areas = one.plate.areas
     reached = {name: _reach(one.plate, name, each.law, each.height) for name, cell in one.cells.items() if cell.role}
     touched = tuple(name for name, share in reached.items() if share > 0.05)
@@ -164,7 +186,7 @@ def _dirt(each: DirtPass, one: FigureClass, level: int) -> Piece | None:
         else DRY_DIRT
     )
     return Piece(each.id, each.name, stage, each.step.seconds(surface, 1), each.step.drying * 60, surface, touched, each.step,
-                 words=each.step.manner.note)  # fmt: skip
+                 words=each.step.manner.note, order=order)  # fmt: skip
 
 
 def dealt(basing: Basing, army: Army) -> dict[str, frozenset[tuple[str, str, int]]]:

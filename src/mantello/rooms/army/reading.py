@@ -15,6 +15,7 @@ from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice,
 from mantello_core.recipes.layering import Prediction
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.schemes.allotment import Allotment, allotments
+from mantello_core.schemes.army_work import finishing_needed
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
 from mantello_core.schemes.heraldry import NamedArms
 from mantello_core.schemes.inspection.finding import Check
@@ -70,8 +71,11 @@ class Reading:
 
     @cached_property
     def needed(self) -> dict[str, float]:
-        """Neat ml of every paint the army takes."""
-        return paint_needed(self.design.scheme, self.resolution)
+        """Neat ml of every paint the army takes, with its dirt and varnish."""
+        needed = paint_needed(self.design.scheme, self.resolution)
+        for id_, ml in finishing_needed(self.design, self.resolution).items():
+            needed[id_] = needed.get(id_, 0.0) + ml
+        return needed
 
     @cached_property
     def needed_by_unit(self) -> dict[str, dict[str, float]]:

@@ -14,6 +14,7 @@ from mantello.rooms.army.reading import Reading, reading_of
 from mantello_core.formats.document import write_design
 from mantello_core.planning.marking import mark_paints_of
 from mantello_core.planning.task import Atom
+from mantello_core.schemes.army_work import piece_of
 from mantello_core.schemes.scheme import Design
 
 from .drifting import Difference
@@ -127,7 +128,7 @@ def mix_words(reading: Reading, atom: Atom) -> str:
     """What an atom is painted with, in words."""
     if not atom.role:
         return reading.design.scheme.ground.coat(atom.step).words
-    if atom.mark:
+    if atom.mark or atom.piece:
         return atom.pot.split("|", 1)[1]
     return _step(reading, atom).mix.words
 
@@ -141,11 +142,18 @@ def _paints(reading: Reading, atom: Atom) -> list[dict]:
             {"paint": pot.id, "name": pot.name, "parts": 1}
             for pot in mark_paints_of(reading.design.scheme, reading.resolution, atom)
         ]
-    mix = _step(reading, atom).mix
+    step = _piece_step(reading, atom) if atom.piece else _step(reading, atom)
+    if step is None:
+        return []
+    mix = step.mix
     return [
         {"paint": pot.id, "name": pot.name, "parts": parts}
         for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True)
     ]
+
+
+def _piece_step(reading: Reading, atom: Atom):
+    return piece_of(reading.design, reading.resolution, atom.unit, atom.rank, atom.piece).step
 
 
 def _step(reading: Reading, atom: Atom):

@@ -14,6 +14,8 @@ from mantello.rooms.paints.models import OwnedPaint
 from mantello_core.paints.range import paints
 from mantello_core.planning.reinforcing import Logged, PaintedStep, as_painted
 from mantello_core.recipes.step import Mix
+from mantello_core.schemes.army_work import ARMY
+from mantello_core.schemes.mark_work import MARK
 from mantello_core.schemes.muster import with_rank
 
 from .queries import progress
@@ -113,7 +115,7 @@ def _today(reading: Reading, chosen: dict, step: PaintedStep) -> str:
     """How the scheme makes the step today, where that is not as it was painted; '' where it is."""
     known = reading.design.scheme.role_by_id.get(step.role)
     if known is None:
-        return "" if not step.role or step.role.startswith("mark:") else "this role is gone from the scheme"
+        return "" if not step.role or step.role.startswith((MARK, ARMY)) else "this role is gone from the scheme"
     tier = reading.design.army.rank(chosen["unit"], chosen["rank"]).tier
     now = next((one for one in known.recipe(tier).steps if one.id == step.step), None)
     if now is None:

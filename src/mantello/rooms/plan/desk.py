@@ -4,9 +4,11 @@ from html import escape
 
 from mantello.rooms.army.reading import Reading
 from mantello_core.colour.spaces import hex_of
-from mantello_core.figures.vocabulary import sideless, spoken
+from mantello_core.figures.vocabulary import group_of, sideless, spoken
 from mantello_core.formats.drawing import plate_group
+from mantello_core.recipes.step import Step
 from mantello_core.schemes.army import Figure
+from mantello_core.schemes.army_work import piece_of
 
 from .evening import Batch
 
@@ -24,7 +26,21 @@ def areas_to_paint(reading: Reading, batch: Batch, figure: tuple[str, int]) -> t
         for _, site in one.plate.named_sites(atom.mark)
         for name in one.plate.areas_within(site.area)
     }
+    design = reading.design
+    for atom in batch.atoms:
+        if atom.piece and atom.rank == figure[0]:
+            piece = piece_of(design, reading.resolution, batch.block.task.unit, figure[0], atom.piece)
+            marked |= set(piece.areas or (one.cells if piece.step else parts_of(atom.piece, one)))
     return tuple(name for name, cell in one.cells.items() if cell.role in roles or "" in roles or name in marked)
+
+
+def parts_of(piece_id: str, one) -> set[str]:
+    """Areas that handwork is about: the part that is joined, the base that gets plants or a magnet."""
+    work, _, about = piece_id.partition("-")
+    if work in ("mask", "unmask"):
+        return {name for name, cell in one.cells.items() if cell.role != about}
+    group = about.capitalize() if work == "join" else "Base"
+    return {name for name in one.cells if group_of(name) == group}
 
 
 def areas_words(areas: tuple[str, ...], limit: int = 9) -> str:
@@ -100,3 +116,11 @@ def lap_of(reading: Reading, batch: Batch):
     tier = reading.design.army.rank(atom.unit, atom.rank).tier
     outcome = next(step for step in reading.prediction(atom.role, tier).outcomes if step.step.id == atom.step)
     return outcome.before, outcome.after
+
+
+def pot_of(reading: Reading, batch: Batch, step: Step | None):
+    """The colour of what is opened where no lap tells more: the undercoat, or what all figures get; None for handwork."""
+    atom = batch.atoms[0]
+    if atom.piece:
+        return step.mix.film.masstone if step and step.kind != "varnish" else None
+    return None if atom.mark else reading.undercoat

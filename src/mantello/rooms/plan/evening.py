@@ -24,6 +24,7 @@ from mantello_core.planning.schedule import Block
 from mantello_core.planning.task import Atom
 from mantello_core.recipes.hazard import cautions_for
 from mantello_core.recipes.technique import techniques
+from mantello_core.schemes.army_work import Piece, piece_of
 
 from .models import Replan
 
@@ -142,13 +143,14 @@ class Evening:
             ranks = {atom.rank for atom in batch.atoms}
             classes = [one for one in self.reading.resolution.of_unit(batch.block.task.unit) if one.rank in ranks]
             roles |= {role for known in beneath(classes).values() for role in known}
+        whole = bool(batch.atoms[0].piece)
         figures = set(batch.left)
         until = None
         recent = self.army.entries.standing().filter(
             unit=batch.block.task.unit, done_at__gte=self.now - timedelta(days=3)
         )
         for entry in recent:
-            if entry.role in roles and figures & {(entry.rank, ordinal) for ordinal in entry.ordinals}:
+            if (whole or entry.role in roles) and figures & {(entry.rank, ordinal) for ordinal in entry.ordinals}:
                 dry = entry.done_at + timedelta(minutes=entry.drying)
                 until = max(until, dry) if until else dry
         return timezone.localtime(until) if until and until > self.now else None
@@ -166,11 +168,15 @@ class Evening:
             paints = mark_paints_of(self.reading.design.scheme, self.reading.resolution, batch.atoms[0])
             return ((step.caution,) if step.caution else ()) + cautions_for("base", paints, "water")
         paints, diluent = self._paints(batch)
-        return cautions_for(batch.atoms[0].kind, paints, diluent)
+        piece = self.piece(batch)
+        own = (piece.caution,) if piece and piece.caution else ()
+        return own + cautions_for(batch.atoms[0].kind, paints, diluent)
 
     def step(self, batch: Batch):
-        """The recipe step of a batch; None for the ground and for marks."""
+        """The recipe step of a batch; None for the ground, marks and handwork."""
         atom = batch.atoms[0]
+        if atom.piece:
+            return self.piece(batch).step
         if not atom.recipe_role:
             return None
         tier = self.reading.design.army.rank(atom.unit, atom.rank).tier
@@ -183,8 +189,33 @@ class Evening:
         atom = batch.atoms[0]
         return mark_step_of(self.reading.design.scheme, self.reading.resolution, atom) if atom.mark else None
 
+    def piece(self, batch: Batch) -> Piece | None:
+        """The work on all figures that a batch is; None if it is none."""
+        atom = batch.atoms[0]
+        design = self.reading.design
+        return piece_of(design, self.reading.resolution, atom.unit, atom.rank, atom.piece) if atom.piece else None
+
+    def how(self, batch: Batch) -> str:
+        """How a batch is painted, in a few sentences."""
+        step, mark, piece = self.step(batch), self.mark_step(batch), self.piece(batch)
+        if mark:
+            return mark.words
+        said = [] if piece is None or not piece.words else [piece.words]
+        if step is None or batch.atoms[0].sprayed:
+            if piece is None or step:
+                said.insert(0, f"{_coats(batch)}Aerosol, the whole figure, in thin passes.")
+            return " ".join(said)
+        said.insert(0, f"{_coats(batch)}{step.tool.capitalize()}, {step.place}.")
+        if batch.atoms[0].window:
+            count = len(batch.left)
+            laid = f"Lay all {count}, then wipe them in the same order" if count > 1 else "Lay it, then wipe it"
+            said.append(f"{laid}, within {batch.atoms[0].window / 60:.0f} minutes.")
+        return " ".join(said)
+
     def _paints(self, batch: Batch):
         step = self.step(batch)
+        if step is None and batch.atoms[0].piece:
+            return (), "neat"
         if step is None:
             return (self.reading.design.scheme.ground.coat(batch.atoms[0].step).paint,), "neat"
         return step.mix.paints, step.mix.diluent
@@ -235,12 +266,19 @@ class Evening:
         return task.pot.split("|", 1)[1]
 
 
+def _coats(batch: Batch) -> str:
+    coats = batch.atoms[0].coats
+    return f"{coats} coats. " if coats > 1 else ""
+
+
 def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
     """A batch in words, such as 'Base Field and Facing'."""
     atoms = list(atoms)
     if atoms[0].mark:
         sites = list(dict.fromkeys(site_words(atom.mark) for atom in atoms))
         return f"{atoms[0].name.removesuffix(sites[0]).strip()} {' and '.join(sites)}"
+    if atoms[0].piece:
+        return atoms[0].name
     verb = techniques()[atoms[0].kind].verb
     roles = list(dict.fromkeys(reading.design.scheme.role(atom.role).name for atom in atoms if atom.recipe_role))
     if not roles:

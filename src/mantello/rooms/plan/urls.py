@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import calendar, views, whatif
+from . import calendar, order, views, whatif
 
 urlpatterns = [
     path("plan/", views.plan, name="plan"),
@@ -11,6 +11,7 @@ urlpatterns = [
     path("plan/calendar/keep/", calendar.keep_calendar, name="keep-calendar"),
     path("plan/calendar/busy/", calendar.busy, name="calendar-busy"),
     path("plan/calendar.ics", calendar.calendar_file, name="calendar-file"),
+    path("plan/order/", order.order, name="order"),
     path("plan/what-if/", whatif.what_if, name="what-if"),
     path("plan/evenings/", views.set_evenings, name="set-evenings"),
     path("desk/", views.desk, name="desk"),

@@ -27,7 +27,7 @@ from mantello_core.recipes.step import Recipe
 from mantello_core.schemes.army import Figure
 from mantello_core.schemes.brief import days_to_spare
 
-from .desk import areas_to_paint, areas_words, desk_svg, lap_of
+from .desk import areas_to_paint, areas_words, desk_svg, lap_of, pot_of
 from .drawing import calendar_svg, lanes_svg
 from .evening import Batch, Evening
 from .forms import DoneForm, EveningsForm, pressed_at
@@ -122,11 +122,12 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "batch": batch,
         "untested": [reading.design.scheme.role(role) for role in _untested(army, reading, batch)],
         "step": step,
-        "mark_step": evening.mark_step(batch),
+        "how": evening.how(batch),
         "form": form or DoneForm(initial={"minutes": round(batch.minutes_left)}),
         "picture": mark_safe(desk_svg(reading, batch, figure, everyone[unit.id, *figure].done)),
         "where": areas_words(areas_to_paint(reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
         "lap": lap_of(reading, batch),
+        "pot": pot_of(reading, batch, step),
         "coats": batch.atoms[0].coats,
         "cautions": evening.cautions(batch),
         "deference": DEFERENCE,
@@ -305,7 +306,7 @@ def cards(request, army_id):
         unit = batch.block.task.unit
         step = evening.step(batch)
         printed.append({
-            "batch": batch, "step": step, "mark_step": evening.mark_step(batch), "cautions": evening.cautions(batch),
+            "batch": batch, "step": step, "how": evening.how(batch), "cautions": evening.cautions(batch),
             "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
             "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
             "figures": ", ".join(f"{rank} {ordinal}" for rank, ordinal in batch.left),

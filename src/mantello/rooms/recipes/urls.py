@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import across, grounding, making, testing, views
+from . import across, finishing, grounding, making, testing, views
 
 urlpatterns = [
     path("", views.recipes, name="recipes"),
@@ -12,6 +12,9 @@ urlpatterns = [
     path("across/materials/use/", across.use_material, name="use-material"),
     path("across/shades/", across.shades, name="shades"),
     path("across/shades/share/", across.share_shade, name="share-shade"),
+    path("across/finish/", finishing.finishing, name="finishing"),
+    path("across/finish/keep/", finishing.keep_finishing, name="keep-finishing"),
+    path("across/finish/dirty/", finishing.dirty_figures_again, name="dirty-again"),
     path("across/tests/", testing.tests, name="tests"),
     path("across/tests/waive/", testing.waive_tests, name="waive-tests"),
     path("across/tests/learn/", testing.learn, name="learn"),

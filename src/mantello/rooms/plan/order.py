@@ -1,0 +1,47 @@
+"""The order of work: every rule that holds, why, how often, and where one had to give way."""
+
+from collections import Counter
+
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.utils import timezone
+from django.views.decorators.http import require_safe
+
+from mantello.rooms.army.page import army_for, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello_core.planning.compiling import slots_of
+from mantello_core.planning.task import RULES
+from mantello_core.recipes.method import METHODS
+from mantello_core.recipes.slots import BASE, METALS, SKIN
+
+from .evening import Evening
+
+#: sentences shown of what gave way
+_MOST_TOLD = 24
+
+
+@login_required
+@require_safe
+def order(request, army_id):
+    """The rules with their reasons, the profile they follow, and what was given up."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    design = reading.design
+    if not design.army.figures or not design.evenings.pattern:
+        return redirect("plan", army.pk)
+    plan = Evening(army, timezone.now()).plan
+    kept, given_up = Counter(edge.rule.id for edge in plan.edges), Counter(one.edge.rule.id for one in plan.relaxed)
+    told = list(dict.fromkeys(one.why for one in plan.relaxed))
+    slots = slots_of(design)
+    context = {
+        "title": "Order of work",
+        "rules": sorted(
+            ((rule, kept[rule.id], given_up[rule.id]) for rule in RULES.values() if kept[rule.id] or given_up[rule.id]),
+            key=lambda row: (not row[0].hard, -row[0].weight, row[0].name),
+        ),
+        "profile": (("Metals", METALS[slots.metals]), ("Skin", SKIN[slots.skin]), ("Bases", BASE[slots.base])),
+        "method": METHODS[design.brief.method if design.brief else "classic"],
+        "told": told[:_MOST_TOLD],
+        "more": max(0, len(told) - _MOST_TOLD),
+    }
+    return room_page(request, army, "plan", "plan/order.html", context)

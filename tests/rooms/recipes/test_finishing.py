@@ -1,0 +1,128 @@
+"""The army's finish in its room: kept whole, refused at its field, seen in the order and at the desk, dirtied again."""
+
+import uuid
+from dataclasses import replace
+
+from django.urls import reverse
+from django.utils import timezone
+
+from mantello.rooms.log.actions import record
+from mantello.rooms.log.queries import done_steps
+from mantello.rooms.plan.evening import Evening
+from mantello_core.schemes.finishing import Basing, Finishing, usual_dirt, usual_plants
+from mantello_core.schemes.scheme import Scheme
+from tests.rooms.case import RoomCase
+from tests.samples import calvessa
+
+FORM = {
+    "metals_slot": "last", "skin_slot": "late", "base_slot": "", "varnish": "matt", "can": "yes", "use": "hard", "varnish_last": "", "barrier": "gloss",
+    "apart": ["Cloak"], "shiny": ["trim"], "level": "3", "dirt-mud": "on", "paint-mud": "mudflat", "height-mud": "25",
+    **{f"paint-{one.id}": one.step.mix.parts[0][0] for one in usual_dirt() if one.id != "mud"},
+    "height-dust": "35", "plant-tuft": "4", "seed": "7", "magnets": "on", "width": "40", "depth": "60",
+}  # fmt: skip
+
+
+class Keeping(RoomCase):
+    def test_everything_that_is_said_is_kept(self):
+        self.post("keep-finishing", **FORM)
+        found = self.now().scheme.finishing
+        self.assertEqual((found.slots.metals, found.slots.skin, found.slots.base), ("last", "late", ""))
+        self.assertEqual((found.varnish, found.use, found.barrier, found.level), ("matt", "hard", "gloss", 3))
+        self.assertEqual(
+            [(one.id, one.step.mix.parts, one.height) for one in found.dirt], [("mud", (("mudflat", 1.0),), 0.25)]
+        )
+        self.assertEqual([(one.id, one.in_ten) for one in found.basing.plants], [("tuft", 4.0)])
+        self.assertEqual(
+            (found.apart, found.shiny, found.basing.seed, found.basing.width), (("Cloak",), ("trim",), 7, 40.0)
+        )
+        page = self.see("finishing")
+        for words in ("Matt varnish", "Join cloak", "Magnets", "Large tuft", "dirt 3 of 5", "Spray outdoors"):
+            self.assertContains(page, words)
+        again = self.post("keep-finishing", **FORM)
+        self.assertEqual(again.url, reverse("finishing", args=[self.army.pk]))
+        self.assertEqual(self.now().scheme.finishing, found)
+
+    def test_nothing_said_is_no_finish(self):
+        plain = {"use": "play", "can": "yes", "seed": "1", "height-dust": "35", "height-mud": "18"}
+        plain |= {f"paint-{one.id}": one.step.mix.parts[0][0] for one in usual_dirt()}
+        self.post("keep-finishing", **plain)
+        self.assertEqual(self.now().scheme.finishing, Finishing())
+
+    def test_nonsense_stays_typed_and_is_told_at_its_field(self):
+        for name, value, told in (
+            ("plant-tuft", "many", "Write 0 to 10."),
+            ("height-mud", "140", "Write 0 to 100."),
+            ("paint-mud", "gold", "Select a valid choice"),
+            ("seed", "-1", "Write 0 to 999999."),
+        ):
+            with self.subTest(name):
+                page = self.post("keep-finishing", status=422, **FORM | {name: value})
+                self.assertContains(page, told, status_code=422)
+                self.assertContains(page, value, status_code=422)
+        self.assertEqual(self.now().scheme.finishing, Finishing())
+
+    def test_another_painter_finds_none_of_it(self):
+        self.assert_hidden("finishing")
+        self.assert_hidden("order")
+        self.assert_hidden("keep-finishing", post=True)
+        self.assert_hidden("dirty-again", post=True)
+
+
+class Finished(RoomCase):
+    @staticmethod
+    def design():
+        design = calvessa()
+        plants = (replace(usual_plants()[1], in_ten=5),)
+        dirt = tuple(one for one in usual_dirt() if one.id == "mud")
+        finishing = Finishing(varnish="matt", apart=("Cloak",), level=2, dirt=dirt, basing=Basing(plants, magnets=True))
+        return replace(design, scheme=replace(design.scheme, finishing=finishing))
+
+    def batch(self, piece):
+        evening = Evening(self.army, timezone.now())
+        return next(
+            one for number in range(1, evening.count + 1) if (one := evening._batch(number)).atoms[0].piece == piece
+        )
+
+    def test_the_desk_tells_how_and_what_to_mind(self):
+        for piece, words in (
+            ("varnish", "Aerosol"),
+            ("join-cloak", "dry-fit"),
+            ("plant-tuft", "over a tray"),
+            ("magnet", "swallowed one is an emergency"),
+            ("mud", "edges faded"),
+        ):
+            with self.subTest(piece):
+                self.assertContains(self.see("desk", batch=self.batch(piece).id), words)
+
+    def test_the_order_names_its_rules_and_reasons(self):
+        page = self.see("order")
+        for words in (
+            "Painted before joined",
+            "Plants on the painted ground",
+            "Magnets first",
+            "always",
+            "Classic layers",
+        ):
+            self.assertContains(page, words)
+
+    def test_what_is_done_is_logged_with_its_paint_and_asked_for_again_at_another_level(self):
+        mud = self.batch("mud")
+        record(self.army, mud.atoms, set(mud.block.figures), 4.0, timezone.now(), uuid.uuid4())
+        entry = self.army.entries.first()
+        self.assertEqual((entry.role, entry.step, entry.paints[0]["paint"]), ("army:mud", "mud", "texture-wet-mud"))
+        self.assertNotContains(self.see("finishing"), "Dirty them again")
+        self.post("keep-finishing", **FORM | {"level": "4", "paint-mud": "texture-wet-mud"})
+        self.assertContains(self.see("finishing"), f"{len(mud.block.figures)} figures had mud at dirt 2")
+        self.post("dirty-again", piece="mud")
+        self.army.refresh_from_db()
+        self.assertEqual(done_steps(self.army), frozenset())
+        self.assertNotContains(self.see("finishing"), "Dirty them again")
+
+    def test_paint_for_dirt_and_varnish_is_counted(self):
+        self.assertContains(self.see("paints"), "Varnish Matt")
+
+    def test_joining_is_logged_without_paint(self):
+        join = self.batch("join-cloak")
+        record(self.army, join.atoms, set(join.block.figures), None, timezone.now(), uuid.uuid4())
+        self.assertEqual(self.army.entries.first().paints, [])
+        self.assertIsInstance(self.now().scheme, Scheme)
