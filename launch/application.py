@@ -62,6 +62,22 @@ def simulated_reader(environment: dict[str, str]):
         process.wait(5)
 
 
+@contextmanager
+def background_worker(environment: dict[str, str]):
+    """A worker that takes tasks from the queue in the database, as long as the server runs."""
+    command = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--concurrency", "1"]
+    process = subprocess.Popen(command, env=environment, cwd=ROOT, start_new_session=True)
+    try:
+        yield
+    finally:
+        process.terminate()
+        try:
+            process.wait(10)
+        except subprocess.TimeoutExpired:
+            process.kill()
+            process.wait(5)
+
+
 def serve(environment: dict[str, str], host: str, port: int) -> int:
     """Serve until told to stop, and leave nothing running.
 

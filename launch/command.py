@@ -4,7 +4,7 @@ import argparse
 import ipaddress
 import subprocess
 
-from .application import manage, serve, settings_for, simulated_reader
+from .application import background_worker, manage, serve, settings_for, simulated_reader
 from .checks import run_checks
 from .database import Database
 from .environment import PYTHON, ensure_environment
@@ -43,6 +43,7 @@ def _parser() -> argparse.ArgumentParser:
     verbs.add_parser(
         "test", help="set everything up, then lint, import contract, migrations and all tests; or only the named tests"
     )
+    verbs.add_parser("work", help="take tasks from the queue, as one more worker on this or another machine")
     verbs.add_parser("bench", help="measure the speeds that docs/performance.md tells")
     verbs.add_parser("shots", help="take the pictures in docs/screenshots/ from demo data")
     verbs.add_parser("core", help="the core alone: JSON in, JSON out; 'core help' names its verbs", add_help=False)
@@ -78,6 +79,8 @@ def _verb(verb: str, asked: argparse.Namespace, rest: list[str], url: str) -> in
         return manage(settings_for(url, MANTELLO_MODE="test"), "bench", *rest)
     if verb == "shots":
         return manage(settings_for(url, MANTELLO_MODE="test"), "test", "--noinput", "tests.browser.shots")
+    if verb == "work":
+        return manage(settings_for(url, MANTELLO_MODE="local"), "procrastinate", "worker", "--concurrency", "1")
     return manage(settings_for(url), *rest)
 
 
@@ -96,7 +99,7 @@ def _start(asked: argparse.Namespace, url: str) -> int:
     else:
         say("served beyond this machine: sign-in is needed, the demo account is not opened")
     STATE.mkdir(exist_ok=True)
-    with simulated_reader(environment) as address:
+    with simulated_reader(environment) as address, background_worker(environment):
         return serve(environment | {"MANTELLO_READER": address}, host, asked.port)
 
 

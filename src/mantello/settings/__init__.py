@@ -19,6 +19,7 @@ INSTALLED_APPS = [
     "whitenoise.runserver_nostatic",
     "django.contrib.staticfiles",
     "csp",
+    "procrastinate.contrib.django",
     "mantello.shell",
     "mantello.accounts",
     "mantello.rooms.army",

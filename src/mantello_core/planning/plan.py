@@ -20,7 +20,7 @@ DESK_LIMIT, LARGE_DESK, LARGE_ARMY = 40, 60, 300
 #: sessions looked ahead
 HORIZON = 120
 #: share of the desk time that waiting may take without another style being tried
-WAITS_LITTLE = 0.02
+WAITS_LITTLE = 0.06
 
 
 @dataclass(frozen=True, eq=False)
@@ -32,6 +32,8 @@ class Plan:
     tasks: tuple[Task, ...]
     edges: tuple[Edge, ...]
     relaxed: tuple[Relaxed, ...]
+    #: how it was laid
+    style: Style = PLAIN_STYLE
 
     @property
     def finish(self) -> datetime | None:
@@ -181,7 +183,7 @@ def laid_as(work: Prepared, evenings: Evenings, start: datetime, style: Style, h
     coming, tasks = sessions(evenings, start, horizon), fresh(work.tasks)
     wishes = {atom: datetime.fromisoformat(moment) for atom, moment in evenings.wishes}
     blocks = laid(tasks, coming, style, wishes)
-    return Plan(tuple(coming), tuple(blocks), tuple(tasks), work.edges, work.relaxed)
+    return Plan(tuple(coming), tuple(blocks), tuple(tasks), work.edges, work.relaxed, style)
 
 
 def desk_limit(design: Design) -> int:

@@ -1,11 +1,15 @@
 """An edition as the core reads it: design, resolution and what follows from them, kept while it is looked at."""
 
+import hashlib
+import json
+from dataclasses import replace
 from functools import cached_property
 
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.document import read_design
 from mantello_core.formats.drawing import Bearing
+from mantello_core.formats.evenings import read_evenings
 from mantello_core.insignia.device import ARMS
 from mantello_core.insignia.tincture import TINCTURES
 from mantello_core.insignia.worn import WornMark
@@ -40,9 +44,17 @@ _kept: dict[tuple, "Reading"] = {}
 class Reading:
     """What the core makes of one edition. Nothing in it ever changes."""
 
-    def __init__(self, design: Design):
+    #: the same for readings of designs that differ in their evenings alone
+    mark = ""
+
+    def __init__(self, design: Design, like: "Reading | None" = None):
+        """like: a reading of the same design on other evenings; what does not depend on them is taken over."""
         self.design = design
-        self._copies: dict[str, tuple[str, tuple[Mark, ...]]] = {}
+        self._copies: dict[str, tuple[str, tuple[Mark, ...]]] = like._copies if like else {}
+        if like:
+            same_air = _air(design) == _air(like.design)
+            kept = _TIMELESS if same_air else _TIMELESS - {"work"}
+            self.__dict__ |= {name: like.__dict__[name] for name in kept if name in like.__dict__}
 
     @cached_property
     def resolution(self) -> Resolution:
@@ -178,18 +190,59 @@ class Reading:
         return seeing.hex(self.undercoat)
 
 
+#: what is worked out of a design whatever its evenings; the work besides while the air is the same
+_TIMELESS = {
+    "resolution", "checks", "ranked_checks", "harmony", "shares", "needed", "needed_by_unit", "work", "cost", "undercoats",
+    "assemblies", "undercoat", "allotments",
+}  # fmt: skip
+
+
+def _air(design: Design) -> tuple[str, str]:
+    return design.evenings.air, design.evenings.aid
+
+
 def reading_of(edition: Edition) -> Reading:
-    """The reading of an edition; the latest ones are kept."""
+    """The reading of an edition; the latest ones are kept.
+
+    An edition that differs from a kept one in its evenings alone is not read whole, and takes over what is worked out.
+    """
     key = edition.pk, edition.made_at
-    reading = _kept.get(key)
-    if reading is None:
-        reading = remember(edition, read_design(edition.document, drawing_of))
-    return reading
+    if key in _kept:
+        return _kept[key]
+    mark = _mark(edition.document)
+    like = next((one for one in reversed(_kept.values()) if one.mark == mark), None)
+    if like is None:
+        design = read_design(edition.document, drawing_of)
+    else:
+        evenings = read_evenings(edition.document.get("evenings", {}), like.design.army)
+        design = replace(like.design, evenings=evenings)
+    return _keep(key, Reading(design, like), mark)
 
 
 def remember(edition: Edition, design: Design) -> Reading:
     """Keep what was just written, so that it need not be read back."""
-    reading = _kept[edition.pk, edition.made_at] = Reading(design)
+    like = next((one for one in reversed(_kept.values()) if _same_but_evenings(one.design, design)), None)
+    return _keep((edition.pk, edition.made_at), Reading(design, like), like.mark if like else _mark(edition.document))
+
+
+def _same_but_evenings(one: Design, other: Design) -> bool:
+    return (
+        one.army is other.army
+        and one.scheme is other.scheme
+        and one.brief == other.brief
+        and one.sheets == other.sheets
+    )
+
+
+def _mark(document: dict) -> str:
+    """The same for documents that differ in their evenings alone."""
+    timeless = {name: part for name, part in document.items() if name != "evenings"}
+    return hashlib.sha256(json.dumps(timeless, sort_keys=True).encode()).hexdigest()
+
+
+def _keep(key: tuple, reading: Reading, mark: str) -> Reading:
+    reading.mark = mark
+    _kept[key] = reading
     while len(_kept) > MOST_KEPT:
         _kept.pop(next(iter(_kept)), None)
     return reading

@@ -30,6 +30,7 @@ def record(
     done_at: datetime,
     batch: uuid.UUID,
     note: str = "",
+    painter: str = "",
 ) -> list[Entry]:
     """Log the steps of one opened pot on some figures of one unit; a batch is logged once.
 
@@ -66,6 +67,7 @@ def record(
             planned_minutes=planned[atom.id],
             drying=atom.drying / 60,
             note=note,
+            painter=painter,
             done_at=done_at,
         )
         for atom, ordinals in parts
@@ -87,6 +89,18 @@ def take_back(entry: Entry) -> None:
     """Take an entry back; it stays in the log, struck through."""
     entry.taken_back_at = timezone.now()
     entry.save(update_fields=["taken_back_at"])
+
+
+def found_dry(army: Army, batch: uuid.UUID, moment: datetime) -> int:
+    """The entries of a batch were found dry at a moment: minutes are remembered, and paint dry by now wets nothing.
+
+    How many entries that were.
+    """
+    known = list(army.entries.standing().filter(batch=batch))
+    for entry in known:
+        entry.dried = max(0.0, (moment - entry.done_at).total_seconds() / 60)
+        entry.save(update_fields=["dried"])
+    return len(known)
 
 
 def restore(entry: Entry) -> None:

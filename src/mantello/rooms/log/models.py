@@ -55,6 +55,10 @@ class Entry(models.Model):
     #: minutes it dries after ``done_at``
     drying = models.FloatField()
     note = models.TextField(blank=True)
+    #: id of the painter who did it, as the design names them; '' for the owner
+    painter = models.CharField(max_length=80, blank=True)
+    #: minutes after which it was found dry; None if nobody said
+    dried = models.FloatField(null=True)
     done_at = models.DateTimeField()
     taken_back_at = models.DateTimeField(null=True)
 
@@ -91,3 +95,56 @@ class Settlement(models.Model):
 
     class Meta:
         ordering = ["-made_at", "-pk"]
+
+
+class FigurePhoto(models.Model):
+    """A photograph of figures, re-encoded: nothing of the file that came is kept but its pixels."""
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="figure_photos")
+    unit = models.CharField(max_length=80)
+    rank = models.CharField(max_length=80)
+    #: figures of the rank that it shows, counted from 1
+    ordinals = models.JSONField()
+    caption = models.CharField(max_length=200, blank=True)
+    jpeg = models.BinaryField()
+    width = models.PositiveIntegerField()
+    height = models.PositiveIntegerField()
+    taken_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ["taken_at", "pk"]
+        indexes = [models.Index(fields=["army", "unit", "rank"])]
+
+
+class Decision(models.Model):
+    """Something decided: the options there were, the one chosen, and why; quoted when the design leaves it."""
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="decisions")
+    #: what it is about, as ``mantello_core.schemes.decision`` names subjects
+    about = models.CharField(max_length=120)
+    question = models.CharField(max_length=200)
+    options = models.JSONField()
+    chosen = models.CharField(max_length=200)
+    reason = models.CharField(max_length=500)
+    reversible = models.BooleanField(default=True)
+    #: how the design had it when it was decided, in words
+    stood = models.TextField()
+    made_at = models.DateTimeField(auto_now_add=True)
+    #: when it was given up; None while it holds
+    closed_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering = ["-made_at", "-pk"]
+
+
+class Missed(models.Model):
+    """An area that was found unpainted on a figure that was thought finished."""
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="missed")
+    unit = models.CharField(max_length=80)
+    rank = models.CharField(max_length=80)
+    area = models.CharField(max_length=80)
+    found_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["-found_at", "-pk"]

@@ -16,10 +16,11 @@ from mantello.shell.download import download
 from mantello_core.errors import MantelloError, OutOfRange
 from mantello_core.formats.calendar_file import Entry, read_busy, write_calendar
 from mantello_core.planning.calendar import sessions
-from mantello_core.schemes.evenings import Evenings, Spraying, checked_evenings, zone_of
+from mantello_core.schemes.evenings import AIDS, AIR, HEAT, MOST_DESK, Evenings, Spraying, checked_evenings, zone_of
 
 from .evening import Evening
 from .forms import DAYS
+from .painters import painter_in_hand
 
 #: days ahead that busy times are read for, sessions that are shown and written
 _AHEAD, _SHOWN, _WRITTEN = 400, 14, 60
@@ -53,6 +54,17 @@ class CalendarForm(forms.Form):
     )  # fmt: skip
     latitude = forms.FloatField(required=False, min_value=-90, max_value=90, label="Latitude, for daylight")
     longitude = forms.FloatField(required=False, min_value=-180, max_value=180, label="Longitude")
+    air = forms.ChoiceField(
+        required=False, label="The air where it dries", choices=[(key, words) for key, (_, words) in AIR.items()]
+    )
+    aid = forms.ChoiceField(
+        required=False, label="What helps drying", choices=[(key, words) for key, (_, words) in AIDS.items()]
+    )
+    desk = forms.IntegerField(
+        required=False, min_value=0, max_value=MOST_DESK, label="Figures on the desk at most",
+        help_text="Before the next unit is begun. More spare openings of pots, and the first squad is finished later. Empty: 40, in armies over 300 figures 60.",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), f"Write 0 to {MOST_DESK}."),
+    )  # fmt: skip
     first = forms.MultipleChoiceField(
         required=False, label="Paint these first", widget=forms.CheckboxSelectMultiple,
         help_text="Units for the next game; the rest follow in the army's order.",
@@ -66,7 +78,7 @@ class CalendarForm(forms.Form):
     @property
     def when(self):
         """Fields of the calendar."""
-        return [self[name] for name in ("zone", "exceptions")]
+        return [self[name] for name in ("zone", "exceptions", "desk", "air", "aid")]
 
     @property
     def spraying(self):
@@ -110,6 +122,9 @@ class CalendarForm(forms.Form):
                 exceptions=given["exceptions"],
                 spraying=spraying,
                 first=tuple(given["first"]),
+                air=given["air"] or old.air,
+                aid=given["aid"] or old.aid,
+                desk=given["desk"] or 0,
             )
         )
 
@@ -128,7 +143,7 @@ def _initial(evenings: Evenings) -> dict:
         "zone": evenings.zone, "exceptions": "\n".join(lines), "spray": evenings.spraying is not None,
         "spray_start": f"{spraying.start // 60:02d}:{spraying.start % 60:02d}" if spraying.start else "",
         "spray_end": f"{spraying.end // 60:02d}:{spraying.end % 60:02d}" if spraying.end < 1440 else "",
-        "weekdays": spraying.weekdays, "off": "\n".join(spraying.off), "first": evenings.first,
+        "weekdays": spraying.weekdays, "off": "\n".join(spraying.off), "first": evenings.first, "air": evenings.air, "aid": evenings.aid, "desk": evenings.desk or None,
         "latitude": spraying.place[0] if spraying.place else None, "longitude": spraying.place[1] if spraying.place else None,
     }  # fmt: skip
 
@@ -155,6 +170,7 @@ def _page(request, army, status=200, form=None, told=""):
         "busy_times": len(evenings.busy),
         "visitor_zone": str(timezone.get_current_timezone()),
         "told": told,
+        "heat": HEAT if evenings.aid != "none" else "",
     }
     return room_page(request, army, "plan", "plan/calendar.html", context, status)
 
@@ -212,7 +228,7 @@ def calendar_file(request, army_id):
     reading = reading_of(army.head)
     entries: list[Entry] = []
     if reading.design.army.figures and reading.design.evenings.pattern:
-        evening = Evening(army, timezone.now())
+        evening = Evening(army, timezone.now(), painter_in_hand(request, army))
         for index, session in list(enumerate(evening.plan.sessions))[:_WRITTEN]:
             blocks = evening.plan.of(index)
             if not blocks:

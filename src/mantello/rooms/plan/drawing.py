@@ -93,7 +93,8 @@ def lanes_svg(evening: Evening, batches: list[Batch], session) -> str:
         parts.append(
             f'<text x="{x:.1f}" y="14" font-size="13" font-weight="700" fill="#fff" text-anchor="middle">{now:%H:%M}</text>'
         )
-    return f'<svg viewBox="0 0 {WIDTH} {height}" role="img" aria-label="Batches of the session by unit; the list below tells the same">{"".join(parts)}</svg>'
+    scaled = f'data-left="{left}" data-scale="{scale * 60:.5f}" data-minutes="{session.seconds / 60:.0f}" data-start="{session.start:%H:%M}"'
+    return f'<svg viewBox="0 0 {WIDTH} {height}" {scaled} role="group" aria-label="Batches of the session by unit; the list below tells the same">{"".join(parts)}</svg>'
 
 
 def _axis(evening, session, at, top, height):
@@ -126,7 +127,7 @@ def _batch(evening: Evening, batch: Batch, at, y):
     edge, weight = ("#b3800f", 2.4) if now else ("#1b1b1b", 1.3)
     width = max(end - start, 2.5)
     parts.append(
-        f'<rect x="{start:.1f}" y="{y + 7}" width="{width:.1f}" height="32" fill="{fill}" stroke="{edge}" stroke-width="{weight}">'
+        f'<rect x="{start:.1f}" y="{y + 7}" width="{width:.1f}" height="32" fill="{fill}" stroke="{edge}" stroke-width="{weight}"{_handle(batch)}>'
         f"<title>{escape(batch.title)}, {batch.minutes:.0f} min</title></rect>"
     )
     parts.append(
@@ -146,6 +147,14 @@ def _batch(evening: Evening, batch: Batch, at, y):
             f'<text x="{start + width / 2 + 2:.1f}" y="{y + 28}" font-size="12.5" text-anchor="middle">{batch.number}</text>'
         )
     return "".join(parts)
+
+
+def _handle(batch: Batch) -> str:
+    """What makes a bar draggable: its batch, and a name for those who do not see it."""
+    if batch.done:
+        return ""
+    said = escape(f"{batch.title}, {batch.block.start:%H:%M}; arrow keys move it", quote=True)
+    return f' data-batch="{batch.id}" tabindex="0" role="button" aria-label="{said}"'
 
 
 def _colour(evening: Evening, batch: Batch) -> str:

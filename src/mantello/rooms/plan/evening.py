@@ -2,31 +2,39 @@
 
 import hashlib
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from copy import copy
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
-from functools import cached_property, lru_cache
+from functools import cached_property
 from itertools import islice
 
 from django.utils import timezone
 
-from mantello.rooms.army.models import Army, Edition
+from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
-from mantello.rooms.log.pace import timed_before
+from mantello.rooms.log.pace import dried_before, timed_before
 from mantello.rooms.log.queries import done_steps
 from mantello_core.insignia.mark_step import MarkStep
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.calendar import sessions
-from mantello_core.planning.compiling import UNDERCOAT, Done
+from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.planning.marking import beneath, mark_paints_of, mark_step_of, site_words
 from mantello_core.planning.pace import Pace, pace_of
-from mantello_core.planning.plan import Plan, Prepared, laid_out, prepared
-from mantello_core.planning.schedule import Block
+from mantello_core.planning.plan import Plan, Prepared, laid_as
+from mantello_core.planning.schedule import Block, Style
 from mantello_core.planning.task import Atom
 from mantello_core.recipes.hazard import cautions_for
 from mantello_core.recipes.technique import techniques
 from mantello_core.schemes.army_work import Piece, piece_of
+from mantello_core.schemes.evenings import Evenings
 
+from .laying import laid_plan, ready_work
 from .models import Replan
+
+#: sessions that are laid while work is dragged
+_TRIED = 2
+#: work that was moved: (id of an atom, moment)
+Wishes = tuple[tuple[str, str], ...]
 
 
 @dataclass(frozen=True)
@@ -73,23 +81,45 @@ class Batch:
 class Evening:
     """The plan from tonight on, and how it stands."""
 
-    def __init__(self, army: Army, now: datetime):
+    def __init__(self, army: Army, now: datetime, painter: str = ""):
+        """painter: id of whose evening it is; '' for the owner's."""
         self.army = army
         self.reading: Reading = reading_of(army.head)
+        self.painter = painter
         self.now = timezone.localtime(now)
+        evenings = self.reading.design.evenings
+        self.evenings: Evenings = evenings.of_painter(painter)
         self.start, since = self._start_and_since()
         self.done_before = done_steps(army, before=since)
         self.done = done_steps(army)
-        #: minutes logged before this session, and the pace they give
-        self.timed = timed_before(army, since)
-        self.pace: Pace = pace_of(self.timed)
+        #: minutes logged before this session, and the pace they and the drying give
+        self.timed = timed_before(army, since, painter)
+        self.pace: Pace = pace_of((*self.timed, *dried_before(army, since, painter)))
 
     @cached_property
     def plan(self) -> Plan:
         """The plan from the start of the session on."""
-        local = timezone.make_naive(self.start)
-        head: Edition = self.army.head
-        return _planned(head.pk, head.made_at.timestamp(), local, self.done_before, self.pace)
+        return laid_plan(self.work, self.evenings, timezone.make_naive(self.start), self._found())
+
+    def _found(self) -> Style | None:
+        """The style that the last search found; None if it found none."""
+        searches = self.army.searches.filter(painter=self.painter, style__isnull=False)
+        kept = searches.values_list("style", flat=True).first()
+        return Style(**kept | {"seeds": tuple(kept["seeds"])}) if kept else None
+
+    def tried(self, wishes: Wishes) -> "Evening":
+        """The first sessions as they would be laid with other work moved; nothing is kept of it."""
+        other = copy(self)
+        for name in ("plan", "tonight", "current"):
+            other.__dict__.pop(name, None)
+        other.evenings = replace(self.evenings, wishes=wishes)
+        other.plan = laid_as(self.work, other.evenings, timezone.make_naive(self.start), self.plan.style, _TRIED)
+        return other
+
+    @property
+    def work(self) -> Prepared:
+        """What is left for this painter, made ready to be laid."""
+        return ready_work(self.reading, self.done_before, self.pace, self.painter)
 
     @property
     def count(self) -> int:
@@ -225,7 +255,7 @@ class Evening:
 
         So what is painted before the session, or in it, is ticked off the plan instead of changing it.
         """
-        tonight, since = _sessions_around(self.reading.design.evenings, self.now)
+        tonight, since = _sessions_around(self.evenings, self.now)
         asked = Replan.objects.filter(army=self.army).first()
         if asked and asked.start <= self.now:
             return max(tonight, asked.start), max(since, asked.start)
@@ -248,7 +278,7 @@ class Evening:
         block = self.plan.blocks[number - 1]
         task = block.task
         mean = sum(task.figures[figure] for figure in block.figures) / len(block.figures)
-        evenings = self.reading.design.evenings
+        evenings = self.evenings
         unit = self.reading.design.army.nodes[task.unit]
         least = batch_size(task.drying, mean, unit.figures, evenings.attention, evenings.stick)
         return Batch(
@@ -307,27 +337,3 @@ def _sessions_around(evenings, now: datetime) -> tuple[datetime, datetime]:
     coming = next(session for session in near if session.end > local)
     past = [session.end for session in near if session.end <= local]
     return timezone.make_aware(coming.start, now.tzinfo), timezone.make_aware(past[-1], now.tzinfo)
-
-
-@lru_cache(maxsize=24)
-def _planned(edition: int, made_at: float, start: datetime, done: Done, pace: Pace) -> Plan:
-    reading = reading_of(Edition.objects.defer("document").get(pk=edition))
-    return laid_out(_prepared(reading, done, pace), reading.design.evenings, start)
-
-
-#: the work of the latest designs, made ready: army, scheme, order of units and what is done decide it, the calendar does not
-_ready: list[tuple] = []
-_MOST_READY = 6
-
-
-def _prepared(reading: Reading, done: Done, pace: Pace) -> Prepared:
-    """The work of a design made ready; the same while nothing but the calendar changes, so that it can be laid anew at once."""
-    design = reading.design
-    key = design.army, design.scheme, design.evenings.first, design.evenings.attention, done, pace
-    for known, work in _ready:
-        if known[0] is key[0] and known[1] is key[1] and known[2:] == key[2:]:
-            return work
-    work = prepared(design, reading.resolution, done, pace=pace)
-    _ready.append((key, work))
-    del _ready[:-_MOST_READY]
-    return work

@@ -15,6 +15,7 @@ from mantello_core.recipes.method import METHODS
 from mantello_core.recipes.slots import BASE, METALS, SKIN
 
 from .evening import Evening
+from .painters import painter_in_hand
 
 #: sentences shown of what gave way
 _MOST_TOLD = 24
@@ -29,7 +30,7 @@ def order(request, army_id):
     design = reading.design
     if not design.army.figures or not design.evenings.pattern:
         return redirect("plan", army.pk)
-    plan = Evening(army, timezone.now()).plan
+    plan = Evening(army, timezone.now(), painter_in_hand(request, army)).plan
     kept, given_up = Counter(edge.rule.id for edge in plan.edges), Counter(one.edge.rule.id for one in plan.relaxed)
     told = list(dict.fromkeys(one.why for one in plan.relaxed))
     slots = slots_of(design)

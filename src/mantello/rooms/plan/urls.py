@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import calendar, order, views, whatif
+from . import calendar, moving, order, painters, searching, views, whatif
 
 urlpatterns = [
     path("plan/", views.plan, name="plan"),
@@ -11,6 +11,15 @@ urlpatterns = [
     path("plan/calendar/keep/", calendar.keep_calendar, name="keep-calendar"),
     path("plan/calendar/busy/", calendar.busy, name="calendar-busy"),
     path("plan/calendar.ics", calendar.calendar_file, name="calendar-file"),
+    path("plan/move/", moving.move_batch, name="move-batch"),
+    path("plan/moved/", moving.moved_lanes, name="moved-lanes"),
+    path("plan/painters/", painters.painters, name="painters"),
+    path("plan/painters/keep/", painters.keep_painters, name="keep-painters"),
+    path("plan/painters/choose/", painters.choose_painter, name="choose-painter"),
+    path("plan/units/<str:unit>/hand-over.pdf", painters.hand_over, name="hand-over"),
+    path("plan/search/", searching.watch_search, name="watch-search"),
+    path("plan/search/start/", searching.start_search, name="start-search"),
+    path("plan/search/stop/", searching.stop_search, name="stop-search"),
     path("plan/order/", order.order, name="order"),
     path("plan/what-if/", whatif.what_if, name="what-if"),
     path("plan/evenings/", views.set_evenings, name="set-evenings"),

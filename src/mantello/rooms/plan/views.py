@@ -31,7 +31,10 @@ from .desk import areas_to_paint, areas_words, desk_svg, lap_of, pot_of
 from .drawing import calendar_svg, lanes_svg
 from .evening import Batch, Evening
 from .forms import DoneForm, EveningsForm, pressed_at
+from .laying import units_of
 from .models import Replan
+from .painters import painter_in_hand, painter_names
+from .searching import last_search
 
 #: batches that the desk holds ready for when the server is out of reach; cards printed at once
 AHEAD, MOST_CARDS = 8, 24
@@ -46,12 +49,15 @@ def plan(request, army_id):
 
 def _plan_page(request, army, status=200, evenings_form=None):
     reading = reading_of(army.head)
-    form = evenings_form or EveningsForm.showing(reading.design.evenings)
-    context = {"title": "Plan", "evenings_form": form}
-    if not reading.design.army.figures or not reading.design.evenings.pattern:
+    design = reading.design
+    painter = painter_in_hand(request, army)
+    form = evenings_form or EveningsForm.showing(design.evenings)
+    context = {"title": "Plan", "evenings_form": form, "painter": painter, "painters": painter_names(request, design)}
+    if not design.army.figures or not design.evenings.of_painter(painter).pattern:
         return room_page(request, army, "plan", "plan/nothing.html", context, status)
-    evening = Evening(army, timezone.now())
-    everyone = progress(army)
+    evening = Evening(army, timezone.now(), painter_in_hand(request, army))
+    units = units_of(design, painter)
+    everyone = {key: one for key, one in progress(army).items() if key[0] in units}
     whole = summed(one.progress for one in everyone.values())
     session = evening.plan.sessions[0]
     tonight = evening.tonight
@@ -63,11 +69,13 @@ def _plan_page(request, army, status=200, evenings_form=None):
         "lanes": mark_safe(lanes_svg(evening, tonight, session)) if tonight else "",
         "whole": whole,
         "units": [
-            (reading.design.army.title(unit.id), summed(one.progress for key, one in everyone.items() if key[0] == unit.id))
-            for unit in reading.design.army.units
+            (unit, design.army.title(unit), summed(one.progress for key, one in everyone.items() if key[0] == unit))
+            for unit in units
         ],
+        "search": last_search(army, painter),
+        "moved": len(evening.evenings.wishes),
         "sessions_left": evening.sessions_left,
-        "relaxed": list(dict.fromkeys(one.why for one in evening.plan.relaxed))[:4],
+        "relaxed": len({one.why for one in evening.plan.relaxed}),
         "due": _due(reading.design.brief, evening.plan.finish),
         "behind": session.end <= evening.now.replace(tzinfo=None),
     }  # fmt: skip
@@ -98,10 +106,11 @@ def desk(request, army_id):
 
 
 def _desk_page(request, army, batch_id="", status=200, form=None):
-    reading = reading_of(army.head)
-    if not reading.design.army.figures or not reading.design.evenings.pattern:
+    evenings = reading_of(army.head).design.evenings
+    painter = painter_in_hand(request, army)
+    if not reading_of(army.head).design.army.figures or not evenings.of_painter(painter).pattern:
         return redirect("plan", army.pk)
-    evening = Evening(army, timezone.now())
+    evening = Evening(army, timezone.now(), painter)
     batch = evening.find(batch_id) or evening.current
     context = {"title": "At the desk", "evening": evening} | _desk_context(army, evening, batch, form)
     return room_page(request, army, "plan", "plan/desk.html", context, status)
@@ -209,7 +218,7 @@ def done(request, army_id):
         for rank, _, ordinal in (one.rpartition("|") for one in request.POST.getlist("figure"))
         if ordinal.isdigit() and len(ordinal) < 6
     }
-    evening = Evening(army, timezone.now())
+    evening = Evening(army, timezone.now(), painter_in_hand(request, army))
     batch = evening.find(request.POST.get("batch", ""))
     if batch is None or batch.done:
         return _late(request, army, evening, ticked, moment, token, to)
@@ -222,7 +231,7 @@ def done(request, army_id):
         form.add_error(None, "No figure is ticked; tick those that were painted.")
     if not form.is_valid():
         return _desk_page(request, army, batch.id, 422, form)
-    log.record(army, batch.atoms, figures, form.cleaned_data["minutes"], moment, token, _noted(form))
+    log.record(army, batch.atoms, figures, form.cleaned_data["minutes"], moment, token, _noted(form), evening.painter)
     messages.success(request, f"{batch.title}: {len(figures)} figure{'s' * (len(figures) != 1)} logged.")
     return redirect(to, army.pk)
 
@@ -254,7 +263,9 @@ def _late(request, army, evening: Evening, ticked, moment, token, to: str):
     readable = form.is_valid()
     if figures:
         lacking = [replace(atom, ordinals=ordinals) for atom, ordinals in open_of.items() if ordinals]
-        log.record(army, lacking, figures, form.cleaned_data.get("minutes"), moment, token, _noted(form))
+        log.record(
+            army, lacking, figures, form.cleaned_data.get("minutes"), moment, token, _noted(form), evening.painter
+        )
         if not readable:
             told = " ".join(
                 f"{form[name].label} '{request.POST.get(name, '')[:40]}'. {texts[0]}"
@@ -298,7 +309,7 @@ def take_back_last(request, army_id):
 def cards(request, army_id):
     """The batches of the session as cards to lay beside the palette, as PDF."""
     army = army_for(request, army_id)
-    evening = Evening(army, timezone.now())
+    evening = Evening(army, timezone.now(), painter_in_hand(request, army))
     everyone = progress(army)
     printed = []
     for batch in [one for one in evening.tonight if not one.done][:MOST_CARDS]:

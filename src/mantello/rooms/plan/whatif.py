@@ -18,6 +18,8 @@ from mantello_core.planning.whatif import WhatIf, changed, giving_way, late_minu
 from mantello_core.schemes.army import TIERS
 
 from .evening import Evening
+from .laying import units_of
+from .painters import painter_in_hand
 
 
 class WhatIfForm(forms.Form):
@@ -66,7 +68,7 @@ def what_if(request, army_id):
     reading = reading_of(army.head)
     if not reading.design.army.figures or not reading.design.evenings.pattern:
         return redirect("plan", army.pk)
-    evening = Evening(army, timezone.now())
+    evening = Evening(army, timezone.now(), painter_in_hand(request, army))
     design = reading.design
     atoms = [atom for task in evening.plan.tasks for atom in task.atoms]
     atoms = list({atom.id: atom for atom in atoms}.values())
@@ -106,5 +108,7 @@ def _tried(form: WhatIfForm, evening: Evening) -> Plan:
     without = tuple(tuple(one.split(":", 1)) for one in said["without"])
     tried = WhatIf(said["attention"], said["undercoat"], tuple(said["plain"]), without)
     design = changed(evening.reading.design, tried)
-    work = prepared(design, evening.reading.resolution, evening.done_before, pace=evening.pace)
-    return laid_out(work, design.evenings, timezone.make_naive(evening.start))
+    work = prepared(
+        design, evening.reading.resolution, evening.done_before, units_of(design, evening.painter), evening.pace
+    )
+    return laid_out(work, design.evenings.of_painter(evening.painter), timezone.make_naive(evening.start))

@@ -12,6 +12,8 @@ import "./try.js";
 import "./pick.js";
 import "./clock.js";
 import "./desk.js";
+import "./poll.js";
+import "./drag.js";
 import "./blazon.js";
 
 wake(document);

@@ -1,0 +1,28 @@
+/* A fragment that asks for its next state while something goes on in the background; when that ends, the page is drawn anew. */
+import { behaviour, wake } from "./behaviour.js";
+import { visit } from "./page.js";
+
+const EVERY = 1000;
+
+behaviour("poll", (box) => {
+  const ask = async () => {
+    if (!box.isConnected) return;
+    try {
+      const answer = await fetch(box.dataset.url, { headers: { "X-Requested-With": "fetch" } });
+      if (!answer.ok) throw new Error(answer.statusText);
+      const made = document.createElement("template");
+      made.innerHTML = (await answer.text()).trim();
+      const next = made.content.firstElementChild;
+      if (!box.isConnected) return;
+      if (next.dataset.ended) {
+        visit(location.href);
+        return;
+      }
+      box.replaceWith(next);
+      wake(document);
+    } catch {
+      setTimeout(ask, 5 * EVERY);
+    }
+  };
+  setTimeout(ask, EVERY);
+});
