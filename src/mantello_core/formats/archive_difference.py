@@ -6,6 +6,7 @@ from ..schemes.bearing import device_words
 from ..schemes.scheme import Design
 from .archive import Archive
 from .document import read_design_bytes
+from .finishing import write_finishing
 
 #: (where, what) of one difference
 Line = tuple[str, str]
@@ -19,6 +20,7 @@ def archive_difference(one: Archive, two: Archive) -> tuple[Line, ...]:
     before, after = (read_design_bytes(each.files.get("design.json", b"{}")) for each in (one, two))
     return (
         *_army(before, after), *_scheme(before, after), *_evenings(before, after), *_log(one.log, two.log),
+        *_decisions(one.log, two.log),
         *_members(one.files, two.files),
     )  # fmt: skip
 
@@ -63,6 +65,10 @@ def _scheme(before: Design, after: Design) -> Iterable[Line]:
                     for each in recipes
                 ]
                 yield now.name, f"recipe for {tier}: {steps[0]}; now {steps[1]}"
+    finish = [write_finishing(each.finishing) for each in (old, new)]
+    for name in sorted({*finish[0], *finish[1]}):
+        if finish[0].get(name) != finish[1].get(name):
+            yield "Finish and bases", f"{name} is changed"
     if old.undercoat != new.undercoat:
         yield "Colours", f"undercoat {old.undercoat}, now {new.undercoat}"
     for where, name in (
@@ -96,7 +102,20 @@ def _said(scheme, one) -> str:
 
 
 def _evenings(before: Design, after: Design) -> Iterable[Line]:
-    for name in ("pattern", "attention", "zone", "exceptions", "busy", "spraying", "first"):
+    for name in (
+        "pattern",
+        "attention",
+        "zone",
+        "exceptions",
+        "busy",
+        "spraying",
+        "first",
+        "wishes",
+        "painters",
+        "air",
+        "aid",
+        "desk",
+    ):
         was, now = getattr(before.evenings, name), getattr(after.evenings, name)
         if was != now:
             counts = (
@@ -127,6 +146,21 @@ def _log(before: dict, after: dict) -> Iterable[Line]:
             yield "Log", f"{'taken back' if new[key].get('taken_back_at') else 'stands again'}: {_entry(new[key])}"
         elif old[key].get("note") != new[key].get("note"):
             yield "Log", f"noted: {_entry(new[key])}: {new[key].get('note', '')[:80]}"
+
+
+def _decisions(before: dict, after: dict) -> Iterable[Line]:
+    old, new = (
+        {(one["about"], one["question"], one["made_at"]): one for one in each.get("decisions", ())}
+        for each in (before, after)
+    )
+    words = [{str(key): f"{one['question']} {one['chosen']}" for key, one in each.items()} for each in (old, new)]
+    yield from _sets("Decisions", *words)
+    for key in old.keys() & new.keys():
+        if bool(old[key].get("closed_at")) != bool(new[key].get("closed_at")):
+            yield (
+                "Decisions",
+                f"{'given up' if new[key].get('closed_at') else 'holds again'}: {new[key]['question']} {new[key]['chosen']}",
+            )
 
 
 def _entry(one: dict) -> str:

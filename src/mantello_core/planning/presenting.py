@@ -11,7 +11,7 @@ from ..schemes.scheme import Design
 #: lightness of an even grey card, and of what comes out white
 GREY, WHITE = 50.0, 96.0
 #: figures to a picture, how much of its height they fill, and the angle the lens sees across that height, degrees
-_FILLS, _ANGLE = 0.7, 27.0
+_FILLS, _ANGLE = 0.35, 27.0
 #: share of a figure from which metal asks for softer light
 _SHINY = 0.08
 

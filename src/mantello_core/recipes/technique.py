@@ -41,6 +41,8 @@ class Technique:
     leave: float = 0.0
     #: how the figure dries, if it matters
     pose: str = ""
+    #: how the figure is turned and the brush is led
+    stroke: str = ""
     #: whether only a repaint undoes it
     irreversible: bool = False
 

@@ -10,6 +10,7 @@ from django.urls import reverse
 from django.utils import timezone
 
 from mantello.rooms.log.queries import painted_share
+from mantello.rooms.log.quoting import quote_left
 from mantello.shell.fields import refused
 from mantello_core.errors import MantelloError, OutOfRange
 from mantello_core.schemes.evenings import zone_of
@@ -100,10 +101,15 @@ def apply(request, army: Army, change, words, *, tell: bool = True):
 
     Raises: OutOfRange if the page's edition is missing; StaleEdit; what the change refuses.
     """
+    before = army.head
     made = actions.edit(army, base_of(request), change, words, token_of(request))
     army.refresh_from_db()
-    if tell and made.pk == army.head_id and made.parent_id:
-        messages.success(request, made.words, extra_tags="undoable")
+    if made.pk == army.head_id and made.parent_id:
+        if made.pk != before.pk and army.decisions.exists():
+            for said in quote_left(army, reading_of(before).design, reading_of(made).design):
+                messages.warning(request, said)
+        if tell:
+            messages.success(request, made.words, extra_tags="undoable")
     return made
 
 

@@ -31,9 +31,10 @@ from mantello_core.formats.drawing import plate_svg
 from mantello_core.formats.validation import check
 from mantello_core.schemes.naming import slug
 
+from .archived_history import history_of, take_history
 from .models import Entry, Settlement, Version
 
-_ENTRY = ("unit", "unit_name", "rank", "role", "step", "name", "ordinals", "mix", "paints", "coats", "minutes", "planned_minutes", "drying", "note")  # fmt: skip
+_ENTRY = ("unit", "unit_name", "rank", "role", "step", "name", "ordinals", "mix", "paints", "coats", "minutes", "planned_minutes", "drying", "note", "painter", "dried")  # fmt: skip
 _SETTLEMENT = ("kind", "key", "words", "unit", "rank", "ordinals", "role", "note")
 _TEST = ("role", "role_name", "tier", "lamp", "ground", "steps", "done", "verdict", "note")
 
@@ -72,6 +73,7 @@ def _json(value) -> bytes:
 
 def _files(army: Army, reading: Reading) -> dict[str, bytes]:
     versions = list(army.versions.select_related("edition"))
+    history, photos = history_of(army)
     log = {
         "versions": [{"number": one.number, "struck_at": one.struck_at.isoformat(), "digest": one.digest} for one in versions],
         "entries": [
@@ -86,8 +88,12 @@ def _files(army: Army, reading: Reading) -> dict[str, bytes]:
             {name: getattr(one, name) for name in _SETTLEMENT} | {"version": one.version.number, "made_at": one.made_at.isoformat()}
             for one in army.settlements.select_related("version").order_by("made_at", "pk")
         ],
-    }  # fmt: skip
-    files = {"design.json": design_bytes(reading.design), "log.json": _json(log), "log.csv": _table(log["entries"])}
+    } | history  # fmt: skip
+    files = {
+        "design.json": design_bytes(reading.design),
+        "log.json": _json(log),
+        "log.csv": _table(log["entries"]),
+    } | photos
     for one in versions:
         files[f"versions/{one.number}.json"] = design_bytes(reading_of(one.edition).design)
     for number, one in enumerate(army.variants.select_related("edition"), 1):
@@ -251,6 +257,7 @@ def _taken_in(owner, archive: Archive) -> Army:
         )
         Version.objects.filter(pk=versions[number].pk).update(struck_at=_moment(one["struck_at"]))
     _take_log(army, log, versions)
+    take_history(army, archive, log, _moment)
     _take_tests(army, archive)
     _take_variants(army, archive, edition)
     return army

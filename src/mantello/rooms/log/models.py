@@ -137,14 +137,17 @@ class Decision(models.Model):
         ordering = ["-made_at", "-pk"]
 
 
-class Missed(models.Model):
-    """An area that was found unpainted on a figure that was thought finished."""
+class LastLook(models.Model):
+    """A finished figure looked over, area by area; those that were not ticked were still to be painted."""
 
-    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="missed")
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="last_looks")
     unit = models.CharField(max_length=80)
     rank = models.CharField(max_length=80)
-    area = models.CharField(max_length=80)
-    found_at = models.DateTimeField(auto_now_add=True)
+    ordinal = models.PositiveIntegerField()
+    #: names of areas that were found unpainted
+    missed = models.JSONField()
+    looked_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:
-        ordering = ["-found_at", "-pk"]
+        ordering = ["-looked_at", "-pk"]
+        indexes = [models.Index(fields=["army", "unit", "rank"])]

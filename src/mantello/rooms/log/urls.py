@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import archiving, bench, reinforcing, views
+from . import archiving, bench, deciding, figures, presenting, reinforcing, views
 
 urlpatterns = [
     path("", views.log, name="log"),
@@ -10,6 +10,18 @@ urlpatterns = [
     path("reinforcements/muster/", reinforcing.muster_more, name="muster-more"),
     path("archive.zip", archiving.archive_file, name="archive-file"),
     path("bench/", bench.bench, name="bench"),
+    path("figures/", figures.figure_history, name="figure-history"),
+    path("figures/photo/", figures.keep_photo, name="keep-photo"),
+    path("figures/photo/<int:pk>.jpg", figures.figure_photo, name="figure-photo"),
+    path("figures/photo/<int:pk>/remove/", figures.remove_photo, name="remove-photo"),
+    path("figures/look/", figures.keep_look, name="keep-look"),
+    path("figures/elsewhere/", figures.log_elsewhere, name="log-elsewhere"),
+    path("figures/strip.pdf", presenting.strip, name="strip"),
+    path("shooting.pdf", presenting.shooting, name="shooting"),
+    path("decisions/", deciding.decisions, name="decisions"),
+    path("decisions/decide/", deciding.decide, name="decide"),
+    path("decisions/<int:pk>/", deciding.change_decision, name="change-decision"),
+    path("dry/<uuid:batch>/", views.found_dry, name="found-dry"),
     path("differences/", views.settle_difference, name="settle-difference"),
     path("settled/<int:settlement_id>/", views.reopen_settlement, name="reopen-settlement"),
     path("<int:entry_id>/", views.change_entry, name="change-entry"),

@@ -10,7 +10,7 @@ from django.urls import reverse
 from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, room_page
+from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.planning.drift import kept_as_painted
@@ -105,3 +105,15 @@ def change_entry(request, army_id, entry_id):
         entry.save(update_fields=["note"])
         messages.success(request, "The note is kept.")
     return redirect("log", army.pk)
+
+
+@login_required
+@require_POST
+def found_dry(request, army_id, batch):
+    """What a batch laid is dry now, sooner or later than it was planned; the plan learns from it."""
+    army = army_for(request, army_id)
+    if actions.found_dry(army, batch, timezone.now()):
+        messages.success(request, "Dry. From the next session on the plan counts on what you found.")
+    else:
+        messages.error(request, "That batch is not in the log any more.")
+    return back(request, "desk", army.pk)

@@ -12,9 +12,11 @@ from django.utils import timezone
 
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello.rooms.log.models import Entry
 from mantello.rooms.log.pace import dried_before, timed_before
 from mantello.rooms.log.queries import done_steps
 from mantello_core.insignia.mark_step import MarkStep
+from mantello_core.paints.range import paints
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.calendar import sessions
 from mantello_core.planning.compiling import UNDERCOAT
@@ -31,6 +33,14 @@ from mantello_core.schemes.evenings import Evenings
 from .laying import laid_plan, ready_work
 from .models import Replan
 
+#: how long a room is aired after spraying, at least; the can's label comes first
+AIRING = timedelta(minutes=20)
+#: the spray from above, and how it is done
+ABOVE = "above"
+FROM_ABOVE = (
+    "From above at about 45 degrees, once round the figure, from 20 to 30 cm; two light passes. A third of each panel,"
+    " the upper one, takes the pale colour: stop before the lower third greys."
+)
 #: sessions that are laid while work is dragged
 _TRIED = 2
 #: work that was moved: (id of an atom, moment)
@@ -181,14 +191,14 @@ class Evening:
         )
         for entry in recent:
             if (whole or entry.role in roles) and figures & {(entry.rank, ordinal) for ordinal in entry.ordinals}:
-                dry = entry.done_at + timedelta(minutes=entry.drying)
+                dry = dry_by(entry)
                 until = max(until, dry) if until else dry
         return timezone.localtime(until) if until and until > self.now else None
 
     def still_drying(self) -> list:
         """Logged entries that are not dry yet, the first to dry first."""
         recent = self.army.entries.standing().filter(done_at__gte=self.now - timedelta(days=3))
-        wet = [(timezone.localtime(entry.done_at + timedelta(minutes=entry.drying)), entry) for entry in recent]
+        wet = [(timezone.localtime(dry_by(entry)), entry) for entry in recent]
         return sorted(((dry, entry) for dry, entry in wet if dry > self.now), key=lambda pair: pair[0])
 
     def cautions(self, batch: Batch) -> tuple[str, ...]:
@@ -242,6 +252,29 @@ class Evening:
             said.append(f"{laid}, within {batch.atoms[0].window / 60:.0f} minutes.")
         return " ".join(said)
 
+    def hints(self, batch: Batch) -> list[str]:
+        """How to turn the figure and lead the brush, until when to lift, and how it dries."""
+        step, atom = self.step(batch), batch.atoms[0]
+        if atom.step == ABOVE:
+            return [FROM_ABOVE]
+        if step is None or atom.sprayed:
+            return [techniques()["undercoat"].stroke] if atom.sprayed else []
+        said = [step.technique.stroke] if step.technique.stroke else []
+        if step.window and not atom.window:
+            said.append(f"Lift pools within {step.window:.0f} minutes, then leave it alone for {step.leave:.0f}.")
+        if step.pose:
+            said.append(f"Dries {step.pose}.")
+        return said
+
+    def airing(self) -> datetime | None:
+        """Until when the room is to be aired after the last spraying; None if it was long enough ago."""
+        sprayed = [pot.id for pot in paints().values() if pot.sprayed]
+        recent = self.army.entries.standing().filter(done_at__gte=self.now - AIRING)
+        last = max(
+            (one.done_at for one in recent if any(each["paint"] in sprayed for each in one.paints)), default=None
+        )
+        return timezone.localtime(last + AIRING) if last else None
+
     def _paints(self, batch: Batch):
         step = self.step(batch)
         if step is None and batch.atoms[0].piece:
@@ -294,6 +327,11 @@ class Evening:
 
     def _mix(self, task) -> str:
         return task.pot.split("|", 1)[1]
+
+
+def dry_by(entry: Entry) -> datetime:
+    """When what an entry laid is dry: as it was found, or as planned."""
+    return entry.done_at + timedelta(minutes=entry.drying if entry.dried is None else entry.dried)
 
 
 def _coats(batch: Batch) -> str:

@@ -36,6 +36,8 @@ from .models import Replan
 from .painters import painter_in_hand, painter_names
 from .searching import last_search
 
+#: kinds of step that tire hand and eyes
+FINE = ("highlight", "edge", "dot", "line", "recess")
 #: batches that the desk holds ready for when the server is out of reach; cards printed at once
 AHEAD, MOST_CARDS = 8, 24
 
@@ -132,6 +134,9 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "untested": [reading.design.scheme.role(role) for role in _untested(army, reading, batch)],
         "step": step,
         "how": evening.how(batch),
+        "hints": evening.hints(batch),
+        "fine": batch.atoms[0].kind in FINE or bool(batch.atoms[0].mark),
+        "airing": evening.airing(),
         "form": form or DoneForm(initial={"minutes": round(batch.minutes_left)}),
         "picture": mark_safe(desk_svg(reading, batch, figure, everyone[unit.id, *figure].done)),
         "where": areas_words(areas_to_paint(reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
@@ -317,7 +322,7 @@ def cards(request, army_id):
         unit = batch.block.task.unit
         step = evening.step(batch)
         printed.append({
-            "batch": batch, "step": step, "how": evening.how(batch), "cautions": evening.cautions(batch),
+            "batch": batch, "step": step, "how": evening.how(batch), "hints": evening.hints(batch), "cautions": evening.cautions(batch),
             "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
             "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
             "figures": ", ".join(f"{rank} {ordinal}" for rank, ordinal in batch.left),

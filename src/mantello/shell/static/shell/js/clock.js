@@ -92,7 +92,7 @@ behaviour("clock", (box) => {
   minutes.addEventListener("input", () => {
     minutes.dataset.typed = "yes";
   });
-  box.clock = { toggle, more };
+  box.clock = { toggle, more, running: () => Boolean(state.since) };
   const timer = setInterval(() => (box.isConnected ? paint() : clearInterval(timer)), 500);
   paint();
 });

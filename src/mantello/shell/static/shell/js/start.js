@@ -12,6 +12,7 @@ import "./try.js";
 import "./pick.js";
 import "./clock.js";
 import "./desk.js";
+import "./rest.js";
 import "./poll.js";
 import "./drag.js";
 import "./blazon.js";

@@ -1,0 +1,60 @@
+"""Decisions, last looks and photographs of figures in an archive: written beside the log, and taken in again."""
+
+from collections.abc import Callable
+from datetime import datetime
+
+from mantello.rooms.army.models import Army
+from mantello.rooms.recipes.photograph import kept
+from mantello_core.errors import Unreadable
+from mantello_core.formats.archive import Archive
+
+from .models import Decision, FigurePhoto, LastLook
+
+_DECISION = ("about", "question", "options", "chosen", "reason", "reversible", "stood")
+_LOOK = ("unit", "rank", "ordinal", "missed")
+_PHOTO = ("unit", "rank", "ordinals", "caption")
+
+
+def history_of(army: Army) -> tuple[dict[str, list], dict[str, bytes]]:
+    """What the log's document says of them, and the photographs by member name."""
+    files, photos = {}, []
+    for number, one in enumerate(army.figure_photos.all(), 1):
+        name = f"photos/figures-{number}.jpg"
+        files[name] = bytes(one.jpeg)
+        photos.append({key: getattr(one, key) for key in _PHOTO} | {"file": name, "taken_at": one.taken_at.isoformat()})
+    decisions = [
+        {key: getattr(one, key) for key in _DECISION}
+        | {"made_at": one.made_at.isoformat(), "closed_at": one.closed_at.isoformat() if one.closed_at else None}
+        for one in army.decisions.order_by("made_at", "pk")
+    ]
+    looks = [
+        {key: getattr(one, key) for key in _LOOK} | {"looked_at": one.looked_at.isoformat()}
+        for one in army.last_looks.order_by("looked_at", "pk")
+    ]
+    return {"decisions": decisions, "looks": looks, "photos": photos}, files
+
+
+def take_history(army: Army, archive: Archive, log: dict, moment_of: Callable[[str], datetime]) -> None:
+    """Keep them with an army that is taken in.
+
+    Raises: Unreadable for a moment or a missing photograph; ValidationError for one that is no picture.
+    """
+    for one in log.get("decisions", ()):
+        closed = moment_of(one["closed_at"]) if one.get("closed_at") else None
+        made = Decision.objects.create(army=army, closed_at=closed, **{key: one[key] for key in _DECISION})
+        Decision.objects.filter(pk=made.pk).update(made_at=moment_of(one["made_at"]))
+    for one in log.get("looks", ()):
+        made = LastLook.objects.create(army=army, **{key: one[key] for key in _LOOK})
+        LastLook.objects.filter(pk=made.pk).update(looked_at=moment_of(one["looked_at"]))
+    for one in log.get("photos", ()):
+        if one["file"] not in archive.files:
+            raise Unreadable(f"The archive has no {one['file']}.", "file")
+        jpeg, width, height = kept(archive.files[one["file"]])
+        FigurePhoto.objects.create(
+            army=army,
+            jpeg=jpeg,
+            width=width,
+            height=height,
+            taken_at=moment_of(one["taken_at"]),
+            **{key: one[key] for key in _PHOTO},
+        )
