@@ -43,7 +43,8 @@ def _parser() -> argparse.ArgumentParser:
     verbs.add_parser(
         "test", help="set everything up, then lint, import contract, migrations and all tests; or only the named tests"
     )
-    verbs.add_parser("work", help="take tasks from the queue, as one more worker on this or another machine")
+    work = verbs.add_parser("work", help="take tasks from the queue, as one more worker on this or another machine")
+    work.add_argument("--database", help="address of the database, if it is not this checkout's own")
     verbs.add_parser("bench", help="measure the speeds that docs/performance.md tells")
     verbs.add_parser("shots", help="take the pictures in docs/screenshots/ from demo data")
     verbs.add_parser("core", help="the core alone: JSON in, JSON out; 'core help' names its verbs", add_help=False)
@@ -59,6 +60,9 @@ def _core(rest: list[str]) -> int:
 
 
 def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int:
+    if getattr(asked, "database", None):
+        ensure_environment(("run",))
+        return _verb(verb, asked, rest, asked.database)
     checking = verb in ("test", "shots")
     ensure_packages(SERVING | CHECKING if checking else SERVING)
     ensure_environment(("run", "check") if checking else ("run",))

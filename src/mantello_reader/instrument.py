@@ -18,6 +18,8 @@ from mantello_core.recipes.surface import solid
 HELD = ("opaque", "black", "white", "tint")
 #: spread of one reading, CIELAB units on every axis
 NOISE = 0.35
+#: spread of a painter's hand from what is predicted, on every axis, for areas of painted figures
+HAND = 1.0
 #: what may go wrong, how often, and what the instrument says
 FAULTS = {
     "moved": (0.05, "The reading head moved; hold it still and read again."),
@@ -72,8 +74,18 @@ class Instrument:
 
         Raises: KeyError for a sample or way of holding it that there is not; Fault.
         """
-        film = samples()[sample].film
-        true = true_colour(film, held)
+        return self._seen(true_colour(samples()[sample].film, held))
+
+    def read_figure(self, sample: str, expected: Lab) -> Lab:
+        """One reading of an area of a painted figure, which nobody really holds there: what is expected of it, as a
+        painter's hand gave it. sample: names the area; the same one was always painted the same.
+
+        Raises: Fault.
+        """
+        hand = random.Random(sample)
+        return self._seen(Lab(*(value + hand.gauss(0, HAND) for value in expected)))
+
+    def _seen(self, true: Lab) -> Lab:
         if self.faults:
             for code, (share, said) in FAULTS.items():
                 if self._chance.random() < share:

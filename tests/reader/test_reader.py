@@ -9,6 +9,7 @@ from django.test import SimpleTestCase, override_settings
 
 from mantello.rooms.paints.reader import ReaderError, identify, read
 from mantello_core.colour.difference import difference
+from mantello_core.colour.spaces import Lab
 from mantello_core.paints.estimate import Reading, estimated
 from mantello_core.paints.paint import Film, mixed
 from mantello_core.paints.range import paint
@@ -70,6 +71,22 @@ class InstrumentTests(SimpleTestCase):
 
 
 class Protocol(SimpleTestCase):
+    def test_a_painted_figure_reads_as_a_hand_painted_it_again_and_again(self):
+        instrument = Instrument(1, noise=0.0, faults=False)
+        expected = Lab(40.0, 10.0, -5.0)
+        first, again, other = (instrument.read_figure(name, expected) for name in ("one", "one", "other"))
+        self.assertEqual(first, again)
+        self.assertNotEqual(first, other)
+        mean = [
+            sum(axis) / 400
+            for axis in zip(*(instrument.read_figure(str(n), expected) for n in range(400)), strict=True)
+        ]
+        for value, true in zip(mean, expected, strict=True):
+            self.assertAlmostEqual(value, true, delta=0.25)
+        for nonsense in ("grey", [1, 2], [1, 2, "x"], [200, 0, 0], None):
+            asked = json.dumps({"do": "read", "held": "figure", "sample": "x", "expected": nonsense}).encode()
+            self.assertEqual(answered(asked, instrument)["fault"], "request", nonsense)
+
     def test_every_request_has_an_answer(self):
         quiet = Instrument(1, 0.0, False)
         for line, ok, fault in (

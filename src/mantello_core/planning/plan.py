@@ -80,6 +80,11 @@ class Plan:
         """Minutes no plan can beat: all brushwork, and every pot opened once."""
         return self.hands_on + len({task.pot for task in self.tasks}) * OPENING / 60
 
+    @property
+    def gap(self) -> float:
+        """How far the desk minutes lie above the bound, as a share of it."""
+        return self.desk_minutes / self.bound - 1 if self.bound else 0.0
+
     def stretches(self) -> list[Painted]:
         """The plan as its validator reads it."""
         return [

@@ -66,6 +66,11 @@ class Piece:
         return f"{self.kind}|{self.step.mix.words if self.step else self.name}"
 
     @property
+    def minutes_drying(self) -> float:
+        """Minutes it dries."""
+        return self.drying / 60
+
+    @property
     def sprayed(self) -> bool:
         """Whether it needs a place to spray."""
         return bool(self.step) and any(pot.sprayed for pot in self.step.mix.paints)

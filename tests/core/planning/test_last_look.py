@@ -3,19 +3,26 @@
 from dataclasses import replace
 
 from django.test import SimpleTestCase
+from hypothesis import given
+from hypothesis import strategies as st
 
+from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
 from mantello_core.errors import UnknownName
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.formats.sample import calvessa, levy
+from mantello_core.planning.evenness import evenness
 from mantello_core.planning.last_look import last_look
 from mantello_core.planning.presenting import shooting_card
+from mantello_core.recipes.quantity import portion
+from mantello_core.recipes.step import Mix
 from mantello_core.schemes.brief import Brief
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.decision import stands, subjects_of
 from mantello_core.schemes.edit import with_undercoat
-from mantello_core.schemes.finishing import Finishing
+from mantello_core.schemes.finishing import Finishing, usual_dirt
 from mantello_core.schemes.share import role_shares
+from mantello_core.schemes.soiled import soiled, swallowed
 
 
 def fusilier():
@@ -77,3 +84,71 @@ class Decisions(SimpleTestCase):
         self.assertEqual(stands(calvessa(), "unit:gone"), "")
         with self.assertRaises(UnknownName):
             stands(calvessa(), "weather")
+
+
+class Even(SimpleTestCase):
+    def test_units_far_apart_come_first_and_one_unit_alone_matches(self):
+        rows = evenness(
+            [
+                ("field", "a", Lab(40, 0, 0)),
+                ("field", "a", Lab(42, 0, 0)),
+                ("field", "b", Lab(46, 0, 0)),
+                ("lace", "a", Lab(70, 5, 5)),
+            ]
+        )
+        self.assertEqual(
+            [(one.role, one.count, one.one, one.other) for one in rows], [("field", 3, "a", "b"), ("lace", 1, "", "")]
+        )
+        self.assertEqual((rows[0].mean, rows[0].matches, rows[1].matches), (Lab(128 / 3, 0, 0), False, True))
+        self.assertAlmostEqual(rows[0].apart, difference(Lab(41, 0, 0), Lab(46, 0, 0)))
+
+
+class Soiled(SimpleTestCase):
+    def dirty(self, level, **given):
+        design = calvessa()
+        finishing = Finishing(dirt=usual_dirt(), level=level, **given)
+        return replace(design, scheme=replace(design.scheme, finishing=finishing))
+
+    def test_clean_is_clean_and_more_dirt_takes_boots_further_and_hats_little(self):
+        one = fusilier()
+        apart = []
+        for level in range(6):
+            colours = soiled(self.dirty(level), one)
+            apart.append([difference(*colours[area]) for area in ("leg.left.shoe", "leg.left.gaiter", "head.hat.body")])
+        self.assertEqual(apart[0], [0.0, 0.0, 0.0])
+        for at in (0, 1):
+            self.assertEqual([row[at] for row in apart], sorted(row[at] for row in apart))
+        self.assertGreater(apart[5][1], 3 * apart[5][2])
+
+    def test_edges_that_dirt_swallows_are_named(self):
+        one, design = fusilier(), self.dirty(5)
+        lost = swallowed(design, one, soiled(design, one))
+        least = design.scheme.aims.threshold("neighbours")
+        self.assertTrue(all(pair.clean >= least > pair.dirty for pair in lost))
+        self.assertEqual(swallowed(design, one, soiled(design, one, 0)), ())
+        everything = {
+            area: (Lab(0, 0, 0) if number % 2 else Lab(100, 0, 0), Lab(50, 0, 0))
+            for number, area in enumerate(one.cells)
+        }
+        self.assertTrue(swallowed(design, one, everything))
+
+
+class Portions(SimpleTestCase):
+    def test_whole_drops_keep_the_parts(self):
+        mix = Mix((("brine-green", 3.0), ("salt-linen", 1.0)), "water", 2.0)
+        small, large = portion(mix, 10, 1), portion(mix, 30_000, 2)
+        self.assertEqual(small.words, "3 drops Brine Green, 1 drop Salt Linen, 2 drops water")
+        counts = [count for _, count in large.drops]
+        self.assertEqual([count / counts[1] for count in counts], [3.0, 1.0, 2.0])
+        self.assertGreaterEqual(large.millilitres, 30_000 * 2 * 0.04 / 1000 / 0.7)
+
+    def test_halves_are_counted_in_whole_drops(self):
+        self.assertEqual(
+            portion(Mix((("brine-green", 1.5), ("salt-linen", 1.0))), 1, 1).drops,
+            (("Brine Green", 3), ("Salt Linen", 2)),
+        )
+
+    @given(st.floats(0.1, 1e5), st.integers(1, 6))
+    def test_it_is_never_too_little(self, surface, coats):
+        mix = Mix((("brine-green", 1.0),), "water", 1.0)
+        self.assertGreaterEqual(portion(mix, surface, coats).millilitres + 1e-9, surface * coats * 0.04 / 1000 / 0.7)

@@ -6,6 +6,7 @@ import zipfile
 from datetime import timedelta
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import override_settings
 from django.urls import reverse
 from django.utils import timezone
 from PIL import Image
@@ -15,6 +16,8 @@ from mantello.rooms.log.actions import record
 from mantello.rooms.log.models import Decision, FigurePhoto
 from mantello.rooms.log.queries import done_steps, progress
 from mantello.rooms.plan.evening import Evening
+from mantello_reader.instrument import Instrument
+from tests.reader.test_reader import serving
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 
 HERE = {"unit": "1st-harbour-line", "rank": "Fusilier", "figure": "2"}
@@ -122,6 +125,40 @@ class History(FigureCase):
 
     def test_the_shooting_card_is_printed(self):
         self.assertTrue(self.see("shooting").content.startswith(b"%PDF"))
+
+
+class Measuring(FigureCase):
+    def test_a_colour_is_read_beside_what_is_predicted_and_units_are_compared(self):
+        with serving(Instrument(3, faults=False)):
+            self.post("measure", **self.here, role="field")
+            self.assertContains(self.see("log"), "not painted on this figure yet")
+            atoms = [
+                atom
+                for atom in Evening(self.army, TUESDAY).reading.work.atoms
+                if atom.role == "field" and atom.step == "base"
+            ]
+            units = [atom for atom in atoms if atom.rank == "Fusilier"][:2]
+            for atom in units:
+                record(self.army, [atom], {(atom.rank, one) for one in atom.ordinals}, None, TUESDAY, uuid.uuid4())
+                self.post("measure", unit=atom.unit, rank=atom.rank, figure="1", role="field")
+        kept = list(self.army.measurements.all())
+        self.assertEqual({one.unit for one in kept}, {atom.unit for atom in units})
+        page = self.see("figure-history", unit=units[0].unit, rank="Fusilier", figure="1")
+        self.assertRegex(page.content.decode(), r"[0-9]\.[0-9] off")
+        self.assertContains(self.see("log"), "Measured on figures")
+        self.assert_hidden("measure", post=True)
+
+    def test_a_reader_that_is_not_there_is_told(self):
+        atom = next(
+            atom
+            for atom in Evening(self.army, TUESDAY).reading.work.atoms
+            if (atom.unit, atom.rank, atom.role) == (self.here["unit"], "Fusilier", "field")
+        )
+        record(self.army, [atom], {("Fusilier", 2)}, None, TUESDAY, uuid.uuid4())
+        with override_settings(MANTELLO_READER=""):
+            self.post("measure", **self.here, role="field")
+        self.assertContains(self.see("log"), "No colour reader is set up")
+        self.assertEqual(self.army.measurements.count(), 0)
 
 
 class Drying(DeskCase):

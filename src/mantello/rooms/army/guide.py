@@ -19,6 +19,7 @@ from mantello_core.insignia.manner import METHODS
 from mantello_core.insignia.mark_step import MarkStep
 from mantello_core.planning.marking import site_words
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
+from mantello_core.schemes.army_work import pieces_of
 from mantello_core.schemes.bearing import device_words
 from mantello_core.schemes.cascade import FigureClass
 from mantello_core.schemes.inspection.finding import class_title
@@ -71,7 +72,15 @@ def unit_guide(request, army_id, unit):
     ground = reading.design.scheme.ground
     pages = [_page(reading, one) for one in reading.resolution.classes if one.unit == unit]
     steps = [row for page in pages for role in page.roles for row in role.rows]
-    marked = [step.caution for page in pages for mark in page.marks for step in mark.steps if step.caution]
+    pieces = list(
+        {
+            piece.id: piece for one in reading.resolution.of_unit(unit) for piece in pieces_of(reading.design, one)
+        }.values()
+    )
+    marked = [piece.caution for piece in pieces if piece.caution] + [
+        caution for piece in pieces if piece.step for caution in step_cautions(piece.step)
+    ]
+    marked += [step.caution for page in pages for mark in page.marks for step in mark.steps if step.caution]
     cautions = dict.fromkeys(
         [*cautions_for("undercoat", ground.paints), *(caution for row in steps for caution in row.cautions), *marked]
     )
@@ -80,7 +89,7 @@ def unit_guide(request, army_id, unit):
         "army/guide.html",
         {
             "army": army, "unit": node, "path": path, "pages": pages, "undercoat": ground, "cautions": list(cautions),
-            "deference": DEFERENCE, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
+            "deference": DEFERENCE, "pieces": pieces, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
         },
     )  # fmt: skip
     return pdf(html, f"guide-{unit}.pdf")

@@ -1,4 +1,4 @@
-"""Decisions, last looks and photographs of figures in an archive: written beside the log, and taken in again."""
+"""Decisions, last looks, readings and photographs of figures in an archive: written beside the log, and taken in again."""
 
 from collections.abc import Callable
 from datetime import datetime
@@ -8,11 +8,12 @@ from mantello.rooms.recipes.photograph import kept
 from mantello_core.errors import Unreadable
 from mantello_core.formats.archive import Archive
 
-from .models import Decision, FigurePhoto, LastLook
+from .models import Decision, FigurePhoto, LastLook, Measurement
 
 _DECISION = ("about", "question", "options", "chosen", "reason", "reversible", "stood")
 _LOOK = ("unit", "rank", "ordinal", "missed")
 _PHOTO = ("unit", "rank", "ordinals", "caption")
+_MEASUREMENT = ("unit", "rank", "ordinal", "role", "lightness", "a", "b")
 
 
 def history_of(army: Army) -> tuple[dict[str, list], dict[str, bytes]]:
@@ -31,7 +32,11 @@ def history_of(army: Army) -> tuple[dict[str, list], dict[str, bytes]]:
         {key: getattr(one, key) for key in _LOOK} | {"looked_at": one.looked_at.isoformat()}
         for one in army.last_looks.order_by("looked_at", "pk")
     ]
-    return {"decisions": decisions, "looks": looks, "photos": photos}, files
+    measurements = [
+        {key: getattr(one, key) for key in _MEASUREMENT} | {"measured_at": one.measured_at.isoformat()}
+        for one in army.measurements.order_by("measured_at", "pk")
+    ]
+    return {"decisions": decisions, "looks": looks, "photos": photos, "measurements": measurements}, files
 
 
 def take_history(army: Army, archive: Archive, log: dict, moment_of: Callable[[str], datetime]) -> None:
@@ -46,6 +51,10 @@ def take_history(army: Army, archive: Archive, log: dict, moment_of: Callable[[s
     for one in log.get("looks", ()):
         made = LastLook.objects.create(army=army, **{key: one[key] for key in _LOOK})
         LastLook.objects.filter(pk=made.pk).update(looked_at=moment_of(one["looked_at"]))
+    Measurement.objects.bulk_create(
+        Measurement(army=army, measured_at=moment_of(one["measured_at"]), **{key: one[key] for key in _MEASUREMENT})
+        for one in log.get("measurements", ())
+    )
     for one in log.get("photos", ()):
         if one["file"] not in archive.files:
             raise Unreadable(f"The archive has no {one['file']}.", "file")

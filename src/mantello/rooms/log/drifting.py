@@ -10,6 +10,7 @@ from mantello.rooms.army.reading import Reading, reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.errors import UnknownName
 from mantello_core.planning.drift import Drift, State, drifts
+from mantello_core.schemes.army_work import ARMY
 
 from .models import Settlement, Version
 from .queries import done_steps, remembered
@@ -24,6 +25,8 @@ class Difference:
     here: Reading
     #: whether the plan asks for what is missing already
     planned: bool
+    #: whether some of the figures are varnished
+    varnished: bool = False
 
     @property
     def figures(self) -> str:
@@ -109,7 +112,7 @@ def _differences(army: Army, here: Reading) -> list[Difference]:
     accepted = set(army.settlements.filter(kind=Settlement.Kind.ACCEPTED).values_list("key", flat=True))
     done = done_steps(army)
     return [
-        Difference(drift, versions[drift.version], here, _is_planned(drift, here, done))
+        Difference(drift, versions[drift.version], here, _is_planned(drift, here, done), _is_varnished(drift, done))
         for drift in sorted(found, key=lambda one: (one.version, one.unit, one.rank, one.areas))
         if drift.key not in accepted
     ]
@@ -128,6 +131,10 @@ def _is_planned(drift: Drift, here: Reading, done) -> bool:
     return not any(
         (drift.unit, drift.rank, ordinal, drift.now, step) in done for ordinal in drift.ordinals for step in steps
     )
+
+
+def _is_varnished(drift: Drift, done) -> bool:
+    return any((drift.unit, drift.rank, ordinal, f"{ARMY}varnish", "varnish") in done for ordinal in drift.ordinals)
 
 
 def difference_of(army: Army, here: Reading, key: str) -> Difference:

@@ -1,8 +1,7 @@
 """One figure's history: what was done to it with what, its photographs, the last look, and what was done elsewhere."""
 
 import uuid
-from dataclasses import dataclass, replace
-from urllib.parse import urlencode
+from dataclasses import replace
 
 from django import forms
 from django.contrib import messages
@@ -24,6 +23,8 @@ from mantello_core.planning.last_look import Look, last_look
 from mantello_core.schemes.army import Figure
 
 from . import actions
+from .choosing import Chosen, chosen_figure
+from .measuring import measured_on
 from .models import FigurePhoto
 from .queries import done_steps, progress
 
@@ -39,40 +40,12 @@ class FigurePhotoForm(forms.Form):
     whole = forms.BooleanField(required=False, label="It shows all of this rank")
 
 
-@dataclass(frozen=True)
-class Chosen:
-    """The figure that is looked at."""
-
-    unit: str
-    rank: str
-    ordinal: int
-    title: str
-    count: int
-
-    @property
-    def query(self) -> str:
-        """Its address' query."""
-        return urlencode({"unit": self.unit, "rank": self.rank, "figure": self.ordinal})
-
-
 @login_required
 @require_safe
 def figure_history(request, army_id):
     """What was done to a figure, what is still to come, its photographs, and where to look last."""
     army = army_for(request, army_id)
-    return _page(request, army, _chosen(reading_of(army.head), request.GET))
-
-
-def _chosen(reading: Reading, given) -> Chosen | None:
-    """The figure that is asked for, the army's first if none is there of that name; None for an army without figures."""
-    army = reading.design.army
-    ranks = [(unit, rank) for unit in army.units for rank in unit.ranks if rank.figures]
-    if not ranks:
-        return None
-    unit, rank = next(((u, r) for u, r in ranks if (u.id, r.name) == (given.get("unit"), given.get("rank"))), ranks[0])
-    number = given.get("figure", "1")
-    ordinal = int(number) if number.isdigit() and len(number) < 6 and 1 <= int(number) <= rank.figures else 1
-    return Chosen(unit.id, rank.name, ordinal, army.title(unit.id), rank.figures)
+    return _page(request, army, chosen_figure(reading_of(army.head), request.GET))
 
 
 def _page(request, army, chosen: Chosen | None, status=200, form=None):
@@ -95,7 +68,10 @@ def _page(request, army, chosen: Chosen | None, status=200, form=None):
             )
             for view in one.plate.views[:2]
         ]
+        measured, readable = measured_on(army, reading, chosen)
         context |= {
+            "measured": measured,
+            "readable": readable,
             "entries": [(entry, others.get(entry.painter, entry.painter)) for entry in entries],
             "numbers": range(1, chosen.count + 1),
             "to_come": [atom for atom in _atoms(reading, chosen) if (atom.role, atom.step) not in mine.done],
@@ -150,7 +126,7 @@ def _back(army, chosen: Chosen):
 def _posted(request, army_id) -> tuple[Army, Reading, Chosen]:
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    return army, reading, _chosen(reading, request.POST)
+    return army, reading, chosen_figure(reading, request.POST)
 
 
 @login_required

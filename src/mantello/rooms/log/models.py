@@ -151,3 +151,21 @@ class LastLook(models.Model):
     class Meta:
         ordering = ["-looked_at", "-pk"]
         indexes = [models.Index(fields=["army", "unit", "rank"])]
+
+
+class Measurement(models.Model):
+    """A colour read on a painted figure."""
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="measurements")
+    unit = models.CharField(max_length=80)
+    rank = models.CharField(max_length=80)
+    ordinal = models.PositiveIntegerField()
+    role = models.CharField(max_length=80)
+    lightness = models.FloatField()
+    a = models.FloatField()
+    b = models.FloatField()
+    measured_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ["-measured_at", "-pk"]
+        indexes = [models.Index(fields=["army", "role"])]

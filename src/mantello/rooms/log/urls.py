@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import archiving, bench, deciding, figures, presenting, reinforcing, views
+from . import archiving, bench, deciding, figures, measuring, presenting, reinforcing, views
 
 urlpatterns = [
     path("", views.log, name="log"),
@@ -16,6 +16,7 @@ urlpatterns = [
     path("figures/photo/<int:pk>/remove/", figures.remove_photo, name="remove-photo"),
     path("figures/look/", figures.keep_look, name="keep-look"),
     path("figures/elsewhere/", figures.log_elsewhere, name="log-elsewhere"),
+    path("figures/measure/", measuring.measure, name="measure"),
     path("figures/strip.pdf", presenting.strip, name="strip"),
     path("shooting.pdf", presenting.shooting, name="shooting"),
     path("decisions/", deciding.decisions, name="decisions"),

@@ -17,6 +17,7 @@ from mantello_core.planning.drift import kept_as_painted
 
 from . import actions
 from .drifting import difference_of, differences
+from .measuring import even_roles
 from .models import Settlement
 from .pace import kinds_of, total_minutes
 
@@ -41,6 +42,7 @@ def _page(request, army, status=200, refusal=None):
         "versions": army.versions.all(),
         "kinds": kinds_of(army),
         "minutes": total_minutes(army),
+        "even": even_roles(army, reading_of(army.head)),
         "differences": differences(army, reading_of(army.head)),
         "settled": army.settlements.select_related("version"),
         "refusal": refusal,

@@ -43,7 +43,21 @@ def read(held: str, sample: str = "") -> Lab:
 
     Raises: ReaderError with what the instrument says, or that it does not answer.
     """
-    said = _asked({"do": "read", "held": held, "sample": sample})
+    return _colour({"do": "read", "held": held, "sample": sample})
+
+
+def read_figure(sample: str, expected: Lab) -> Lab:
+    """One reading on a painted figure. sample and expected: what it is and what is predicted there, for a simulated one.
+
+    Raises: as ``read``.
+    """
+    return _colour(
+        {"do": "read", "held": "figure", "sample": sample, "expected": [round(value, 3) for value in expected]}
+    )
+
+
+def _colour(request: dict) -> Lab:
+    said = _asked(request)
     try:
         numbers = [float(value) for value in said["lab"]]
         if len(numbers) != 3 or not all(map(math.isfinite, numbers)):

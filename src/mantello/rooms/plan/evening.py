@@ -26,6 +26,7 @@ from mantello_core.planning.plan import Plan, Prepared, laid_as
 from mantello_core.planning.schedule import Block, Style
 from mantello_core.planning.task import Atom
 from mantello_core.recipes.hazard import cautions_for
+from mantello_core.recipes.quantity import Portion, portion
 from mantello_core.recipes.technique import techniques
 from mantello_core.schemes.army_work import Piece, piece_of
 from mantello_core.schemes.evenings import Evenings
@@ -251,6 +252,19 @@ class Evening:
             laid = f"Lay all {count}, then wipe them in the same order" if count > 1 else "Lay it, then wipe it"
             said.append(f"{laid}, within {batch.atoms[0].window / 60:.0f} minutes.")
         return " ".join(said)
+
+    def portion(self, batch: Batch) -> Portion | None:
+        """What is put together for the figures that are left; None where nothing is mixed or it comes from a can."""
+        step = self.step(batch)
+        if step is None or batch.atoms[0].sprayed or any(pot.kind == "powder" for pot in step.mix.paints):
+            return None
+        surface = sum(
+            atom.surface * (step.share if atom.piece else 1.0)
+            for rank, ordinal in batch.left
+            for atom in batch.atoms
+            if atom.rank == rank and ordinal in atom.ordinals
+        )
+        return portion(step.mix, surface, batch.atoms[0].coats)
 
     def hints(self, batch: Batch) -> list[str]:
         """How to turn the figure and lead the brush, until when to lift, and how it dries."""

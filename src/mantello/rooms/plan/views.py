@@ -135,6 +135,7 @@ def _desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "step": step,
         "how": evening.how(batch),
         "hints": evening.hints(batch),
+        "portion": evening.portion(batch) if batch.left else None,
         "fine": batch.atoms[0].kind in FINE or bool(batch.atoms[0].mark),
         "airing": evening.airing(),
         "form": form or DoneForm(initial={"minutes": round(batch.minutes_left)}),
@@ -322,7 +323,7 @@ def cards(request, army_id):
         unit = batch.block.task.unit
         step = evening.step(batch)
         printed.append({
-            "batch": batch, "step": step, "how": evening.how(batch), "hints": evening.hints(batch), "cautions": evening.cautions(batch),
+            "batch": batch, "step": step, "how": evening.how(batch), "hints": evening.hints(batch), "portion": evening.portion(batch), "cautions": evening.cautions(batch),
             "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
             "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
             "figures": ", ".join(f"{rank} {ordinal}" for rank, ordinal in batch.left),

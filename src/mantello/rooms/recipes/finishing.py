@@ -6,14 +6,17 @@ from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
+from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.soiling import dirtied_otherwise, dirty_again
 from mantello.shell.fields import QuickSelect
+from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.loose import LOOSE, loose_advice
-from mantello_core.figures.vocabulary import group_of
+from mantello_core.figures.vocabulary import group_of, spoken
+from mantello_core.formats.drawing import plate_svg
 from mantello_core.paints.range import paint, paints
 from mantello_core.planning.compiling import slots_of
 from mantello_core.recipes.finish import VARNISHES
@@ -34,6 +37,7 @@ from mantello_core.schemes.finishing import (
     with_paint,
 )
 from mantello_core.schemes.scheme import Design
+from mantello_core.schemes.soiled import soiled, swallowed
 
 _SLOTS = {"metals": ("Metals", METALS), "skin": ("Skin", SKIN), "base": ("Bases", BASE)}
 _DIRT_NAMES = ("clean", "a little dust", "used", "a campaign", "a long one", "buried in mud")
@@ -201,18 +205,22 @@ def _page(request, army, status=200, form=None):
     reading = reading_of(army.head)
     design = reading.design
     form = form or FinishingForm.showing(design)
-    context = {
-        "title": "Finish and bases",
-        "form": form,
-        "parts": _apart_rows(form, reading),
-        "slots": slots_of(design),
-        "level": level_of(design),
-        "most_level": MOST_LEVEL,
-        "pieces": _pieces(reading),
-        "cautions": _cautions(reading),
-        "deference": DEFERENCE,
-        "otherwise": dirtied_otherwise(army, reading),
-    } | _base_facts(reading)
+    context = (
+        {
+            "title": "Finish and bases",
+            "form": form,
+            "parts": _apart_rows(form, reading),
+            "slots": slots_of(design),
+            "level": level_of(design),
+            "most_level": MOST_LEVEL,
+            "pieces": _pieces(reading),
+            "cautions": _cautions(reading),
+            "deference": DEFERENCE,
+            "otherwise": dirtied_otherwise(army, reading),
+        }
+        | _base_facts(reading)
+        | _soiled(reading)
+    )
     return room_page(request, army, "recipes", "recipes/finishing.html", context, status)
 
 
@@ -257,6 +265,28 @@ def _cautions(reading: Reading) -> list[str]:
     if finishing.varnish:
         found += cautions_for("varnish", (paint(finishing.product(finishing.varnish)),))
     return list(dict.fromkeys(found))
+
+
+def _soiled(reading: Reading) -> dict:
+    """The army's commonest figure clean and dirty, and edges that dirt swallows on it."""
+    design = reading.design
+    if not reading.resolution.classes or not level_of(design) or not design.scheme.finishing.dirt:
+        return {"dirty": None}
+    one = max(reading.resolution.classes, key=lambda each: len(each.ordinals))
+    colours = soiled(design, one)
+    view = one.plate.views[0].name
+
+    def drawn(which: int):
+        def fill(area: str) -> str:
+            return hex_of(colours[area][which]) if area in colours else reading.fill(one, area)
+
+        return mark_safe(plate_svg(one.plate, view, fill, detail="small", bearing=reading.bearing(one)))
+
+    lost = [
+        (spoken(each.area), spoken(each.other).lower(), each.clean, each.dirty)
+        for each in swallowed(design, one, colours)
+    ]
+    return {"dirty": (drawn(0), drawn(1)), "shown": one.rank, "lost": lost[:4]}
 
 
 def _base_facts(reading: Reading) -> dict:
