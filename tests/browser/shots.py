@@ -29,14 +29,15 @@ SHOTS = {
     "table": f"scheme/table/?{LAPEL}",
     "checks": "scheme/checks/",
     "insignia": "insignia/?arms=brazzacorta",
-    "freehand": "insignia/orsolin/freehand/?width=4.5",
     "codes": "insignia/codes/?system=tactical-marks",
     "transfers": "insignia/transfers/",
     "recipe": "recipes/lantern/",
+    "finish": "recipes/across/finish/",
     "paints": "paints/",
     "match": "paints/match/?wanted=role:lantern",
     "plan": "plan/",
     "desk": "desk/",
+    "figures": "log/figures/?unit=1st-harbour-line&rank=Fusilier&figure=1",
 }
 
 
@@ -57,7 +58,6 @@ class Shots(BrowserCase):
             self.take(name, f"/armies/{army.pk}/{path}")
         self.variants(army)
         self.take("log", f"/armies/{army.pk}/log/")
-        self.take("test", f"/armies/{army.pk}/recipes/across/tests/{army.tests.exclude(steps=None).get().pk}/")
         self.finish(army, "1st-harbour-line")
         self.take("reinforcements", f"/armies/{army.pk}/log/reinforcements/?unit=1st-harbour-line&rank=Fusilier")
         self.guide(army)
