@@ -3,6 +3,7 @@
 import threading
 
 from django.contrib.auth import get_user_model
+from django.db import connections
 from playwright.sync_api import expect
 from procrastinate.contrib.django import app
 
@@ -18,6 +19,7 @@ def work_off_the_queue():
     def work():
         with app.replace_connector(app.connector.get_worker_connector()) as working:
             working.run_worker(wait=False, listen_notify=False, install_signal_handlers=False)
+        connections.close_all()
 
     thread = threading.Thread(target=work)
     thread.start()

@@ -1,4 +1,4 @@
-"""Answers that are files."""
+"""Answers that are files or pictures."""
 
 from django.http import HttpResponse
 
@@ -7,4 +7,12 @@ def download(content: str | bytes, name: str, kind: str) -> HttpResponse:
     """A file to keep under ``name``. kind: its media type."""
     answer = HttpResponse(content, content_type=kind)
     answer["Content-Disposition"] = f'attachment; filename="{name}"'
+    return answer
+
+
+def private_jpeg(data: bytes) -> HttpResponse:
+    """A painter's photograph: kept by their browser alone, and nothing in it is run."""
+    answer = HttpResponse(bytes(data), content_type="image/jpeg")
+    answer["Cache-Control"] = "private, max-age=3600"
+    answer["Content-Security-Policy"] = "default-src 'none'"
     return answer

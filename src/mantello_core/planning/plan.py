@@ -11,7 +11,8 @@ from .calendar import Session, elapsed, sessions
 from .compiling import Done, compiled
 from .merging import runs
 from .ordering import Relaxed, ordered
-from .schedule import OPENING, PATIENCE, PLAIN_STYLE, Block, Style, Task, fresh, laid, tasks_of
+from .schedule import OPENING, Block, Task, fresh, laid, tasks_of
+from .style import PATIENCE, PLAIN_STYLE, Style
 from .task import Atom, Edge
 from .validating import Painted
 

@@ -4,52 +4,20 @@ from collections import defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime
-from random import Random
 from zoneinfo import ZoneInfo
 
 from .calendar import Session, elapsed, later
+from .style import PLAIN_STYLE, Style
 from .task import Atom, Edge
 
 #: seconds to open a pot or mix, and for a spray can
 OPENING, OPENING_SPRAY = 90.0, 300.0
-#: nobody waits longer than this inside a session; other work or the evening's end comes first
-PATIENCE = 25 * 60.0
 #: number of the lot that holds all figures of a unit, for spraying: figures on sticks go through in one go
 WHOLE = -1
-
-
-#: what a second still to come weighs against one lost now, unless a style says otherwise
-CHAIN = 0.0003
 #: what a wish of the painter weighs against time lost, seconds
 WISHED = 1e6
 #: less time than this is not worth opening a pot for
 SCRAP = 180.0
-
-
-@dataclass(frozen=True)
-class Style:
-    """One way of laying tasks: how long to wait, and how what speaks for each is jittered."""
-
-    patience: float = PATIENCE
-    #: what a second of work and drying still to come weighs against a second lost now
-    chain: float = CHAIN
-    #: spread of the jitter (log)
-    spread: float = 0.2
-    #: none: nothing is jittered; else the first seed draws for all tasks, each further one anew for a tenth of them
-    seeds: tuple[int, ...] = ()
-
-    def weights(self, count: int) -> list[float]:
-        """What every task's claim is multiplied by."""
-        found = [1.0] * count
-        for at, seed in enumerate(self.seeds):
-            chance = Random(seed)
-            chosen = range(count) if at == 0 else chance.sample(range(count), -(-count // 10))
-            for number in chosen:
-                found[number] = chance.lognormvariate(0, self.spread)
-        return found
-
-
-PLAIN_STYLE = Style()
 
 
 @dataclass(eq=False)

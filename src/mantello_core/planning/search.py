@@ -7,7 +7,7 @@ from random import Random
 
 from ..schemes.evenings import Evenings
 from .plan import Plan, Prepared, laid_as, laid_out
-from .schedule import PATIENCE, Style
+from .style import PATIENCE, Style
 
 #: share of the tries that draw all claims anew; after them the best is changed a little, again and again
 _WIDE = 0.25

@@ -13,8 +13,8 @@ from mantello_core.formats.sample import calvessa, levy
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.drying import DRYING
 from mantello_core.planning.plan import desk_limit, laid_as, laid_out, prepared
-from mantello_core.planning.schedule import Style
 from mantello_core.planning.search import search
+from mantello_core.planning.style import Style
 from mantello_core.planning.validating import faults_of
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.evenings import AIDS, Evenings, Painter, checked_evenings

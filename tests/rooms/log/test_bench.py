@@ -7,6 +7,7 @@ from django.utils import timezone
 
 from mantello.rooms.log.actions import record
 from mantello.rooms.plan.evening import Evening
+from mantello.rooms.plan.handling import Handling
 from tests.rooms.case import RoomCase
 
 
@@ -37,7 +38,9 @@ class Bench(RoomCase):
         evening = Evening(self.army, now)
         later = evening.after(evening.current, 900)
         mixed = next(
-            one for one in later if len(one.left) > 1 and evening.step(one) and len(evening.step(one).mix.paints) > 1
+            one
+            for one in later
+            if len(one.left) > 1 and (step := Handling(evening.reading, one).step) and len(step.mix.paints) > 1
         )
         self.assertNotContains(self.see("desk", batch=mixed.id), "no longer matches")
         figure = {mixed.block.figures[0]}

@@ -56,9 +56,7 @@ def take_history(army: Army, archive: Archive, log: dict, moment_of: Callable[[s
         for one in log.get("measurements", ())
     )
     for one in log.get("photos", ()):
-        if one["file"] not in archive.files:
-            raise Unreadable(f"The archive has no {one['file']}.", "file")
-        jpeg, width, height = kept(archive.files[one["file"]])
+        jpeg, width, height = archived_photo(archive, one["file"])
         FigurePhoto.objects.create(
             army=army,
             jpeg=jpeg,
@@ -67,3 +65,13 @@ def take_history(army: Army, archive: Archive, log: dict, moment_of: Callable[[s
             taken_at=moment_of(one["taken_at"]),
             **{key: one[key] for key in _PHOTO},
         )
+
+
+def archived_photo(archive: Archive, name: str) -> tuple[bytes, int, int]:
+    """A photograph of an archive, encoded anew, with its width and height.
+
+    Raises: Unreadable if it is missing; ValidationError if it is no picture.
+    """
+    if name not in archive.files:
+        raise Unreadable(f"The archive has no {name}.", "file")
+    return kept(archive.files[name])

@@ -21,7 +21,6 @@ from mantello.rooms.army.models import Army, Edition, Variant
 from mantello.rooms.army.page import army_for
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.recipes.models import Photo, TestPiece
-from mantello.rooms.recipes.photograph import kept
 from mantello.rooms.recipes.trials import tried
 from mantello_core.errors import MantelloError, Unreadable
 from mantello_core.formats.archive import MOST_BYTES, Archive, read_archive, write_archive
@@ -31,7 +30,7 @@ from mantello_core.formats.drawing import plate_svg
 from mantello_core.formats.validation import check
 from mantello_core.schemes.naming import slug
 
-from .archived_history import history_of, take_history
+from .archived_history import archived_photo, history_of, take_history
 from .models import Entry, Settlement, Version
 
 _ENTRY = ("unit", "unit_name", "rank", "role", "step", "name", "ordinals", "mix", "paints", "coats", "minutes", "planned_minutes", "drying", "note", "painter", "dried")  # fmt: skip
@@ -314,9 +313,7 @@ def _take_tests(army: Army, archive: Archive) -> None:
             except (MantelloError, KeyError, TypeError, AttributeError) as error:
                 raise Unreadable(f"{name} has steps that cannot be read.", "file") from error
         for one in about.get("photos", ()):
-            if one["file"] not in archive.files:
-                raise Unreadable(f"The archive has no {one['file']}.", "file")
-            jpeg, width, height = kept(archive.files[one["file"]])
+            jpeg, width, height = archived_photo(archive, one["file"])
             Photo.objects.create(
                 test=test,
                 moment=one["moment"],

@@ -6,7 +6,6 @@ from dataclasses import replace
 from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect
 from django.urls import reverse
 from django.utils import timezone
@@ -17,6 +16,7 @@ from mantello.rooms.army.models import Army
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.recipes.photograph import PhotoField
+from mantello.shell.download import private_jpeg
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.planning.last_look import Look, last_look
@@ -158,10 +158,7 @@ def figure_photo(request, army_id, pk):
     """A photograph of figures."""
     army = army_for(request, army_id)
     found = get_object_or_404(army.figure_photos, pk=pk)
-    answer = HttpResponse(bytes(found.jpeg), content_type="image/jpeg")
-    answer["Cache-Control"] = "private, max-age=3600"
-    answer["Content-Security-Policy"] = "default-src 'none'"
-    return answer
+    return private_jpeg(found.jpeg)
 
 
 @login_required

@@ -10,7 +10,7 @@ from mantello_core.recipes.step import Step
 from mantello_core.schemes.army import Figure
 from mantello_core.schemes.army_work import piece_of
 
-from .evening import Batch
+from .batch import Batch
 
 _GAP, _FOOT = 30, 24
 

@@ -5,7 +5,9 @@ from html import escape
 
 from mantello_core.colour.spaces import hex_of
 
-from .evening import Batch, Evening
+from .batch import Batch
+from .evening import Evening
+from .handling import Handling
 
 WIDTH = 912
 _HATCH = (
@@ -158,5 +160,5 @@ def _handle(batch: Batch) -> str:
 
 
 def _colour(evening: Evening, batch: Batch) -> str:
-    step = evening.step(batch)
+    step = Handling(evening.reading, batch).step
     return hex_of(step.mix.paints[0].swatch if step else evening.reading.undercoat)

@@ -1,9 +1,9 @@
 """Tonight: the plan of an army from its session on, with what the log says is done of it."""
 
 import hashlib
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterator
 from copy import copy
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import datetime, timedelta
 from functools import cached_property
 from itertools import islice
@@ -15,78 +15,26 @@ from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.models import Entry
 from mantello.rooms.log.pace import dried_before, timed_before
 from mantello.rooms.log.queries import done_steps
-from mantello_core.insignia.mark_step import MarkStep
 from mantello_core.paints.range import paints
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.calendar import sessions
-from mantello_core.planning.compiling import UNDERCOAT
-from mantello_core.planning.marking import beneath, mark_paints_of, mark_step_of, site_words
+from mantello_core.planning.marking import beneath
 from mantello_core.planning.pace import Pace, pace_of
 from mantello_core.planning.plan import Plan, Prepared, laid_as
-from mantello_core.planning.schedule import Block, Style
-from mantello_core.planning.task import Atom
-from mantello_core.recipes.hazard import cautions_for
-from mantello_core.recipes.quantity import Portion, portion
-from mantello_core.recipes.technique import techniques
-from mantello_core.schemes.army_work import Piece, piece_of
+from mantello_core.planning.schedule import Block
+from mantello_core.planning.style import Style
 from mantello_core.schemes.evenings import Evenings
 
+from .batch import Batch, title_of
 from .laying import laid_plan, ready_work
 from .models import Replan
 
 #: how long a room is aired after spraying, at least; the can's label comes first
 AIRING = timedelta(minutes=20)
-#: the spray from above, and how it is done
-ABOVE = "above"
-FROM_ABOVE = (
-    "From above at about 45 degrees, once round the figure, from 20 to 30 cm; two light passes. A third of each panel,"
-    " the upper one, takes the pale colour: stop before the lower third greys."
-)
 #: sessions that are laid while work is dragged
 _TRIED = 2
 #: work that was moved: (id of an atom, moment)
 Wishes = tuple[tuple[str, str], ...]
-
-
-@dataclass(frozen=True)
-class Batch:
-    """One block of the plan as the painter meets it."""
-
-    id: str
-    number: int
-    block: Block
-    title: str
-    unit: str
-    mix: str
-    #: figures of it that are not logged for all its steps
-    left: tuple[tuple[str, int], ...]
-    #: figures that would just keep the hands busy while the first dries
-    least: int
-
-    @property
-    def done(self) -> bool:
-        """Whether the log has all of it."""
-        return not self.left
-
-    @property
-    def minutes(self) -> float:
-        """Hands-on minutes."""
-        return (self.block.end - self.block.start).total_seconds() / 60
-
-    @property
-    def minutes_left(self) -> float:
-        """Hands-on minutes of the figures that are left."""
-        return sum(self.block.task.figures[figure] for figure in self.left) / 60
-
-    @property
-    def atoms(self) -> list[Atom]:
-        """The steps in it."""
-        return self.block.task.atoms
-
-    @property
-    def roles(self) -> tuple[str, ...]:
-        """The roles painted in it."""
-        return tuple(dict.fromkeys(atom.recipe_role for atom in self.atoms if atom.recipe_role))
 
 
 class Evening:
@@ -202,84 +150,6 @@ class Evening:
         wet = [(timezone.localtime(dry_by(entry)), entry) for entry in recent]
         return sorted(((dry, entry) for dry, entry in wet if dry > self.now), key=lambda pair: pair[0])
 
-    def cautions(self, batch: Batch) -> tuple[str, ...]:
-        """What to mind at a batch."""
-        if batch.atoms[0].mark:
-            step = self.mark_step(batch)
-            paints = mark_paints_of(self.reading.design.scheme, self.reading.resolution, batch.atoms[0])
-            return ((step.caution,) if step.caution else ()) + cautions_for("base", paints, "water")
-        paints, diluent = self._paints(batch)
-        piece = self.piece(batch)
-        own = (piece.caution,) if piece and piece.caution else ()
-        return own + cautions_for(batch.atoms[0].kind, paints, diluent)
-
-    def step(self, batch: Batch):
-        """The recipe step of a batch; None for the ground, marks and handwork."""
-        atom = batch.atoms[0]
-        if atom.piece:
-            return self.piece(batch).step
-        if not atom.recipe_role:
-            return None
-        tier = self.reading.design.army.rank(atom.unit, atom.rank).tier
-        return next(
-            step for step in self.reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step
-        )
-
-    def mark_step(self, batch: Batch) -> MarkStep | None:
-        """The step of a mark that a batch is; None if it is none."""
-        atom = batch.atoms[0]
-        return mark_step_of(self.reading.design.scheme, self.reading.resolution, atom) if atom.mark else None
-
-    def piece(self, batch: Batch) -> Piece | None:
-        """The work on all figures that a batch is; None if it is none."""
-        atom = batch.atoms[0]
-        design = self.reading.design
-        return piece_of(design, self.reading.resolution, atom.unit, atom.rank, atom.piece) if atom.piece else None
-
-    def how(self, batch: Batch) -> str:
-        """How a batch is painted, in a few sentences."""
-        step, mark, piece = self.step(batch), self.mark_step(batch), self.piece(batch)
-        if mark:
-            return mark.words
-        said = [] if piece is None or not piece.words else [piece.words]
-        if step is None or batch.atoms[0].sprayed:
-            if piece is None or step:
-                said.insert(0, f"{_coats(batch)}Aerosol, the whole figure, in thin passes.")
-            return " ".join(said)
-        said.insert(0, f"{_coats(batch)}{step.tool.capitalize()}, {step.place}.")
-        if batch.atoms[0].window:
-            count = len(batch.left)
-            laid = f"Lay all {count}, then wipe them in the same order" if count > 1 else "Lay it, then wipe it"
-            said.append(f"{laid}, within {batch.atoms[0].window / 60:.0f} minutes.")
-        return " ".join(said)
-
-    def portion(self, batch: Batch) -> Portion | None:
-        """What is put together for the figures that are left; None where nothing is mixed or it comes from a can."""
-        step = self.step(batch)
-        if step is None or batch.atoms[0].sprayed or any(pot.kind == "powder" for pot in step.mix.paints):
-            return None
-        surface = sum(
-            atom.surface * (step.share if atom.piece else 1.0)
-            for rank, ordinal in batch.left
-            for atom in batch.atoms
-            if atom.rank == rank and ordinal in atom.ordinals
-        )
-        return portion(step.mix, surface, batch.atoms[0].coats)
-
-    def hints(self, batch: Batch) -> list[str]:
-        """How to turn the figure and lead the brush, until when to lift, and how it dries."""
-        step, atom = self.step(batch), batch.atoms[0]
-        if atom.step == ABOVE:
-            return [FROM_ABOVE]
-        if step is None or atom.sprayed:
-            return [techniques()["undercoat"].stroke] if atom.sprayed else []
-        said = [step.technique.stroke] if step.technique.stroke else []
-        if step.window and not atom.window:
-            said.append(f"Lift pools within {step.window:.0f} minutes, then leave it alone for {step.leave:.0f}.")
-        if step.pose:
-            said.append(f"Dries {step.pose}.")
-        return said
-
     def airing(self) -> datetime | None:
         """Until when the room is to be aired after the last spraying; None if it was long enough ago."""
         sprayed = [pot.id for pot in paints().values() if pot.sprayed]
@@ -288,14 +158,6 @@ class Evening:
             (one.done_at for one in recent if any(each["paint"] in sprayed for each in one.paints)), default=None
         )
         return timezone.localtime(last + AIRING) if last else None
-
-    def _paints(self, batch: Batch):
-        step = self.step(batch)
-        if step is None and batch.atoms[0].piece:
-            return (), "neat"
-        if step is None:
-            return (self.reading.design.scheme.ground.coat(batch.atoms[0].step).paint,), "neat"
-        return step.mix.paints, step.mix.diluent
 
     def _start_and_since(self) -> tuple[datetime, datetime]:
         """When the plan starts, and since when the log counts as part of it: the end of the last session.
@@ -346,28 +208,6 @@ class Evening:
 def dry_by(entry: Entry) -> datetime:
     """When what an entry laid is dry: as it was found, or as planned."""
     return entry.done_at + timedelta(minutes=entry.drying if entry.dried is None else entry.dried)
-
-
-def _coats(batch: Batch) -> str:
-    coats = batch.atoms[0].coats
-    return f"{coats} coats. " if coats > 1 else ""
-
-
-def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
-    """A batch in words, such as 'Base Field and Facing'."""
-    atoms = list(atoms)
-    if atoms[0].mark:
-        sites = list(dict.fromkeys(site_words(atom.mark) for atom in atoms))
-        return f"{atoms[0].name.removesuffix(sites[0]).strip()} {' and '.join(sites)}"
-    if atoms[0].piece:
-        return atoms[0].name
-    verb = techniques()[atoms[0].kind].verb
-    roles = list(dict.fromkeys(reading.design.scheme.role(atom.role).name for atom in atoms if atom.recipe_role))
-    if not roles:
-        return f"{verb} the figures" if atoms[0].step == UNDERCOAT else atoms[0].name
-    if len(roles) == 1:
-        return f"{verb} {roles[0]}"
-    return f"{verb} {', '.join(roles[:-1])} and {roles[-1]}"
 
 
 def _mark(block: Block) -> str:

@@ -2,8 +2,8 @@
 
 from django.utils import timezone
 
-from mantello_core.planning.schedule import Style
 from mantello_core.planning.search import search
+from mantello_core.planning.style import Style
 
 from .evening import Evening
 from .models import Search

@@ -6,7 +6,7 @@ from mantello.rooms.army.reading import Reading
 from mantello_core.planning.compiling import Done
 from mantello_core.planning.pace import Pace
 from mantello_core.planning.plan import Plan, Prepared, laid_out, prepared
-from mantello_core.planning.schedule import Style
+from mantello_core.planning.style import Style
 from mantello_core.schemes.evenings import Evenings
 from mantello_core.schemes.scheme import Design
 

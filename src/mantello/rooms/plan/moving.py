@@ -14,8 +14,9 @@ from mantello.rooms.army.page import apply, army_for
 from mantello_core.errors import OutOfRange
 from mantello_core.schemes.evenings import checked_evenings
 
+from .batch import Batch
 from .drawing import lanes_svg
-from .evening import Batch, Evening, Wishes
+from .evening import Evening, Wishes
 from .painters import painter_in_hand
 
 #: minutes that times are moved by

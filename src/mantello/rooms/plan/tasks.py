@@ -1,5 +1,6 @@
 """What workers do for the Plan room; any number of them, on any machine that reaches the database."""
 
+from django.db import close_old_connections
 from procrastinate.contrib.django import app
 
 from .improving import carry_out
@@ -9,6 +10,9 @@ from .models import Search
 @app.task(name="plan.improve", queue="plan")
 def improve(search_id: int) -> None:
     """Search for a better plan, if the search was not stopped before its turn came."""
-    found = Search.objects.select_related("army__head").filter(pk=search_id, state=Search.State.WAITING).first()
-    if found:
-        carry_out(found)
+    try:
+        found = Search.objects.select_related("army__head").filter(pk=search_id, state=Search.State.WAITING).first()
+        if found:
+            carry_out(found)
+    finally:
+        close_old_connections()

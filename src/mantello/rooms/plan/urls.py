@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import calendar, moving, order, painters, searching, views, whatif
+from . import calendar, cards, desk_page, moving, order, painters, pressing, searching, views, whatif
 
 urlpatterns = [
     path("plan/", views.plan, name="plan"),
@@ -23,8 +23,8 @@ urlpatterns = [
     path("plan/order/", order.order, name="order"),
     path("plan/what-if/", whatif.what_if, name="what-if"),
     path("plan/evenings/", views.set_evenings, name="set-evenings"),
-    path("desk/", views.desk, name="desk"),
-    path("desk/back/", views.take_back_last, name="desk-back"),
-    path("desk/cards.pdf", views.cards, name="desk-cards"),
-    path("desk/done/", views.done, name="desk-done"),
+    path("desk/", desk_page.desk, name="desk"),
+    path("desk/back/", pressing.take_back_last, name="desk-back"),
+    path("desk/cards.pdf", cards.cards, name="desk-cards"),
+    path("desk/done/", pressing.done, name="desk-done"),
 ]

@@ -2,7 +2,6 @@
 
 from dataclasses import replace
 
-from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
@@ -12,186 +11,21 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.soiling import dirtied_otherwise, dirty_again
-from mantello.shell.fields import QuickSelect
 from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.loose import LOOSE, loose_advice
 from mantello_core.figures.vocabulary import group_of, spoken
 from mantello_core.formats.drawing import plate_svg
-from mantello_core.paints.range import paint, paints
+from mantello_core.paints.range import paint
 from mantello_core.planning.compiling import slots_of
-from mantello_core.recipes.finish import VARNISHES
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for
-from mantello_core.recipes.method import METHODS
-from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
 from mantello_core.schemes.army_work import level_of
 from mantello_core.schemes.basing import figures_on, off_ground, plant_counts, standing_on
 from mantello_core.schemes.finishing import (
     MOST_LEVEL,
-    USES,
-    Basing,
-    DirtPass,
-    Finishing,
-    checked_finishing,
-    usual_dirt,
-    usual_plants,
-    with_paint,
 )
-from mantello_core.schemes.scheme import Design
 from mantello_core.schemes.soiled import soiled, swallowed
 
-_SLOTS = {"metals": ("Metals", METALS), "skin": ("Skin", SKIN), "base": ("Bases", BASE)}
-_DIRT_NAMES = ("clean", "a little dust", "used", "a campaign", "a long one", "buried in mud")
-#: kinds of paint that make dirt
-_DIRTY = ("acrylic", "wash", "enamel", "oil", "powder", "texture", "ink", "air")
-
-
-def _number(label: str, most: float, **options) -> forms.FloatField:
-    told = dict.fromkeys(("invalid", "min_value", "max_value"), f"Write 0 to {most:g}.")
-    return forms.FloatField(required=False, min_value=0, max_value=most, label=label, error_messages=told, **options)
-
-
-def _field(slot: str) -> str:
-    """The field of a slot; 'base' alone is the edition that the page showed."""
-    return f"{slot}_slot"
-
-
-class FinishingForm(forms.Form):
-    """Everything that every figure gets besides its colours."""
-
-    varnish = forms.ChoiceField(required=False, label="Last coat", choices=[("", "none"), *((one, one) for one in ("matt", "satin", "gloss"))])  # fmt: skip
-    can = forms.ChoiceField(label="Laid with", choices=[("yes", "the can"), ("", "a brush")], required=False)
-    use = forms.ChoiceField(label="The army is", choices=[(key, words) for key, (_, words) in USES.items()])
-    varnish_last = forms.ChoiceField(
-        required=False, label="Varnish", choices=[("", "before the plants: they stay bright"), ("yes", "after the plants: the glue's shine goes")],
-    )  # fmt: skip
-    barrier = forms.ChoiceField(required=False, label="Beneath solvents", choices=[("", "nothing: they may bite"), *((one, f"a {one} coat") for one in VARNISHES)])  # fmt: skip
-    masks = forms.BooleanField(required=False, label="Mask figures for what is sprayed on parts of them")
-    shiny = forms.MultipleChoiceField(required=False, label="Glossy at the end", widget=forms.CheckboxSelectMultiple)
-    apart = forms.MultipleChoiceField(required=False, label="Painted apart", widget=forms.CheckboxSelectMultiple)
-    level = forms.TypedChoiceField(
-        required=False, label="Dirt of the army", coerce=int, empty_value=None,
-        choices=[("", "as the brief says"), *((at, f"{at}: {name}") for at, name in enumerate(_DIRT_NAMES))],
-    )  # fmt: skip
-    magnets = forms.BooleanField(required=False, label="Magnets in the bases")
-    seed = forms.IntegerField(
-        required=False, min_value=0, max_value=999_999, label="Seed of the shuffle",
-        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write 0 to 999999."),
-    )  # fmt: skip
-    width = _number("Shared base, mm wide", 400)
-    depth = _number("and deep", 400)
-
-    def __init__(self, design: Design, *arguments, **options):
-        super().__init__(*arguments, **options)
-        finishing, scheme = design.scheme.finishing, design.scheme
-        usual = METHODS[design.brief.method if design.brief else "classic"]
-        for name, (label, known) in _SLOTS.items():
-            now = known[getattr(usual.slots, name)]
-            self.fields[_field(name)] = forms.ChoiceField(
-                required=False, label=label, choices=[("", f"as in {usual.title.lower()}: {now}"), *known.items()]
-            )
-        self.fields["shiny"].choices = [(role.id, role.name) for role in scheme.roles]
-        self.fields["apart"].choices = [(group, group) for group in LOOSE]
-        pots = [(pot.id, pot.name) for pot in paints().values() if pot.kind in _DIRTY and not pot.sprayed]
-        self.dirt = _merged(finishing.dirt, usual_dirt())
-        for one in self.dirt:
-            self.fields[f"dirt-{one.id}"] = forms.BooleanField(required=False, label=one.name)
-            own = one.step.mix.parts[0][0]
-            named = pots if any(own == id_ for id_, _ in pots) else [(own, paint(own).name), *pots]
-            self.fields[f"paint-{one.id}"] = forms.ChoiceField(
-                label=f"{one.name}, paint", choices=named, widget=QuickSelect
-            )
-            if one.law == "ground":
-                self.fields[f"height-{one.id}"] = _number(f"{one.name}, up to % of the height", 100)
-        self.plants = _merged(finishing.basing.plants, usual_plants())
-        for one in self.plants:
-            self.fields[f"plant-{one.id}"] = _number(f"{one.name}, {one.size:g} mm", 10)
-
-    @classmethod
-    def showing(cls, design: Design) -> "FinishingForm":
-        """The form filled with the army's finish."""
-        finishing = design.scheme.finishing
-        initial = {
-            "varnish": finishing.varnish, "can": "yes" if finishing.can else "", "use": finishing.use,
-            "varnish_last": "yes" if finishing.varnish_last else "", "barrier": finishing.barrier, "masks": finishing.masks,
-            "shiny": finishing.shiny, "apart": finishing.apart, "level": "" if finishing.level is None else finishing.level,
-            "magnets": finishing.basing.magnets, "seed": finishing.basing.seed,
-            "width": finishing.basing.width or None, "depth": finishing.basing.depth or None,
-        } | {_field(name): given for name, given in vars(finishing.slots).items()}  # fmt: skip
-        form = cls(design, initial=initial)
-        on = {one.id for one in finishing.dirt}
-        for one in form.dirt:
-            form.initial |= {
-                f"dirt-{one.id}": one.id in on,
-                f"paint-{one.id}": one.step.mix.parts[0][0],
-                f"height-{one.id}": round(one.height * 100),
-            }
-        for one in form.plants:
-            form.initial[f"plant-{one.id}"] = f"{one.in_ten:g}" if one.in_ten else None
-        return form
-
-    @property
-    def slots(self):
-        """Fields of the order."""
-        return [self[_field(name)] for name in _SLOTS]
-
-    @property
-    def varnishing(self):
-        """Fields of varnish."""
-        return [self[name] for name in ("varnish", "can", "use", "varnish_last", "barrier")]
-
-    @property
-    def passes(self):
-        """Every pass of dirt with its fields: switch, paint, height or None."""
-        return [
-            (
-                one,
-                self[f"dirt-{one.id}"],
-                self[f"paint-{one.id}"],
-                self[f"height-{one.id}"] if one.law == "ground" else None,
-            )
-            for one in self.dirt
-        ]
-
-    @property
-    def growing(self):
-        """Every plant with its field."""
-        return [(one, self[f"plant-{one.id}"]) for one in self.plants]
-
-    def finishing(self, design: Design) -> Finishing:
-        """The finish that the form says.
-
-        Raises: what ``checked_finishing`` refuses.
-        """
-        given = self.cleaned_data
-        dirt = tuple(_said(one, given) for one in self.dirt if given[f"dirt-{one.id}"])
-        plants = tuple(
-            replace(one, in_ten=given[f"plant-{one.id}"] or 0.0) for one in self.plants if given[f"plant-{one.id}"]
-        )
-        basing = Basing(
-            plants,
-            given["magnets"],
-            1 if given["seed"] is None else given["seed"],
-            given["width"] or 0.0,
-            given["depth"] or 0.0,
-        )
-        made = Finishing(
-            Slots(*(given[_field(name)] for name in _SLOTS)), given["varnish"], bool(given["can"]), given["use"], bool(given["varnish_last"]),
-            given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["level"], dirt, basing,
-        )  # fmt: skip
-        return checked_finishing(made, tuple(design.scheme.role_by_id))
-
-
-def _said(one: DirtPass, given: dict) -> DirtPass:
-    height = given.get(f"height-{one.id}")
-    changed = with_paint(one, given[f"paint-{one.id}"]) if given[f"paint-{one.id}"] != one.step.mix.parts[0][0] else one
-    return changed if height is None else replace(changed, height=height / 100)
-
-
-def _merged(own: tuple, usual: tuple) -> list:
-    """Usual ones in their order, own ones in place of those of their id, then the rest."""
-    known = {one.id: one for one in own}
-    found = [known.pop(one.id, one) for one in usual]
-    return [*found, *known.values()]
+from .finishing_form import FinishingForm
 
 
 @login_required

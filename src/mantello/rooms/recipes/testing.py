@@ -9,6 +9,7 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import reading_of
+from mantello.shell.download import private_jpeg
 from mantello_core.colour.spaces import hex_of
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.paints.range import paint
@@ -226,10 +227,7 @@ def photo(request, army_id, pk, moment):
     """A photograph of a test piece."""
     army = army_for(request, army_id)
     found = get_object_or_404(Photo, test__pk=pk, test__army=army, moment=moment)
-    answer = HttpResponse(bytes(found.jpeg), content_type="image/jpeg")
-    answer["Cache-Control"] = "private, max-age=3600"
-    answer["Content-Security-Policy"] = "default-src 'none'"
-    return answer
+    return private_jpeg(found.jpeg)
 
 
 @login_required

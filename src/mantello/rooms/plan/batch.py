@@ -1,0 +1,69 @@
+"""A batch: one block of the plan as the painter meets it."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from mantello.rooms.army.reading import Reading
+from mantello_core.planning.compiling import UNDERCOAT
+from mantello_core.planning.marking import site_words
+from mantello_core.planning.schedule import Block
+from mantello_core.planning.task import Atom
+from mantello_core.recipes.technique import techniques
+
+
+@dataclass(frozen=True)
+class Batch:
+    """One block of the plan as the painter meets it."""
+
+    id: str
+    number: int
+    block: Block
+    title: str
+    unit: str
+    mix: str
+    #: figures of it that are not logged for all its steps
+    left: tuple[tuple[str, int], ...]
+    #: figures that would just keep the hands busy while the first dries
+    least: int
+
+    @property
+    def done(self) -> bool:
+        """Whether the log has all of it."""
+        return not self.left
+
+    @property
+    def minutes(self) -> float:
+        """Hands-on minutes."""
+        return (self.block.end - self.block.start).total_seconds() / 60
+
+    @property
+    def minutes_left(self) -> float:
+        """Hands-on minutes of the figures that are left."""
+        return sum(self.block.task.figures[figure] for figure in self.left) / 60
+
+    @property
+    def atoms(self) -> list[Atom]:
+        """The steps in it."""
+        return self.block.task.atoms
+
+    @property
+    def roles(self) -> tuple[str, ...]:
+        """The roles painted in it."""
+        return tuple(dict.fromkeys(atom.recipe_role for atom in self.atoms if atom.recipe_role))
+
+
+def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
+    """A batch in words, such as 'Base Field and Facing'."""
+    atoms = list(atoms)
+    if atoms[0].mark:
+        sites = list(dict.fromkeys(site_words(atom.mark) for atom in atoms))
+        return f"{atoms[0].name.removesuffix(sites[0]).strip()} {' and '.join(sites)}"
+    if atoms[0].piece:
+        return atoms[0].name
+    verb = techniques()[atoms[0].kind].verb
+    roles = list(dict.fromkeys(reading.design.scheme.role(atom.role).name for atom in atoms if atom.recipe_role))
+    if not roles:
+        return f"{verb} the figures" if atoms[0].step == UNDERCOAT else atoms[0].name
+    if len(roles) == 1:
+        return f"{verb} {roles[0]}"
+    return f"{verb} {', '.join(roles[:-1])} and {roles[-1]}"

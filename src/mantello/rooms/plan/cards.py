@@ -1,0 +1,45 @@
+"""The batches of a session as cards to lay beside the palette."""
+
+from django.contrib.auth.decorators import login_required
+from django.template.loader import render_to_string
+from django.utils import timezone
+from django.utils.safestring import mark_safe
+from django.views.decorators.http import require_safe
+
+from mantello.rooms.army.page import army_for
+from mantello.rooms.log.queries import progress
+from mantello.shell.printing import pdf
+from mantello_core.recipes.hazard import DEFERENCE
+
+from .desk import areas_to_paint, areas_words, desk_svg
+from .evening import Evening
+from .handling import Handling
+from .painters import painter_in_hand
+
+#: cards printed at once
+MOST_CARDS = 24
+
+
+@login_required
+@require_safe
+def cards(request, army_id):
+    """The batches of the session as cards to lay beside the palette, as PDF."""
+    army = army_for(request, army_id)
+    evening = Evening(army, timezone.now(), painter_in_hand(request, army))
+    everyone = progress(army)
+    printed = []
+    for batch in [one for one in evening.tonight if not one.done][:MOST_CARDS]:
+        figure = (batch.left or batch.block.figures)[0]
+        unit = batch.block.task.unit
+        handling = Handling(evening.reading, batch)
+        printed.append({
+            "batch": batch, "how": handling.how, "hints": handling.hints, "portion": handling.portion, "cautions": handling.cautions,
+            "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
+            "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
+            "figures": ", ".join(f"{rank} {ordinal}" for rank, ordinal in batch.left),
+        })  # fmt: skip
+    session = evening.plan.sessions[0]
+    html = render_to_string(
+        "plan/cards.html", {"army": army, "cards": printed, "session": session, "deference": DEFERENCE}
+    )
+    return pdf(html, "desk-cards.pdf", "cards.css")

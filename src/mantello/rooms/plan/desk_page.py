@@ -1,0 +1,142 @@
+"""The desk: one batch, large, and what belongs beside it."""
+
+import uuid
+from dataclasses import replace
+
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.utils import timezone
+from django.utils.safestring import mark_safe
+from django.views.decorators.http import require_safe
+
+from mantello.rooms.army.muster import Muster
+from mantello.rooms.army.page import army_for, room_page
+from mantello.rooms.army.reading import reading_of
+from mantello.rooms.log import actions as log
+from mantello.rooms.log.bench import aged
+from mantello.rooms.log.queries import log_mark, progress
+from mantello.rooms.recipes.trials import untested
+from mantello_core.recipes.hazard import DEFERENCE
+from mantello_core.recipes.mishap import mishaps_at, repair
+from mantello_core.recipes.step import Recipe
+from mantello_core.schemes.army import Figure
+
+from .batch import Batch
+from .desk import areas_to_paint, areas_words, desk_svg, lap_of, pot_of
+from .evening import Evening
+from .forms import DoneForm
+from .handling import Handling
+from .painters import painter_in_hand
+
+#: batches that the desk holds ready for when the server is out of reach
+AHEAD = 8
+
+
+@login_required
+@require_safe
+def desk(request, army_id):
+    """One batch, large."""
+    return desk_page(request, army_for(request, army_id), request.GET.get("batch", ""))
+
+
+def desk_page(request, army, batch_id="", status=200, form=None):
+    evenings = reading_of(army.head).design.evenings
+    painter = painter_in_hand(request, army)
+    if not reading_of(army.head).design.army.figures or not evenings.of_painter(painter).pattern:
+        return redirect("plan", army.pk)
+    evening = Evening(army, timezone.now(), painter)
+    batch = evening.find(batch_id) or evening.current
+    context = {"title": "At the desk", "evening": evening} | desk_context(army, evening, batch, form)
+    return room_page(request, army, "plan", "plan/desk.html", context, status)
+
+
+def desk_context(army, evening: Evening, batch: Batch | None, form=None):
+    """What the desk shows of a batch; only its neighbours if there is none left."""
+    if batch is None:
+        return {"batch": None}
+    reading = evening.reading
+    figure = (batch.left or batch.block.figures)[0]
+    everyone = progress(army)
+    following = evening.after(batch, AHEAD)
+    muster = Muster(army, reading, everyone, log_mark(army), painted=True)
+    unit = reading.design.army.nodes[batch.block.task.unit]
+    handling = Handling(reading, batch)
+    step = handling.step
+    return {
+        "batch": batch,
+        "untested": [reading.design.scheme.role(role) for role in untested_roles(army, reading, batch)],
+        "step": step,
+        "how": handling.how,
+        "hints": handling.hints,
+        "portion": handling.portion if batch.left else None,
+        "fine": handling.fine,
+        "airing": evening.airing(),
+        "form": form or DoneForm(initial={"minutes": round(batch.minutes_left)}),
+        "picture": mark_safe(desk_svg(reading, batch, figure, everyone[unit.id, *figure].done)),
+        "where": areas_words(areas_to_paint(reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
+        "lap": lap_of(reading, batch),
+        "pot": pot_of(reading, batch, step),
+        "coats": batch.atoms[0].coats,
+        "cautions": handling.cautions,
+        "deference": DEFERENCE,
+        "aged": aged(army, reading, log.mix_words(reading, batch.atoms[0]), evening.now) if step else None,
+        "dry_at": evening.drying_until(batch),
+        "drying": evening.still_drying(),
+        "following": following[:3],
+        "ahead": [one.id for one in following],
+        "forgotten": _forgotten(evening, batch),
+        "repairs": _repairs(reading, batch),
+        "skip_to": following[0] if following else None,
+        "batch_token": uuid.uuid4(),
+        "in_hand": [
+            (
+                f"{rank}|{ordinal}",
+                f"{rank} {ordinal}",
+                muster.picture(unit, reading.resolution.of(Figure(unit.id, rank, ordinal)), ordinal, 84),
+                (rank, ordinal) in batch.left,
+            )
+            for rank, ordinal in batch.block.figures
+        ],
+    }
+
+
+def _forgotten(evening: Evening, batch: Batch) -> list[str]:
+    """Figures of a batch that lack a step which the others of it have had."""
+    atoms = {atom.id: atom for atom in evening.reading.work.atoms}
+    mine, unit = {atom.id for atom in batch.atoms}, batch.block.task.unit
+    before = {edge.before for edge in evening.reading.work.edges if edge.after in mine and edge.rule.hard}
+    had: dict[tuple[str, str], int] = {}
+    lacking: dict[tuple[str, str], list[str]] = {}
+    names: dict[tuple[str, str], str] = {}
+    for id_ in sorted(before - mine):
+        atom = atoms[id_]
+        key = atom.role, atom.step
+        names[key] = atom.name
+        for rank, ordinal in batch.left:
+            if rank == atom.rank and ordinal in atom.ordinals:
+                if (unit, rank, ordinal, *key) in evening.done:
+                    had[key] = had.get(key, 0) + 1
+                else:
+                    lacking.setdefault(key, []).append(f"{rank} {ordinal}")
+    return [f"{', '.join(figures)}: no {names[key]} yet" for key, figures in lacking.items() if had.get(key)]
+
+
+def _repairs(reading, batch: Batch) -> list:
+    """What may go wrong at a batch, with what another coat would do where coats are counted."""
+    atom = batch.atoms[0]
+    known = mishaps_at(atom.kind if atom.role else "undercoat")
+    if not atom.recipe_role or atom.kind != "base":
+        return [(one, None) for one in known]
+    tier = reading.design.army.rank(atom.unit, atom.rank).tier
+    recipe = reading.design.scheme.role(atom.recipe_role).recipe(tier)
+    more = Recipe(tuple(replace(one, coats=atom.coats + 1) if one.id == atom.step else one for one in recipe.steps))
+    at = next(number for number, one in enumerate(recipe.steps) if one.id == atom.step)
+    now, then = (reading.design.scheme.predicted(one).outcomes[at].after for one in (recipe, more))
+    wanted = recipe.steps[at].mix.film.masstone
+    return [(one, repair(wanted, now, then) if one.id in ("pale", "patchy") else None) for one in known]
+
+
+def untested_roles(army, reading, batch: Batch) -> list[str]:
+    """Roles of a batch that want a test piece before it may start."""
+    wanting = untested(army, reading)
+    return [role for role in dict.fromkeys(atom.role for atom in batch.atoms) if role in wanting]

@@ -1,0 +1,132 @@
+"""How a batch is painted: its step, strokes, drops, windows and cautions."""
+
+from functools import cached_property
+
+from mantello.rooms.army.reading import Reading
+from mantello_core.insignia.mark_step import MarkStep
+from mantello_core.planning.marking import mark_paints_of, mark_step_of
+from mantello_core.recipes.hazard import cautions_for
+from mantello_core.recipes.quantity import Portion, portion
+from mantello_core.recipes.step import Step
+from mantello_core.recipes.technique import techniques
+from mantello_core.schemes.army_work import Piece, piece_of
+
+from .batch import Batch
+
+#: kinds of step that tire hand and eyes
+_FINE = ("highlight", "edge", "dot", "line", "recess")
+#: the spray from above, and how it is done
+ABOVE = "above"
+FROM_ABOVE = (
+    "From above at about 45 degrees, once round the figure, from 20 to 30 cm; two light passes. A third of each panel,"
+    " the upper one, takes the pale colour: stop before the lower third greys."
+)
+
+
+class Handling:
+    """One batch at the desk."""
+
+    def __init__(self, reading: Reading, batch: Batch):
+        self.reading, self.batch = reading, batch
+
+    @property
+    def fine(self) -> bool:
+        """Whether it tires hand and eyes."""
+        return self.batch.atoms[0].kind in _FINE or bool(self.batch.atoms[0].mark)
+
+    @property
+    def cautions(self) -> tuple[str, ...]:
+        """What to mind at it."""
+        if self.batch.atoms[0].mark:
+            step = self.mark_step
+            paints = mark_paints_of(self.reading.design.scheme, self.reading.resolution, self.batch.atoms[0])
+            return ((step.caution,) if step.caution else ()) + cautions_for("base", paints, "water")
+        paints, diluent = self._paints()
+        piece = self.piece
+        own = (piece.caution,) if piece and piece.caution else ()
+        return own + cautions_for(self.batch.atoms[0].kind, paints, diluent)
+
+    @cached_property
+    def step(self) -> Step | None:
+        """The recipe step of a batch; None for the ground, marks and handwork."""
+        atom = self.batch.atoms[0]
+        if atom.piece:
+            return self.piece.step
+        if not atom.recipe_role:
+            return None
+        tier = self.reading.design.army.rank(atom.unit, atom.rank).tier
+        return next(
+            step for step in self.reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step
+        )
+
+    @cached_property
+    def mark_step(self) -> MarkStep | None:
+        """The step of a mark that a batch is; None if it is none."""
+        atom = self.batch.atoms[0]
+        return mark_step_of(self.reading.design.scheme, self.reading.resolution, atom) if atom.mark else None
+
+    @cached_property
+    def piece(self) -> Piece | None:
+        """The work on all figures that a batch is; None if it is none."""
+        atom = self.batch.atoms[0]
+        design = self.reading.design
+        return piece_of(design, self.reading.resolution, atom.unit, atom.rank, atom.piece) if atom.piece else None
+
+    @property
+    def how(self) -> str:
+        """How a batch is painted, in a few sentences."""
+        step, mark, piece = self.step, self.mark_step, self.piece
+        if mark:
+            return mark.words
+        said = [] if piece is None or not piece.words else [piece.words]
+        if step is None or self.batch.atoms[0].sprayed:
+            if piece is None or step:
+                said.insert(0, f"{self._coats()}Aerosol, the whole figure, in thin passes.")
+            return " ".join(said)
+        said.insert(0, f"{self._coats()}{step.tool.capitalize()}, {step.place}.")
+        if self.batch.atoms[0].window:
+            count = len(self.batch.left)
+            laid = f"Lay all {count}, then wipe them in the same order" if count > 1 else "Lay it, then wipe it"
+            said.append(f"{laid}, within {self.batch.atoms[0].window / 60:.0f} minutes.")
+        return " ".join(said)
+
+    @property
+    def portion(self) -> Portion | None:
+        """What is put together for the figures that are left; None where nothing is mixed or it comes from a can."""
+        step = self.step
+        if step is None or self.batch.atoms[0].sprayed or any(pot.kind == "powder" for pot in step.mix.paints):
+            return None
+        surface = sum(
+            atom.surface * (step.share if atom.piece else 1.0)
+            for rank, ordinal in self.batch.left
+            for atom in self.batch.atoms
+            if atom.rank == rank and ordinal in atom.ordinals
+        )
+        return portion(step.mix, surface, self.batch.atoms[0].coats)
+
+    @property
+    def hints(self) -> list[str]:
+        """How to turn the figure and lead the brush, until when to lift, and how it dries."""
+        step, atom = self.step, self.batch.atoms[0]
+        if atom.step == ABOVE:
+            return [FROM_ABOVE]
+        if step is None or atom.sprayed:
+            return [techniques()["undercoat"].stroke] if atom.sprayed else []
+        said = [step.technique.stroke] if step.technique.stroke else []
+        if step.window and not atom.window:
+            said.append(f"Lift pools within {step.window:.0f} minutes, then leave it alone for {step.leave:.0f}.")
+        if step.pose:
+            said.append(f"Dries {step.pose}.")
+        return said
+
+    def _paints(self):
+        step = self.step
+        if step is None and self.batch.atoms[0].piece:
+            return (), "neat"
+        if step is None:
+            return (self.reading.design.scheme.ground.coat(self.batch.atoms[0].step).paint,), "neat"
+        return step.mix.paints, step.mix.diluent
+
+    def _coats(self) -> str:
+        coats = self.batch.atoms[0].coats
+        return f"{coats} coats. " if coats > 1 else ""

@@ -1,0 +1,120 @@
+"""Presses of 'done' at the desk, in time or late, and the last one taken back."""
+
+import uuid
+from dataclasses import replace
+
+from django.contrib import messages
+from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
+from django.utils import timezone
+from django.views.decorators.http import require_POST
+
+from mantello.rooms.army.page import army_for, token_of
+from mantello.rooms.log import actions as log
+from mantello_core.recipes.mishap import MISHAPS
+
+from .desk_page import desk_page, untested_roles
+from .evening import Evening
+from .forms import DoneForm, pressed_at
+from .painters import painter_in_hand
+
+
+@login_required
+@require_POST
+def done(request, army_id):
+    """Log a batch, or the ticked figures of it, as done."""
+    army = army_for(request, army_id)
+    to = "plan" if request.POST.get("from") == "plan" else "desk"
+    token = token_of(request) or uuid.uuid4()
+    if army.entries.filter(batch=token).exists():
+        return redirect(to, army.pk)
+    moment = pressed_at(request.POST.get("pressed", ""), timezone.now())
+    ticked = {
+        (rank, int(ordinal))
+        for rank, _, ordinal in (one.rpartition("|") for one in request.POST.getlist("figure"))
+        if ordinal.isdigit() and len(ordinal) < 6
+    }
+    evening = Evening(army, timezone.now(), painter_in_hand(request, army))
+    batch = evening.find(request.POST.get("batch", ""))
+    if batch is None or batch.done:
+        return _late(request, army, evening, ticked, moment, token, to)
+    if untested_roles(army, evening.reading, batch):
+        messages.error(request, "This batch waits for a test piece. Record one, or start without; nothing was logged.")
+        return redirect(to, army.pk)
+    form = DoneForm(request.POST)
+    figures = ticked & set(batch.left)
+    if not figures and form.is_valid():
+        form.add_error(None, "No figure is ticked; tick those that were painted.")
+    if not form.is_valid():
+        return desk_page(request, army, batch.id, 422, form)
+    log.record(army, batch.atoms, figures, form.cleaned_data["minutes"], moment, token, _noted(form), evening.painter)
+    messages.success(request, f"{batch.title}: {len(figures)} figure{'s' * (len(figures) != 1)} logged.")
+    return redirect(to, army.pk)
+
+
+def _noted(form: DoneForm) -> str:
+    """The note, with what went wrong before it."""
+    mishap = MISHAPS.get(form.cleaned_data.get("mishap", ""))
+    said = form.cleaned_data.get("note", "")
+    return f"Went wrong: {mishap.name}. {said}".strip() if mishap else said
+
+
+def _late(request, army, evening: Evening, ticked, moment, token, to: str):
+    """Work that was done at a desk out of reach, for a plan that has moved on meanwhile: its steps are logged by name.
+
+    What is logged already is not logged again; minutes or a mishap that cannot be read do not keep the work out.
+    """
+    wanted = set(request.POST.getlist("atom"))
+    atoms = [atom for atom in evening.reading.work.atoms if atom.id in wanted and request.POST.get("pressed")]
+    open_of = {
+        atom: tuple(
+            ordinal
+            for ordinal in atom.ordinals
+            if (atom.unit, atom.rank, ordinal, atom.role, atom.step) not in evening.done
+        )
+        for atom in atoms
+    }
+    figures = ticked & {(atom.rank, ordinal) for atom, ordinals in open_of.items() for ordinal in ordinals}
+    form = DoneForm(request.POST)
+    readable = form.is_valid()
+    if figures:
+        lacking = [replace(atom, ordinals=ordinals) for atom, ordinals in open_of.items() if ordinals]
+        log.record(
+            army, lacking, figures, form.cleaned_data.get("minutes"), moment, token, _noted(form), evening.painter
+        )
+        if not readable:
+            told = " ".join(
+                f"{form[name].label} '{request.POST.get(name, '')[:40]}'. {texts[0]}"
+                for name, texts in form.errors.items()
+            )
+            messages.error(request, f"What could not be read was left out of the log: {told}")
+        messages.success(
+            request,
+            f"{atoms[0].name}: {len(figures)} figure{'s' * (len(figures) != 1)} logged, as of {timezone.localtime(moment):%H:%M}.",
+        )
+    elif atoms:
+        messages.success(request, "That was logged already; nothing was logged twice.")
+    else:
+        messages.error(
+            request,
+            "The plan has changed since this page was opened, so nothing was logged. This is the batch that comes now.",
+        )
+    return redirect(to, army.pk)
+
+
+@login_required
+@require_POST
+def take_back_last(request, army_id):
+    """The last press of 'done' is taken back; its entries stay in the log, struck through."""
+    army = army_for(request, army_id)
+    last = army.entries.standing().order_by("-done_at", "-pk").first()
+    if last is None:
+        messages.error(request, "Nothing is logged yet that could be taken back.")
+        return redirect("desk", army.pk)
+    entries = list(army.entries.standing().filter(batch=last.batch))
+    for entry in entries:
+        log.take_back(entry)
+    messages.success(
+        request, f"Taken back: {last.name}, {sum(len(one.ordinals) for one in entries)} figures and steps."
+    )
+    return redirect("desk", army.pk)
