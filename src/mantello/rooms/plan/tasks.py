@@ -1,6 +1,6 @@
 """What workers do for the Plan room; any number of them, on any machine that reaches the database."""
 
-from django.db import close_old_connections
+from django.db import connection
 from procrastinate.contrib.django import app
 
 from .improving import carry_out
@@ -15,4 +15,6 @@ def improve(search_id: int) -> None:
         if found:
             carry_out(found)
     finally:
-        close_old_connections()
+        # a worker's thread lives on, its connection shall not; inside a transaction it is the caller's
+        if not connection.in_atomic_block:
+            connection.close()
