@@ -6,7 +6,7 @@ from ..recipes.slots import Slots
 from ..schemes.finishing import Basing, DirtPass, Finishing, Plant, checked_finishing
 from .recipes import read_step, write_step
 
-_PLAIN_VALUES = ("varnish", "can", "use", "varnish_last", "barrier", "masks", "level")
+_PLAIN_VALUES = ("varnish", "can", "use", "varnish_last", "barrier", "masks", "touch_up", "level")
 
 
 def write_finishing(finishing: Finishing) -> dict:

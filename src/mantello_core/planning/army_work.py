@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 
 from ..recipes.slots import Slots
-from ..schemes.army_work import ARMY, BARRIER, JOIN, MAGNET, MASK, PLANTS, SOLVENT, VARNISH, Piece, pieces_of
+from ..schemes.army_work import ARMY, BARRIER, JOIN, MAGNET, MASK, PLANTS, SOLVENT, TOUCH_UP, VARNISH, Piece, pieces_of
 from ..schemes.cascade import FigureClass
 from ..schemes.scheme import Design
 from .task import (
@@ -12,6 +12,7 @@ from .task import (
     COLOURS_FIRST,
     CURED_FIRST,
     DIRT_LAST,
+    HELD_LATE,
     JOIN_PAINTED,
     LARGE_PLANTS_FIRST,
     MAGNETS_FIRST,
@@ -123,6 +124,8 @@ def _rule(piece: Piece) -> OrderRule:
         return JOIN_PAINTED
     if piece.stage in (BARRIER, SOLVENT):
         return BARRIER_FIRST
+    if piece.stage == TOUCH_UP:
+        return HELD_LATE
     if piece.id == "varnish":
         return VARNISH_LAST
     if piece.stage == PLANTS:

@@ -50,4 +50,17 @@ def consumables(atoms: Iterable[Atom]) -> tuple[Consumable, ...]:
         ("White spirit, ml", math.ceil(len(of_kind["oil"]) * _SPIRIT_ML), f"{len(of_kind['oil'])} figures are wiped"),
         ("Filters for the mask", math.ceil(spraying / _MASK_HOURS), f"{spraying:.1f} h of spraying; the maker's limit comes first"),
     ]  # fmt: skip
+    for name, count in _pieces(atoms).items():
+        rows.append((name, count, "on bases, as the finish says"))
+    joined = sum(len(atom.ordinals) for atom in atoms if atom.piece.startswith("join-"))
+    rows.append(("Joints to glue", joined, "parts that are painted apart"))
     return tuple(Consumable(name, count, why) for name, count, why in rows if count)
+
+
+def _pieces(atoms: tuple[Atom, ...]) -> dict[str, int]:
+    """Magnets and plants, and how many of each."""
+    found: dict[str, int] = {}
+    for atom in atoms:
+        if atom.piece == "magnet" or atom.piece.startswith("plant-"):
+            found[atom.name] = found.get(atom.name, 0) + len(atom.ordinals)
+    return found

@@ -99,6 +99,7 @@ JOIN_PAINTED = OrderRule("D-46", "painted before joined", "what the part hides c
 BARRIER_FIRST = OrderRule("D-32", "barrier before solvents", "solvent can lift paint that is not sealed", True, 100)
 CURED_FIRST = OrderRule("D-34", "solvents cured first", "solvent shut in below can disturb the film above", True, 100)
 VARNISH_LAST = OrderRule("D-19", "varnish when all is tidied", "varnished errors cannot be put right", True, 100)
+HELD_LATE = OrderRule("D-51", "touch up what was held", "holding wears paint", False, 6)
 DIRT_LAST = OrderRule(
     "D-43", "dirt over lights and marks", "mud covers them on purpose, and marks age with the surface", False, 6
 )
@@ -119,7 +120,7 @@ RULES = {
     rule.id: rule
     for rule in (
         RECIPE_ORDER, UNDERCOAT_FIRST, MARK_ON_DRY, MESSY_FIRST, MARK_AFTER_MESS, RIM_LAST, INNER_FIRST, METALS_AFTER,
-        MAGNETS_FIRST, MASK_FIRST, UNMASK_LATER, JOIN_PAINTED, BARRIER_FIRST, CURED_FIRST, VARNISH_LAST, DIRT_LAST,
+        MAGNETS_FIRST, MASK_FIRST, UNMASK_LATER, JOIN_PAINTED, BARRIER_FIRST, CURED_FIRST, VARNISH_LAST, HELD_LATE, DIRT_LAST,
         COLOURS_FIRST, PLANTS_ON_GROUND, LARGE_PLANTS_FIRST, METALS_ON_VARNISH, METALS_FIRST, METALS_LAST, SKIN_EARLY,
         SKIN_LATE, BASE_FIRST, BASE_AT_END,
     )

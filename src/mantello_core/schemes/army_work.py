@@ -19,7 +19,7 @@ from .scheme import Design
 #: a piece's place among a figure's work: this stands where other work has a role
 ARMY = "army:"
 #: order of pieces on a figure: before paint; then after its colours
-MAGNET, MASK, JOIN, FILM, BARRIER, SOLVENT, VARNISH, DRY_DIRT, PLANTS, GLOSS, LAST = range(11)
+MAGNET, MASK, JOIN, FILM, BARRIER, SOLVENT, TOUCH_UP, VARNISH, DRY_DIRT, PLANTS, GLOSS, LAST = range(12)
 _SOLVENTS = {"oil", "enamel"}
 #: less surface than this (mm²) is not worth a pass
 LEAST_MM2 = 0.5
@@ -96,6 +96,8 @@ def pieces_of(design: Design, one: FigureClass) -> tuple[Piece, ...]:
         for group in finishing.apart
         if group in groups
     ]
+    if finishing.touch_up:
+        found.append(_hand("touch-up", "touch-up", "Touch up what was held", TOUCH_UP))
     found += _coats(finishing, one, level_of(design))
     if "Base" in groups:
         found += [_plant(plant) for plant in finishing.basing.plants if plant.in_ten]

@@ -79,6 +79,8 @@ class Finishing:
     apart: tuple[str, ...] = ()
     #: whether figures are masked for what is sprayed on parts of them
     masks: bool = False
+    #: whether what was held is touched up before the varnish
+    touch_up: bool = False
     #: 0 clean to 5; None for what the brief says
     level: int | None = None
     dirt: tuple[DirtPass, ...] = ()

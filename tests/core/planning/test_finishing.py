@@ -15,6 +15,7 @@ from mantello_core.figures.vocabulary import group_of
 from mantello_core.formats.document import read_design, write_design
 from mantello_core.formats.sample import calvessa
 from mantello_core.planning.compiling import compiled, slots_of
+from mantello_core.planning.consumable import consumables
 from mantello_core.planning.plan import plan
 from mantello_core.planning.validating import Painted, faults_of
 from mantello_core.recipes.slots import Slots
@@ -117,6 +118,18 @@ class Pieces(SimpleTestCase):
         self.assertEqual({atom.unit for atom in joined}, wearers)
         self.assertIn(("Join cloak", "Matt varnish"), ways(work, "D-19"))
         self.assertTrue(all(after == "Join cloak" for _, after in ways(work, "D-46")))
+
+    def test_what_was_held_is_touched_up_before_the_varnish(self):
+        work = work_of(finished(touch_up=True, varnish="matt"))
+        self.assertIn(("Touch up what was held", "Matt varnish"), ways(work, "D-19"))
+        self.assertIn(("Field layer", "Touch up what was held"), ways(work, "D-51"))
+
+    def test_magnets_plants_and_joints_are_counted_among_what_to_have_ready(self):
+        plants = (replace(usual_plants()[1], in_ten=10),)
+        design = finished(basing=Basing(plants, magnets=True), apart=("Cloak",))
+        counts = {one.name: one.count for one in consumables(work_of(design).atoms)}
+        self.assertEqual((counts["Magnets"], counts["Large tuft"]), (design.army.figures,) * 2)
+        self.assertGreater(counts["Joints to glue"], 0)
 
     def test_hard_use_takes_two_coats_of_varnish(self):
         self.assertEqual(pieces(finished(varnish="satin", use="hard"))["varnish"].coats, 2)

@@ -60,7 +60,7 @@ def finishings(draw):
         Finishing(
             slots, draw(st.sampled_from(("", "matt", "gloss"))), draw(st.booleans()), draw(st.sampled_from(tuple(USES))),
             draw(st.booleans()), draw(st.sampled_from(("", "gloss"))), ("r0",) if draw(st.booleans()) else (),
-            ("Cloak", "Head") if draw(st.booleans()) else (), draw(st.booleans()), draw(st.integers(0, 5)), dirt,
+            ("Cloak", "Head") if draw(st.booleans()) else (), draw(st.booleans()), draw(st.booleans()), draw(st.integers(0, 5)), dirt,
             Basing(plants, draw(st.booleans()), draw(st.integers(0, 99))),
         ), ("r0",),
     )  # fmt: skip

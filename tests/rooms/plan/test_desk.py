@@ -12,6 +12,33 @@ from mantello.rooms.plan.evening import Evening
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 
 
+class Minding(DeskCase):
+    def test_what_wants_care_is_told_the_first_time_and_the_room_aired_after_spraying(self):
+        page = self.see("desk")
+        self.assertContains(page, "First time with Undercoat Slate here.")
+        self.assertContains(page, "Weather: degrees, damp or dry, wind")
+        self.assertNotContains(page, "Air the room until")
+        self.post("desk-done", **self.batch(page))
+        self.at(TUESDAY + timedelta(minutes=4))
+        self.assertContains(self.see("desk"), "Air the room until 19:30 at least.")
+        self.at(TUESDAY + timedelta(minutes=45))
+        self.assertNotContains(self.see("desk"), "Air the room until")
+        self.assertNotContains(self.see("desk"), "First time with Undercoat Slate")
+
+    def test_drops_strokes_and_drying_are_told(self):
+        evening = Evening(self.army, TUESDAY)
+        shade = next(one for n in range(1, evening.count + 1) if (one := evening._batch(n)).atoms[0].kind == "shade")
+        page = self.see("desk", batch=shade.id)
+        for words in (
+            "For these figures:",
+            " drop",
+            "Lead it into the recesses",
+            "Lift pools within 3 minutes",
+            "Dries upright",
+        ):
+            self.assertContains(page, words)
+
+
 class Desk(DeskCase):
     def sent(self, page=None) -> dict:
         """What the desk's form sends, with the steps by name and the moment of pressing."""

@@ -61,6 +61,14 @@ class Keeping(RoomCase):
                 self.assertContains(page, value, status_code=422)
         self.assertEqual(self.now().scheme.finishing, Finishing())
 
+    def test_what_shines_without_a_last_coat_is_told(self):
+        streaks = {"dirt-streaks": "on", "paint-streaks": "fender-black-enamel", "level": "3", "apart": []}
+        self.post("keep-finishing", **FORM | streaks | {"varnish": "", "touch_up": "on"})
+        self.assertTrue(self.now().scheme.finishing.touch_up)
+        self.assertContains(self.see("finishing"), "streaks will shine beside matt paint")
+        self.post("keep-finishing", **FORM | streaks)
+        self.assertNotContains(self.see("finishing"), "will shine beside matt paint")
+
     def test_another_painter_finds_none_of_it(self):
         self.assert_hidden("finishing")
         self.assert_hidden("order")

@@ -70,6 +70,8 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "hints": handling.hints,
         "portion": handling.portion if batch.left else None,
         "fine": handling.fine,
+        "first_use": _first_use(army, handling),
+        "sprayed": batch.atoms[0].sprayed,
         "airing": evening.airing(),
         "form": form or DoneForm(initial={"minutes": round(batch.minutes_left)}),
         "picture": mark_safe(desk_svg(reading, batch, figure, everyone[unit.id, *figure].done)),
@@ -98,6 +100,14 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
             for rank, ordinal in batch.block.figures
         ],
     }
+
+
+def _first_use(army, handling: Handling) -> list[str]:
+    """Products of a batch that want care and that nothing was logged with yet."""
+    entries = army.entries.standing()
+    return [
+        pot.name for pot in handling.careful_paints if not entries.filter(paints__contains=[{"paint": pot.id}]).exists()
+    ]
 
 
 def _forgotten(evening: Evening, batch: Batch) -> list[str]:

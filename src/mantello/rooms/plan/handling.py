@@ -4,6 +4,7 @@ from functools import cached_property
 
 from mantello.rooms.army.reading import Reading
 from mantello_core.insignia.mark_step import MarkStep
+from mantello_core.paints.paint import Paint
 from mantello_core.planning.marking import mark_paints_of, mark_step_of
 from mantello_core.recipes.hazard import cautions_for
 from mantello_core.recipes.quantity import Portion, portion
@@ -45,6 +46,14 @@ class Handling:
         piece = self.piece
         own = (piece.caution,) if piece and piece.caution else ()
         return own + cautions_for(self.batch.atoms[0].kind, paints, diluent)
+
+    @property
+    def careful_paints(self) -> tuple[Paint, ...]:
+        """Its paints that a caution of their own goes with."""
+        if self.batch.atoms[0].mark:
+            return ()
+        paints, diluent = self._paints()
+        return tuple(pot for pot in paints if cautions_for("base", (pot,), diluent))
 
     @cached_property
     def step(self) -> Step | None:

@@ -23,6 +23,7 @@ from mantello_core.schemes.basing import figures_on, off_ground, plant_counts, s
 from mantello_core.schemes.finishing import (
     MOST_LEVEL,
 )
+from mantello_core.schemes.scheme import Design
 from mantello_core.schemes.soiled import soiled, swallowed
 
 from .finishing_form import FinishingForm
@@ -49,6 +50,7 @@ def _page(request, army, status=200, form=None):
             "most_level": MOST_LEVEL,
             "pieces": _pieces(reading),
             "cautions": _cautions(reading),
+            "sheen": _shining(design),
             "deference": DEFERENCE,
             "otherwise": dirtied_otherwise(army, reading),
         }
@@ -87,6 +89,17 @@ def _pieces(reading: Reading) -> list:
             row[2] += len(atom.ordinals)
             row[3] += atom.seconds * len(atom.ordinals) / 60
     return list(rows.values())
+
+
+def _shining(design: Design) -> str:
+    """What will shine for want of a last coat, in words; '' for nothing."""
+    finishing = design.scheme.finishing
+    if finishing.varnish:
+        return ""
+    found = [one.name.lower() for one in finishing.dirt if any(pot.finish == "gloss" for pot in one.step.mix.paints)]
+    if any(mark.manner.method == "transfer" for mark in design.scheme.marks):
+        found.append("transfers")
+    return " and ".join(found)
 
 
 def _cautions(reading: Reading) -> list[str]:

@@ -49,6 +49,7 @@ class FinishingForm(forms.Form):
     )  # fmt: skip
     barrier = forms.ChoiceField(required=False, label="Beneath solvents", choices=[("", "nothing: they may bite"), *((one, f"a {one} coat") for one in VARNISHES)])  # fmt: skip
     masks = forms.BooleanField(required=False, label="Mask figures for what is sprayed on parts of them")
+    touch_up = forms.BooleanField(required=False, label="Touch up what was held, before the varnish")
     shiny = forms.MultipleChoiceField(required=False, label="Glossy at the end", widget=forms.CheckboxSelectMultiple)
     apart = forms.MultipleChoiceField(required=False, label="Painted apart", widget=forms.CheckboxSelectMultiple)
     level = forms.TypedChoiceField(
@@ -95,7 +96,7 @@ class FinishingForm(forms.Form):
         finishing = design.scheme.finishing
         initial = {
             "varnish": finishing.varnish, "can": "yes" if finishing.can else "", "use": finishing.use,
-            "varnish_last": "yes" if finishing.varnish_last else "", "barrier": finishing.barrier, "masks": finishing.masks,
+            "varnish_last": "yes" if finishing.varnish_last else "", "barrier": finishing.barrier, "masks": finishing.masks, "touch_up": finishing.touch_up,
             "shiny": finishing.shiny, "apart": finishing.apart, "level": "" if finishing.level is None else finishing.level,
             "magnets": finishing.basing.magnets, "seed": finishing.basing.seed,
             "width": finishing.basing.width or None, "depth": finishing.basing.depth or None,
@@ -159,7 +160,7 @@ class FinishingForm(forms.Form):
         )
         made = Finishing(
             Slots(*(given[_field(name)] for name in _SLOTS)), given["varnish"], bool(given["can"]), given["use"], bool(given["varnish_last"]),
-            given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["level"], dirt, basing,
+            given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["touch_up"], given["level"], dirt, basing,
         )  # fmt: skip
         return checked_finishing(made, tuple(design.scheme.role_by_id))
 
