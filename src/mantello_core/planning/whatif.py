@@ -39,6 +39,8 @@ class WhatIf:
     plain: tuple[str, ...] = ()
     #: (tier, kind) of steps that are left out
     without: tuple[tuple[str, str], ...] = ()
+    #: figures on the desk at most
+    desk: int = 0
 
 
 @dataclass(frozen=True)
@@ -74,6 +76,8 @@ def changed(design: Design, tried: WhatIf) -> Design:
         design = with_undercoat(design, tried.undercoat)
     if tried.attention:
         design = replace(design, evenings=replace(design.evenings, attention=tried.attention))
+    if tried.desk:
+        design = replace(design, evenings=replace(design.evenings, desk=tried.desk))
     if not (tried.plain or tried.without):
         return design
     roles = tuple(_lighter(role, tried) for role in design.scheme.roles)

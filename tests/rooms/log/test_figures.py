@@ -172,6 +172,7 @@ class Drying(DeskCase):
         entries[0].refresh_from_db()
         self.assertAlmostEqual(entries[0].dried, 12.0, places=3)
         self.assertNotContains(self.see("desk"), "Dry now")
+        self.assertContains(self.see("log"), "Minutes until it was found dry")
         later = Evening(self.army, TUESDAY + timedelta(days=3))
         factor = dict(later.pace)["dry:undercoat"]
         self.assertLess(factor, 1.0)

@@ -9,6 +9,7 @@ from mantello.rooms.plan.evening import Evening
 from mantello.rooms.plan.improving import carry_out
 from mantello.rooms.plan.models import Search
 from mantello.rooms.plan.tasks import improve
+from mantello_core.errors import UnknownName
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 
 
@@ -115,6 +116,15 @@ class Searching(DeskCase):
         self.post("stop-search")
         self.assertContains(self.see("plan"), "No search goes on.")
 
+    def test_one_that_cannot_go_on_says_so(self):
+        made = Search.objects.create(army=self.army, painter="nobody", tries=3)
+        with self.assertRaises(UnknownName):
+            carry_out(made)
+        made.refresh_from_db()
+        self.assertEqual(made.state, Search.State.FAILED)
+        Search.objects.filter(pk=made.pk).update(painter="")
+        self.assertContains(self.see("watch-search"), "could not go on")
+
 
 class Painters(DeskCase):
     def kept(self, **more):
@@ -161,6 +171,22 @@ class Painters(DeskCase):
         return {name: re.search(rf'name="{name}" value="([^"]*)"', text)[1] for name in ("batch", "token")} | {
             "figure": figures
         }
+
+    def test_a_painter_without_evenings_is_told_and_the_owner_is_found_again(self):
+        self.post("keep-painters", new_name="Ugo", new_evenings="")
+        self.post("choose-painter", painter="ugo")
+        page = self.see("plan")
+        self.assertContains(page, "This painter has no evening to lay work into.")
+        self.assertContains(page, "Whose plan")
+        self.post("choose-painter", painter="")
+        self.assertContains(self.see("plan"), "Edit evenings")
+        for name in ("desk", "order", "what-if", "calendar"):
+            self.post("choose-painter", painter="ugo")
+            self.assertIn(
+                self.client.get(f"/armies/{self.army.pk}/{'desk/' if name == 'desk' else f'plan/{name}/'}").status_code,
+                (200, 302),
+                name,
+            )
 
     def test_who_is_gone_leaves_the_units_to_the_owner(self):
         unit = self.kept()

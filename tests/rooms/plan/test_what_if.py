@@ -35,6 +35,12 @@ class WhatIfPage(DeskCase):
         self.assertLess(told["then"].desk, told["now"].desk)
         self.assertEqual(self.now(), before)
 
+    def test_more_figures_on_the_desk_are_tried(self):
+        page = self.see("what-if", desk="200")
+        self.assertLessEqual(page.context["then"].openings, page.context["now"].openings)
+        self.assertEqual(self.now().evenings.desk, 0)
+        self.assertContains(self.see("what-if", status=422, desk="many"), "Write 1 to 400", status_code=422)
+
     def test_a_deadline_tells_what_must_give(self):
         def due(design, day):
             return replace(design, brief=replace(design.brief or Brief(), deadline=day))

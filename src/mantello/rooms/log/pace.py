@@ -1,5 +1,6 @@
 """Minutes as planned against minutes as logged."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime
 
@@ -29,10 +30,20 @@ def kind_of(step: str) -> str:
 
 def kinds_of(army: Army) -> list[Pace]:
     """The pace for every kind of step that was timed."""
+    timed = army.entries.standing().exclude(minutes=None)
+    return _by_kind(timed.values_list("step", "minutes", "planned_minutes"))
+
+
+def dryings_of(army: Army) -> list[Pace]:
+    """How long every kind of step really dried, where that was told, in minutes; planned as it was counted on."""
+    told = army.entries.standing().exclude(dried=None)
+    return _by_kind(told.values_list("step", "dried", "drying"))
+
+
+def _by_kind(rows: Iterable[tuple[str, float, float]]) -> list[Pace]:
+    """Rows (step, real minutes, planned minutes) summed by kind of step."""
     found: dict[str, list[float]] = {}
-    for step, minutes, planned in (
-        army.entries.standing().exclude(minutes=None).values_list("step", "minutes", "planned_minutes")
-    ):
+    for step, minutes, planned in rows:
         sums = found.setdefault(kind_of(step), [0.0, 0.0, 0])
         sums[0] += minutes
         sums[1] += planned

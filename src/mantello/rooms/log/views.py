@@ -19,7 +19,7 @@ from . import actions
 from .drifting import difference_of, differences
 from .measuring import even_roles
 from .models import Settlement
-from .pace import kinds_of, total_minutes
+from .pace import dryings_of, kinds_of, total_minutes
 
 
 @login_required
@@ -41,6 +41,7 @@ def _page(request, army, status=200, refusal=None):
         "page": page,
         "versions": army.versions.all(),
         "kinds": kinds_of(army),
+        "dryings": dryings_of(army),
         "minutes": total_minutes(army),
         "even": even_roles(army, reading_of(army.head)),
         "differences": differences(army, reading_of(army.head)),

@@ -20,7 +20,7 @@ from mantello_core.schemes.evenings import AIDS, AIR, HEAT, MOST_DESK, Evenings,
 
 from .evening import Evening
 from .forms import DAYS
-from .painters import painter_in_hand
+from .painters import can_plan, painter_in_hand
 
 #: days ahead that busy times are read for, sessions that are shown and written
 _AHEAD, _SHOWN, _WRITTEN = 400, 14, 60
@@ -227,7 +227,7 @@ def calendar_file(request, army_id):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     entries: list[Entry] = []
-    if reading.design.army.figures and reading.design.evenings.pattern:
+    if can_plan(army, painter_in_hand(request, army)):
         evening = Evening(army, timezone.now(), painter_in_hand(request, army))
         for index, session in list(enumerate(evening.plan.sessions))[:_WRITTEN]:
             blocks = evening.plan.of(index)

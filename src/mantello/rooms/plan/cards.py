@@ -1,6 +1,7 @@
 """The batches of a session as cards to lay beside the palette."""
 
 from django.contrib.auth.decorators import login_required
+from django.shortcuts import redirect
 from django.template.loader import render_to_string
 from django.utils import timezone
 from django.utils.safestring import mark_safe
@@ -14,7 +15,7 @@ from mantello_core.recipes.hazard import DEFERENCE
 from .desk import areas_to_paint, areas_words, desk_svg
 from .evening import Evening
 from .handling import Handling
-from .painters import painter_in_hand
+from .painters import can_plan, painter_in_hand
 
 #: cards printed at once
 MOST_CARDS = 24
@@ -25,6 +26,8 @@ MOST_CARDS = 24
 def cards(request, army_id):
     """The batches of the session as cards to lay beside the palette, as PDF."""
     army = army_for(request, army_id)
+    if not can_plan(army, painter_in_hand(request, army)):
+        return redirect("plan", army.pk)
     evening = Evening(army, timezone.now(), painter_in_hand(request, army))
     everyone = progress(army)
     printed = []

@@ -11,7 +11,6 @@ from django.views.decorators.http import require_safe
 
 from mantello.rooms.army.muster import Muster
 from mantello.rooms.army.page import army_for, room_page
-from mantello.rooms.army.reading import reading_of
 from mantello.rooms.log import actions as log
 from mantello.rooms.log.bench import aged
 from mantello.rooms.log.queries import log_mark, progress
@@ -26,7 +25,7 @@ from .desk import areas_to_paint, areas_words, desk_svg, lap_of, pot_of
 from .evening import Evening
 from .forms import DoneForm
 from .handling import Handling
-from .painters import painter_in_hand
+from .painters import can_plan, painter_in_hand
 
 #: batches that the desk holds ready for when the server is out of reach
 AHEAD = 8
@@ -40,9 +39,8 @@ def desk(request, army_id):
 
 
 def desk_page(request, army, batch_id="", status=200, form=None):
-    evenings = reading_of(army.head).design.evenings
     painter = painter_in_hand(request, army)
-    if not reading_of(army.head).design.army.figures or not evenings.of_painter(painter).pattern:
+    if not can_plan(army, painter):
         return redirect("plan", army.pk)
     evening = Evening(army, timezone.now(), painter)
     batch = evening.find(batch_id) or evening.current

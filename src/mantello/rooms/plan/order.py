@@ -15,7 +15,7 @@ from mantello_core.recipes.method import METHODS
 from mantello_core.recipes.slots import BASE, METALS, SKIN
 
 from .evening import Evening
-from .painters import painter_in_hand
+from .painters import can_plan, painter_in_hand
 
 #: sentences shown of what gave way
 _MOST_TOLD = 24
@@ -28,7 +28,7 @@ def order(request, army_id):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     design = reading.design
-    if not design.army.figures or not design.evenings.pattern:
+    if not can_plan(army, painter_in_hand(request, army)):
         return redirect("plan", army.pk)
     plan = Evening(army, timezone.now(), painter_in_hand(request, army)).plan
     kept, given_up = Counter(edge.rule.id for edge in plan.edges), Counter(one.edge.rule.id for one in plan.relaxed)

@@ -39,6 +39,12 @@ def painter_in_hand(request, army: Army) -> str:
     return chosen if chosen in known else ""
 
 
+def can_plan(army: Army, painter: str) -> bool:
+    """Whether there are figures, and evenings of that painter to lay their work into."""
+    design = reading_of(army.head).design
+    return bool(design.army.figures and design.evenings.of_painter(painter).pattern)
+
+
 def painter_names(request, design: Design) -> list[tuple[str, str]]:
     """Everyone who paints, the owner first: id and name; nothing where the owner paints alone."""
     others = [(one.id, one.name) for one in design.evenings.painters]

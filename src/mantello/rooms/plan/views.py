@@ -22,7 +22,7 @@ from .evening import Evening
 from .forms import EveningsForm
 from .laying import units_of
 from .models import Replan
-from .painters import painter_in_hand, painter_names
+from .painters import can_plan, painter_in_hand, painter_names
 from .searching import last_search
 
 
@@ -39,7 +39,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
     painter = painter_in_hand(request, army)
     form = evenings_form or EveningsForm.showing(design.evenings)
     context = {"title": "Plan", "evenings_form": form, "painter": painter, "painters": painter_names(request, design)}
-    if not design.army.figures or not design.evenings.of_painter(painter).pattern:
+    if not can_plan(army, painter):
         return room_page(request, army, "plan", "plan/nothing.html", context, status)
     evening = Evening(army, timezone.now(), painter_in_hand(request, army))
     units = units_of(design, painter)

@@ -16,10 +16,11 @@ from mantello_core.planning.pace import finish_range, spread_of
 from mantello_core.planning.plan import Plan, laid_out, prepared
 from mantello_core.planning.whatif import WhatIf, changed, giving_way, late_minutes, levers, loads
 from mantello_core.schemes.army import TIERS
+from mantello_core.schemes.evenings import MOST_DESK
 
 from .evening import Evening
 from .laying import units_of
-from .painters import painter_in_hand
+from .painters import can_plan, painter_in_hand
 
 
 class WhatIfForm(forms.Form):
@@ -28,6 +29,10 @@ class WhatIfForm(forms.Form):
     attention = forms.IntegerField(
         min_value=1, max_value=60, label="Figures in hand at once",
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 1 to 60."),
+    )  # fmt: skip
+    desk = forms.IntegerField(
+        required=False, min_value=1, max_value=MOST_DESK, label="Figures on the desk at most",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), f"Write 1 to {MOST_DESK}, or nothing for as it is."),
     )  # fmt: skip
     undercoat = forms.ChoiceField(required=False, label="Undercoat")
     plain = forms.MultipleChoiceField(
@@ -66,7 +71,7 @@ def what_if(request, army_id):
     """The form, both plans in numbers, the levers and the biggest steps."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    if not reading.design.army.figures or not reading.design.evenings.pattern:
+    if not can_plan(army, painter_in_hand(request, army)):
         return redirect("plan", army.pk)
     evening = Evening(army, timezone.now(), painter_in_hand(request, army))
     design = reading.design
@@ -75,14 +80,14 @@ def what_if(request, army_id):
     known = levers(design, atoms)
     given = request.GET
     form = WhatIfForm(known, {
-        "attention": given.get("attention", str(design.evenings.attention)), "undercoat": given.get("undercoat", ""),
+        "attention": given.get("attention", str(design.evenings.attention)), "undercoat": given.get("undercoat", ""), "desk": given.get("desk", ""),
         "plain": given.getlist("plain"), "without": [one for one in given.getlist("without") if one in {each.id for each in known}],
     })  # fmt: skip
     brief = design.brief
     deadline = date.fromisoformat(brief.deadline) if brief and brief.deadline else None
     now = Told.of(evening.plan, deadline)
     then = None
-    if form.is_valid() and any(given.get(name) for name in ("attention", "undercoat", "plain", "without")):
+    if form.is_valid() and any(given.get(name) for name in ("attention", "undercoat", "plain", "without", "desk")):
         then = Told.of(_tried(form, evening), deadline)
     give, still = giving_way(known, now.late) if now.late else ((), 0.0)
     ticked = set(form["without"].value() or ())
@@ -106,7 +111,7 @@ def what_if(request, army_id):
 def _tried(form: WhatIfForm, evening: Evening) -> Plan:
     said = form.cleaned_data
     without = tuple(tuple(one.split(":", 1)) for one in said["without"])
-    tried = WhatIf(said["attention"], said["undercoat"], tuple(said["plain"]), without)
+    tried = WhatIf(said["attention"], said["undercoat"], tuple(said["plain"]), without, said["desk"] or 0)
     design = changed(evening.reading.design, tried)
     work = prepared(
         design, evening.reading.resolution, evening.done_before, units_of(design, evening.painter), evening.pace
