@@ -22,6 +22,9 @@ DESK_LIMIT, LARGE_DESK, LARGE_ARMY = 40, 60, 300
 HORIZON = 120
 #: share of the desk time that waiting may take without another style being tried
 WAITS_LITTLE = 0.06
+#: tasks up to which other weights of the chain to come are tried too: it takes no time then
+SMALL = 600
+_SMALL_STYLES = (Style(chain=0.003), Style(chain=0.01), Style(chain=0.03))
 
 
 @dataclass(frozen=True, eq=False)
@@ -167,18 +170,21 @@ def laid_out(
 ) -> Plan:
     """Prepared work laid into sessions.
 
-    A second, more patient style is tried where the first waits much, and the one with fewer desk minutes kept; so is a
-    style that a search ``found``.
+    A second, more patient style is tried where the first waits much, several where there is little to lay, and one that a
+    search ``found``; the plan with the fewest desk minutes is kept.
     Raises: OutOfRange if no evening is marked.
     """
-    best = None
-    for style in (PLAIN_STYLE, Style(2.4 * PATIENCE), *((found,) if found else ())):
-        if best and not found and not best[1].unplaced and best[1].idle <= WAITS_LITTLE * best[1].desk_minutes:
-            break
+    best = laid_as(work, evenings, start, PLAIN_STYLE, horizon)
+    others = list(_SMALL_STYLES) if len(work.tasks) <= SMALL else []
+    if best.unplaced or best.idle > WAITS_LITTLE * best.desk_minutes:
+        others.append(Style(2.4 * PATIENCE))
+    if found:
+        others.append(found)
+    for style in others:
         candidate = laid_as(work, evenings, start, style, horizon)
-        if best is None or candidate.rating < best[1].rating:
-            best = style, candidate
-    return best[1]
+        if candidate.rating < best.rating:
+            best = candidate
+    return best
 
 
 def laid_as(work: Prepared, evenings: Evenings, start: datetime, style: Style, horizon: int = HORIZON) -> Plan:
@@ -213,7 +219,8 @@ def _waves(design: Design, atoms: tuple[Atom, ...]) -> list[tuple[Atom, ...]]:
 
 
 def _all_tasks(ready, attention) -> list[Task]:
-    """Tasks of all waves; each wave's first tasks wait for the wave before last to be done with its lots."""
+    """Tasks of all waves; each wave's first tasks wait for the colours of the one before. What that one gets besides them
+    (varnish, dirt, plants, the rim) goes on meanwhile, and fills the waits."""
     tasks: list[Task] = []
     offset, previous = 0, []
     for groups, edges in ready:
@@ -221,7 +228,8 @@ def _all_tasks(ready, attention) -> list[Task]:
         for task in wave:
             task.run += offset
         if previous:
-            ends = [task for task in previous if not task.after]
+            late = _finishing(previous)
+            ends = [task for task in previous if task not in late and all(one in late for one in task.after)]
             for task in wave:
                 if not task.before:
                     for end in ends:
@@ -232,3 +240,15 @@ def _all_tasks(ready, attention) -> list[Task]:
         tasks += wave
         previous = wave
     return tasks
+
+
+def _finishing(tasks: list[Task]) -> set[Task]:
+    """What figures get besides their colours, and all that comes after it, such as the rim."""
+    found: set[Task] = set()
+    waiting = [task for task in tasks if all(atom.piece and atom.piece != "magnet" for atom in task.atoms)]
+    while waiting:
+        task = waiting.pop()
+        if task not in found:
+            found.add(task)
+            waiting += task.after
+    return found

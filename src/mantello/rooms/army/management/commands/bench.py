@@ -10,10 +10,12 @@ from django.contrib.auth import get_user_model
 from django.core.management.base import BaseCommand, CommandError
 from django.db import transaction
 from django.test import Client
+from django.utils import timezone
 
 from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello.rooms.plan.evening import Evening
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.figures.drafting import drafted, sketched
 from mantello_core.figures.making import made_figure, usual_making
@@ -22,6 +24,7 @@ from mantello_core.paints.estimate import Reading as Read
 from mantello_core.paints.estimate import estimated
 from mantello_core.paints.range import paint, paints
 from mantello_core.planning.plan import laid_out, plan, prepared
+from mantello_core.planning.search import search
 from mantello_core.planning.validating import faults_of
 from mantello_core.recipes.generating import generated
 from mantello_core.recipes.ground import Ground
@@ -62,6 +65,7 @@ PAGES = (
     "recipes/across/shades/",
     "recipes/across/materials/",
     "recipes/across/tests/",
+    "recipes/across/finish/",
     "paints/cost/",
     "paints/",
     "paints/match/",
@@ -69,9 +73,13 @@ PAGES = (
     "plan/",
     "plan/calendar/",
     "plan/what-if/",
+    "plan/order/",
+    "plan/painters/",
     "desk/",
     "log/",
     "log/reinforcements/",
+    "log/figures/",
+    "log/decisions/",
     "types/",
     "types/make/",
 )
@@ -191,6 +199,9 @@ class Command(BaseCommand):
             f" done after {days} days; bound {made.bound:.0f}, gap {100 * (made.desk_minutes / made.bound - 1):.0f} %,"
             f" {len(faults)} faults"
         )
+        if count < 200:
+            *_, told = search(work, design.evenings, start, 150)
+            self.stdout.write(f"             150 other ways: {told.best:.0f} desk minutes, gap {100 * told.gap:.0f} %")
 
     def _pages(self, design: Design):
         user = get_user_model().objects.create_user(
@@ -212,8 +223,19 @@ class Command(BaseCommand):
             )
 
         self._row(
+            f"lanes laid anew while a bar is dragged, at {design.army.figures} figures",
+            lambda: self._drag(client, army), 5,
+        )  # fmt: skip
+        self._row(
             f"an edit, and the page after it, at {design.army.figures} figures", lambda: self._edit(client, army), 3
         )
+
+    def _drag(self, client, army):
+        """The answer to a bar held at another minute; another one each time, so that nothing is remembered."""
+        self.minute = (getattr(self, "minute", 0) + 5) % 120
+        batch = Evening(Army.objects.select_related("head").get(pk=army.pk), timezone.now()).tonight[-1]
+        if client.get(f"/armies/{army.pk}/plan/moved/?batch={batch.id}&to={self.minute}").status_code != 200:
+            raise CommandError("the lanes do not answer")
 
     def _edit(self, client, army):
         """A colour set for the army and the page that shows it."""
