@@ -44,22 +44,22 @@ class Plan:
         """When the last brush stroke is done; None if there is work the horizon does not hold."""
         return self.blocks[-1].end if self.blocks and not self.unplaced else None
 
-    @property
+    @cached_property
     def unplaced(self) -> list[Task]:
         """Tasks that found no room."""
         return [task for task in self.tasks if task.seconds > 0.5]
 
-    @property
+    @cached_property
     def hands_on(self) -> float:
         """Brush minutes."""
         return sum(elapsed(block.start, block.end, block.zone) for block in self.blocks) / 60
 
-    @property
+    @cached_property
     def openings(self) -> int:
         """How often a pot is opened."""
         return sum(block.opening > 0 for block in self.blocks)
 
-    @property
+    @cached_property
     def idle(self) -> float:
         """Minutes waited inside sessions."""
         waited, last = 0.0, {}
@@ -69,7 +69,7 @@ class Plan:
             last[block.session] = block.end
         return waited / 60
 
-    @property
+    @cached_property
     def desk_minutes(self) -> float:
         """Minutes at the desk: brush, opening and waiting."""
         return self.hands_on + self.idle + sum(block.opening for block in self.blocks) / 60
@@ -79,7 +79,7 @@ class Plan:
         """What plans are compared by: work that finds no room, then desk minutes."""
         return len(self.unplaced), self.desk_minutes
 
-    @property
+    @cached_property
     def bound(self) -> float:
         """Minutes no plan can beat: all brushwork, and every pot opened once."""
         return self.hands_on + len({task.pot for task in self.tasks}) * OPENING / 60
