@@ -86,9 +86,10 @@ def _figure(figure, needed, done: Done) -> FigureProgress:
 def _state(needed, mine, finished: bool) -> str:
     if finished:
         return "finished"
-    if not mine:
+    painted = [atom for atom in mine if not atom.piece]
+    if not painted:
         return "bare"
-    if not any(atom.role for atom in mine):
+    if not any(atom.role for atom in painted):
         return "undercoat"
     bases = {atom.id for atom in needed if atom.kind == "base"}
     beyond = [atom for atom in mine if atom.role and atom.kind != "base"]

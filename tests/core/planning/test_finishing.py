@@ -17,6 +17,7 @@ from mantello_core.formats.sample import calvessa
 from mantello_core.planning.compiling import compiled, slots_of
 from mantello_core.planning.consumable import consumables
 from mantello_core.planning.plan import plan
+from mantello_core.planning.progress import progress_of
 from mantello_core.planning.validating import Painted, faults_of
 from mantello_core.recipes.slots import Slots
 from mantello_core.recipes.step import Manner, Mix, Recipe, Step
@@ -166,6 +167,18 @@ class Pieces(SimpleTestCase):
         laid = {one.step.mix.parts[0][0] for one in usual_dirt()}
         self.assertEqual(set(needed), {"varnish-matt", *laid})
         self.assertTrue(all(ml > 0 for ml in needed.values()))
+
+
+class States(SimpleTestCase):
+    def test_a_magnet_alone_leaves_a_figure_bare(self):
+        design = finished(basing=Basing(magnets=True))
+        work = work_of(design)
+        one = next(atom for atom in work.atoms if atom.piece == "magnet")
+        done = frozenset({(one.unit, one.rank, 1, one.role, one.step)})
+        known = progress_of(work, done)[one.unit, one.rank, 1]
+        self.assertEqual((known.state, known.progress.done_steps), ("bare", 1))
+        sprayed = done | {(one.unit, one.rank, 1, "", "undercoat")}
+        self.assertEqual(progress_of(work, sprayed)[one.unit, one.rank, 1].state, "undercoat")
 
 
 class Slotted(SimpleTestCase):

@@ -35,8 +35,19 @@ class Minding(DeskCase):
             "Lead it into the recesses",
             "Lift pools within 3 minutes",
             "Dries upright",
+            "what is wrong now is sealed",
         ):
             self.assertContains(page, words)
+
+
+class Sticks(DeskCase):
+    def test_figures_are_told_stick_by_stick(self):
+        self.assertContains(self.see("desk"), "; Stick 2: ")
+
+    def test_what_merging_spares_is_told(self):
+        text = self.see("plan").content.decode()
+        opened, alone = re.search(r"(\d+) openings of pots \((\d+) if every", text).groups()
+        self.assertLess(int(opened), int(alone))
 
 
 class Desk(DeskCase):

@@ -19,7 +19,7 @@ from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice,
 from mantello_core.recipes.layering import Prediction
 from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.schemes.allotment import Allotment, allotments
-from mantello_core.schemes.army_work import finishing_needed
+from mantello_core.schemes.army_work import ARMY, finishing_needed
 from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
 from mantello_core.schemes.heraldry import NamedArms
 from mantello_core.schemes.inspection.finding import Check
@@ -180,7 +180,7 @@ class Reading:
         self, one: FigureClass, area: str, done: frozenset[tuple[str, str]], seeing: Seeing = NEUTRAL
     ) -> str:
         """The colour an area has on a figure whose ``done`` (role, step) are painted."""
-        if ("", "undercoat") not in done and not done:
+        if all(role.startswith(ARMY) for role, _ in done):
             return BARE
         role = one.cells[area].role
         if role:

@@ -88,6 +88,7 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "repairs": _repairs(reading, batch),
         "skip_to": following[0] if following else None,
         "batch_token": uuid.uuid4(),
+        "sticks": _sticks(batch, evening.evenings.stick),
         "in_hand": [
             (
                 f"{rank}|{ordinal}",
@@ -98,6 +99,15 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
             for rank, ordinal in batch.block.figures
         ],
     }
+
+
+def _sticks(batch: Batch, size: int) -> list[str]:
+    """The figures of a batch stick by stick, in words; nothing where each stands alone or all are on one."""
+    figures = batch.block.figures
+    if size < 2 or len(figures) <= size:
+        return []
+    rows = [figures[at : at + size] for at in range(0, len(figures), size)]
+    return [", ".join(f"{rank} {ordinal}" for rank, ordinal in row) for row in rows]
 
 
 def _first_use(army, handling: Handling) -> list[str]:

@@ -122,6 +122,10 @@ class Handling:
         if step is None or atom.sprayed:
             return [techniques()["undercoat"].stroke] if atom.sprayed else []
         said = [step.technique.stroke] if step.technique.stroke else []
+        if step.technique.irreversible or step.kind == "varnish":
+            said.append(
+                "Look everything over first: what is wrong now is sealed, and the base mixes should be at hand."
+            )
         if step.window and not atom.window:
             said.append(f"Lift pools within {step.window:.0f} minutes, then leave it alone for {step.leave:.0f}.")
         if step.pose:

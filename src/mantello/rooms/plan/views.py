@@ -58,6 +58,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
             (unit, design.army.title(unit), summed(one.progress for key, one in everyone.items() if key[0] == unit))
             for unit in units
         ],
+        "alone": sum(len(task.atoms) for task in evening.work.tasks),
         "search": last_search(army, painter),
         "moved": len(evening.evenings.wishes),
         "sessions_left": evening.sessions_left,
