@@ -8,6 +8,7 @@ from django.utils import timezone
 
 from mantello.rooms.log.actions import record
 from mantello.rooms.log.queries import done_steps
+from mantello.rooms.paints.models import OwnPaint
 from mantello.rooms.plan.evening import Evening
 from mantello_core.schemes.finishing import Basing, Finishing, usual_dirt, usual_plants
 from mantello_core.schemes.scheme import Scheme
@@ -68,6 +69,21 @@ class Keeping(RoomCase):
         self.assertContains(self.see("finishing"), "streaks will shine beside matt paint")
         self.post("keep-finishing", **FORM | streaks)
         self.assertNotContains(self.see("finishing"), "will shine beside matt paint")
+
+    def test_dirt_may_be_of_a_paint_of_ones_own(self):
+        said = {
+            "name": "Backyard mud",
+            "kind": "acrylic",
+            "finish": "matt",
+            "volume": "17",
+            "swatch": "#5a4632",
+            "opacity": "opaque",
+        }
+        self.post("add-paint", **said)
+        (pot,) = OwnPaint.objects.of(self.owner)
+        self.post("keep-finishing", **FORM | {"paint-mud": pot.id})
+        self.assertEqual(self.now().scheme.finishing.dirt[0].step.mix.parts, ((pot.id, 1.0),))
+        self.assertContains(self.see("finishing"), "Backyard mud")
 
     def test_another_painter_finds_none_of_it(self):
         self.assert_hidden("finishing")

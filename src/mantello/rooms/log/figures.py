@@ -6,6 +6,7 @@ from dataclasses import replace
 from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
+from django.http import Http404
 from django.shortcuts import get_object_or_404, redirect
 from django.urls import reverse
 from django.utils import timezone
@@ -28,7 +29,7 @@ from .measuring import measured_on
 from .models import FigurePhoto
 from .queries import done_steps, progress
 
-#: areas of a last look, photographs of one rank at most
+#: areas of a last look, photographs of one army at most: an archive has to hold them
 MOST_LOOKS, MOST_PHOTOS = 14, 200
 
 
@@ -124,9 +125,13 @@ def _back(army, chosen: Chosen):
 
 
 def _posted(request, army_id) -> tuple[Army, Reading, Chosen]:
+    """The army and the figure that a form is about; an army without figures has none, and no such form."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    return army, reading, chosen_figure(reading, request.POST)
+    chosen = chosen_figure(reading, request.POST)
+    if chosen is None:
+        raise Http404
+    return army, reading, chosen
 
 
 @login_required
@@ -135,13 +140,9 @@ def keep_photo(request, army_id):
     """A photograph is kept with a figure or its rank."""
     army, _, chosen = _posted(request, army_id)
     form = FigurePhotoForm(request.POST, request.FILES)
-    if (
-        chosen
-        and form.is_valid()
-        and army.figure_photos.filter(unit=chosen.unit, rank=chosen.rank).count() >= MOST_PHOTOS
-    ):
-        form.add_error("photo", f"There are {MOST_PHOTOS} photographs of this rank already; remove some first.")
-    if chosen is None or not form.is_valid():
+    if form.is_valid() and army.figure_photos.count() >= MOST_PHOTOS:
+        form.add_error("photo", f"There are {MOST_PHOTOS} photographs of this army already; remove some first.")
+    if not form.is_valid():
         return _page(request, army, chosen, 422, form)
     jpeg, width, height = form.cleaned_data["photo"]
     ordinals = list(range(1, chosen.count + 1)) if form.cleaned_data["whole"] else [chosen.ordinal]

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
+from django.http import Http404
 from django.shortcuts import redirect
 from django.urls import reverse
 from django.utils import timezone
@@ -84,6 +85,8 @@ def measure(request, army_id):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     chosen = chosen_figure(reading, request.POST)
+    if chosen is None:
+        raise Http404
     role = request.POST.get("role", "")
     tier = reading.design.army.rank(chosen.unit, chosen.rank).tier
     expected = expected_colour(reading, tier, role, progress(army)[chosen.unit, chosen.rank, chosen.ordinal].done)

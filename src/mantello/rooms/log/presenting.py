@@ -48,7 +48,7 @@ def strip(request, army_id):
     """A figure's photographs in the order they were taken, with what was done between them, as PDF."""
     army = army_for(request, army_id)
     unit, rank = request.GET.get("unit", ""), request.GET.get("rank", "")
-    photos = list(army.figure_photos.filter(unit=unit, rank=rank))[-MOST_ON_STRIP:]
+    photos = list(army.figure_photos.filter(unit=unit, rank=rank).order_by("-taken_at", "-pk")[:MOST_ON_STRIP])[::-1]
     if not photos:
         raise Http404
     frames, since = [], None

@@ -11,6 +11,7 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.soiling import dirtied_otherwise, dirty_again
+from mantello.rooms.paints.models import OwnPaint
 from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.loose import LOOSE, loose_advice
 from mantello_core.figures.vocabulary import group_of, spoken
@@ -39,7 +40,7 @@ def finishing(request, army_id):
 def _page(request, army, status=200, form=None):
     reading = reading_of(army.head)
     design = reading.design
-    form = form or FinishingForm.showing(design)
+    form = form or FinishingForm.showing(design, OwnPaint.objects.of(request.user))
     context = (
         {
             "title": "Finish and bases",
@@ -177,7 +178,7 @@ def _base_facts(reading: Reading) -> dict:
 def keep_finishing(request, army_id):
     """The army's finish is changed."""
     army = army_for(request, army_id)
-    form = FinishingForm(reading_of(army.head).design, request.POST)
+    form = FinishingForm(reading_of(army.head).design, OwnPaint.objects.of(request.user), request.POST)
     kept = form.is_valid() and apply_form(
         request, army, form,
         lambda design: replace(design, scheme=replace(design.scheme, finishing=form.finishing(design))), "Finish and bases changed",

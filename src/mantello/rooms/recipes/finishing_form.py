@@ -1,11 +1,13 @@
 """The form of the army's finish: order, loose parts, varnish, dirt, plants."""
 
+from collections.abc import Sequence
 from dataclasses import replace
 
 from django import forms
 
 from mantello.shell.fields import QuickSelect
 from mantello_core.figures.loose import LOOSE
+from mantello_core.paints.paint import Paint
 from mantello_core.paints.range import paint, paints
 from mantello_core.recipes.finish import VARNISHES
 from mantello_core.recipes.method import METHODS
@@ -64,7 +66,8 @@ class FinishingForm(forms.Form):
     width = _number("Shared base, mm wide", 400)
     depth = _number("and deep", 400)
 
-    def __init__(self, design: Design, *arguments, **options):
+    def __init__(self, design: Design, own: Sequence[Paint], *arguments, **options):
+        """own: the painter's own paints, offered first."""
         super().__init__(*arguments, **options)
         finishing, scheme = design.scheme.finishing, design.scheme
         usual = METHODS[design.brief.method if design.brief else "classic"]
@@ -75,7 +78,7 @@ class FinishingForm(forms.Form):
             )
         self.fields["shiny"].choices = [(role.id, role.name) for role in scheme.roles]
         self.fields["apart"].choices = [(group, group) for group in LOOSE]
-        pots = [(pot.id, pot.name) for pot in paints().values() if pot.kind in _DIRTY and not pot.sprayed]
+        pots = [(pot.id, pot.name) for pot in (*own, *paints().values()) if pot.kind in _DIRTY and not pot.sprayed]
         self.dirt = _merged(finishing.dirt, usual_dirt())
         for one in self.dirt:
             self.fields[f"dirt-{one.id}"] = forms.BooleanField(required=False, label=one.name)
@@ -91,7 +94,7 @@ class FinishingForm(forms.Form):
             self.fields[f"plant-{one.id}"] = _number(f"{one.name}, {one.size:g} mm", 10)
 
     @classmethod
-    def showing(cls, design: Design) -> "FinishingForm":
+    def showing(cls, design: Design, own: Sequence[Paint]) -> "FinishingForm":
         """The form filled with the army's finish."""
         finishing = design.scheme.finishing
         initial = {
@@ -101,7 +104,7 @@ class FinishingForm(forms.Form):
             "magnets": finishing.basing.magnets, "seed": finishing.basing.seed,
             "width": finishing.basing.width or None, "depth": finishing.basing.depth or None,
         } | {_field(name): given for name, given in vars(finishing.slots).items()}  # fmt: skip
-        form = cls(design, initial=initial)
+        form = cls(design, own, initial=initial)
         on = {one.id for one in finishing.dirt}
         for one in form.dirt:
             form.initial |= {
