@@ -41,6 +41,13 @@ class Minding(DeskCase):
 
 
 class Sticks(DeskCase):
+    def test_stitches_hold_in_print_where_no_style_sheet_reaches(self):
+        evening = Evening(self.army, TUESDAY)
+        base = next(one for n in range(1, evening.count + 1) if (one := evening._batch(n)).atoms[0].role)
+        page = self.see("desk", batch=base.id).content.decode()
+        self.assertEqual(page.count('class="sel-case" fill="none"'), page.count("sel-case"))
+        self.assertGreater(page.count("sel-case"), 0)
+
     def test_figures_are_told_stick_by_stick(self):
         self.assertContains(self.see("desk"), "; Stick 2: ")
 

@@ -41,8 +41,8 @@ def cards(request, army_id):
             "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
             "figures": ", ".join(f"{rank} {ordinal}" for rank, ordinal in batch.left),
         })  # fmt: skip
-    session = evening.plan.sessions[0]
     html = render_to_string(
-        "plan/cards.html", {"army": army, "cards": printed, "session": session, "deference": DEFERENCE}
+        "plan/cards.html",
+        {"army": army, "pairs": [printed[at : at + 2] for at in range(0, len(printed), 2)], "deference": DEFERENCE},
     )
     return pdf(html, "desk-cards.pdf", "cards.css")

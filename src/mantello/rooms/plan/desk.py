@@ -13,6 +13,9 @@ from mantello_core.schemes.army_work import piece_of
 from .batch import Batch
 
 _GAP, _FOOT = 30, 24
+#: stitches round what is painted, as attributes: in print no style sheet reaches into a drawing
+_CASE = 'fill="none" stroke="#111" stroke-width="4.4" stroke-linejoin="round"'
+_STITCH = 'fill="none" stroke="#f0c14b" stroke-width="2" stroke-dasharray="8 3"'
 
 
 def areas_to_paint(reading: Reading, batch: Batch, figure: tuple[str, int]) -> tuple[str, ...]:
@@ -84,7 +87,7 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
         )
         if batch.atoms[0].role:
             parts += [
-                f'<path class="sel-case" d="{seen.visible}"/><path class="sel-stitch" d="{seen.visible}"/>'
+                f'<path class="sel-case" {_CASE} d="{seen.visible}"/><path class="sel-stitch" {_STITCH} d="{seen.visible}"/>'
                 for seen in view.areas
                 if seen.area in wanted
             ]
