@@ -4,7 +4,6 @@ from collections import defaultdict
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
-from ..recipes.method import METHODS
 from ..recipes.slots import Slots
 from ..schemes.army_work import dealt
 from ..schemes.cascade import FigureClass, Resolution
@@ -19,8 +18,6 @@ from .task import Atom, Edge
 #: a figure's step that is done: unit, rank, ordinal, role, step
 Done = frozenset[tuple[str, str, int, str, str]]
 UNDERCOAT = "undercoat"
-#: of an army without a brief
-_USUAL_METHOD = "classic"
 
 
 @dataclass(frozen=True)
@@ -42,8 +39,7 @@ class _Worn:
 
 def slots_of(design: Design) -> Slots:
     """The profile of the order: as the army's finish says, where it says nothing as the brief's method has it."""
-    method = METHODS[design.brief.method if design.brief else _USUAL_METHOD]
-    return design.scheme.finishing.slots.over(method.slots)
+    return design.scheme.finishing.slots.over(design.method.slots)
 
 
 def compiled(

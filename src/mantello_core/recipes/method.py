@@ -33,6 +33,8 @@ class Method:
         return tuple(found)
 
 
+#: of an army without a brief
+USUAL_METHOD = "classic"
 METHODS = {
     "classic": Method(
         "Classic layers", "with the other colours, one shade for all", "all over or in recesses",

@@ -1,7 +1,6 @@
 """What a painter may decide and write down: subjects of a design, and how the design has each of them now."""
 
 from ..errors import UnknownName
-from ..recipes.method import METHODS
 from .army import TIERS
 from .scheme import Design
 
@@ -40,7 +39,7 @@ def stands(design: Design, subject: str) -> str:
         return scheme.ground.words
     if subject == "order":
         slots = ", ".join(f"{name} {given}" for name, given in vars(finishing.slots).items() if given)
-        return METHODS[design.brief.method if design.brief else "classic"].title + (f"; {slots}" if slots else "")
+        return design.method.title + (f"; {slots}" if slots else "")
     if subject == "varnish":
         how = "can" if finishing.can else "brush"
         return f"{finishing.varnish} by {how}, {finishing.use}" if finishing.varnish else "none"

@@ -8,6 +8,7 @@ from ..insignia.bought_sheet import BoughtSheet
 from ..recipes.calibration import Calibration, drying_factor
 from ..recipes.ground import Ground
 from ..recipes.layering import Prediction, coats_of, predicted
+from ..recipes.method import METHODS, USUAL_METHOD, Method
 from ..recipes.step import Recipe, Step
 from .aim import Aims
 from .army import TIERS, Army
@@ -167,3 +168,8 @@ class Design:
     brief: Brief | None = None
     #: bought transfer sheets in the drawer
     sheets: tuple[BoughtSheet, ...] = ()
+
+    @property
+    def method(self) -> Method:
+        """How the army is painted: as the brief says, or as most do."""
+        return METHODS[self.brief.method if self.brief else USUAL_METHOD]

@@ -11,7 +11,6 @@ from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello_core.planning.compiling import slots_of
 from mantello_core.planning.task import RULES
-from mantello_core.recipes.method import METHODS
 from mantello_core.recipes.slots import BASE, METALS, SKIN
 
 from .evening import Evening
@@ -41,7 +40,7 @@ def order(request, army_id):
             key=lambda row: (not row[0].hard, -row[0].weight, row[0].name),
         ),
         "profile": (("Metals", METALS[slots.metals]), ("Skin", SKIN[slots.skin]), ("Bases", BASE[slots.base])),
-        "method": METHODS[design.brief.method if design.brief else "classic"],
+        "method": design.method,
         "told": told[:_MOST_TOLD],
         "more": max(0, len(told) - _MOST_TOLD),
     }

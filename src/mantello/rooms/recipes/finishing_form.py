@@ -10,7 +10,6 @@ from mantello_core.figures.loose import LOOSE
 from mantello_core.paints.paint import Paint
 from mantello_core.paints.range import paint, paints
 from mantello_core.recipes.finish import VARNISHES
-from mantello_core.recipes.method import METHODS
 from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
 from mantello_core.schemes.finishing import (
     USES,
@@ -70,7 +69,7 @@ class FinishingForm(forms.Form):
         """own: the painter's own paints, offered first."""
         super().__init__(*arguments, **options)
         finishing, scheme = design.scheme.finishing, design.scheme
-        usual = METHODS[design.brief.method if design.brief else "classic"]
+        usual = design.method
         for name, (label, known) in _SLOTS.items():
             now = known[getattr(usual.slots, name)]
             self.fields[_field(name)] = forms.ChoiceField(
