@@ -1,7 +1,10 @@
 """What a painter may decide and write down: subjects of a design, and how the design has each of them now."""
 
+import hashlib
+
 from ..errors import UnknownName
 from .army import TIERS
+from .cascade import resolve
 from .scheme import Design
 
 #: subjects that every design has, and what each is called
@@ -13,14 +16,15 @@ _ALWAYS = {
     "bases": "Bases",
     "deadline": "Deadline",
 }
-_ROLE, _UNIT = "role:", "unit:"
+_ROLE, _UNIT, _LOOK = "role:", "unit:", "look:"
 
 
 def subjects_of(design: Design) -> dict[str, str]:
     """Everything that something can be decided about: id to its name."""
     roles = {f"{_ROLE}{role.id}": f"{role.name}, how it is made" for role in design.scheme.roles}
     units = {f"{_UNIT}{unit.id}": f"{design.army.title(unit.id)}, who is in it" for unit in design.army.units}
-    return _ALWAYS | roles | units
+    looks = {f"{_LOOK}{unit.id}": f"{design.army.title(unit.id)}, how it looks" for unit in design.army.units}
+    return _ALWAYS | roles | units | looks
 
 
 def stands(design: Design, subject: str) -> str:
@@ -35,6 +39,8 @@ def stands(design: Design, subject: str) -> str:
     if subject.startswith(_UNIT):
         unit = design.army.nodes.get(subject.removeprefix(_UNIT))
         return ", ".join(f"{one.figures} {one.name} as {TIERS[one.tier].lower()}" for one in unit.ranks) if unit else ""
+    if subject.startswith(_LOOK):
+        return _look_words(design, subject.removeprefix(_LOOK))
     if subject == "undercoat":
         return scheme.ground.words
     if subject == "order":
@@ -60,3 +66,20 @@ def _role_words(role) -> str:
         steps = "; ".join(f"{step.technique.verb} {step.mix.words}" for step in recipe.steps)
         told.append(f"{TIERS[tier]}: {steps or 'no step'}")
     return ". ".join(told) or "no recipe"
+
+
+def _look_words(design: Design, unit: str) -> str:
+    """What a unit wears, in a line with a mark of it all: areas, roles, how they are made, marks and undercoat."""
+    if unit not in design.army.nodes:
+        return ""
+    roles: dict[str, None] = {}
+    told = [design.scheme.ground.words]
+    for one in resolve(design.army, design.scheme).of_unit(unit):
+        told.append(f"{one.rank} {one.ordinals}")
+        told += [f"{area} {cell.role}" for area, cell in sorted(one.cells.items())]
+        told += [f"{site} {borne.placement.device} {borne.placement.role}" for site, borne in sorted(one.borne.items())]
+        roles |= dict.fromkeys(cell.role for cell in one.cells.values() if cell.role)
+    told += [_role_words(design.scheme.role(role)) for role in roles]
+    names = ", ".join(design.scheme.role(role).name for role in list(roles)[:6])
+    more = f" and {len(roles) - 6} more" if len(roles) > 6 else ""
+    return f"{names}{more} (mark {hashlib.sha256('|'.join(told).encode()).hexdigest()[:8]})"

@@ -19,7 +19,7 @@ from mantello_core.recipes.step import Mix
 from mantello_core.schemes.brief import Brief
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.decision import stands, subjects_of
-from mantello_core.schemes.edit import with_undercoat
+from mantello_core.schemes.edit import with_recipe_started, with_undercoat
 from mantello_core.schemes.finishing import Finishing, usual_dirt
 from mantello_core.schemes.share import role_shares
 from mantello_core.schemes.soiled import soiled, swallowed
@@ -74,14 +74,30 @@ class Decisions(SimpleTestCase):
         design = calvessa()
         changed = with_undercoat(design, "undercoat-soot")
         self.assertNotEqual(stands(design, "undercoat"), stands(changed, "undercoat"))
-        for subject in set(subjects_of(design)) - {"undercoat"}:
+        looks = {subject for subject in subjects_of(design) if subject.startswith("look:")}
+        for subject in looks:
+            self.assertNotEqual(stands(design, subject), stands(changed, subject))
+        for subject in set(subjects_of(design)) - {"undercoat"} - looks:
             self.assertEqual(stands(design, subject), stands(changed, subject))
         matt = replace(design, scheme=replace(design.scheme, finishing=Finishing(varnish="matt", level=3)))
         self.assertEqual((stands(matt, "varnish"), stands(matt, "dirt")), ("matt by can, play", "3: no pass"))
 
+    def test_a_finished_units_look_is_left_only_by_what_it_wears(self):
+        design = calvessa()
+        worn = {
+            cell.role
+            for one in resolve(design.army, design.scheme).of_unit("rangers-skirmish-line")
+            for cell in one.cells.values()
+        }
+        other = next(role.id for role in design.scheme.roles if role.id not in worn)
+        mine = next(role for role in worn if role)
+        look = "look:rangers-skirmish-line"
+        self.assertEqual(stands(with_recipe_started(design, other, "gull-white"), look), stands(design, look))
+        self.assertNotEqual(stands(with_recipe_started(design, mine, "gull-white"), look), stands(design, look))
+
     def test_what_is_gone_stands_on_nothing_and_nonsense_is_refused(self):
         self.assertEqual(stands(calvessa(), "role:gone"), "")
-        self.assertEqual(stands(calvessa(), "unit:gone"), "")
+        self.assertEqual((stands(calvessa(), "unit:gone"), stands(calvessa(), "look:gone")), ("", ""))
         with self.assertRaises(UnknownName):
             stands(calvessa(), "weather")
 

@@ -13,6 +13,7 @@ from PIL import Image
 
 from mantello.rooms.army.models import Army
 from mantello.rooms.log.actions import record
+from mantello.rooms.log.handing import unit_record
 from mantello.rooms.log.models import Decision, FigurePhoto
 from mantello.rooms.log.queries import done_steps, progress
 from mantello.rooms.plan.evening import Evening
@@ -208,6 +209,22 @@ class Deciding(DeskCase):
         self.post("change-decision", made.pk, do="open")
         self.assert_hidden("change-decision", made.pk, post=True)
 
+    def test_a_units_look_is_held_and_quoted_when_an_edit_changes_it(self):
+        unit = self.now().army.units[0].id
+        page = self.see("decisions", about=f"look:{unit}")
+        self.assertContains(page, "May its look still change?")
+        self.post(
+            "decide",
+            about=f"look:{unit}",
+            question="May its look still change?",
+            options="it may\nit may not",
+            chosen="It may not.",
+            reason="it won a prize.",
+            final="on",
+        )
+        self.post("set-undercoat", undercoat="undercoat-soot")
+        self.assertContains(self.see("recipes"), "It may not., because it won a prize.")
+
     def test_other_edits_do_not_quote_it(self):
         self.post("decide", **self.FORM)
         self.post("set-evenings", attention="6", on6="on", start6="10:30", minutes6="60")
@@ -244,3 +261,21 @@ class Archived(FigureCase):
             {one.done for one in progress(taken).values()}, {one.done for one in progress(self.army).values()}
         )
         self.assertLess(timezone.now() - taken.entries.first().done_at, timedelta(days=1))
+
+
+class HandedOver(FigureCase):
+    def test_the_record_of_a_unit_tells_what_is_uneven_noted_and_decided_about_it(self):
+        atom = next(
+            one
+            for one in Evening(self.army, TUESDAY).reading.work.atoms
+            if (one.unit, one.rank, one.role) == (self.here["unit"], "Fusilier", "field")
+        )
+        record(self.army, [atom], {("Fusilier", 1)}, 4.0, TUESDAY, uuid.uuid4(), "third pot, darker")
+        other = self.now().army.units[1].id
+        for about in ("role:field", "varnish", f"look:{self.here['unit']}", f"look:{other}", f"unit:{other}"):
+            self.army.decisions.create(about=about, question="Q?", options=["a"], chosen="A.", reason="R.", stood="")
+        found = unit_record(self.army, Evening(self.army, TUESDAY).reading, self.here["unit"])
+        self.assertEqual([(one.name, one.done) for one in found.uneven], [(atom.name, 1)])
+        self.assertEqual([note for _, _, note in found.notes], ["third pot, darker"])
+        self.assertEqual({one.about for one in found.decisions}, {"role:field", "varnish", f"look:{self.here['unit']}"})
+        self.assertGreater(found.minutes_left, 0)

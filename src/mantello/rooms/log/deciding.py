@@ -65,12 +65,25 @@ def _page(request, army, status=200, form=None):
     rows = [(one, subjects.get(one.about, "gone from the scheme"), _now(design, one)) for one in army.decisions.all()]
     context = {
         "title": "Decisions",
-        "form": form or DecisionForm(design, initial={"about": request.GET.get("about", "")}),
+        "form": form or DecisionForm(design, initial=_begun(request.GET.get("about", ""))),
         "standing": [row for row in rows if row[0].closed_at is None and row[2] == row[0].stood],
         "left": [row for row in rows if row[0].closed_at is None and row[2] != row[0].stood],
         "closed": [row for row in rows if row[0].closed_at is not None],
     }
     return room_page(request, army, "log", "log/decisions.html", context, status)
+
+
+def _begun(about: str) -> dict:
+    """What a form that is opened for a subject starts with."""
+    if about.startswith("look:"):
+        return {
+            "about": about,
+            "question": "May its look still change?",
+            "options": "it may\nit may not",
+            "chosen": "It may not.",
+            "final": True,
+        }
+    return {"about": about}
 
 
 def _now(design: Design, decision: Decision) -> str:

@@ -47,10 +47,9 @@ def unit_record(army: Army, reading: Reading, unit: str) -> UnitRecord:
     entries = list(army.entries.standing().filter(unit=unit).order_by("done_at"))
     atoms = [atom for atom in reading.work.atoms if atom.unit == unit]
     steps = tuple(_step(reading, atom, done, entries) for atom in atoms)
-    roles = {f"role:{atom.recipe_role}" for atom in atoms if atom.recipe_role}
-    decisions = tuple(
-        one for one in army.decisions.filter(closed_at=None) if one.about in roles or not one.about.startswith("role:")
-    )
+    about = {f"role:{atom.recipe_role}" for atom in atoms if atom.recipe_role} | {f"unit:{unit}", f"look:{unit}"}
+    held = army.decisions.filter(closed_at=None)
+    decisions = tuple(one for one in held if one.about in about or ":" not in one.about)
     mine = [one for key, one in everyone.items() if key[0] == unit]
     cautions = [caution for atom in atoms if atom.recipe_role for caution in _cautions(reading, atom)]
     return UnitRecord(
