@@ -23,6 +23,8 @@ MAGNET, MASK, JOIN, FILM, BARRIER, SOLVENT, TOUCH_UP, VARNISH, DRY_DIRT, PLANTS,
 _SOLVENTS = {"oil", "enamel"}
 #: less surface than this (mm²) is not worth a pass
 LEAST_MM2 = 0.5
+#: steps of it spread over the unit interval as evenly as any, however many there are
+GOLDEN = 0.6180339887498949
 
 
 @dataclass(frozen=True)
@@ -197,26 +199,27 @@ def _dirt(each: DirtPass, one: FigureClass, level: int, order: float) -> Piece |
 
 
 def dealt(basing: Basing, army: Army) -> dict[str, frozenset[tuple[str, str, int]]]:
-    """Which figures get each plant: (unit, rank, ordinal), as many of every ten as asked for, shuffled by the seed.
+    """Which figures get each plant: (unit, rank, ordinal), about as many of every ten as asked for, by the seed.
 
-    Figures without a base get none. The same seed deals alike; more figures at the end change nothing before them.
+    In every rank figures are told off in steps of the golden ratio from a start drawn by seed, plant, unit and rank: so
+    they are spread evenly, and more figures or units change nothing for those there are. Without a base none is given.
     """
-    figures = [
-        (unit.id, rank.name, ordinal)
+    ranks = [
+        (unit.id, rank)
         for unit in army.units
         for rank in unit.ranks
         if any(group_of(area) == "Base" for area in army.plate(rank.type).areas)
-        for ordinal in range(1, rank.figures + 1)
     ]
     found = {}
     for plant in basing.plants:
-        chance, given, owed = Random(f"{basing.seed}:{plant.id}"), set(), 0.0
-        for at in range(0, len(figures), 10):
-            ten = figures[at : at + 10]
-            owed += plant.in_ten * len(ten) / 10
-            count = min(len(ten), int(owed + 1e-9))
-            owed -= count
-            given.update(chance.sample(ten, count))
+        given = set()
+        for unit, rank in ranks:
+            start = Random(f"{basing.seed}:{plant.id}:{unit}:{rank.name}").random()
+            given.update(
+                (unit, rank.name, ordinal)
+                for ordinal in range(1, rank.figures + 1)
+                if (start + ordinal * GOLDEN) % 1 < plant.in_ten / 10
+            )
         found[plant.id] = frozenset(given)
     return found
 

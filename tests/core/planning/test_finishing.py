@@ -33,6 +33,7 @@ from mantello_core.schemes.finishing import (
     usual_plants,
     with_paint,
 )
+from mantello_core.schemes.muster import with_rank
 
 TUESDAY = datetime(2026, 11, 24, 18, 0)
 
@@ -206,12 +207,30 @@ class Slotted(SimpleTestCase):
 
 class Dealing(SimpleTestCase):
     @given(st.floats(0, 10), st.integers(0, 999))
-    def test_as_many_of_ten_as_asked_for_and_the_same_again(self, in_ten, seed):
+    def test_about_as_many_of_ten_as_asked_for_and_the_same_again(self, in_ten, seed):
         army = calvessa().army
         basing = Basing((Plant("tuft", "Tuft", 6, in_ten),), seed=seed)
         given_to = dealt(basing, army)["tuft"]
         self.assertEqual(given_to, dealt(basing, army)["tuft"])
-        self.assertAlmostEqual(len(given_to), army.figures * in_ten / 10, delta=1)
+        ranks = sum(len(unit.ranks) for unit in army.units)
+        self.assertAlmostEqual(len(given_to), army.figures * in_ten / 10, delta=ranks)
+
+    def test_all_and_none_are_exact(self):
+        army = calvessa().army
+        for in_ten, count in ((0.0, 0), (10.0, army.figures)):
+            self.assertEqual(len(dealt(Basing((Plant("tuft", "Tuft", 6, in_ten),)), army)["tuft"]), count)
+
+    @given(st.floats(0.5, 9.5), st.integers(1, 30))
+    def test_reinforcements_change_nothing_for_those_there_are(self, in_ten, more):
+        design = calvessa()
+        unit = design.army.units[0]
+        grown = with_rank(
+            design, unit.id, unit.ranks[0].name, replace(unit.ranks[0], figures=unit.ranks[0].figures + more)
+        )
+        basing = Basing((Plant("tuft", "Tuft", 6, in_ten),))
+        before, after = (dealt(basing, one.army)["tuft"] for one in (design, grown))
+        new = {(unit.id, unit.ranks[0].name, unit.ranks[0].figures + at) for at in range(1, more + 1)}
+        self.assertEqual(after - new, before)
 
     def test_another_seed_deals_otherwise(self):
         army = calvessa().army
