@@ -95,6 +95,11 @@ def wears(uses: Iterable[Use]) -> tuple[Wear, ...]:
     return tuple(sorted(found, key=lambda one: -one.share))
 
 
+def mix_life(paints: Iterable[str]) -> timedelta:
+    """How long a mix of paints stays usable on a wet palette: as long as the shortest-lived of them. An estimate."""
+    return timedelta(days=min((_DAYS.get(_kind(id_), _ACRYLIC_DAYS) for id_ in paints), default=_ACRYLIC_DAYS))
+
+
 def leftovers(uses: Iterable[Use], now: datetime, since: timedelta = timedelta(days=14)) -> tuple[Leftover, ...]:
     """Mixes of two paints and more that were used lately, the latest first. A mix lives as long as its shortest paint."""
     last: dict[str, Use] = {}
@@ -106,7 +111,7 @@ def leftovers(uses: Iterable[Use], now: datetime, since: timedelta = timedelta(d
         ):
             last[use.mix] = use
     found = [
-        Leftover(use.mix, use.paints, use.done_at, use.done_at + timedelta(days=min(_DAYS.get(_kind(id_), _ACRYLIC_DAYS) for id_ in use.paints)))
+        Leftover(use.mix, use.paints, use.done_at, use.done_at + mix_life(use.paints))
         for use in last.values()
     ]  # fmt: skip
     return tuple(sorted(found, key=lambda one: one.used_at, reverse=True))

@@ -37,6 +37,8 @@ class Batches(SimpleTestCase):
     def test_unit_and_attention_bound_it(self):
         self.assertEqual(batch_size(drying=9000, hands_on=10, unit=8), 8)
         self.assertEqual(batch_size(drying=9000, hands_on=10, unit=80), 20)
+        self.assertEqual(batch_size(drying=9000, hands_on=600, unit=80, palette=3600), 6)
+        self.assertEqual(batch_size(drying=9000, hands_on=600, unit=80, palette=60), 1)
 
     @given(st.floats(0, 5000), st.floats(1, 600), st.integers(1, 60))
     def test_a_batch_it_allows_never_waits(self, drying, hands_on, unit):

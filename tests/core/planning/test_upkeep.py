@@ -6,7 +6,7 @@ from django.test import SimpleTestCase
 
 from mantello_core.formats.sample import levy
 from mantello_core.paints.range import paints
-from mantello_core.planning.upkeep import Use, leftovers, metal_places, wears
+from mantello_core.planning.upkeep import Use, leftovers, metal_places, mix_life, wears
 from mantello_core.schemes.cascade import resolve
 
 NOW = datetime(2026, 11, 26, 20, 0)
@@ -72,3 +72,10 @@ class Metals(SimpleTestCase):
             [one.role for one in metal_places(self.scheme, self.resolution, ["lamp", "BRASS", "plate"])], ["Trim metal"]
         )
         self.assertEqual(metal_places(self.scheme, self.resolution, ["brass", "nowhere"]), ())
+
+
+class Lives(SimpleTestCase):
+    def test_the_shortest_lived_paint_decides(self):
+        self.assertEqual(mix_life(("brine-green",)), timedelta(days=3))
+        self.assertEqual(mix_life(("brine-green", "ferry-steel")), timedelta(days=1))
+        self.assertEqual(mix_life(()), timedelta(days=3))

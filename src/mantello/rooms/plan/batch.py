@@ -23,8 +23,6 @@ class Batch:
     mix: str
     #: figures of it that are not logged for all its steps
     left: tuple[tuple[str, int], ...]
-    #: figures that would just keep the hands busy while the first dries
-    least: int
 
     @property
     def done(self) -> bool:

@@ -68,6 +68,7 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "hints": handling.hints,
         "portion": handling.portion if batch.left else None,
         "fine": handling.fine,
+        "least": handling.least,
         "first_use": _first_use(army, handling),
         "sprayed": batch.atoms[0].sprayed,
         "airing": evening.airing(),

@@ -16,7 +16,6 @@ from mantello.rooms.log.models import Entry
 from mantello.rooms.log.pace import dried_before, timed_before
 from mantello.rooms.log.queries import done_steps
 from mantello_core.paints.range import paints
-from mantello_core.planning.batch import batch_size
 from mantello_core.planning.calendar import sessions
 from mantello_core.planning.marking import beneath
 from mantello_core.planning.pace import Pace, pace_of
@@ -186,10 +185,6 @@ class Evening:
     def _batch(self, number: int) -> Batch:
         block = self.plan.blocks[number - 1]
         task = block.task
-        mean = sum(task.figures[figure] for figure in block.figures) / len(block.figures)
-        evenings = self.evenings
-        unit = self.reading.design.army.nodes[task.unit]
-        least = batch_size(task.drying, mean, unit.figures, evenings.attention, evenings.stick)
         return Batch(
             _mark(block),
             number,
@@ -198,7 +193,6 @@ class Evening:
             self.reading.design.army.title(task.unit),
             self._mix(task),
             self._left(block),
-            least,
         )
 
     def _mix(self, task) -> str:

@@ -1,11 +1,14 @@
 """How a batch is painted: its step, strokes, drops, windows and cautions."""
 
 from functools import cached_property
+from math import inf
 
 from mantello.rooms.army.reading import Reading
 from mantello_core.insignia.mark_step import MarkStep
 from mantello_core.paints.paint import Paint
+from mantello_core.planning.batch import batch_size
 from mantello_core.planning.marking import mark_paints_of, mark_step_of
+from mantello_core.planning.upkeep import mix_life
 from mantello_core.recipes.hazard import cautions_for
 from mantello_core.recipes.quantity import Portion, portion
 from mantello_core.recipes.step import Step
@@ -34,6 +37,19 @@ class Handling:
     def fine(self) -> bool:
         """Whether it tires hand and eyes."""
         return self.batch.atoms[0].kind in _FINE or bool(self.batch.atoms[0].mark)
+
+    @property
+    def least(self) -> int:
+        """Figures that would just keep the hands busy while the first dries, as long as the mix lives."""
+        block, design = self.batch.block, self.reading.design
+        each = sum(block.task.figures[figure] for figure in block.figures) / len(block.figures)
+        life = (
+            mix_life(id_ for id_, _ in self.step.mix.parts) if self.step and not self.batch.atoms[0].sprayed else None
+        )
+        unit = design.army.nodes[block.task.unit].figures
+        evenings = design.evenings
+        palette = life.total_seconds() if life else inf
+        return batch_size(block.task.drying, each, unit, evenings.attention, evenings.stick, palette)
 
     @property
     def cautions(self) -> tuple[str, ...]:
