@@ -15,6 +15,8 @@ from .scheme import Design
 
 #: share of a base that figures may take, and of its width that a figure's stance is deep
 USABLE, STANCE = 0.7, 0.75
+#: groups that reach over other figures or lie beneath; mm of a pose that the drawing does not tell
+_REACHING, _USUAL_STANCE = ("Base", "Weapon", "Flag"), 12.0
 #: lightness gap or CIEDE2000 from which boots stand out from the ground; CIEDE2000 up to which mud is of the ground
 STANDS_OUT, COLOUR_APART, SAME_GROUND = 15.0, 20.0, 8.0
 
@@ -38,8 +40,8 @@ class Standing:
 def figures_on(width: float, depth: float, plate: Plate, scale: float = 1.0) -> int:
     """How many figures of a type find room on a base so wide and deep, mm.
 
-    Source: design formula F15, floor(0.7 x area / footprint); the footprint is the legs' or the mount's width on the
-    drawing, and three quarters of it deep. scale: how much larger figures are than drawings.
+    Source: design formula F15, floor(0.7 x area / footprint); the footprint is as wide as the pose on the drawing, without
+    weapon and flag, and three quarters of that deep. scale: how much larger figures are than drawings.
     Raises: OutOfRange unless both are more than 0.
     """
     if width <= 0 or depth <= 0:
@@ -49,18 +51,14 @@ def figures_on(width: float, depth: float, plate: Plate, scale: float = 1.0) -> 
 
 
 def _stance(plate: Plate) -> float:
-    """Width of what a figure stands on, mm: its widest view's legs, mount or hull."""
+    """Width of a pose on the drawing, mm: of its widest view, without base, weapon and flag, which reach over others."""
     widest = 0.0
     for view in plate.views:
-        ends = [
-            view.named_site(f"cloth.{seen.area}")
-            for seen in view.areas
-            if group_of(seen.area) in ("Legs", "Mount", "Beast", "Vehicle")
-        ]
-        across = [(site.x - site.width * 5, site.x + site.width * 5) for site in ends if site]
-        if across:
-            widest = max(widest, (max(right for _, right in across) - min(left for left, _ in across)) / 10)
-    return widest or 8.0
+        sites = [view.named_site(f"cloth.{seen.area}") for seen in view.areas if group_of(seen.area) not in _REACHING]
+        ends = [(site.x - site.width * 5, site.x + site.width * 5) for site in sites if site]
+        if ends:
+            widest = max(widest, (max(right for _, right in ends) - min(left for left, _ in ends)) / 10)
+    return widest or _USUAL_STANCE
 
 
 def standing_on(

@@ -7,6 +7,7 @@ from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mantello_core.colour.spaces import Lab
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName
 from mantello_core.figures.catalogue import plate
 from mantello_core.figures.exposure import exposure
@@ -22,6 +23,7 @@ from mantello_core.planning.validating import Painted, faults_of
 from mantello_core.recipes.slots import Slots
 from mantello_core.recipes.step import Manner, Mix, Recipe, Step
 from mantello_core.schemes.army_work import dealt, finishing_needed, level_of
+from mantello_core.schemes.basing import figures_on, off_ground, standing_on
 from mantello_core.schemes.brief import Brief
 from mantello_core.schemes.cascade import resolve
 from mantello_core.schemes.finishing import (
@@ -302,3 +304,37 @@ class Document(SimpleTestCase):
             self.assertEqual(caught.exception.where, where)
         with self.assertRaises(UnknownName):
             with_paint(usual_dirt()[0], "gold-of-fools")
+
+
+class Bases(SimpleTestCase):
+    def test_one_figure_stands_on_a_small_base_and_several_on_a_large_one(self):
+        shape = plate("fusilier")
+        self.assertEqual([figures_on(side, side, shape) for side in (25, 40, 60)], [1, 4, 9])
+        self.assertLess(figures_on(60, 60, plate("lighthorse")), 9)
+        self.assertEqual(figures_on(60, 60, shape, scale=2.0), 2)
+        for width, depth in ((0, 40), (40, -1)):
+            with self.assertRaises(OutOfRange):
+                figures_on(width, depth, shape)
+
+    @given(st.floats(10, 200), st.floats(10, 200), st.floats(0, 100))
+    def test_a_larger_base_never_holds_fewer(self, width, depth, more):
+        shape = plate("ranger")
+        self.assertLessEqual(figures_on(width, depth, shape), figures_on(width + more, depth, shape))
+
+    def test_boots_of_the_grounds_colour_do_not_stand_out(self):
+        design = calvessa()
+        resolution = resolve(design.army, design.scheme)
+        black = standing_on(design, resolution, lambda role, tier: Lab(20, 0, 0))
+        self.assertTrue(black)
+        self.assertFalse(any(one.stands_out for one in black))
+        told = standing_on(design, resolution, lambda role, tier: Lab(60 if role == "ground" else 20, 0, 0))
+        self.assertTrue(all(one.stands_out and one.lightness == 40 for one in told))
+        self.assertEqual(standing_on(design, resolution, lambda role, tier: None), ())
+        self.assertTrue(all(one.figures > 0 for one in told))
+
+    def test_only_dirt_from_the_ground_is_held_against_the_ground(self):
+        passes = {one.id: one for one in usual_dirt()}
+        earth = passes["mud"].step.mix.film.masstone
+        self.assertAlmostEqual(off_ground(passes["mud"], earth), 0.0, places=6)
+        self.assertIsNone(off_ground(passes["chips"], earth))
+        self.assertIsNone(off_ground(passes["mud"], None))

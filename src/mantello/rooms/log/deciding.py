@@ -80,7 +80,7 @@ def _begun(about: str) -> dict:
             "about": about,
             "question": "May its look still change?",
             "options": "it may\nit may not",
-            "chosen": "It may not.",
+            "chosen": "It may not",
             "final": True,
         }
     return {"about": about}

@@ -101,7 +101,8 @@ class FinishingForm(forms.Form):
             "varnish_last": "yes" if finishing.varnish_last else "", "barrier": finishing.barrier, "masks": finishing.masks, "touch_up": finishing.touch_up,
             "shiny": finishing.shiny, "apart": finishing.apart, "level": "" if finishing.level is None else finishing.level,
             "magnets": finishing.basing.magnets, "seed": finishing.basing.seed,
-            "width": finishing.basing.width or None, "depth": finishing.basing.depth or None,
+            "width": f"{finishing.basing.width:g}" if finishing.basing.width else None,
+            "depth": f"{finishing.basing.depth:g}" if finishing.basing.depth else None,
         } | {_field(name): given for name, given in vars(finishing.slots).items()}  # fmt: skip
         form = cls(design, own, initial=initial)
         on = {one.id for one in finishing.dirt}
