@@ -21,6 +21,7 @@ from .task import (
     PLANTS_ON_GROUND,
     RIM_LAST,
     UNMASK_LATER,
+    UNMASK_SOON,
     VARNISH_LAST,
     Atom,
     Edge,
@@ -115,7 +116,9 @@ def _mask_edges(atom: Atom, piece: Piece, colours: Sequence[Chain]) -> list[Edge
     if not own:
         return []
     if piece.id.startswith("unmask-"):
-        return [Edge(own[-1].id, atom.id, own[-1].drying, UNMASK_LATER)]
+        others = [chain[0][0] for chain in colours if chain[0][0].role != piece.role]
+        off = [Edge(own[-1].id, atom.id, own[-1].drying, UNMASK_LATER)]
+        return off + [Edge(atom.id, one.id, 0.0, UNMASK_SOON) for one in others]
     return [Edge(atom.id, own[0].id, 0.0, MASK_FIRST)]
 
 

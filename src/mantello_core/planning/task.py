@@ -95,6 +95,7 @@ METALS_AFTER = OrderRule(
 MAGNETS_FIRST = OrderRule("D-47", "magnets first", "glue and hole marks would stay on the paint", False, 5)
 MASK_FIRST = OrderRule("mask", "mask before the spray", "the spray would go over what is beside it", True, 100)
 UNMASK_LATER = OrderRule("unmask", "mask off after the spray", "the mask keeps off what is sprayed", True, 100)
+UNMASK_SOON = OrderRule("masked", "mask off before the rest", "what is masked cannot be painted", False, 5)
 JOIN_PAINTED = OrderRule("D-46", "painted before joined", "what the part hides cannot be reached any more", True, 100)
 BARRIER_FIRST = OrderRule("D-32", "barrier before solvents", "solvent can lift paint that is not sealed", True, 100)
 CURED_FIRST = OrderRule("D-34", "solvents cured first", "solvent shut in below can disturb the film above", True, 100)
@@ -120,7 +121,7 @@ RULES = {
     rule.id: rule
     for rule in (
         RECIPE_ORDER, UNDERCOAT_FIRST, MARK_ON_DRY, MESSY_FIRST, MARK_AFTER_MESS, RIM_LAST, INNER_FIRST, METALS_AFTER,
-        MAGNETS_FIRST, MASK_FIRST, UNMASK_LATER, JOIN_PAINTED, BARRIER_FIRST, CURED_FIRST, VARNISH_LAST, HELD_LATE, DIRT_LAST,
+        MAGNETS_FIRST, MASK_FIRST, UNMASK_LATER, UNMASK_SOON, JOIN_PAINTED, BARRIER_FIRST, CURED_FIRST, VARNISH_LAST, HELD_LATE, DIRT_LAST,
         COLOURS_FIRST, PLANTS_ON_GROUND, LARGE_PLANTS_FIRST, METALS_ON_VARNISH, METALS_FIRST, METALS_LAST, SKIN_EARLY,
         SKIN_LATE, BASE_FIRST, BASE_AT_END,
     )

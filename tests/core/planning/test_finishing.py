@@ -163,6 +163,7 @@ class Pieces(SimpleTestCase):
         work = work_of(finished(replace(design, scheme=design.scheme.with_role(role)), masks=True))
         self.assertEqual(ways(work, "mask"), {("Mask for Field", "Field base")})
         self.assertEqual(ways(work, "unmask"), {("Field base", "Mask of Field off")})
+        self.assertIn(("Mask of Field off", "Flesh base"), ways(work, "masked"))
 
     def test_only_what_is_laid_takes_paint(self):
         design = finished(varnish="matt", apart=("Cloak",), dirt=usual_dirt(), level=1)
