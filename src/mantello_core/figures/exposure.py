@@ -20,6 +20,7 @@ _STEEP = {"Vehicle", "Shield", "Cloak", "Flag"}
 _BASE = "Base"
 
 
+@lru_cache(maxsize=4096)
 def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
     """Share of an area that a pass of dirt reaches, 0 to 1, an estimate.
 

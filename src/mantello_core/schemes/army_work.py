@@ -2,7 +2,6 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from functools import lru_cache
 from random import Random
 
 from ..errors import UnknownName
@@ -13,7 +12,7 @@ from ..recipes.step import Mix, Step
 from ..recipes.technique import techniques
 from .army import Army
 from .cascade import FigureClass, Resolution
-from .finishing import USES, Basing, DirtPass, Finishing, Plant, finishing_data
+from .finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Plant, finishing_data
 from .scheme import Design
 
 #: a piece's place among a figure's work: this stands where other work has a role
@@ -174,28 +173,21 @@ def _varnish(finishing: Finishing, id_: str, name: str, finish: str, stage: int,
     return Piece(id_, name, stage, seconds, step.drying * 60, surface, (), step, coats)
 
 
-@lru_cache(maxsize=4096)
-def _reach(plate, area: str, law: str, height: float) -> float:
-    return exposure(plate, area, law, height)
-
-
 def _dirt(each: DirtPass, one: FigureClass, level: int, order: float) -> Piece | None:
     areas = one.plate.areas
-    reached = {name: _reach(one.plate, name, each.law, each.height) for name, cell in one.cells.items() if cell.role}
+    reached = {name: exposure(one.plate, name, each.law, each.height) for name, cell in one.cells.items() if cell.role}
     touched = tuple(name for name, share in reached.items() if share > 0.05)
-    surface = sum(areas[name].surface_mm2 * reached[name] for name in touched) * level / 5
+    surface = sum(areas[name].surface_mm2 * reached[name] for name in touched) * level / MOST_LEVEL
     if surface < LEAST_MM2:
         return None
-    kinds = {pot.kind for pot in each.step.mix.paints}
-    stage = (
-        SOLVENT
-        if kinds & _SOLVENTS or each.step.kind == "oil"
-        else FILM
-        if each.step.kind in ("glaze", "shade")
-        else DRY_DIRT
-    )
-    return Piece(each.id, each.name, stage, each.step.seconds(surface, 1), each.step.drying * 60, surface, touched, each.step,
+    return Piece(each.id, each.name, _dirt_stage(each), each.step.seconds(surface, 1), each.step.drying * 60, surface, touched, each.step,
                  words=each.step.manner.note, order=order)  # fmt: skip
+
+
+def _dirt_stage(each: DirtPass) -> int:
+    if each.step.kind == "oil" or {pot.kind for pot in each.step.mix.paints} & _SOLVENTS:
+        return SOLVENT
+    return FILM if each.step.kind in ("glaze", "shade") else DRY_DIRT
 
 
 def dealt(basing: Basing, army: Army) -> dict[str, frozenset[tuple[str, str, int]]]:

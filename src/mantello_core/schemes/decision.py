@@ -4,6 +4,7 @@ import hashlib
 
 from ..errors import UnknownName
 from .army import TIERS
+from .army_work import level_of
 from .cascade import resolve
 from .scheme import Design
 
@@ -50,8 +51,7 @@ def stands(design: Design, subject: str) -> str:
         how = "can" if finishing.can else "brush"
         return f"{finishing.varnish} by {how}, {finishing.use}" if finishing.varnish else "none"
     if subject == "dirt":
-        level = finishing.level if finishing.level is not None else design.brief.dirt if design.brief else 0
-        return f"{level}: {', '.join(f'{one.name} in {one.step.mix.words}' for one in finishing.dirt) or 'no pass'}"
+        return f"{level_of(design)}: {', '.join(f'{one.name} in {one.step.mix.words}' for one in finishing.dirt) or 'no pass'}"
     if subject == "bases":
         plants = [f"{one.name} {one.in_ten:g} in ten" for one in finishing.basing.plants]
         return ", ".join([*plants, *(["magnets"] if finishing.basing.magnets else [])]) or "ground and rim alone"

@@ -3,7 +3,13 @@
 from dataclasses import dataclass
 from urllib.parse import urlencode
 
-from mantello.rooms.army.reading import Reading
+from django.http import Http404
+from django.shortcuts import redirect
+from django.urls import reverse
+
+from mantello.rooms.army.models import Army
+from mantello.rooms.army.page import army_for
+from mantello.rooms.army.reading import Reading, reading_of
 
 
 @dataclass(frozen=True)
@@ -32,3 +38,18 @@ def chosen_figure(reading: Reading, given) -> Chosen | None:
     number = given.get("figure", "1")
     ordinal = int(number) if number.isdigit() and len(number) < 6 and 1 <= int(number) <= rank.figures else 1
     return Chosen(unit.id, rank.name, ordinal, army.title(unit.id), rank.figures)
+
+
+def posted_figure(request, army_id) -> tuple[Army, Reading, Chosen]:
+    """The army and the figure that a form is about; an army without figures has none, and no such form."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    chosen = chosen_figure(reading, request.POST)
+    if chosen is None:
+        raise Http404
+    return army, reading, chosen
+
+
+def back_to_figure(army, chosen: Chosen):
+    """To the page of a figure, once its form has been taken."""
+    return redirect(f"{reverse('figure-history', args=[army.pk])}?{chosen.query}")

@@ -12,8 +12,6 @@ from mantello.rooms.army.reading import reading_of
 from mantello_core.schemes.decision import stands, subjects_of
 from mantello_core.schemes.scheme import Design
 
-from .models import Decision
-
 #: options of one decision, and signs of each
 MOST_OPTIONS, MOST_SIGNS = 12, 200
 
@@ -62,7 +60,10 @@ def decisions(request, army_id):
 def _page(request, army, status=200, form=None):
     design = reading_of(army.head).design
     subjects = subjects_of(design)
-    rows = [(one, subjects.get(one.about, "gone from the scheme"), _now(design, one)) for one in army.decisions.all()]
+    rows = [
+        (one, subjects.get(one.about, "gone from the scheme"), stands(design, one.about))
+        for one in army.decisions.all()
+    ]
     context = {
         "title": "Decisions",
         "form": form or DecisionForm(design, initial=_begun(request.GET.get("about", ""))),
@@ -84,10 +85,6 @@ def _begun(about: str) -> dict:
             "final": True,
         }
     return {"about": about}
-
-
-def _now(design: Design, decision: Decision) -> str:
-    return stands(design, decision.about)
 
 
 @login_required

@@ -6,9 +6,7 @@ from dataclasses import replace
 from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.http import Http404
-from django.shortcuts import get_object_or_404, redirect
-from django.urls import reverse
+from django.shortcuts import get_object_or_404
 from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
@@ -24,7 +22,7 @@ from mantello_core.planning.last_look import Look, last_look
 from mantello_core.schemes.army import Figure
 
 from . import actions
-from .choosing import Chosen, chosen_figure
+from .choosing import Chosen, back_to_figure, chosen_figure, posted_figure
 from .measuring import measured_on
 from .models import FigurePhoto
 from .queries import done_steps, progress
@@ -120,25 +118,11 @@ def _looks(army: Army, reading: Reading, one) -> list[tuple[Look, str]]:
     return [(look, reading.design.scheme.role(look.role).name) for look in last_look(one, missed, MOST_LOOKS)]
 
 
-def _back(army, chosen: Chosen):
-    return redirect(f"{reverse('figure-history', args=[army.pk])}?{chosen.query}")
-
-
-def _posted(request, army_id) -> tuple[Army, Reading, Chosen]:
-    """The army and the figure that a form is about; an army without figures has none, and no such form."""
-    army = army_for(request, army_id)
-    reading = reading_of(army.head)
-    chosen = chosen_figure(reading, request.POST)
-    if chosen is None:
-        raise Http404
-    return army, reading, chosen
-
-
 @login_required
 @require_POST
 def keep_photo(request, army_id):
     """A photograph is kept with a figure or its rank."""
-    army, _, chosen = _posted(request, army_id)
+    army, _, chosen = posted_figure(request, army_id)
     form = FigurePhotoForm(request.POST, request.FILES)
     if form.is_valid() and army.figure_photos.count() >= MOST_PHOTOS:
         form.add_error("photo", f"There are {MOST_PHOTOS} photographs of this army already; remove some first.")
@@ -150,7 +134,7 @@ def keep_photo(request, army_id):
         army=army, unit=chosen.unit, rank=chosen.rank, ordinals=ordinals, caption=form.cleaned_data["caption"].replace("\x00", ""),
         jpeg=jpeg, width=width, height=height, taken_at=timezone.now(),
     )  # fmt: skip
-    return _back(army, chosen)
+    return back_to_figure(army, chosen)
 
 
 @login_required
@@ -166,17 +150,17 @@ def figure_photo(request, army_id, pk):
 @require_POST
 def remove_photo(request, army_id, pk):
     """A photograph is removed."""
-    army, _, chosen = _posted(request, army_id)
+    army, _, chosen = posted_figure(request, army_id)
     get_object_or_404(army.figure_photos, pk=pk).delete()
     messages.success(request, "The photograph is removed.")
-    return _back(army, chosen)
+    return back_to_figure(army, chosen)
 
 
 @login_required
 @require_POST
 def keep_look(request, army_id):
     """A last look: what was not ticked is to be painted yet, and is looked for first on the figures after it."""
-    army, reading, chosen = _posted(request, army_id)
+    army, reading, chosen = posted_figure(request, army_id)
     one = reading.resolution.of(Figure(chosen.unit, chosen.rank, chosen.ordinal))
     listed = [look for look, _ in _looks(army, reading, one)]
     missed = [look.area for look in listed if look.area not in request.POST.getlist("seen")]
@@ -188,7 +172,7 @@ def keep_look(request, army_id):
         )
     else:
         messages.success(request, "Nothing was forgotten.")
-    return _back(army, chosen)
+    return back_to_figure(army, chosen)
 
 
 @login_required
@@ -196,12 +180,12 @@ def keep_look(request, army_id):
 def log_elsewhere(request, army_id):
     """Steps that were done away from the desk are logged for a figure, or for all of its rank that lack them; minutes
     stay unknown."""
-    army, reading, chosen = _posted(request, army_id)
+    army, reading, chosen = posted_figure(request, army_id)
     wanted = set(request.POST.getlist("atom"))
     atoms = [atom for atom in _atoms(reading, chosen) if atom.id in wanted]
     if not atoms:
         messages.error(request, "No step is ticked; nothing was logged.")
-        return _back(army, chosen)
+        return back_to_figure(army, chosen)
     done = done_steps(army)
     whole = request.POST.get("of") == "rank"
     lacking = []
@@ -224,4 +208,4 @@ def log_elsewhere(request, army_id):
         request,
         f"{len(atoms)} step{'s' * (len(atoms) != 1)} logged for {len(figures)} figure{'s' * (len(figures) != 1)}.",
     )
-    return _back(army, chosen)
+    return back_to_figure(army, chosen)

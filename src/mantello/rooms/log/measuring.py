@@ -4,21 +4,17 @@ from dataclasses import dataclass
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.http import Http404
-from django.shortcuts import redirect
-from django.urls import reverse
 from django.utils import timezone
 from django.views.decorators.http import require_POST
 
 from mantello.rooms.army.models import Army
-from mantello.rooms.army.page import army_for
-from mantello.rooms.army.reading import Reading, reading_of
+from mantello.rooms.army.reading import Reading
 from mantello.rooms.paints.reader import ReaderError, read_figure
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
 from mantello_core.planning.evenness import Evenness, evenness
 
-from .choosing import Chosen, chosen_figure
+from .choosing import Chosen, back_to_figure, posted_figure
 from .models import Measurement
 from .queries import progress
 
@@ -82,11 +78,7 @@ def even_roles(army: Army, reading: Reading) -> list[tuple[str, Evenness, str, s
 @require_POST
 def measure(request, army_id):
     """One reading of one colour of a figure."""
-    army = army_for(request, army_id)
-    reading = reading_of(army.head)
-    chosen = chosen_figure(reading, request.POST)
-    if chosen is None:
-        raise Http404
+    army, reading, chosen = posted_figure(request, army_id)
     role = request.POST.get("role", "")
     tier = reading.design.army.rank(chosen.unit, chosen.rank).tier
     expected = expected_colour(reading, tier, role, progress(army)[chosen.unit, chosen.rank, chosen.ordinal].done)
@@ -104,4 +96,4 @@ def measure(request, army_id):
             )  # fmt: skip
             name = reading.design.scheme.role(role).name
             messages.success(request, f"{name}: read {difference(colour, expected):.1f} from what is predicted.")
-    return redirect(f"{reverse('figure-history', args=[army.pk])}?{chosen.query}")
+    return back_to_figure(army, chosen)

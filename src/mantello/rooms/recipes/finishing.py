@@ -21,9 +21,7 @@ from mantello_core.planning.compiling import slots_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for
 from mantello_core.schemes.army_work import level_of
 from mantello_core.schemes.basing import figures_on, off_ground, plant_counts, standing_on
-from mantello_core.schemes.finishing import (
-    MOST_LEVEL,
-)
+from mantello_core.schemes.finishing import MOST_LEVEL
 from mantello_core.schemes.scheme import Design
 from mantello_core.schemes.soiled import soiled, swallowed
 
