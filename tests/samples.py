@@ -53,10 +53,10 @@ def small_army() -> Army:
         "first-line",
         "unit",
         "Line",
-        ranks=(Rank("Fusilier", "fusilier", 3), Rank("Sergeant", "sergeant", 1, "leader")),
+        ranks=(Rank("fusilier", "Fusilier", "fusilier", 3), Rank("sergeant", "Sergeant", "sergeant", 1, "leader")),
         tags=("veteran",),
     )
-    second = Node("second-line", "unit", "Line", ranks=(Rank("Fusilier", "fusilier", 2),))
+    second = Node("second-line", "unit", "Line", ranks=(Rank("fusilier", "Fusilier", "fusilier", 2),))
     companies = (Node("first", "company", "First", (first,)), Node("second", "company", "Second", (second,)))
     regiment = Node("regiment", "regiment", "Tidewall", companies)
     return Army(Node("army", "army", "Small force", (regiment,)))
@@ -81,7 +81,7 @@ def rule(id_: str, scope: str, select: str, role: str, *, binding: bool = False,
     return Rule(id_, scope, tuple(select.split()) if select else ("",), role, Filter(**filters), binding)
 
 
-FUSILIER = Figure("first-line", "Fusilier", 1)
+FUSILIER = Figure("first-line", "fusilier", 1)
 LAPEL = "torso.coat.lapel.left"
 
 __all__ = ["FUSILIER", "LAPEL", "base", "calvessa", "film", "rule", "small_army", "small_design"]

@@ -13,7 +13,7 @@ from datetime import datetime
 from ..errors import OutOfRange, Unreadable
 from .validation import check
 
-FORMAT, VERSION = "mantello-archive", 1
+FORMAT, VERSION = "mantello-archive", 2
 #: bytes of the file, of everything in it unpacked, and of one member; members
 MOST_BYTES, MOST_UNPACKED, MOST_MEMBER, MOST_MEMBERS = 80_000_000, 200_000_000, 40_000_000, 3000
 _NAME = re.compile(r"[a-z0-9][a-z0-9._-]{0,79}(/[a-z0-9][a-z0-9._-]{0,119}){0,2}")
@@ -22,11 +22,12 @@ _MANIFEST = "manifest.json"
 
 @dataclass(frozen=True)
 class Archive:
-    """What an archive holds: its army's name, when it was made, and its members by name."""
+    """What an archive holds: its army's name, when it was made, its members by name, and the version of its format."""
 
     name: str
     made_at: str
     files: Mapping[str, bytes]
+    version: int = VERSION
 
     def document(self, name: str) -> object:
         """A member as JSON.
@@ -118,7 +119,7 @@ def _read(packed: zipfile.ZipFile) -> Archive:
         if len(content) != said["bytes"] or hashlib.sha256(content).hexdigest() != said["sha256"]:
             raise Unreadable(f"{name} is damaged: its checksum is another than the manifest's.", "file")
         files[name] = content
-    return Archive(manifest["name"], manifest["made_at"], files)
+    return Archive(manifest["name"], manifest["made_at"], files, manifest["version"])
 
 
 def _manifest(data: bytes) -> dict:

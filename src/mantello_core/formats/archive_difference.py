@@ -40,14 +40,17 @@ def _army(before: Design, after: Design) -> Iterable[Line]:
         old, new = before.army.nodes[id_], after.army.nodes[id_]
         if old.name != new.name:
             yield "Army", f"{old.name} is called {new.name}"
-        ranks = [{rank.name: rank for rank in each.ranks} for each in (old, new)]
-        yield from _sets(new.name, *({name: f"{rank.figures} {name}" for name, rank in each.items()} for each in ranks))
-        for name in [name for name in ranks[0] if name in ranks[1]]:
-            was, now = ranks[0][name], ranks[1][name]
+        ranks = [{rank.id: rank for rank in each.ranks} for each in (old, new)]
+        yield from _sets(
+            new.name, *({id_: f"{rank.figures} {rank.name}" for id_, rank in each.items()} for each in ranks)
+        )
+        for was, now in [(ranks[0][id_], ranks[1][id_]) for id_ in ranks[0] if id_ in ranks[1]]:
+            if was.name != now.name:
+                yield new.name, f"{was.name} is called {now.name}"
             if was.figures != now.figures:
-                yield new.name, f"{name}: {was.figures} figures, now {now.figures}"
+                yield new.name, f"{now.name}: {was.figures} figures, now {now.figures}"
             if was.type != now.type:
-                yield new.name, f"{name} is drawn as {now.type} instead of {was.type}"
+                yield new.name, f"{now.name} is drawn as {now.type} instead of {was.type}"
 
 
 def _scheme(before: Design, after: Design) -> Iterable[Line]:
@@ -164,7 +167,7 @@ def _decisions(before: dict, after: dict) -> Iterable[Line]:
 
 
 def _entry(one: dict) -> str:
-    return f"{one['name']} on {len(one['ordinals'])} {one['rank']} of {one['unit_name']}, {one['done_at'][:10]}"
+    return f"{one['name']} on {len(one['ordinals'])} {one.get('rank_name') or one['rank']} of {one['unit_name']}, {one['done_at'][:10]}"
 
 
 def _members(before: Mapping[str, bytes], after: Mapping[str, bytes]) -> Iterable[Line]:

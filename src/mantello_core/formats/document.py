@@ -25,10 +25,11 @@ from .evenings import read_evenings, write_evenings
 from .finishing import read_finishing, write_finishing
 from .own_paints import read_own_paint
 from .own_types import read_types, write_drawings, write_types
+from .rank_ids import with_rank_ids
 from .recipes import read_role, refuse_twice, write_own_paints, write_role
 from .validation import check
 
-FORMAT, VERSION = "mantello-design", 1
+FORMAT, VERSION = "mantello-design", 2
 #: the largest document that is read, bytes
 MOST_BYTES = 12_000_000
 
@@ -79,8 +80,8 @@ def design_bytes(design: Design) -> bytes:
     return (json.dumps(write_design(design), indent=1, ensure_ascii=False) + "\n").encode()
 
 
-def read_design_bytes(data: bytes) -> Design:
-    """A design from a file's bytes.
+def read_design_bytes(data: bytes, like: dict | None = None) -> Design:
+    """A design from a file's bytes. like: the same army's document at another time; see ``with_rank_ids``.
 
     Raises: Unreadable if it is no such document, OutOfRange if it is too large.
     """
@@ -95,17 +96,22 @@ def read_design_bytes(data: bytes) -> Design:
         raise Unreadable(f"The file is not JSON: {error.msg} at {place}.", place) from error
     except RecursionError as error:
         raise Unreadable("The file is nested too deeply to be a design.", "file") from error
-    return read_design(document)
+    return read_design(document, like=like)
 
 
-def read_design(document: object, drawing_of: Callable[[str], dict | None] | None = None) -> Design:
-    """A design from a parsed document. drawing_of: drawings kept elsewhere, by digest; see ``read_types``.
+def read_design(
+    document: object, drawing_of: Callable[[str], dict | None] | None = None, like: dict | None = None
+) -> Design:
+    """A design from a parsed document.
+
+    drawing_of: drawings kept elsewhere, by digest; see ``read_types``. like: see ``with_rank_ids``.
 
     Raises: Unreadable with a JSON pointer if it does not follow the schema; UnknownName, OutOfRange or
     Contradiction if it names what does not exist or says one thing twice.
     """
     _check_texts(document, "")
     check(document, "design")
+    document = with_rank_ids(document, like)
     for index, one in enumerate(document.get("paints", ())):
         read_own_paint(one, f"/paints/{index}")
     army_part, scheme_part = document["army"], document["scheme"]
@@ -172,7 +178,8 @@ def _node(node: Node) -> dict:
         written["tags"] = list(node.tags)
     if node.is_unit:
         written["ranks"] = [
-            {"name": rank.name, "type": rank.type, "figures": rank.figures, "tier": rank.tier} for rank in node.ranks
+            {"id": rank.id, "name": rank.name, "type": rank.type, "figures": rank.figures, "tier": rank.tier}
+            for rank in node.ranks
         ]
     else:
         written["children"] = [_node(child) for child in node.children]
@@ -232,12 +239,13 @@ def _read_node(data: dict, where: str, depth: int, army: Army) -> Node:
     ranks = []
     for index, rank in enumerate(data.get("ranks", ())):
         try:
-            read = Rank(rank["name"], rank["type"], rank["figures"], rank.get("tier", "rank"))
+            read = Rank(rank["id"], rank["name"], rank["type"], rank["figures"], rank.get("tier", "rank"))
             ranks.append(checked_rank(read, army))
         except MantelloError as error:
             error.where = f"{where}/ranks/{index}/{error.where}"
             raise
-    refuse_twice([rank.name for rank in ranks], f"{where}/ranks", "rank")
+    for given in ([rank.id for rank in ranks], [rank.name for rank in ranks]):
+        refuse_twice(given, f"{where}/ranks", "rank")
     is_unit = data["kind"] == "unit"
     if is_unit != ("ranks" in data) or is_unit == ("children" in data):
         raise Contradiction(

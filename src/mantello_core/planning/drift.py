@@ -76,10 +76,9 @@ def drifts(versions: Mapping[int, State], now: State, painted: Painted) -> tuple
     told: dict[tuple, list[tuple]] = {}
     groups: dict[tuple, list[int]] = {}
     for one in now.resolution.classes:
-        names = {number: _name_then(state.design, now.design, one.unit, one.rank) for number, state in versions.items()}
         for ordinal in one.ordinals:
             found = [
-                (number, role, old[number].get((one.unit, names[number], ordinal)))
+                (number, role, old[number].get((one.unit, one.rank, ordinal)))
                 for number, role in painted.get((one.unit, one.rank, ordinal), ())
             ]
             layers = [layer for layer in found if layer[2] and layer[2].type == one.type]
@@ -89,18 +88,6 @@ def drifts(versions: Mapping[int, State], now: State, painted: Painted) -> tuple
             for difference_told in told[key]:
                 groups.setdefault((one.unit, one.rank, *difference_told), []).append(ordinal)
     return tuple(Drift(unit, rank, tuple(sorted(ordinals)), *rest) for (unit, rank, *rest), ordinals in groups.items())
-
-
-def _name_then(then: Design, now: Design, unit: str, rank: str) -> str:
-    """What a rank was called: the same, or as the one that stood in its place if that name is gone."""
-    if unit not in then.army.nodes:
-        return rank
-    ranks, ranks_then = now.army.nodes[unit].ranks, then.army.nodes[unit].ranks
-    names, names_then = [one.name for one in ranks], [one.name for one in ranks_then]
-    place = names.index(rank)
-    if rank in names_then or place >= len(names_then) or names_then[place] in names:
-        return rank
-    return names_then[place]
 
 
 def _differences(versions, now: State, one, layers) -> list[tuple]:

@@ -17,8 +17,14 @@ MOST_FIGURES = 2000
 
 @dataclass(frozen=True)
 class Rank:
-    """One rank of a unit: its figures, the plate they are drawn with and the tier they are painted to."""
+    """One rank of a unit: its figures, the plate they are drawn with and the tier they are painted to.
 
+    ``id`` is no other rank's of the unit and stays when the rank is called otherwise: rules, holders and the record
+    name it. Ranks of several units that are one to the painter (every company's sergeants) share an id, so that one
+    rule can speak of them all.
+    """
+
+    id: str
     name: str
     type: str
     figures: int
@@ -55,7 +61,7 @@ class Node:
 
 @dataclass(frozen=True, order=True)
 class Figure:
-    """One figure: the nth of a rank of a unit, counted from 1."""
+    """One figure: the nth of a rank of a unit, counted from 1; unit and rank by their ids."""
 
     unit: str
     rank: str
@@ -145,25 +151,50 @@ class Army:
             return self.nodes[unit_id].name
         return parent.name if len(parent.children) == 1 else f"{parent.name}, {self.nodes[unit_id].name}"
 
-    def rank(self, unit_id: str, name: str) -> Rank:
+    def rank(self, unit_id: str, rank_id: str) -> Rank:
         """A rank of a unit.
 
         Raises: UnknownName for either.
         """
         ranks = self.node(unit_id).ranks
-        found = next((rank for rank in ranks if rank.name == name), None)
+        found = next((rank for rank in ranks if rank.id == rank_id), None)
         if found is None:
-            raise UnknownName(f"rank of {self.node(unit_id).name}", name, [rank.name for rank in ranks])
+            raise UnknownName(f"rank of {self.node(unit_id).name}", rank_id, [rank.id for rank in ranks])
         return found
+
+    def figure(self, unit_id: str, rank_id: str, ordinal: int) -> Figure:
+        """The figure of that place.
+
+        Raises: UnknownName or OutOfRange if there is none.
+        """
+        rank = self.rank(unit_id, rank_id)
+        if not 1 <= ordinal <= rank.figures:
+            raise OutOfRange(f"Figure {ordinal} of {rank.name}; there are {rank.figures}.", "figure")
+        return Figure(unit_id, rank_id, ordinal)
+
+    def called(self, unit_id: str, rank_id: str, ordinal: int) -> str:
+        """A figure in words: 'Fusilier 3'.
+
+        Raises: UnknownName for unit or rank.
+        """
+        return f"{self.rank(unit_id, rank_id).name} {ordinal}"
+
+    @cached_property
+    def rank_names(self) -> dict[str, str]:
+        """What the ranks of every id are called, in tree order; several names where units call them otherwise."""
+        found: dict[str, dict[str, None]] = {}
+        for unit in self.units:
+            for rank in unit.ranks:
+                found.setdefault(rank.id, {})[rank.name] = None
+        return {id_: " or ".join(names) for id_, names in found.items()}
 
     def rungs(self, figure: Figure) -> tuple[Rung, ...]:
         """The ladder of a figure: army, formations, unit, rank, figure, numbered from 1.
 
         Raises: UnknownName or OutOfRange if there is no such figure.
         """
+        self.figure(figure.unit, figure.rank, figure.ordinal)
         rank = self.rank(figure.unit, figure.rank)
-        if not 1 <= figure.ordinal <= rank.figures:
-            raise OutOfRange(f"Figure {figure.ordinal} of {rank.name}; there are {rank.figures}.")
         path = [self.nodes[node_id] for node_id in self.paths[figure.unit]]
         rungs = [Rung(number, node.kind, node.name, node.id) for number, node in enumerate(path, 1)]
         last = len(rungs)

@@ -206,9 +206,9 @@ def dealt(basing: Basing, army: Army) -> dict[str, frozenset[tuple[str, str, int
     for plant in basing.plants:
         given = set()
         for unit, rank in ranks:
-            start = Random(f"{basing.seed}:{plant.id}:{unit}:{rank.name}").random()
+            start = Random(f"{basing.seed}:{plant.id}:{unit}:{rank.id}").random()
             given.update(
-                (unit, rank.name, ordinal)
+                (unit, rank.id, ordinal)
                 for ordinal in range(1, rank.figures + 1)
                 if (start + ordinal * GOLDEN) % 1 < plant.in_ten / 10
             )

@@ -42,8 +42,11 @@ class Cell:
 class FigureClass:
     """Figures of one rank of one unit that no rule tells apart."""
 
+    #: ids of unit and rank
     unit: str
     rank: str
+    #: what the rank is called
+    rank_name: str
     type: str
     tier: str
     ordinals: tuple[int, ...]
@@ -70,12 +73,14 @@ class Resolution:
         return [(one, area) for one in self.classes for area, cell in one.cells.items() if cell.role is None]
 
     def of(self, figure: Figure) -> FigureClass:
-        """The class a figure belongs to."""
-        return next(
-            one
-            for one in self.classes
-            if (one.unit, one.rank) == (figure.unit, figure.rank) and figure.ordinal in one.ordinals
-        )
+        """The class a figure belongs to.
+
+        Raises: UnknownName if there is no such figure.
+        """
+        for one in self.classes:
+            if (one.unit, one.rank) == (figure.unit, figure.rank) and figure.ordinal in one.ordinals:
+                return one
+        raise UnknownName("figure", f"{figure.unit}, {figure.rank} {figure.ordinal}")
 
     def of_unit(self, unit_id: str) -> tuple[FigureClass, ...]:
         """The classes of a unit, in the order of its ranks."""
@@ -109,6 +114,7 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
                 classes.append(
                     FigureClass(
                         unit.id,
+                        rank.id,
                         rank.name,
                         rank.type,
                         rank.tier,
@@ -134,7 +140,7 @@ def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdi
         raise UnknownName(f"area of {rank.type}", area, list(known))
     found = []
     for order, rule in enumerate(scheme.all_rules(army.root.id)):
-        if rule.scope not in path or not rule.filter.admits(rank.type, rank.name, unit.tags):
+        if rule.scope not in path or not rule.filter.admits(rank.type, rank.id, unit.tags):
             continue
         if not rule.filter.admits_ordinal(figure.ordinal):
             continue
@@ -147,7 +153,7 @@ def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdi
 def _partition(unit: Node, rank: Rank, rules: list[tuple[Rule, int]], placements: list[tuple[Placement, int]]):
     """The rules and placements that speak of a rank, and its ordinals grouped by which of the picky ones admit them."""
     speaking, placing = (
-        [one for one in known if one[0].filter.admits(rank.type, rank.name, unit.tags)] for known in (rules, placements)
+        [one for one in known if one[0].filter.admits(rank.type, rank.id, unit.tags)] for known in (rules, placements)
     )
     picky = [one for one in (*speaking, *placing) if one[0].filter.by_ordinal]
     if not picky:

@@ -75,7 +75,7 @@ def _look_words(design: Design, unit: str) -> str:
     roles: dict[str, None] = {}
     told = [design.scheme.ground.words]
     for one in resolve(design.army, design.scheme).of_unit(unit):
-        told.append(f"{one.rank} {one.ordinals}")
+        told.append(f"{one.rank_name} {one.ordinals}")
         told += [f"{area} {cell.role}" for area, cell in sorted(one.cells.items())]
         told += [f"{site} {borne.placement.device} {borne.placement.role}" for site, borne in sorted(one.borne.items())]
         roles |= dict.fromkeys(cell.role for cell in one.cells.values() if cell.role)

@@ -11,7 +11,7 @@ from .aim import with_marked, with_share
 from .army import MOST_FIGURES, TIERS, Army, Figure, Node, Rung
 from .cascade import ladder
 from .naming import named, slug
-from .rule import Column, Distinction, Filter, Rule
+from .rule import Column, Distinction, Filter, Rule, cell_of
 from .scheme import Design, Role, Scheme
 from .selector import checked_selector, narrowest
 from .substitution import toned, with_substitution
@@ -133,8 +133,8 @@ def clear_here(design: Design, figure: Figure, area: str, rung_number: int) -> D
         raise OutOfRange(f"Nothing is set for this area at rung {rung_number}.", "rung")
     rule = speaking[0].rule
     if rule.table:
-        table = next(one for one in scheme.tables if one.id == rule.table)
-        _, row, column = rule.id.split("/")
+        table = find_table(scheme, rule.table)
+        row, column = cell_of(rule)
         return with_scheme(design, _with_table(scheme, with_cell(table, row, column, None)))
     return with_scheme(design, replace(scheme, rules=tuple(one for one in scheme.rules if one.id != rule.id)))
 
@@ -226,7 +226,7 @@ def with_rule(design: Design, rule: Rule) -> Design:
 
 
 def _check_filter(given: Filter, node: Node) -> None:
-    ranks = {rank.name: rank for unit in node.walk() for rank in unit.ranks}
+    ranks = {rank.id: rank for unit in node.walk() for rank in unit.ranks}
     if given.rank and given.rank not in ranks:
         raise UnknownName(f"rank in {node.name}", given.rank, list(ranks), "rank")
     types = {rank.type for rank in ranks.values()}
@@ -317,7 +317,7 @@ def with_step_moved(design: Design, role_id: str, tier: str, step_id: str, by: i
 def rows_of(army: Army, key: str) -> dict[str, str]:
     """The rows a table keyed so may have: row id to its name."""
     if key == "rank":
-        return {rank.name: rank.name for unit in army.units for rank in unit.ranks}
+        return army.rank_names
     return {node.id: node.name for node in army.nodes.values() if node.kind == key}
 
 
@@ -363,6 +363,5 @@ def _deciding_cell(design: Design, figure: Figure, areas: tuple[str, ...], rung:
             if rule.scope != rung.scope or rung.reach != "node" or rule.filter != Filter():
                 continue
             if {name for name, area in known.items() if narrowest(rule.select, area)} == set(areas):
-                _, row, column = rule.id.split("/")
-                return table, row, column
+                return table, *cell_of(rule)
     return None

@@ -5,13 +5,13 @@ from dataclasses import dataclass, replace
 from ..errors import Contradiction, OutOfRange, UnknownName
 from .army import MOST_FIGURES, TIERS, Army, Node, Rank
 from .naming import named, slug
+from .rank_id import rank_id_for
 from .scheme import Design
-from .unit_codes import with_renamed_holders
 
 
 @dataclass(frozen=True)
 class Entry:
-    """One line of a roster: some figures of one rank of one unit."""
+    """One line of a roster: some figures of one rank of one unit, all by their names."""
 
     unit: str
     type: str
@@ -50,9 +50,9 @@ def with_entries(design: Design, entries: list[Entry]) -> Design:
     root = design.army.root
     taken = set(design.army.nodes)
     for entry in entries:
-        rank = checked_rank(Rank(entry.rank, entry.type, entry.figures, entry.tier), design.army)
+        rank = checked_rank(Rank("", entry.rank, entry.type, entry.figures, entry.tier), design.army)
         path = tuple(named(step, "formation") for step in entry.path)
-        root = _placed(root, path, named(entry.unit, "unit"), rank, design.army.levels, taken, 0)
+        root = _placed(root, path, named(entry.unit, "unit"), rank, design.army.levels, taken, root)
     return _rooted(design, root)
 
 
@@ -92,7 +92,7 @@ def with_units_changed(
 ) -> tuple[Design, tuple[str, ...]]:
     """Change all units of a formation at once; the design and the ids of the units that changed.
 
-    type_id and tier are given to every rank, or only to those called ``rank``; tags to every unit that
+    type_id and tier are given to every rank, or only to those of the id ``rank``; tags to every unit that
     has such a rank. What is empty stays as it is.
     Raises: what ``checked_rank`` and ``with_tags`` refuse; OutOfRange if nothing is asked for.
     """
@@ -101,11 +101,11 @@ def with_units_changed(
     changed = []
     dropped = " ".join(drop_tag.split()).lower()
     for unit in [node for node in design.army.node(node_id).walk() if node.is_unit]:
-        if rank and rank not in {one.name for one in unit.ranks}:
+        if rank and rank not in {one.id for one in unit.ranks}:
             continue
         ranks = tuple(
             checked_rank(replace(one, type=type_id or one.type, tier=tier or one.tier), design.army)
-            if not rank or one.name == rank
+            if not rank or one.id == rank
             else one
             for one in unit.ranks
         )
@@ -145,47 +145,31 @@ def with_node_under(design: Design, node_id: str, parent_id: str) -> Design:
     return _rooted(design, grown)
 
 
-def with_rank(design: Design, unit_id: str, old_name: str, rank: Rank) -> Design:
-    """Change a rank of a unit, or add it when ``old_name`` is empty. Rules that name it follow a new name.
+def with_rank(design: Design, unit_id: str, rank: Rank) -> Design:
+    """Change the rank of that id in a unit, whatever it is called now, or add it when its id is empty.
 
-    Raises: Contradiction if the unit has another rank of that name.
+    Raises: UnknownName for the id; Contradiction if the unit has another rank of that name.
     """
     unit = design.army.node(unit_id)
     rank = checked_rank(rank, design.army)
-    if any(one.name == rank.name and one.name != old_name for one in unit.ranks):
+    if any(one.name == rank.name and one.id != rank.id for one in unit.ranks):
         raise Contradiction(f"{unit.name} has a rank called '{rank.name}' already.", "rank")
-    if old_name:
-        design.army.rank(unit_id, old_name)
-        ranks = tuple(rank if one.name == old_name else one for one in unit.ranks)
+    if rank.id:
+        design.army.rank(unit_id, rank.id)
+        ranks = tuple(rank if one.id == rank.id else one for one in unit.ranks)
     else:
-        ranks = (*unit.ranks, rank)
-    changed = _rooted(design, _replaced(design.army.root, replace(unit, ranks=ranks)))
-    if not old_name or old_name == rank.name:
-        return changed
-    rules = tuple(
-        replace(rule, filter=replace(rule.filter, rank=rank.name))
-        if rule.scope == unit_id and rule.filter.rank == old_name
-        else rule
-        for rule in changed.scheme.rules
-    )
-    placements = tuple(
-        replace(mark, filter=replace(mark.filter, rank=rank.name))
-        if mark.scope == unit_id and mark.filter.rank == old_name
-        else mark
-        for mark in changed.scheme.placements
-    )
-    systems = tuple(with_renamed_holders(one, unit_id, old_name, rank.name) for one in changed.scheme.code_systems)
-    return replace(changed, scheme=replace(changed.scheme, rules=rules, placements=placements, code_systems=systems))
+        ranks = (*unit.ranks, replace(rank, id=rank_id_for(rank.name, design.army.root, unit)))
+    return _rooted(design, _replaced(design.army.root, replace(unit, ranks=ranks)))
 
 
-def without_rank(design: Design, unit_id: str, name: str) -> Design:
+def without_rank(design: Design, unit_id: str, rank_id: str) -> Design:
     """Remove a rank and the rules written for just it; a unit with none left stays, empty."""
     unit = design.army.node(unit_id)
-    design.army.rank(unit_id, name)
-    kept = replace(unit, ranks=tuple(one for one in unit.ranks if one.name != name))
+    design.army.rank(unit_id, rank_id)
+    kept = replace(unit, ranks=tuple(one for one in unit.ranks if one.id != rank_id))
     changed = _rooted(design, _replaced(design.army.root, kept))
     rules, placements = (
-        tuple(one for one in known if not (one.scope == unit_id and one.filter.rank == name))
+        tuple(one for one in known if not (one.scope == unit_id and one.filter.rank == rank_id))
         for known in (changed.scheme.rules, changed.scheme.placements)
     )
     return replace(changed, scheme=replace(changed.scheme, rules=rules, placements=placements))
@@ -267,7 +251,9 @@ def with_duplicate(design: Design, node_id: str, name: str) -> Design:
     return _rooted(replace(design, scheme=scheme), _replaced(design.army.root, grown))
 
 
-def _placed(node: Node, path: tuple[str, ...], unit: str, rank: Rank, levels, taken: set[str], depth: int) -> Node:
+def _placed(
+    node: Node, path: tuple[str, ...], unit: str, rank: Rank, levels, taken: set[str], root: Node, depth: int = 0
+) -> Node:
     name, kind = (path[0], levels[min(depth, len(levels) - 1)]) if path else (unit, "unit")
     found = next((c for c in node.children if c.name.casefold() == name.casefold() and c.is_unit == (not path)), None)
     if found is None:
@@ -275,16 +261,20 @@ def _placed(node: Node, path: tuple[str, ...], unit: str, rank: Rank, levels, ta
         taken.add(child.id)
     else:
         child = found
-    child = _placed(child, path[1:], unit, rank, levels, taken, depth + 1) if path else _with_figures(child, rank)
+    child = (
+        _placed(child, path[1:], unit, rank, levels, taken, root, depth + 1)
+        if path
+        else _with_figures(child, rank, root)
+    )
     if found is None:
         return replace(node, children=(*node.children, child))
     return replace(node, children=tuple(child if one is found else one for one in node.children))
 
 
-def _with_figures(unit: Node, rank: Rank) -> Node:
+def _with_figures(unit: Node, rank: Rank, root: Node) -> Node:
     old = next((one for one in unit.ranks if one.name.casefold() == rank.name.casefold()), None)
     if old is None:
-        return replace(unit, ranks=(*unit.ranks, rank))
+        return replace(unit, ranks=(*unit.ranks, replace(rank, id=rank_id_for(rank.name, root, unit))))
     if old.type != rank.type:
         raise Contradiction(f"{unit.name}: {rank.name} is drawn as {old.type} already, and now as {rank.type}.", "type")
     grown = replace(old, figures=old.figures + rank.figures)

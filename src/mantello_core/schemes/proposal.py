@@ -104,7 +104,7 @@ def army_for_brief(name: str, brief: Brief, formations: tuple[str, ...]) -> Army
     for title in formations:
         id_ = slug(title, taken)
         taken |= {id_, f"{id_}-line"}
-        ranks = tuple(Rank(*rank) for rank in _UNITS[brief.genre])
+        ranks = tuple(Rank(slug(rank[0]), *rank) for rank in _UNITS[brief.genre])
         unit = Node(f"{id_}-line", "unit", "Line", ranks=ranks)
         children.append(Node(id_, _FORMATION[brief.genre], title, (unit,)))
     return Army(Node("army", "army", named(name), tuple(children)))

@@ -1,5 +1,6 @@
 """Rules: who, where, and what is worn there."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 
@@ -8,6 +9,7 @@ class Filter:
     """Which figures below a scope a rule speaks of; all given conditions must hold."""
 
     type: str = ""
+    #: id of a rank
     rank: str = ""
     tag: str = ""
     #: single figures, counted from 1
@@ -41,12 +43,11 @@ class Filter:
             return False
         return not self.every or (ordinal >= self.first and (ordinal - self.first) % self.every == 0)
 
-    @property
-    def words(self) -> str:
-        """The conditions in plain words; empty if there are none."""
+    def words(self, rank_names: Mapping[str, str]) -> str:
+        """The conditions in plain words; empty if there are none. rank_names: as ``Army.rank_names`` gives them."""
         said = [f"of type {self.type}"] if self.type else []
         said += [f"tagged {self.tag}"] if self.tag else []
-        said += [f"of rank {self.rank}"] if self.rank else []
+        said += [f"of rank {rank_names.get(self.rank, self.rank)}"] if self.rank else []
         said += [f"no. {', '.join(map(str, self.ordinals))}"] if self.ordinals else []
         said += [f"every {self.every} from no. {self.first}"] if self.every else []
         return ", ".join(said)
@@ -68,6 +69,12 @@ class Rule:
     table: str = ""
 
 
+def cell_of(rule: Rule) -> tuple[str, str]:
+    """Row and column of the cell that a distinction table's rule stands for; a row's id may hold any sign."""
+    row, _, column = rule.id.removeprefix(f"{rule.table}/").rpartition("/")
+    return row, column
+
+
 @dataclass(frozen=True)
 class Column:
     """One mark of a distinction table and the areas that carry it."""
@@ -85,7 +92,7 @@ class Distinction:
     name: str
     key: str
     columns: tuple[Column, ...] = ()
-    #: (row, column id) to role id; a row is a node id, or a rank's name
+    #: (row, column id) to role id; a row is a node's id, or a rank's
     cells: tuple[tuple[str, str, str], ...] = ()
 
     def role(self, row: str, column: str) -> str | None:

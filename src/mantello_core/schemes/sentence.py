@@ -39,8 +39,8 @@ def areas_words(selectors: tuple[str, ...]) -> str:
 def rule_sentence(rule: Rule, army: Army, scheme: Scheme) -> str:
     """A rule as one sentence: who, where, what, and how firmly."""
     who = army.nodes[rule.scope].name if rule.scope in army.nodes else rule.scope
-    if rule.filter.words:
-        who = f"{who}, {rule.filter.words}"
+    if said := rule.filter.words(army.rank_names):
+        who = f"{who}, {said}"
     what = f"in {scheme.role_by_id[rule.role].name}" if rule.role in scheme.role_by_id else "left bare"
     firm = ", and no rule below may change it" if rule.binding else ""
     return f"{who}: {areas_words(rule.select)} {what}{firm}."

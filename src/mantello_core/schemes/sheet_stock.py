@@ -53,7 +53,7 @@ def needs_of(
             continue
         first = one.bearers[0]
         figures = tuple(
-            f"{each.rank} {ordinal}, {design.army.title(each.unit)}"
+            f"{each.rank_name} {ordinal}, {design.army.title(each.unit)}"
             for each in one.bearers
             for ordinal in each.ordinals
         )

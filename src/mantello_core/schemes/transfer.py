@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 from ..insignia.device import ARMS
 from .heraldry import MOST_ARMS
 from .naming import slug
+from .rank_id import rank_ids_there
 from .rule import Rule
 from .scheme import Design
 from .unit_codes import taken_over
@@ -33,7 +34,7 @@ def transferred(here: Design, other: Design) -> Transfer:
     A formation of the other army stands for the one here with the same kind and name; its root for the
     root. Nothing of the own scheme goes: rules taken come after it, so they win ties.
     """
-    places = _places(here, other)
+    places, ranks = _places(here, other), rank_ids_there(other.army, here.army)
     roles, matched, added = dict(here.scheme.role_by_id), [], []
     names = {role.name.casefold(): role.id for role in here.scheme.roles}
     new_id: dict[str, str] = {"": ""}
@@ -50,13 +51,14 @@ def transferred(here: Design, other: Design) -> Transfer:
             continue
         id_ = slug(rule.id, taken_ids)
         taken_ids.add(id_)
-        rules.append(replace(rule, id=id_, scope=places[rule.scope], role=new_id[rule.role]))
+        filter_ = replace(rule.filter, rank=ranks.get(rule.filter.rank, rule.filter.rank))
+        rules.append(replace(rule, id=id_, scope=places[rule.scope], role=new_id[rule.role], filter=filter_))
     tables, left_rows, rows = list(here.scheme.tables), [], 0
     for table in other.scheme.tables:
         cells = []
         for row, column, role in table.cells:
             if table.key == "rank" or row in places:
-                cells.append((row if table.key == "rank" else places[row], column, new_id[role]))
+                cells.append((ranks.get(row, row) if table.key == "rank" else places[row], column, new_id[role]))
             else:
                 left_rows.append((table.name, other.army.nodes[row].name))
         rows += len(cells)
@@ -70,9 +72,9 @@ def transferred(here: Design, other: Design) -> Transfer:
         undercoat=other.scheme.undercoat,
         above=other.scheme.above,
         pot_coat=other.scheme.pot_coat,
-        placements=(*here.scheme.placements, *_placements(here, other, places, new_id, arms_ids)),
+        placements=(*here.scheme.placements, *_placements(here, other, places, new_id, arms_ids, ranks)),
         arms=(*here.scheme.arms, *arms),
-        code_systems=(*here.scheme.code_systems, *_code_systems(here, other, places, new_id)),
+        code_systems=(*here.scheme.code_systems, *_code_systems(here, other, places, new_id, ranks)),
     )
     left_rows = tuple(dict.fromkeys(left_rows))
     return Transfer(
@@ -91,17 +93,17 @@ def _arms(here: Design, other: Design, places: dict[str, str], new_id: dict[str,
     return ids, arms
 
 
-def _code_systems(here: Design, other: Design, places: dict[str, str], new_id: dict[str, str]):
+def _code_systems(here: Design, other: Design, places, new_id, ranks):
     """The other's marking systems whose scope is here, with the codes of those who are here too."""
     taken = {one.id for one in here.scheme.code_systems}
     for one in other.scheme.code_systems:
         if one.scope in places:
             id_ = slug(one.id, taken)
             taken.add(id_)
-            yield taken_over(replace(one, id=id_, scope=places[one.scope]), places, new_id)
+            yield taken_over(replace(one, id=id_, scope=places[one.scope]), places, new_id, ranks)
 
 
-def _placements(here: Design, other: Design, places: dict[str, str], new_id: dict[str, str], arms_ids: dict[str, str]):
+def _placements(here: Design, other: Design, places, new_id, arms_ids, ranks):
     """The other's devices whose formation is here; they come after the own ones, so they win ties."""
     taken = {one.id for one in here.scheme.placements}
     for one in other.scheme.placements:
@@ -114,7 +116,8 @@ def _placements(here: Design, other: Design, places: dict[str, str], new_id: dic
             role = new_id[one.role] if one.role else ""
             beneath = {name: new_id[named] for name in ("ground", "outline") if (named := getattr(one.manner, name))}
             manner = replace(one.manner, **beneath)
-            yield replace(one, id=id_, scope=places[one.scope], device=device, role=role, manner=manner)
+            filter_ = replace(one.filter, rank=ranks.get(one.filter.rank, one.filter.rank))
+            yield replace(one, id=id_, scope=places[one.scope], device=device, role=role, manner=manner, filter=filter_)
 
 
 def _places(here: Design, other: Design) -> dict[str, str]:

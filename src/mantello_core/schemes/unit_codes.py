@@ -27,7 +27,7 @@ SIGN_SETS = {
 
 @dataclass(frozen=True)
 class Held:
-    """A code and who holds it: a node's id, or 'unit/rank/ordinal'. name: what the holder was called when it got it."""
+    """A code and who holds it: a node's id, or 'unit/rank/ordinal' with the rank's. name: what the holder was called when it got it."""
 
     holder: str
     code: Code
@@ -61,7 +61,7 @@ class CodeSystem:
     manner: Manner = PLAIN_MANNER
     held: tuple[Held, ...] = ()
     retired: tuple[Retired, ...] = ()
-    #: ranks shown beside the code: a site, and for each rank a plain figure and the role it is painted in
+    #: ranks shown beside the code: a site, and for the id of each rank a plain figure and the role it is painted in
     rank_site: str = ""
     rank_role: str = ""
     rank_marks: tuple[tuple[str, str], ...] = ()
@@ -93,7 +93,7 @@ def holders(army: Army, system: CodeSystem) -> tuple[tuple[Holder, str], ...]:
             for id_ in found
         )
     return tuple(
-        (Holder(f"{unit.id}/{rank.name}/{ordinal}", unit.id), f"{rank.name} {ordinal}, {army.title(unit.id)}")
+        (Holder(f"{unit.id}/{rank.id}/{ordinal}", unit.id), f"{rank.name} {ordinal}, {army.title(unit.id)}")
         for unit in units
         for rank in unit.ranks
         if rank.type == system.type
@@ -117,7 +117,7 @@ def marks_of(system: CodeSystem) -> tuple[Placement, ...]:
     for one in system.held:
         scope, filter_ = one.holder, Filter(type=system.type)
         if system.bearers == "figure":
-            scope, rank, ordinal = one.holder.split("/")
+            scope, rank, ordinal = _figure_of(one.holder)
             filter_ = Filter(type=system.type, rank=rank, ordinals=(int(ordinal),))
         id_ = f"{system.id}:{one.holder}"
         found.append(Placement(id_, scope, system.site, one.code.device, one.code.colour, filter_, system.manner))
@@ -224,18 +224,20 @@ def with_freed(design, system_id: str, code: Code):
     return _changed(design, replace(system, retired=retired, held=held))
 
 
-def with_renamed_holders(system: CodeSystem, unit: str, old: str, new: str) -> CodeSystem:
-    """A system whose holders of one rank of a unit follow the rank's new name."""
-    head = f"{unit}/{old}/"
-    held = tuple(
-        replace(one, holder=f"{unit}/{new}/{one.holder[len(head) :]}") if one.holder.startswith(head) else one
-        for one in system.held
-    )
-    return replace(system, held=held)
+def _figure_of(holder: str) -> tuple[str, str, str]:
+    """Unit, rank and ordinal of a figure that holds a code; a rank's id may hold any sign."""
+    unit, _, rest = holder.partition("/")
+    rank, _, ordinal = rest.rpartition("/")
+    return unit, rank, ordinal
 
 
-def taken_over(system: CodeSystem, places: Mapping[str, str], new_id: Mapping[str, str]) -> CodeSystem:
-    """A system of another design in this one's names. places: node there to node here; new_id: role there to here."""
+def taken_over(
+    system: CodeSystem, places: Mapping[str, str], new_id: Mapping[str, str], ranks: Mapping[str, str]
+) -> CodeSystem:
+    """A system of another design in this one's names.
+
+    places, new_id, ranks: node, role and rank there to those here.
+    """
 
     def code(one: Code) -> Code:
         return replace(one, colour=new_id[one.colour])
@@ -243,13 +245,16 @@ def taken_over(system: CodeSystem, places: Mapping[str, str], new_id: Mapping[st
     manner = replace(system.manner, ground=new_id[system.manner.ground], outline=new_id[system.manner.outline])
     held = []
     for one in system.held:
-        node, slash, rest = one.holder.partition("/")
+        node, slash, _ = one.holder.partition("/")
         if node in places:
-            held.append(replace(one, holder=f"{places[node]}{slash}{rest}", code=code(one.code)))
+            _, rank, ordinal = _figure_of(one.holder)
+            figure = f"/{ranks.get(rank, rank)}/{ordinal}" if slash else ""
+            held.append(replace(one, holder=f"{places[node]}{figure}", code=code(one.code)))
     return replace(
         system, plan=replace(system.plan, colours=tuple(dict.fromkeys(new_id[role] for role in system.plan.colours))),
         manner=manner, held=tuple(held), retired=tuple(replace(one, code=code(one.code)) for one in system.retired),
         rank_role=new_id[system.rank_role],
+        rank_marks=tuple((ranks.get(rank, rank), kind) for rank, kind in system.rank_marks),
     )  # fmt: skip
 
 

@@ -42,7 +42,7 @@ def makings(draw):
 class Makings(SimpleTestCase):
     def test_every_kit_starts_with_a_figure_that_can_be(self):
         for kit_id, kit in KITS.items():
-            shape = plate_from(sketched(made_figure("own-x", "Figure", usual_making(kit_id))))
+            shape = plate_from(sketched(made_figure("own-x", "figure", usual_making(kit_id))))
             self.assertEqual([view.name for view in shape.views], list(kit.views))
             self.assertGreaterEqual(len(shape.areas), 20, kit_id)
 
@@ -56,13 +56,13 @@ class Makings(SimpleTestCase):
     @given(makings())
     @settings(deadline=None, max_examples=25)
     def test_any_choice_can_be_drawn_and_has_the_areas_of_its_parts(self, making):
-        shape = plate_from(sketched(made_figure("own-x", "Figure", making)))
+        shape = plate_from(sketched(made_figure("own-x", "figure", making)))
         heads = {name.split(".")[0] for name in shape.areas}
         self.assertLessEqual({"head", "torso", "leg", "base"}, heads)
         self.assertEqual("cloak" in heads, bool(making.part("cloak")))
 
     def test_a_sketch_has_the_areas_of_what_is_drafted_from_it(self):
-        figure = made_figure("own-x", "Figure", usual_making("foot"))
+        figure = made_figure("own-x", "figure", usual_making("foot"))
         sketch, made = plate_from(sketched(figure)), plate_from(drafted(figure))
         self.assertLessEqual(set(made.areas), set(sketch.areas))
         self.assertLess(len(set(sketch.areas) - set(made.areas)), 4)
@@ -82,10 +82,10 @@ class Makings(SimpleTestCase):
             (replace(usual, kit="train"), UnknownName, "kit"),
         ):
             with self.assertRaises(kind) as caught:
-                made_figure("own-x", "Figure", making)
+                made_figure("own-x", "figure", making)
             self.assertEqual(caught.exception.where, where)
         carried = with_part(with_part(usual, "shield", "shield.tide"), "arm.left", "arm.plate")
-        self.assertIn("shield.tide", [use.part for use in made_figure("own-x", "Figure", carried).uses])
+        self.assertIn("shield.tide", [use.part for use in made_figure("own-x", "figure", carried).uses])
 
     def test_details_change_the_parts_that_have_them(self):
         bare = sketched(made_figure("own-x", "F", replace(usual_making("foot"), details=())))

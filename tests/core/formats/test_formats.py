@@ -275,7 +275,7 @@ class Command(SimpleTestCase):
         design = small_design(rule("a", "army", "torso", "field"))
         status, said = self.ask(
             "resolve",
-            {"design": write_design(design), "figure": {"unit": "first-line", "rank": "Fusilier", "ordinal": 2}},
+            {"design": write_design(design), "figure": {"unit": "first-line", "rank": "fusilier", "ordinal": 2}},
         )
         self.assertEqual((status, said["figures"]), (0, 6))
         area = said["classes"][0]["areas"]["torso.coat.lapel.left"]

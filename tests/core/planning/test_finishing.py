@@ -227,12 +227,10 @@ class Dealing(SimpleTestCase):
     def test_reinforcements_change_nothing_for_those_there_are(self, in_ten, more):
         design = calvessa()
         unit = design.army.units[0]
-        grown = with_rank(
-            design, unit.id, unit.ranks[0].name, replace(unit.ranks[0], figures=unit.ranks[0].figures + more)
-        )
+        grown = with_rank(design, unit.id, replace(unit.ranks[0], figures=unit.ranks[0].figures + more))
         basing = Basing((Plant("tuft", "Tuft", 6, in_ten),))
         before, after = (dealt(basing, one.army)["tuft"] for one in (design, grown))
-        new = {(unit.id, unit.ranks[0].name, unit.ranks[0].figures + at) for at in range(1, more + 1)}
+        new = {(unit.id, unit.ranks[0].id, unit.ranks[0].figures + at) for at in range(1, more + 1)}
         self.assertEqual(after - new, before)
 
     def test_another_seed_deals_otherwise(self):

@@ -215,9 +215,9 @@ class Progress(SimpleTestCase):
     def test_a_figure_goes_from_bare_to_finished(self):
         design = small_design(rule("a", "army", "torso", "field"), rule("b", "army", "head", "facing"))
         work = compiled(design, resolve(design.army, design.scheme))
-        figure = ("first-line", "Fusilier", 1)
+        figure = ("first-line", "fusilier", 1)
         steps = [
-            (*figure, one.role, one.step) for one in work.atoms if one.unit == "first-line" and one.rank == "Fusilier"
+            (*figure, one.role, one.step) for one in work.atoms if one.unit == "first-line" and one.rank == "fusilier"
         ]
         states = [progress_of(work, frozenset(steps[:count]))[figure].state for count in range(len(steps) + 1)]
         self.assertEqual(states, ["bare", "undercoat", "base coats", "finished"])

@@ -74,7 +74,7 @@ def designs(draw):
     units = []
     for number in range(draw(st.integers(1, 3))):
         names = draw(st.lists(st.sampled_from(types), min_size=1, max_size=2, unique=True))
-        ranks = tuple(Rank(name.capitalize(), name, draw(st.integers(1, 9))) for name in names)
+        ranks = tuple(Rank(name, name.capitalize(), name, draw(st.integers(1, 9))) for name in names)
         units.append(Node(f"u{number}", "unit", f"Unit {number}", (), ranks))
     army = Army(Node("army", "army", "Army", tuple(units)), ("unit",))
     rules = [Rule("all", "army", ("",), roles[0].id, Filter())]

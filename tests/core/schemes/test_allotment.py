@@ -42,7 +42,7 @@ class Allotments(SimpleTestCase):
         found = lacks(army, bare, resolve(army, bare))
         self.assertEqual({one.arms for one in found}, {"tremar"})
         self.assertNotIn("rank", {one.bearer.tier for one in found})
-        captain = next(one for one in found if one.bearer.rank == "Captain")
+        captain = next(one for one in found if one.bearer.rank == "captain")
         self.assertIn("shield.face", captain.sites)
 
     def test_arms_without_a_bearer_lack_nobody(self):

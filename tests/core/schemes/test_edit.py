@@ -16,7 +16,7 @@ from mantello_core.schemes.sentence import areas_words, rule_sentence
 from mantello_core.schemes.share import paint_needed, painted_surface, role_shares
 from tests.samples import FUSILIER, LAPEL, calvessa, rule, small_design
 
-LANTERN = Figure("2nd-lantern-line", "Fusilier", 3)
+LANTERN = Figure("2nd-lantern-line", "fusilier", 3)
 
 
 def moved(before: Design, after: Design):
@@ -130,7 +130,7 @@ class Recipes(SimpleTestCase):
 class UnitsAtOnce(SimpleTestCase):
     def test_type_and_tier_go_to_one_rank_of_every_unit_below(self):
         design, changed = muster.with_units_changed(
-            small_design(), "regiment", rank="Fusilier", type_id="skirmisher", tier="leader"
+            small_design(), "regiment", rank="fusilier", type_id="skirmisher", tier="leader"
         )
         self.assertEqual(changed, ("first-line", "second-line"))
         self.assertEqual(
@@ -145,12 +145,12 @@ class UnitsAtOnce(SimpleTestCase):
 
     def test_units_that_are_so_already_do_not_count(self):
         self.assertEqual(muster.with_units_changed(small_design(), "first", add_tag="veteran"), (small_design(), ()))
-        self.assertEqual(muster.with_units_changed(small_design(), "second", rank="Sergeant", tier="leader")[1], ())
+        self.assertEqual(muster.with_units_changed(small_design(), "second", rank="sergeant", tier="leader")[1], ())
 
     def test_nothing_asked_for_and_nonsense_are_refused(self):
         for asked, kind in (
             ({}, OutOfRange),
-            ({"rank": "Fusilier"}, OutOfRange),
+            ({"rank": "fusilier"}, OutOfRange),
             ({"add_tag": "a/b"}, OutOfRange),
             ({"type_id": "dragoon"}, UnknownName),
             ({"tier": "emperor"}, UnknownName),
@@ -189,9 +189,9 @@ class Muster(SimpleTestCase):
 
     def test_rules_follow_a_renamed_rank(self):
         design = edit.set_here(small_design(), FUSILIER, (LAPEL,), "lace", 5)
-        after = muster.with_rank(design, "first-line", "Fusilier", Rank("Private", "fusilier", 3))
+        after = muster.with_rank(design, "first-line", Rank("fusilier", "Private", "fusilier", 3))
         self.assertEqual(
-            resolve(after.army, after.scheme).of(Figure("first-line", "Private", 1)).cells[LAPEL].role, "lace"
+            resolve(after.army, after.scheme).of(Figure("first-line", "fusilier", 1)).cells[LAPEL].role, "lace"
         )
 
     def test_a_removed_formation_takes_its_rules_along(self):
@@ -207,14 +207,14 @@ class Muster(SimpleTestCase):
         copy = next(node for node in after.army.nodes.values() if node.name == "Third")
         self.assertEqual(copy.figures, 4)
         self.assertEqual(
-            resolve(after.army, after.scheme).of(Figure(copy.children[0].id, "Fusilier", 1)).cells[LAPEL].role, "lace"
+            resolve(after.army, after.scheme).of(Figure(copy.children[0].id, "fusilier", 1)).cells[LAPEL].role, "lace"
         )
 
 
 class Telling(SimpleTestCase):
     def test_rules_are_read_as_sentences(self):
         design = small_design(
-            rule("a", "first", "arm.*.cuff @metal", "lace", rank="Fusilier", binding=True), rule("b", "army", "", "")
+            rule("a", "first", "arm.*.cuff @metal", "lace", rank="fusilier", binding=True), rule("b", "army", "", "")
         )
         said = [rule_sentence(one, design.army, design.scheme) for one in design.scheme.rules]
         self.assertEqual(
@@ -232,7 +232,7 @@ class Telling(SimpleTestCase):
     def test_twice_the_figures_take_twice_the_paint(self):
         design = small_design(rule("a", "second", "", "field"))
         one = paint_needed(design.scheme, resolve(design.army, design.scheme))["brine-green"]
-        more = muster.with_rank(design, "second-line", "Fusilier", Rank("Fusilier", "fusilier", 4))
+        more = muster.with_rank(design, "second-line", Rank("fusilier", "Fusilier", "fusilier", 4))
         self.assertAlmostEqual(paint_needed(more.scheme, resolve(more.army, more.scheme))["brine-green"], 2 * one)
 
     def test_the_inspection_finds_gaps_likeness_coats_and_dead_rules(self):

@@ -64,7 +64,7 @@ class Mapping(SimpleTestCase):
 
     def test_a_mark_lost_to_a_deeper_rule_is_told_and_can_be_made_to_bind(self):
         design = small_design(
-            rule("mark", "army", "torso.coat.lapel", "lace", rank="Fusilier"), rule("deep", "first", "torso", "field")
+            rule("mark", "army", "torso.coat.lapel", "lace", rank="fusilier"), rule("deep", "first", "torso", "field")
         )
         found = check(design, "overridden")
         self.assertEqual(len(found.findings), 1)
@@ -75,15 +75,15 @@ class Mapping(SimpleTestCase):
 
     def test_a_deeper_mark_of_the_same_rank_is_no_surprise(self):
         design = small_design(
-            rule("a", "army", "torso", "lace", rank="Fusilier"),
-            rule("b", "first-line", "torso", "field", rank="Fusilier"),
+            rule("a", "army", "torso", "lace", rank="fusilier"),
+            rule("b", "first-line", "torso", "field", rank="fusilier"),
         )
         self.assertEqual(check(design, "overridden").findings, ())
 
     def test_ranks_drawn_and_dressed_alike_are_found(self):
         design = small_design(rule("a", "army", "", "field"))
         unit = design.army.nodes["first-line"]
-        alike = replace(unit, ranks=(unit.ranks[0], replace(unit.ranks[0], name="Corporal", figures=1)))
+        alike = replace(unit, ranks=(unit.ranks[0], replace(unit.ranks[0], id="corporal", name="Corporal", figures=1)))
         root = replace(design.army.root, children=(alike,))
         design = replace(design, army=replace(design.army, root=root))
         self.assertIn("looks like", check(design, "ranks").worst)
@@ -91,7 +91,7 @@ class Mapping(SimpleTestCase):
             design,
             scheme=replace(
                 design.scheme,
-                rules=(*design.scheme.rules, rule("c", "first-line", "arm.*.cuff", "lace", rank="Corporal")),
+                rules=(*design.scheme.rules, rule("c", "first-line", "arm.*.cuff", "lace", rank="corporal")),
             ),
         )
         self.assertEqual(check(marked, "ranks").findings, ())

@@ -27,7 +27,7 @@ from mantello_core.schemes.sheet_stock import needs_of, with_sheet, without_shee
 from mantello_core.schemes.site_map import site_map
 from tests.samples import FUSILIER, rule, small_design
 
-LINE = Figure("1st-harbour-line", "Fusilier", 3)
+LINE = Figure("1st-harbour-line", "fusilier", 3)
 
 
 def check(design, id_):
@@ -97,8 +97,8 @@ class Leaders(SimpleTestCase):
     def test_two_ranks_that_could_lead_a_unit_are_asked_about(self):
         design = levy()
         self.assertNotIn("could lead", said(design, "ranks"))
-        drummer = design.army.rank("1st-harbour-line", "Drummer")
-        asked = with_rank(design, "1st-harbour-line", "Drummer", replace(drummer, tier="leader"))
+        drummer = design.army.rank("1st-harbour-line", "drummer")
+        asked = with_rank(design, "1st-harbour-line", replace(drummer, tier="leader"))
         self.assertIn("1st, the Harbour has 2 ranks that could lead it: Drummer, Sergeant", said(asked, "ranks"))
 
 
@@ -163,14 +163,14 @@ class Work(SimpleTestCase):
         work = compiled(self.design, self.resolution, units=("1st-harbour-line",))
         marks = {atom.id: atom for atom in work.atoms if atom.mark}
         self.assertEqual(
-            [atom.step for atom in marks.values() if atom.mark == "hat.plate" and atom.rank == "Fusilier"],
+            [atom.step for atom in marks.values() if atom.mark == "hat.plate" and atom.rank == "fusilier"],
             ["gloss", "place", "soften", "seal"],
         )
         before = {edge.before for edge in work.edges if edge.after in marks and edge.rule.id == "mark"}
         self.assertIn("trim", {atom.role for atom in work.atoms if atom.id in before})
 
     def test_done_steps_of_marks_ask_for_no_work(self):
-        done = frozenset({("punt-cars", "Punt-car", at, "mark:hull.number", "stencil") for at in (1, 2)})
+        done = frozenset({("punt-cars", "punt-car", at, "mark:hull.number", "stencil") for at in (1, 2)})
         work = compiled(self.design, self.resolution, done, ("punt-cars",))
         self.assertEqual([atom.ordinals for atom in work.atoms if atom.mark], [(3, 4)])
 
@@ -179,7 +179,7 @@ class Work(SimpleTestCase):
         ends = {}
         for block in blocks:
             for atom in block.task.atoms:
-                if atom.mark == "hat.plate" and atom.unit == "1st-harbour-line" and ("Fusilier", 1) in block.figures:
+                if atom.mark == "hat.plate" and atom.unit == "1st-harbour-line" and ("fusilier", 1) in block.figures:
                     ends[atom.step] = block.start
         self.assertEqual(sorted(ends, key=ends.get), ["gloss", "place", "soften", "seal"])
 

@@ -38,7 +38,7 @@ def bears(design, figure=FUSILIER, site=SITE):
 class Ladder(SimpleTestCase):
     def test_a_device_reaches_from_its_rung_down_and_the_deeper_one_wins(self):
         design = with_device(small_design(), FUSILIER, SITE, ONE, "metal", 1)
-        second = Figure("second-line", "Fusilier", 2)
+        second = Figure("second-line", "fusilier", 2)
         self.assertEqual((bears(design), bears(design, second)), (ONE, ONE))
         design = with_device(design, second, SITE, TWO, "lace", 3)
         self.assertEqual((bears(design), bears(design, second)), (ONE, TWO))
@@ -46,10 +46,10 @@ class Ladder(SimpleTestCase):
 
     def test_one_figure_and_one_rank_can_bear_their_own(self):
         design = with_device(small_design(), FUSILIER, SITE, ONE, "metal", 4)
-        design = with_device(design, Figure("first-line", "Fusilier", 2), SITE, TWO, "metal", 6)
-        self.assertEqual([bears(design, Figure("first-line", "Fusilier", n)) for n in (1, 2, 3)], [ONE, TWO, ONE])
+        design = with_device(design, Figure("first-line", "fusilier", 2), SITE, TWO, "metal", 6)
+        self.assertEqual([bears(design, Figure("first-line", "fusilier", n)) for n in (1, 2, 3)], [ONE, TWO, ONE])
         classes = resolve(design.army, design.scheme).of_unit("first-line")
-        self.assertEqual(sorted(one.ordinals for one in classes if one.rank == "Fusilier"), [(1, 3), (2,)])
+        self.assertEqual(sorted(one.ordinals for one in classes if one.rank == "fusilier"), [(1, 3), (2,)])
 
     def test_a_bare_site_hides_what_is_set_above_and_clearing_shows_it_again(self):
         design = with_device(small_design(), FUSILIER, SITE, ONE, "metal", 1)
@@ -82,12 +82,12 @@ class AlongWithTheArmy(SimpleTestCase):
         self.design = with_device(small_design(rule("a", "army", "", "field")), FUSILIER, SITE, ONE, "metal", 5)
 
     def test_marks_go_with_renamed_copied_and_removed_formations(self):
-        renamed = with_rank(self.design, "first-line", "Fusilier", Rank("Private", "fusilier", 3))
-        self.assertEqual(bears(renamed, Figure("first-line", "Private", 1)), ONE)
+        renamed = with_rank(self.design, "first-line", Rank("fusilier", "Private", "fusilier", 3))
+        self.assertEqual(bears(renamed, Figure("first-line", "fusilier", 1)), ONE)
         copied = with_duplicate(self.design, "first", "Third")
-        self.assertEqual(bears(copied, Figure("line", "Fusilier", 1)), ONE)
+        self.assertEqual(bears(copied, Figure("line", "fusilier", 1)), ONE)
         self.assertEqual(without_node(self.design, "first").scheme.placements, ())
-        self.assertEqual(without_rank(self.design, "first-line", "Fusilier").scheme.placements, ())
+        self.assertEqual(without_rank(self.design, "first-line", "fusilier").scheme.placements, ())
 
     def test_a_role_that_marks_are_painted_in_cannot_go(self):
         with self.assertRaisesMessage(Contradiction, "mark"):
@@ -112,7 +112,7 @@ class AlongWithTheArmy(SimpleTestCase):
         def codes(second):
             design = small_design(rule("a", "army", "", "field"))
             design = with_device(design, FUSILIER, SITE, ONE, "metal", 3)
-            design = with_device(design, Figure("second-line", "Fusilier", 1), SITE, second, "metal", 3)
+            design = with_device(design, Figure("second-line", "fusilier", 1), SITE, second, "metal", 3)
             return next(c for c in inspect(design, resolve(design.army, design.scheme)) if c.id == "codes")
 
         self.assertIn("First and Second all bear '1'", codes(ONE).worst)
@@ -122,7 +122,7 @@ class AlongWithTheArmy(SimpleTestCase):
         def codes(role, other):
             design = small_design(rule("a", "army", "", "field"))
             design = with_device(design, FUSILIER, SITE, ONE, role, 3)
-            design = with_device(design, Figure("second-line", "Fusilier", 1), SITE, ONE, other, 3)
+            design = with_device(design, Figure("second-line", "fusilier", 1), SITE, ONE, other, 3)
             return next(c for c in inspect(design, resolve(design.army, design.scheme)) if c.id == "codes")
 
         self.assertEqual(codes("lace", "field").verdict, "clear")
@@ -132,13 +132,13 @@ class AlongWithTheArmy(SimpleTestCase):
 
     def test_a_mark_tells_ranks_of_one_figure_apart(self):
         design = small_design(rule("a", "army", "", "field"))
-        design = with_rank(design, "second-line", "", Rank("Corporal", "fusilier", 1))
+        design = with_rank(design, "second-line", Rank("", "Corporal", "fusilier", 1))
 
         def ranks(of):
             return next(c for c in inspect(of, resolve(of.army, of.scheme)) if c.id == "ranks").verdict
 
         self.assertEqual(ranks(design), "look")
-        marked = with_device(design, Figure("second-line", "Corporal", 1), SITE, Device("chevron"), "metal", 5)
+        marked = with_device(design, Figure("second-line", "corporal", 1), SITE, Device("chevron"), "metal", 5)
         self.assertEqual(ranks(marked), "clear")
 
 
@@ -180,7 +180,7 @@ class Drawn(SimpleTestCase):
         cars = [one.borne["hull.number"].placement.device.text for one in resolution.of_unit("punt-cars")]
         self.assertEqual(sorted(cars), ["1", "2", "4", "5"], "3 is retired")
         self.assertEqual(
-            replace(ONE, text="3"), resolution.of(Figure("3rd-gull-line", "Fusilier", 5)).borne[SITE].placement.device
+            replace(ONE, text="3"), resolution.of(Figure("3rd-gull-line", "fusilier", 5)).borne[SITE].placement.device
         )
 
 
@@ -251,7 +251,7 @@ class ArmsBorne(SimpleTestCase):
 
     def test_two_formations_with_the_same_arms_are_told(self):
         design = self.armed()
-        for figure in (FUSILIER, Figure("second-line", "Fusilier", 2)):
+        for figure in (FUSILIER, Figure("second-line", "fusilier", 2)):
             design = with_device(design, figure, SITE, Device(ARMS, "house-reed"), "", 3)
         found = next(c for c in inspect(design, resolve(design.army, design.scheme)) if c.id == "codes").findings
         self.assertIn("all bear the arms of House Reed on hat.plate", found[0].what)

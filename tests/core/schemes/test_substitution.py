@@ -13,7 +13,7 @@ from mantello_core.schemes.rule import Filter, Rule
 from mantello_core.schemes.transfer import transferred
 from tests.samples import FUSILIER, LAPEL, calvessa, rule, small_design
 
-SECOND = Figure("second-line", "Fusilier", 1)
+SECOND = Figure("second-line", "fusilier", 1)
 COATED = small_design(rule("a", "army", "torso", "field"))
 
 
@@ -57,7 +57,7 @@ class Substitutions(SimpleTestCase):
         self.assertEqual(muster.without_node(design, "second").scheme.substitutions, ())
         copy = muster.with_duplicate(design, "second", "Third")
         third = next(unit for unit in copy.army.units if "third" in copy.army.paths[unit.id])
-        self.assertEqual(worn(copy, Figure(third.id, "Fusilier", 1)).role, "lace")
+        self.assertEqual(worn(copy, Figure(third.id, "fusilier", 1)).role, "lace")
 
     def test_it_survives_the_way_to_a_document_and_back(self):
         design = edit.with_replaced_role(COATED, "second", "field", "lace")
@@ -81,21 +81,21 @@ class Substitutions(SimpleTestCase):
 
 class WrittenRules(SimpleTestCase):
     def test_a_rule_is_added_changed_and_wins_as_it_says(self):
-        made = Rule("", "first", ("torso.coat.lapel",), "lace", Filter(rank="Fusilier", every=2))
+        made = Rule("", "first", ("torso.coat.lapel",), "lace", Filter(rank="fusilier", every=2))
         design = edit.with_rule(COATED, made)
         self.assertEqual(worn(design).role, "lace")
-        self.assertEqual(worn(design, Figure("first-line", "Fusilier", 2)).role, "field")
+        self.assertEqual(worn(design, Figure("first-line", "fusilier", 2)).role, "field")
         named = design.scheme.rules[-1]
         changed = edit.with_rule(design, replace(named, role="metal", filter=Filter()))
         self.assertEqual(len(changed.scheme.rules), 2)
-        self.assertEqual(worn(changed, Figure("first-line", "Fusilier", 2)).role, "metal")
+        self.assertEqual(worn(changed, Figure("first-line", "fusilier", 2)).role, "metal")
 
     def test_what_is_not_in_the_scope_is_refused(self):
         cases = (
             (Rule("", "third", ("torso",), "field"), UnknownName),
             (Rule("", "first", ("torso",), "sky"), UnknownName),
             (Rule("", "first", ("wings",), "field"), Unreadable),
-            (Rule("", "second", ("torso",), "field", Filter(rank="Sergeant")), UnknownName),
+            (Rule("", "second", ("torso",), "field", Filter(rank="sergeant")), UnknownName),
             (Rule("", "second", ("torso",), "field", Filter(type="ranger")), UnknownName),
             (Rule("", "second", ("torso",), "field", Filter(ordinals=(0,))), OutOfRange),
             (Rule("", "second", ("torso",), "field", Filter(every=2, first=0)), OutOfRange),

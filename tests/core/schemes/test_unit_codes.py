@@ -11,7 +11,7 @@ from mantello_core.formats.document import design_bytes, read_design, read_desig
 from mantello_core.formats.sample import levy
 from mantello_core.insignia.device import Device
 from mantello_core.insignia.manner import Manner
-from mantello_core.insignia.marking import Code, CodePlan
+from mantello_core.insignia.marking import Code, CodePlan, Holder
 from mantello_core.schemes.army import Figure
 from mantello_core.schemes.bearing import with_manner
 from mantello_core.schemes.cascade import resolve
@@ -58,7 +58,7 @@ class Holders(SimpleTestCase):
         formations = holders(army, CodeSystem("", "x", SYSTEM.plan, "hat.plate", "formation", "houses"))
         self.assertEqual([name for _, name in formations], ["House Orsolin", "House Brazzacorta", "House Tremar"])
         cars = holders(army, CodeSystem("", "x", SYSTEM.plan, "hull.number", "figure", "army", "puntcar"))
-        self.assertEqual([one.id for one, _ in cars], [f"punt-cars/Punt-car/{at}" for at in range(1, 5)])
+        self.assertEqual([one.id for one, _ in cars], [f"punt-cars/punt-car/{at}" for at in range(1, 5)])
         self.assertIn("Punt-car 2", cars[1][1])
 
     def test_a_scope_that_is_gone_has_no_holders(self):
@@ -81,7 +81,7 @@ class Codes(SimpleTestCase):
         design = levy()
         resolution = resolve(design.army, design.scheme)
         shown = [
-            resolution.of(Figure("punt-cars", "Punt-car", at)).borne["hull.number"].placement.device.text
+            resolution.of(Figure("punt-cars", "punt-car", at)).borne["hull.number"].placement.device.text
             for at in range(1, 5)
         ]
         self.assertEqual(shown, ["1", "2", "4", "5"])
@@ -123,10 +123,10 @@ class Codes(SimpleTestCase):
         self.assertIn(code(anew, "second-line").sign, "ABCDEFG")
 
     def test_ranks_are_marked_on_a_site_of_their_own(self):
-        system = replace(SYSTEM, rank_site="collar.left", rank_role="lace", rank_marks=(("Sergeant", "chevrons"),))
+        system = replace(SYSTEM, rank_site="collar.left", rank_role="lace", rank_marks=(("sergeant", "chevrons"),))
         marks = marks_of(with_system(small_design(), system).scheme.code_systems[0])
         self.assertEqual(
-            (marks[0].device, marks[0].filter.rank, marks[0].site), (Device("chevrons"), "Sergeant", "collar.left")
+            (marks[0].device, marks[0].filter.rank, marks[0].site), (Device("chevrons"), "sergeant", "collar.left")
         )
         with self.assertRaises(Contradiction):
             with_system(small_design(), replace(system, rank_site="hat.plate"))
@@ -138,9 +138,11 @@ class Codes(SimpleTestCase):
 
     def test_holders_follow_a_rank_that_is_renamed(self):
         design = levy()
-        rank = design.army.rank("punt-cars", "Punt-car")
-        renamed = with_rank(design, "punt-cars", "Punt-car", replace(rank, name="Barge"))
-        self.assertIn("punt-cars/Barge/3", renamed.scheme.code_system("car-numbers").code_of)
+        rank = design.army.rank("punt-cars", "punt-car")
+        renamed = with_rank(design, "punt-cars", replace(rank, name="Barge"))
+        self.assertIn("punt-cars/punt-car/3", renamed.scheme.code_system("car-numbers").code_of)
+        names = dict(holders(renamed.army, renamed.scheme.code_system("car-numbers")))
+        self.assertIn("Barge 3", names[Holder("punt-cars/punt-car/3", "punt-cars")])
 
     def test_what_cannot_be_is_refused_at_its_field(self):
         design = ready()

@@ -44,7 +44,7 @@ class FigureTypes(RoomCase):
         self.post("add-unit", unit="Battery", type=own.id, rank="Gun", figures="2", formation="", tier="rank")
         self.assertContains(self.see("army"), "Battery")
         self.assertContains(self.see("roster"), "own-long-gun")
-        self.assertEqual(self.see("figure", "left", unit="battery", rank="Gun", figure="1").status_code, 200)
+        self.assertEqual(self.see("figure", "left", unit="battery", rank="gun", figure="1").status_code, 200)
         data = self.see("export-design").content
         Drawing.objects.all().delete()
         self.client.post(reverse("import-army"), {"file": SimpleUploadedFile("d.json", data)})

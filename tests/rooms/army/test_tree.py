@@ -85,17 +85,17 @@ class Units(RoomCase):
         self.assertContains(answer, 'value="Gunners"', status_code=422)
 
     def test_a_rank_is_changed_and_removed(self):
-        self.post("change-rank", UNIT, old="Fusilier", rank="Fusilier", type="fusilier", figures="9", tier="leader")
-        rank = self.now().army.rank(UNIT, "Fusilier")
+        self.post("change-rank", UNIT, id="fusilier", rank="Fusilier", type="fusilier", figures="9", tier="leader")
+        rank = self.now().army.rank(UNIT, "fusilier")
         self.assertEqual((rank.figures, rank.tier), (9, "leader"))
-        self.post("change-rank", UNIT, old="Sergeant", remove="yes")
+        self.post("change-rank", UNIT, id="sergeant", remove="yes")
         self.assertEqual([one.name for one in self.now().army.node(UNIT).ranks], ["Fusilier"])
 
     def test_all_units_of_a_formation_are_changed_at_once_and_undone_at_once(self):
         self.assertContains(self.see("army", node="army"), "Change all units in it")
         node = self.now().army.paths[UNIT][1]
         before = self.now()
-        self.post("change-units", node, only="Fusilier", all_tier="leader", add_tag="line", drop_tag="")
+        self.post("change-units", node, only="fusilier", all_tier="leader", add_tag="line", drop_tag="")
         units = [unit for unit in self.now().army.nodes[node].walk() if unit.is_unit]
         self.assertEqual({unit.tags for unit in units}, {("line",)})
         self.assertEqual({unit.ranks[-1].tier for unit in units}, {"leader"})
@@ -112,7 +112,7 @@ class Units(RoomCase):
 
     def test_two_ranks_of_one_name_are_refused_at_the_field(self):
         answer = self.post(
-            "change-rank", UNIT, old="Sergeant", rank="Fusilier", type="sergeant", figures="1", tier="rank", status=422
+            "change-rank", UNIT, id="sergeant", rank="Fusilier", type="sergeant", figures="1", tier="rank", status=422
         )
         self.assertContains(answer, "has a rank called", status_code=422)
 
@@ -141,14 +141,14 @@ class Units(RoomCase):
         self.assertContains(near, '<a class="m-block', count=1)
         self.assertContains(near, "Farther")
         unit = self.see("army", look="2nd-lantern-line")
-        self.assertContains(unit, "rank=Fusilier&amp;figure=7")
-        one = self.see("army", look="2nd-lantern-line", rank="Fusilier", figure="7")
+        self.assertContains(unit, "rank=fusilier&amp;figure=7")
+        one = self.see("army", look="2nd-lantern-line", rank="fusilier", figure="7")
         self.assertContains(one, "Fusilier 7 of 7")
         self.assertContains(one, "/figures/back.svg")
-        self.assertContains(one, "rank=Sergeant&amp;figure=1")
+        self.assertContains(one, "rank=sergeant&amp;figure=1")
         for figure in ("8", "0", "x", "99999999"):
             self.assertNotContains(
-                self.see("army", look="2nd-lantern-line", rank="Fusilier", figure=figure), "single-facts"
+                self.see("army", look="2nd-lantern-line", rank="fusilier", figure=figure), "single-facts"
             )
         self.assertContains(self.see("army", look="nowhere"), "Saltmarsh Rangers")
 
@@ -170,19 +170,24 @@ class Units(RoomCase):
     def test_what_is_not_there_is_not_found(self):
         self.post("remove-node", "9th-nowhere", status=404)
         self.post("change-rank", "9th-nowhere", old="x", status=404)
-        self.see("figure", "front", status=404, unit=UNIT, rank="Fusilier", figure="99")
+        self.see("figure", "front", status=404, unit=UNIT, rank="fusilier", figure="99")
         self.see("figure", "front", status=404, unit=UNIT, rank="Admiral", figure="1")
-        self.see("figure", "front", status=404, unit=UNIT, rank="Fusilier", figure="one")
+        self.see("figure", "front", status=404, unit=UNIT, rank="fusilier", figure="one")
 
     def test_names_with_any_sign_in_them_are_drawn_everywhere(self):
         name = "Sergeant/Drummer & <left> 50% #1?"
-        self.post("change-rank", UNIT, old="Sergeant", rank=name, type="sergeant", figures="1", tier="rank")
+        self.post("change-rank", UNIT, id="sergeant", rank=name, type="sergeant", figures="1", tier="rank")
         self.post("change-node", "1st-harbour", name='The "Harbour" / <b>', kind="")
         for page in ("army", "scheme", "table", "rules", "checks", "plan", "desk"):
             answer = self.see(page)
             self.assertNotContains(answer, "<left>")
             self.assertNotContains(answer, "<b>&")
-        self.see("figure", "front", unit=UNIT, rank=name, figure="1")
+        self.see("figure", "front", unit=UNIT, rank="sergeant", figure="1")
+        name = "Drummer/'75 & <left> 50% #1?"
+        self.post("add-unit", unit="Band", type="drummer", rank=name, figures="2", formation="", tier="rank")
+        rank = self.now().army.node("band").ranks[-1]
+        self.assertEqual((rank.id, rank.name), ("drummer-75-left-50-1", name))
+        self.see("figure", "front", unit="band", rank=rank.id, figure="2")
         self.see("guide", UNIT)
 
 
@@ -253,10 +258,10 @@ class NothingIsLost(RoomCase):
 
 class Pictures(RoomCase):
     def test_a_figure_is_drawn_as_designed_and_as_painted(self):
-        designed = self.see("figure", "front", unit=UNIT, rank="Fusilier", figure="1", v="1")
+        designed = self.see("figure", "front", unit=UNIT, rank="fusilier", figure="1", v="1")
         self.assertEqual(designed["Content-Type"], "image/svg+xml")
         self.assertIn("immutable", designed["Cache-Control"])
-        painted = self.see("figure", "front", unit=UNIT, rank="Fusilier", figure="1", **{"as": "painted"})
+        painted = self.see("figure", "front", unit=UNIT, rank="fusilier", figure="1", **{"as": "painted"})
         self.assertIn(b"#c4c4c4", painted.content)
         self.assertNotEqual(designed.content, painted.content)
 
@@ -265,8 +270,8 @@ class Pictures(RoomCase):
         self.assertContains(page, "Seen across the table, severe protan sight")
         self.assertContains(page, "on-mud")
         self.assertContains(page, "sight=protan")
-        near = self.see("figure", "front", unit=UNIT, rank="Fusilier", figure="1")
-        far = self.see("figure", "front", unit=UNIT, rank="Fusilier", figure="1", distance="table", sight="protan")
+        near = self.see("figure", "front", unit=UNIT, rank="fusilier", figure="1")
+        far = self.see("figure", "front", unit=UNIT, rank="fusilier", figure="1", distance="table", sight="protan")
         self.assertNotIn(b"feGaussianBlur", near.content)
         self.assertIn(b"feGaussianBlur", far.content)
 

@@ -269,7 +269,7 @@ class Bearers(RoomCase):
         arms = self.now().scheme.arms[0].id
         placed = {
             "unit": unit.id,
-            "rank": leader.name,
+            "rank": leader.id,
             "figure": "1",
             "site": "hat.plate",
             "kind": f"arms:{arms}",
@@ -279,7 +279,7 @@ class Bearers(RoomCase):
         army = self.now().army
         rung = next(
             one.number
-            for one in army.rungs(Figure(unit.id, leader.name, 1))
+            for one in army.rungs(Figure(unit.id, leader.id, 1))
             if one.scope == unit.id and one.reach != "rank"
         )
         self.post("place-device", **placed, rung=str(rung))
@@ -288,7 +288,7 @@ class Bearers(RoomCase):
         page = self.see("bearers")
         for said in ("The arms of House Weir", "Hat plate", "2.7 x 3.5"):
             self.assertContains(page, said)
-        stage = self.see("scheme", unit=unit.id, rank=leader.name, figure="1", area="head.hat.plate")
+        stage = self.see("scheme", unit=unit.id, rank=leader.id, figure="1", area="head.hat.plate")
         self.assertContains(stage, "The arms of House Weir")
         self.assertContains(stage, 'class="device"')
         table = self.see("table-csv").content.decode()

@@ -47,7 +47,7 @@ class UnitCodes(RoomCase):
         self.assertEqual([one.code for one in self.now().scheme.code_system("squads").held], codes)
 
     def test_codes_are_pinned_retired_given_again_and_freed(self):
-        holder = "punt-cars/Punt-car/1"
+        holder = "punt-cars/punt-car/1"
         self.post("change-codes", "car-numbers", do="pin", holder=holder)
         self.assertTrue(self.now().scheme.code_system("car-numbers").code_of[holder].pinned)
         self.post("change-codes", "car-numbers", do="retire", holder=holder, why="burnt")
@@ -117,7 +117,7 @@ class NothingYet(RoomCase):
 
 class Marks(RoomCase):
     design = staticmethod(levy)
-    HAT = {"unit": "1st-harbour-line", "rank": "Fusilier", "figure": "1", "site": "hat.plate"}
+    HAT = {"unit": "1st-harbour-line", "rank": "fusilier", "figure": "1", "site": "hat.plate"}
 
     def test_the_map_shows_every_type_and_what_to_look_at(self):
         page = self.see("mark-map")
@@ -194,7 +194,7 @@ class Bought(RoomCase):
 class Cloth(RoomCase):
     design = staticmethod(levy)
     FORM = {
-        "figure": "reed-cutters|Reed-cutter", "area": "torso.tunic", "pattern": "stripes", "role": "rust", "girth": "24", "width": "1.1",
+        "figure": "reed-cutters|reed-cutter", "area": "torso.tunic", "pattern": "stripes", "role": "rust", "girth": "24", "width": "1.1",
         "turn": "0", "line": "0.3", "rung": "3",
     }  # fmt: skip
 

@@ -129,7 +129,7 @@ class Archived(RoomCase):
         self.post(
             "change-rank",
             "2nd-lantern-line",
-            old="Fusilier",
+            id="fusilier",
             rank="Fusilier",
             type="fusilier",
             figures="9",

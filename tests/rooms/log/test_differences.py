@@ -16,7 +16,7 @@ from mantello_core.recipes.step import Mix
 from mantello_core.schemes.edit import set_cell, with_step, with_undercoat
 from tests.rooms.case import RoomCase
 
-UNIT, RANK = "2nd-lantern-line", "Fusilier"
+UNIT, RANK = "2nd-lantern-line", "fusilier"
 
 
 class Differences(RoomCase):
@@ -126,15 +126,16 @@ class Differences(RoomCase):
         self.assertContains(answer, "no longer there")
         self.assertEqual(Settlement.objects.count(), 0)
 
-    def test_decisions_follow_a_renamed_rank(self):
+    def test_decisions_stay_with_a_renamed_rank(self):
         self.change_field()
         self.post("settle-difference", drift=self.found()[0].drift.key, do="repaint")
         settlement = Settlement.objects.get()
         self.assertEqual((settlement.rank, settlement.ordinals), (RANK, [1, 2]))
-        self.post("change-rank", UNIT, old=RANK, rank="Musketeer", type="fusilier", figures="7", tier="rank")
+        self.post("change-rank", UNIT, id=RANK, rank="Musketeer", type="fusilier", figures="7", tier="rank")
         settlement.refresh_from_db()
-        self.assertEqual(settlement.rank, "Musketeer")
-        self.assertEqual([one.drift.rank for one in self.found()], ["Musketeer"])
+        self.assertEqual(settlement.rank, RANK)
+        self.assertEqual([one.drift.rank for one in self.found()], [RANK])
+        self.assertContains(self.see("log"), "2 Musketeer, ")
 
     def test_taken_back_entries_count_as_not_painted_at_once(self):
         self.change_field()

@@ -21,7 +21,7 @@ from mantello_reader.instrument import Instrument
 from tests.reader.test_reader import serving
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 
-HERE = {"unit": "1st-harbour-line", "rank": "Fusilier", "figure": "2"}
+HERE = {"unit": "1st-harbour-line", "rank": "fusilier", "figure": "2"}
 
 
 def picture(kind="JPEG"):
@@ -43,9 +43,9 @@ class FigureCase(DeskCase):
             evening._batch(n)
             for n in range(1, evening.count + 1)
             if evening._batch(n).block.task.unit == self.here["unit"]
-            and ("Fusilier", 2) in evening._batch(n).block.figures
+            and ("fusilier", 2) in evening._batch(n).block.figures
         )
-        return record(self.army, batch.atoms, {("Fusilier", 2)}, 7.0, TUESDAY, uuid.uuid4(), "over a cold palette")
+        return record(self.army, batch.atoms, {("fusilier", 2)}, 7.0, TUESDAY, uuid.uuid4(), "over a cold palette")
 
 
 class History(FigureCase):
@@ -55,6 +55,57 @@ class History(FigureCase):
         for words in ("Fusilier 2", entries[0].mix, "over a cold palette", "version 1", "Still to come"):
             self.assertContains(page, words)
         self.assertNotContains(self.see("figure-history", **self.here | {"figure": "3"}), "over a cold palette")
+
+    def test_a_form_about_a_figure_that_is_not_there_is_refused_and_kept_with_no_other(self):
+        stale = {"unit": self.here["unit"], "rank": "Fusilier", "figure": "2"}
+        for here in (stale, self.here | {"figure": "900"}, self.here | {"figure": ""}, self.here | {"unit": "gone"}):
+            for name in ("keep-photo", "keep-look", "log-elsewhere", "measure"):
+                self.post(name, status=422, **here, photo=picture(), role="field")
+        self.assertEqual(FigurePhoto.objects.count() + self.army.last_looks.count() + self.army.entries.count(), 0)
+        page = self.post("keep-photo", status=422, **stale, photo=picture(), caption="my caption")
+        self.assertContains(page, "my caption", status_code=422)
+
+    def test_ranks_that_swap_names_keep_photographs_looks_readings_and_log_apart(self):
+        entries = self.painted()
+        self.post("keep-photo", **self.here, photo=picture(), caption="a fusilier")
+        self.post("keep-look", **self.here)
+        leader = self.here | {"rank": "sergeant", "figure": "1"}
+        for id_, name, type_ in (
+            ("fusilier", "Spare", "fusilier"), ("sergeant", "Fusilier", "sergeant"), ("fusilier", "Sergeant", "fusilier"),
+        ):  # fmt: skip
+            rank = self.now().army.rank(self.here["unit"], id_)
+            self.post(
+                "change-rank", self.here["unit"], id=id_, rank=name, type=type_, figures=rank.figures, tier=rank.tier
+            )
+        page = self.see("figure-history", **self.here)
+        for words in ("Sergeant 2", "a fusilier", "over a cold palette", "looked over"):
+            self.assertContains(page, words)
+        other = self.see("figure-history", **leader)
+        self.assertContains(other, "Fusilier 1")
+        for words in ("a fusilier", "over a cold palette"):
+            self.assertNotContains(other, words)
+        self.assertIn((self.here["unit"], "fusilier", 2, "", entries[0].step), done_steps(self.army))
+        self.assertContains(self.see("log"), "1 Fusilier")  # what it was called when it was painted
+
+    def test_a_variant_that_calls_ranks_otherwise_has_the_same_record(self):
+        self.painted()
+        self.post("keep-photo", **self.here, photo=picture(), caption="a fusilier")
+        self.post("new-variant", name="Other names")
+        rank = self.now().army.rank(self.here["unit"], "fusilier")
+        self.post(
+            "change-rank",
+            self.here["unit"],
+            id="fusilier",
+            rank="Sailor",
+            type="fusilier",
+            figures=rank.figures,
+            tier="rank",
+        )
+        self.assertContains(self.see("figure-history", **self.here), "a fusilier")
+        first = self.army.variants.exclude(name="Other names").get()
+        self.post("change-variant", first.pk, do="work")
+        self.assertContains(self.see("figure-history", **self.here), "Fusilier 2")
+        self.assertContains(self.see("figure-history", **self.here), "over a cold palette")
 
     def test_a_figure_that_is_not_there_shows_the_first_one(self):
         self.assertContains(self.see("figure-history", unit="gone", rank="x", figure="900"), "Last look")
@@ -107,13 +158,13 @@ class History(FigureCase):
         atoms = [
             atom
             for atom in Evening(self.army, TUESDAY).reading.work.atoms
-            if atom.unit == self.here["unit"] and atom.rank == "Fusilier"
+            if atom.unit == self.here["unit"] and atom.rank == "fusilier"
         ][:2]
         self.post("log-elsewhere", **self.here, atom=[atoms[0].id], of="figure", note="at the club")
         entry = self.army.entries.get()
         self.assertEqual((entry.ordinals, entry.minutes, entry.note), ([2], None, "at the club"))
         self.post("log-elsewhere", **self.here, atom=[atoms[0].id, atoms[1].id], of="rank")
-        done = {(ordinal, step) for _, rank, ordinal, _, step in done_steps(self.army) if rank == "Fusilier"}
+        done = {(ordinal, step) for _, rank, ordinal, _, step in done_steps(self.army) if rank == "fusilier"}
         self.assertEqual(done, {(ordinal, atom.step) for atom in atoms for ordinal in atom.ordinals})
         self.post("log-elsewhere", **self.here, of="figure")
         self.assertContains(self.see("log"), "No step is ticked")
@@ -138,13 +189,13 @@ class Measuring(FigureCase):
                 for atom in Evening(self.army, TUESDAY).reading.work.atoms
                 if atom.role == "field" and atom.step == "base"
             ]
-            units = [atom for atom in atoms if atom.rank == "Fusilier"][:2]
+            units = [atom for atom in atoms if atom.rank == "fusilier"][:2]
             for atom in units:
                 record(self.army, [atom], {(atom.rank, one) for one in atom.ordinals}, None, TUESDAY, uuid.uuid4())
                 self.post("measure", unit=atom.unit, rank=atom.rank, figure="1", role="field")
         kept = list(self.army.measurements.all())
         self.assertEqual({one.unit for one in kept}, {atom.unit for atom in units})
-        page = self.see("figure-history", unit=units[0].unit, rank="Fusilier", figure="1")
+        page = self.see("figure-history", unit=units[0].unit, rank="fusilier", figure="1")
         self.assertRegex(page.content.decode(), r"[0-9]\.[0-9] off")
         self.assertContains(self.see("log"), "Measured on figures")
         self.assert_hidden("measure", post=True)
@@ -153,9 +204,9 @@ class Measuring(FigureCase):
         atom = next(
             atom
             for atom in Evening(self.army, TUESDAY).reading.work.atoms
-            if (atom.unit, atom.rank, atom.role) == (self.here["unit"], "Fusilier", "field")
+            if (atom.unit, atom.rank, atom.role) == (self.here["unit"], "fusilier", "field")
         )
-        record(self.army, [atom], {("Fusilier", 2)}, None, TUESDAY, uuid.uuid4())
+        record(self.army, [atom], {("fusilier", 2)}, None, TUESDAY, uuid.uuid4())
         with override_settings(MANTELLO_READER=""):
             self.post("measure", **self.here, role="field")
         self.assertContains(self.see("log"), "No colour reader is set up")
@@ -268,9 +319,9 @@ class HandedOver(FigureCase):
         atom = next(
             one
             for one in Evening(self.army, TUESDAY).reading.work.atoms
-            if (one.unit, one.rank, one.role) == (self.here["unit"], "Fusilier", "field")
+            if (one.unit, one.rank, one.role) == (self.here["unit"], "fusilier", "field")
         )
-        record(self.army, [atom], {("Fusilier", 1)}, 4.0, TUESDAY, uuid.uuid4(), "third pot, darker")
+        record(self.army, [atom], {("fusilier", 1)}, 4.0, TUESDAY, uuid.uuid4(), "third pot, darker")
         other = self.now().army.units[1].id
         for about in ("role:field", "varnish", f"look:{self.here['unit']}", f"look:{other}", f"unit:{other}"):
             self.army.decisions.create(about=about, question="Q?", options=["a"], chosen="A.", reason="R.", stood="")

@@ -11,7 +11,7 @@ from mantello.rooms.paints.models import OwnedPaint
 from mantello_core.paints.stock import Stock
 from tests.rooms.case import RoomCase
 
-RANK = {"unit": "1st-harbour-line", "rank": "Fusilier"}
+RANK = {"unit": "1st-harbour-line", "rank": "fusilier"}
 
 
 class Reinforcements(RoomCase):
@@ -53,7 +53,7 @@ class Reinforcements(RoomCase):
 
     def test_figures_with_another_mix_and_a_changed_scheme_are_told(self):
         self.paint()
-        entry = self.army.entries.filter(role="harbour", rank="Fusilier").first()
+        entry = self.army.entries.filter(role="harbour", rank="fusilier").first()
         entry.pk, entry.mix, entry.ordinals = None, "Madder Rope 2, Pitch Barrel 1", [1]
         entry.done_at += timedelta(days=1)
         entry.batch = uuid.uuid4()
@@ -68,7 +68,7 @@ class Reinforcements(RoomCase):
         self.post("muster-more", **RANK, more="4")
         self.assertEqual(self.now().army.rank(*RANK.values()).figures, before + 4)
         self.assertContains(self.post("muster-more", status=422, **RANK, more="0"), "Write 1 to 200", status_code=422)
-        self.post("muster-more", status=422, unit="nowhere", rank="Fusilier", more="2")
+        self.post("muster-more", status=422, unit="nowhere", rank="fusilier", more="2")
 
     def test_nobody_else_comes_near(self):
         self.assert_hidden("reinforcements")

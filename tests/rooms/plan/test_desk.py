@@ -132,7 +132,7 @@ class Desk(DeskCase):
                 break
             after = re.search(r'href="\?batch=([^"]+)" data-visit>Skip', page.content.decode())
             page = self.see("desk", batch=after[1])
-        self.assertContains(page, f"{sent['figure'][0].replace('|', ' ')}: no Undercoat yet")
+        self.assertContains(page, f"{sent['figure'][0].replace('|', ' ').capitalize()}: no Undercoat yet")
 
     def test_what_went_wrong_is_told_with_numbers_and_noted(self):
         page = self.see("desk")

@@ -181,12 +181,12 @@ class Log(DeskCase):
         self.post("desk-done", **self.batch())
         before = len(done_steps(self.army))
         self.post(
-            "change-rank", "2nd-lantern-line", old="Fusilier", rank="Private", type="fusilier", figures="7", tier="rank"
+            "change-rank", "2nd-lantern-line", id="fusilier", rank="Private", type="fusilier", figures="7", tier="rank"
         )
-        self.assertIn(("2nd-lantern-line", "Private", 7, "", "undercoat"), done_steps(self.army))
+        self.assertIn(("2nd-lantern-line", "fusilier", 7, "", "undercoat"), done_steps(self.army))
         self.assertContains(self.see("army"), "undercoat <b>8</b>", html=False)
         self.post("undo")
-        self.assertIn(("2nd-lantern-line", "Fusilier", 7, "", "undercoat"), done_steps(self.army))
+        self.assertIn(("2nd-lantern-line", "fusilier", 7, "", "undercoat"), done_steps(self.army))
         self.assertEqual(len(done_steps(self.army)), before)
 
     def test_a_note_is_kept(self):

@@ -4,7 +4,7 @@ from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import reading_of
 from tests.rooms.case import RoomCase
 
-GAP = "rangers-skirmish-line|Ranger|gear.lantern.glass"
+GAP = "rangers-skirmish-line|ranger|gear.lantern.glass"
 
 
 class Checks(RoomCase):

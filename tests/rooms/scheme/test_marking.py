@@ -5,16 +5,16 @@ from mantello_core.schemes.army import Figure
 from mantello_core.schemes.cascade import resolve
 from tests.rooms.case import RoomCase
 
-WHERE = {"unit": "2nd-lantern-line", "rank": "Fusilier", "figure": "1", "site": "hat.plate"}
+WHERE = {"unit": "2nd-lantern-line", "rank": "fusilier", "figure": "1", "site": "hat.plate"}
 
 
 class Marking(RoomCase):
     def borne(self):
         design = self.now()
-        return resolve(design.army, design.scheme).of(Figure("2nd-lantern-line", "Fusilier", 1)).borne
+        return resolve(design.army, design.scheme).of(Figure("2nd-lantern-line", "fusilier", 1)).borne
 
     def look(self, **more):
-        return self.see("scheme", unit="2nd-lantern-line", rank="Fusilier", area="head.hat.plate", **more)
+        return self.see("scheme", unit="2nd-lantern-line", rank="fusilier", area="head.hat.plate", **more)
 
     def test_a_numeral_is_placed_for_a_company_and_drawn_everywhere(self):
         self.assertContains(self.look(), "Place a mark")
@@ -26,7 +26,7 @@ class Marking(RoomCase):
         self.assertContains(self.see("table"), "Bears &#x27;2&#x27;")
         self.assertIn("bears '2'", self.see("table-csv").content.decode())
         picture = self.see(
-            "figure", "front", unit="2nd-lantern-line", rank="Fusilier", figure="1", **{"as": "designed"}
+            "figure", "front", unit="2nd-lantern-line", rank="fusilier", figure="1", **{"as": "designed"}
         )
         self.assertContains(picture, 'class="device"')
 

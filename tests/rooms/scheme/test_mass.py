@@ -55,10 +55,10 @@ class LargeMass(RoomCase):
         self.assertContains(answer, "196 figures, 60 shown")
 
     def test_the_table_of_a_large_army_starts_with_one_formation(self):
-        answer = self.see("table", unit="orsolin-knights", rank="Knight")
+        answer = self.see("table", unit="orsolin-knights", rank="knight")
         self.assertContains(answer, '<option value="houses" selected>')
         self.assertNotContains(answer, ">Reed-cutter <")
-        whole = self.see("table", unit="orsolin-knights", rank="Knight", **{"in": "all"})
+        whole = self.see("table", unit="orsolin-knights", rank="knight", **{"in": "all"})
         self.assertContains(whole, ">Reed-cutter <")
         self.assertContains(whole, "in=all&amp;role=")
 

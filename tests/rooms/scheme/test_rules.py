@@ -18,7 +18,7 @@ class WrittenRules(RoomCase):
             next(
                 one
                 for one in classes
-                if (one.unit, one.rank) == ("3rd-gull-line", "Fusilier") and ordinal in one.ordinals
+                if (one.unit, one.rank) == ("3rd-gull-line", "fusilier") and ordinal in one.ordinals
             )
             .cells["arm.left.cuff"]
             .role
@@ -52,7 +52,7 @@ class WrittenRules(RoomCase):
         self.post("substitute", scope="3rd-gull", use="harbour", role="gull")
         self.assertEqual(self.cuff(), "harbour")
         self.assertContains(self.see("rules"), "instead of Gull facing")
-        page = self.see("scheme", unit="3rd-gull-line", rank="Fusilier", figure="1", area="arm.left.cuff")
+        page = self.see("scheme", unit="3rd-gull-line", rank="fusilier", figure="1", area="arm.left.cuff")
         self.assertContains(page, "instead of Gull facing")
         self.post("substitute", scope="3rd-gull", role="gull")
         self.assertEqual(self.cuff(), "gull")

@@ -4,14 +4,14 @@ from mantello_core.schemes.cascade import resolve
 from tests.rooms.case import RoomCase
 from tests.samples import LAPEL
 
-LANTERN = {"unit": "2nd-lantern-line", "rank": "Fusilier", "figure": "1", "area": LAPEL}
+LANTERN = {"unit": "2nd-lantern-line", "rank": "fusilier", "figure": "1", "area": LAPEL}
 
 
 class Plate(RoomCase):
     def worn(self, unit="2nd-lantern-line", area=LAPEL):
         design = self.now()
         one = next(
-            one for one in resolve(design.army, design.scheme).classes if (one.unit, one.rank) == (unit, "Fusilier")
+            one for one in resolve(design.army, design.scheme).classes if (one.unit, one.rank) == (unit, "fusilier")
         )
         return one.cells[area].role
 
@@ -56,7 +56,7 @@ class Plate(RoomCase):
         classes = [
             one
             for one in resolve(design.army, design.scheme).classes
-            if (one.unit, one.rank) == ("2nd-lantern-line", "Fusilier")
+            if (one.unit, one.rank) == ("2nd-lantern-line", "fusilier")
         ]
         self.assertEqual(sorted(len(one.ordinals) for one in classes), [1, 6])
 
@@ -146,7 +146,7 @@ class Table(RoomCase):
         self.assertContains(page, "coat body")
 
     def test_several_cells_are_previewed_and_set_at_once(self):
-        also = ["3rd-gull-line|Fusilier|1|torso.coat.lapel.left", "rangers-skirmish-line|Ranger|1|gear.lantern.glass"]
+        also = ["3rd-gull-line|fusilier|1|torso.coat.lapel.left", "rangers-skirmish-line|ranger|1|gear.lantern.glass"]
         page = self.see("preview", role="field", rung="4", also=also, **LANTERN)
         self.assertContains(page, "<b>22</b> figures", html=False)
         self.post("set-here", role="field", rung="4", also=also, **LANTERN)

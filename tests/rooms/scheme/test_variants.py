@@ -4,7 +4,7 @@ from mantello.rooms.army.models import Army, Variant
 from tests.rooms.case import RoomCase
 from tests.samples import LAPEL
 
-LANTERN = {"unit": "2nd-lantern-line", "rank": "Fusilier", "figure": "1", "area": LAPEL, "role": "gull", "rung": "3"}
+LANTERN = {"unit": "2nd-lantern-line", "rank": "fusilier", "figure": "1", "area": LAPEL, "role": "gull", "rung": "3"}
 
 
 class Variants(RoomCase):
@@ -43,7 +43,7 @@ class Variants(RoomCase):
 
     def test_a_picture_of_another_edition_is_that_editions(self):
         self.branch()
-        query = {"unit": "2nd-lantern-line", "rank": "Fusilier", "figure": "1"}
+        query = {"unit": "2nd-lantern-line", "rank": "fusilier", "figure": "1"}
         now, then = (self.see("figure", "front", **query, **more).content for more in ({}, {"edition": "1"}))
         self.assertNotEqual(now, then)
         self.see("figure", "front", status=404, edition="99", **query)

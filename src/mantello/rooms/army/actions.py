@@ -6,7 +6,6 @@ from collections.abc import Callable
 from django.db import transaction
 from django.db.models import Max
 
-from mantello.rooms.log.actions import follow_ranks
 from mantello.shell.refusal import StaleEdit
 from mantello_core.errors import Contradiction, OutOfRange
 from mantello_core.schemes.muster import empty_army
@@ -180,7 +179,6 @@ def _design_to_edit(army: Army, base: int) -> Design:
 
 
 def _move(army: Army, edition: Edition, design: Design) -> None:
-    follow_ranks(army, reading_of(army.head).design, design)
     army.head, army.name = edition, design.army.root.name
     army.save(update_fields=["head", "name"])
     if army.variant_id:

@@ -206,7 +206,7 @@ class UnitsForm(forms.Form):
         super().__init__(*arguments, **options)
         self.fields["all_type"].choices = [("", "as it is"), *army.type_titles.items()]
         units = [one for one in node.walk() if one.is_unit]
-        ranks = dict.fromkeys(rank.name for unit in units for rank in unit.ranks)
+        ids = dict.fromkeys(rank.id for unit in units for rank in unit.ranks)
         tags = dict.fromkeys(tag for unit in units for tag in unit.tags)
-        self.fields["only"].choices = [("", "every rank"), *((name, name) for name in ranks)]
+        self.fields["only"].choices = [("", "every rank"), *((id_, army.rank_names[id_]) for id_ in ids)]
         self.fields["drop_tag"].choices = [("", "none"), *((tag, tag) for tag in tags)]

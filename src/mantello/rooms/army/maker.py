@@ -143,7 +143,7 @@ def wearing(reading: Reading, shape: Plate) -> Callable[[str], str]:
     """The fill of every area as the army's rules for everyone give it; a material's grey where none speaks."""
     design = reading.design
     root = design.army.root
-    unit = Node(f"{root.id}-sketch", "unit", "Sketch", ranks=(Rank("Figure", shape.id, 1),))
+    unit = Node(f"{root.id}-sketch", "unit", "Sketch", ranks=(Rank("figure", "Figure", shape.id, 1),))
     own = OwnType(shape.id, shape.title, "", shape)
     army = Army(Node(root.id, root.kind, root.name, (unit,)), design.army.levels, (own,))
     alone = Reading(Design(army, design.scheme))

@@ -159,7 +159,7 @@ class Muster:
             | self.seeing.query(ground="neutral")
         )
         src = f"{reverse('figure', args=[self.army.pk, shape.views[0].name])}?{query}"
-        return Picture(src, round(width * scale), round(tall * scale), f"{one.rank} {ordinal}, {unit.name}")
+        return Picture(src, round(width * scale), round(tall * scale), f"{one.rank_name} {ordinal}, {unit.name}")
 
     def single(self, unit: Node, rank: str, ordinal: int) -> Single:
         """One figure as large as the stage allows, from every side."""
@@ -174,10 +174,10 @@ class Muster:
             src = small.src.replace(f"/{views[0].name}.svg", f"/{view.name}.svg")
             size = round(view.view_box[2] * scale), round(view.view_box[3] * scale)
             pictures.append(Picture(src, *size, f"{small.name}, {view.name}"))
-        everyone = [(rank_.name, number) for rank_ in unit.ranks for number in range(1, rank_.figures + 1)]
+        everyone = [(rank_.id, number) for rank_ in unit.ranks for number in range(1, rank_.figures + 1)]
         at = everyone.index((rank, ordinal))
         before, after = everyone[at - 1], everyone[(at + 1) % len(everyone)]
-        queries = [urlencode({"look": unit.id, "rank": name, "figure": number}) for name, number in (before, after)]
+        queries = [urlencode({"look": unit.id, "rank": id_, "figure": number}) for id_, number in (before, after)]
         done = self.progress.get((unit.id, rank, ordinal))
         return Single(one, ordinal, army.rank(unit.id, rank).figures, tuple(pictures), done, *queries)
 

@@ -152,8 +152,8 @@ def _single(muster, asked):
     ordinal = asked.get("figure", "")
     if not (muster.focus.is_unit and ordinal.isdigit() and len(ordinal) < 6):
         return None
-    rank = next((one for one in muster.focus.ranks if one.name == asked.get("rank")), None)
-    return muster.single(muster.focus, rank.name, int(ordinal)) if rank and 1 <= int(ordinal) <= rank.figures else None
+    rank = next((one for one in muster.focus.ranks if one.id == asked.get("rank")), None)
+    return muster.single(muster.focus, rank.id, int(ordinal)) if rank and 1 <= int(ordinal) <= rank.figures else None
 
 
 def _classes_below(reading, node):
@@ -284,24 +284,26 @@ def duplicate_node(request, army_id, node_id):
 def change_rank(request, army_id, node_id):
     """Change a rank of a unit, or remove it."""
     army = army_for(request, army_id)
-    unit, old = _known(army, node_id), request.POST.get("old", "")
+    unit, id_ = _known(army, node_id), request.POST.get("id", "")
+    old = reading_of(army.head).design.army.rank(node_id, id_)
     if "remove" in request.POST:
-        apply(request, army, lambda design: tree.without_rank(design, node_id, old), f"{old} removed from {unit.name}")
+        words = f"{old.name} removed from {unit.name}"
+        apply(request, army, lambda design: tree.without_rank(design, node_id, id_), words)
         return back(request, "army", army.pk)
-    at = next((at for at, rank in enumerate(unit.ranks) if rank.name == old), 0)
+    at = unit.ranks.index(old)
     form = RankForm(request.POST, army=reading_of(army.head).design.army, auto_id=f"rank{at}_%s")
     if form.is_valid():
         given = form.cleaned_data
-        rank = Rank(given["rank"], given["type"], given["figures"], given["tier"])
+        rank = Rank(id_, given["rank"], given["type"], given["figures"], given["tier"])
         if apply_form(
             request,
             army,
             form,
-            lambda design: tree.with_rank(design, node_id, old, rank),
+            lambda design: tree.with_rank(design, node_id, rank),
             f"{rank.name} of {unit.name} changed: {rank.figures} figures",
         ):
             return back(request, "army", army.pk)
-    rank_forms = [(rank, form if rank.name == old else None) for rank in unit.ranks]
+    rank_forms = [(rank, form if rank is old else None) for rank in unit.ranks]
     return _army_page(request, army, 422, picked_id=node_id, rank_forms=rank_forms)
 
 

@@ -14,7 +14,7 @@ from mantello.rooms.army.reading import Reading, reading_of
 from mantello.shell.fields import QuickSelect
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import hex_of
-from mantello_core.errors import MantelloError
+from mantello_core.errors import MantelloError, UnknownName
 from mantello_core.figures.plate import CLOTH
 from mantello_core.figures.vocabulary import spoken
 from mantello_core.formats.drawing import plate_svg
@@ -56,7 +56,7 @@ class ClothForm(forms.Form):
         super().__init__(*arguments, **options)
         army = reading.design.army
         self.fields["figure"].choices = [
-            (_figure(each), f"{each.rank}, {army.title(each.unit)}")
+            (_figure(each), f"{each.rank_name}, {army.title(each.unit)}")
             for each in {(each.unit, each.rank): each for each in reversed(reading.resolution.classes)}.values()
         ][::-1]
         self.fields["area"].choices = [(name, spoken(name)) for name in one.cells]
@@ -168,9 +168,10 @@ def keep_cloth(request, army_id):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     given = request.POST
-    one = next((each for each in reading.resolution.classes if _figure(each) == given.get("figure")), None)
-    if one is None:
-        return _page(request, army, given, 422)
+    known = {_figure(each): each for each in reversed(reading.resolution.classes)}
+    if given.get("figure") not in known:
+        raise UnknownName("figure", given.get("figure", "")[:60], [], "figure")
+    one = known[given["figure"]]
     form = ClothForm(reading, one, given)
     if not form.is_valid():
         return _page(request, army, given, 422, form)

@@ -104,13 +104,13 @@ class SystemForm(forms.Form):
         self.fields["outline"].choices = [("", "no line"), *roles]
         self.fields["rank_site"].choices = [("", "nowhere"), *named]
         self.fields["rank_role"].choices = [("", "choose a colour"), *roles]
-        leaders = {rank.name for unit in army.units for rank in unit.ranks if rank.tier != "rank"}
-        self.rank_names = sorted(leaders)[:12]
+        leaders = {rank.id for unit in army.units for rank in unit.ranks if rank.tier != "rank"}
+        self.ranks = sorted(leaders, key=army.rank_names.get)[:12]
         self._colour_of = _colour_of(reading)
-        for at, rank in enumerate(self.rank_names):
+        for at, rank in enumerate(self.ranks):
             self.fields[f"rank_{at}"] = forms.ChoiceField(
                 required=False,
-                label=rank,
+                label=army.rank_names[rank],
                 widget=QuickSelect,
                 choices=[("", "nothing"), *((id_, figures()[id_]) for id_ in _RANK_FIGURES)],
             )
@@ -142,7 +142,7 @@ class SystemForm(forms.Form):
     def put_on(self):
         """Fields of how the mark is put on, and of ranks."""
         names = ("method", "ground", "outline", "rank_site", "rank_role")
-        return [self[name] for name in (*names, *(f"rank_{at}" for at in range(len(self.rank_names))))]
+        return [self[name] for name in (*names, *(f"rank_{at}" for at in range(len(self.ranks))))]
 
     def system(self, old: CodeSystem | None) -> CodeSystem:
         """The system that the form describes; codes of the old one stay."""
@@ -151,7 +151,7 @@ class SystemForm(forms.Form):
             tuple(given["colours"]), tuple(given["frames"]), _signs(given["signs"]), given["colour_by"], given["frame_by"],
             given["sign_by"], given["apart"], given["seed"],
         )  # fmt: skip
-        marks = tuple((rank, given[f"rank_{at}"]) for at, rank in enumerate(self.rank_names) if given[f"rank_{at}"])
+        marks = tuple((rank, given[f"rank_{at}"]) for at, rank in enumerate(self.ranks) if given[f"rank_{at}"])
         return CodeSystem(
             old.id if old else "", given["name"], plan, given["site"], given["bearers"], given["scope"], given["type"],
             Manner(given["method"], ground=given["ground"], outline=given["outline"]), old.held if old else (),
@@ -242,7 +242,7 @@ def _page(request, army, status=200, form=None):
     form = form or SystemForm(reading, initial=initial)
     if chosen and not form.is_bound:
         marks = dict(chosen.rank_marks)
-        form.initial |= {f"rank_{at}": marks.get(rank, "") for at, rank in enumerate(form.rank_names)}
+        form.initial |= {f"rank_{at}": marks.get(rank, "") for at, rank in enumerate(form.ranks)}
     place = place_of(reading, chosen) if chosen else None
     context = {
         "title": "Unit codes", "systems": systems, "chosen": chosen, "form": form, "place": place,

@@ -56,6 +56,7 @@ def record(
             unit=atom.unit,
             unit_name=_unit_name(reading.design, atom.unit),
             rank=atom.rank,
+            rank_name=reading.design.army.rank(atom.unit, atom.rank).name,
             role=atom.role,
             step=atom.step,
             name=atom.name,
@@ -124,18 +125,6 @@ def settle(army: Army, difference: Difference, kind: str, note: str) -> Settleme
         role=(drift.now or "") if kind == Settlement.Kind.REPAINT else drift.painted,
         note=note.replace("\x00", "").strip()[:300],
     )
-
-
-def follow_ranks(army: Army, before: Design, after: Design) -> None:
-    """Let entries follow ranks that an edit, or its undoing, renamed: same unit, same place, same figures."""
-    for unit in after.army.units:
-        old = before.army.nodes.get(unit.id)
-        if old is None or len(old.ranks) != len(unit.ranks):
-            continue
-        for was, now in zip(old.ranks, unit.ranks, strict=True):
-            if was.name != now.name and was.type == now.type:
-                army.entries.filter(unit=unit.id, rank=was.name).update(rank=now.name)
-                army.settlements.filter(unit=unit.id, rank=was.name).update(rank=now.name)
 
 
 def mix_words(reading: Reading, atom: Atom) -> str:

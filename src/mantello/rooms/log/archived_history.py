@@ -39,8 +39,10 @@ def history_of(army: Army) -> tuple[dict[str, list], dict[str, bytes]]:
     return {"decisions": decisions, "looks": looks, "photos": photos, "measurements": measurements}, files
 
 
-def take_history(army: Army, archive: Archive, log: dict, moment_of: Callable[[str], datetime]) -> None:
-    """Keep them with an army that is taken in.
+def take_history(
+    army: Army, archive: Archive, log: dict, moment_of: Callable[[str], datetime], rank_of: Callable[[str, str], str]
+) -> None:
+    """Keep them with an army that is taken in. rank_of: the id of a rank by its unit and what the archive calls it.
 
     Raises: Unreadable for a moment or a missing photograph; ValidationError for one that is no picture.
     """
@@ -49,10 +51,10 @@ def take_history(army: Army, archive: Archive, log: dict, moment_of: Callable[[s
         made = Decision.objects.create(army=army, closed_at=closed, **{key: one[key] for key in _DECISION})
         Decision.objects.filter(pk=made.pk).update(made_at=moment_of(one["made_at"]))
     for one in log.get("looks", ()):
-        made = LastLook.objects.create(army=army, **{key: one[key] for key in _LOOK})
+        made = LastLook.objects.create(army=army, **_placed(one, _LOOK, rank_of))
         LastLook.objects.filter(pk=made.pk).update(looked_at=moment_of(one["looked_at"]))
     Measurement.objects.bulk_create(
-        Measurement(army=army, measured_at=moment_of(one["measured_at"]), **{key: one[key] for key in _MEASUREMENT})
+        Measurement(army=army, measured_at=moment_of(one["measured_at"]), **_placed(one, _MEASUREMENT, rank_of))
         for one in log.get("measurements", ())
     )
     for one in log.get("photos", ()):
@@ -63,8 +65,12 @@ def take_history(army: Army, archive: Archive, log: dict, moment_of: Callable[[s
             width=width,
             height=height,
             taken_at=moment_of(one["taken_at"]),
-            **{key: one[key] for key in _PHOTO},
+            **_placed(one, _PHOTO, rank_of),
         )
+
+
+def _placed(one: dict, names: tuple[str, ...], rank_of: Callable[[str, str], str]) -> dict:
+    return {key: one[key] for key in names} | {"rank": rank_of(one["unit"], one["rank"])}
 
 
 def archived_photo(archive: Archive, name: str) -> tuple[bytes, int, int]:

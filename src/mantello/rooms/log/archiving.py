@@ -5,6 +5,7 @@ import io
 import json
 import uuid
 from datetime import UTC, datetime
+from functools import partial
 
 from django import forms
 from django.contrib import messages
@@ -25,15 +26,16 @@ from mantello.rooms.recipes.trials import tried
 from mantello_core.errors import MantelloError, Unreadable
 from mantello_core.formats.archive import MOST_BYTES, Archive, read_archive, write_archive
 from mantello_core.formats.archive_difference import archive_difference
-from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.document import design_bytes, read_design_bytes, write_design
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.formats.validation import check
 from mantello_core.schemes.naming import slug
+from mantello_core.schemes.scheme import Design
 
 from .archived_history import archived_photo, history_of, take_history
 from .models import Entry, Settlement, Version
 
-_ENTRY = ("unit", "unit_name", "rank", "role", "step", "name", "ordinals", "mix", "paints", "coats", "minutes", "planned_minutes", "drying", "note", "painter", "dried")  # fmt: skip
+_ENTRY = ("unit", "unit_name", "rank", "rank_name", "role", "step", "name", "ordinals", "mix", "paints", "coats", "minutes", "planned_minutes", "drying", "note", "painter", "dried")  # fmt: skip
 _SETTLEMENT = ("kind", "key", "words", "unit", "rank", "ordinals", "role", "note")
 _TEST = ("role", "role_name", "tier", "lamp", "ground", "steps", "done", "verdict", "note")
 
@@ -131,7 +133,7 @@ def _table(entries: list[dict]) -> bytes:
     )
     for one in entries:
         writer.writerow([
-            one["done_at"], one["unit_name"], one["rank"], " ".join(map(str, one["ordinals"])), one["name"], one["mix"], one["coats"],
+            one["done_at"], one["unit_name"], one["rank_name"], " ".join(map(str, one["ordinals"])), one["name"], one["mix"], one["coats"],
             "" if one["minutes"] is None else round(one["minutes"], 2), round(one["planned_minutes"], 2), one["version"],
             _plain(one["note"]), one["taken_back_at"] or "",
         ])  # fmt: skip
@@ -234,13 +236,16 @@ def _taken_in(owner, archive: Archive) -> Army:
     log = archive.log
     if "design.json" not in archive.files:
         raise Unreadable("The archive has no design.json.", "file")
-    army = keep_design(owner, read_design_bytes(archive.files["design.json"]), "Taken in from an archive")
+    head = read_design_bytes(archive.files["design.json"])
+    army = keep_design(owner, head, "Taken in from an archive")
+    like, designs = write_design(head, drawings=False), [head]
     numbers = iter(range(2, 100_000))
 
     def edition(name: str, words: str) -> Edition:
         if name not in archive.files:
             raise Unreadable(f"The archive has no {name}.", "file")
-        design = read_design_bytes(archive.files[name])
+        design = read_design_bytes(archive.files[name], like)
+        designs.append(design)
         return Edition.objects.create(army=army, number=next(numbers), document=stored(design), words=words)
 
     versions = {}
@@ -256,10 +261,22 @@ def _taken_in(owner, archive: Archive) -> Army:
         )
         Version.objects.filter(pk=versions[number].pk).update(struck_at=_moment(one["struck_at"]))
     _take_log(army, log, versions)
-    take_history(army, archive, log, _moment)
+    take_history(army, archive, log, _moment, partial(_rank_id, archive, designs))
     _take_tests(army, archive)
     _take_variants(army, archive, edition)
     return army
+
+
+def _rank_id(archive: Archive, designs: list[Design], unit: str, rank: str) -> str:
+    """The id of a rank that a photograph, look or reading names: in archives from before ranks had ids, that of the
+    rank that had the name in the design, or else in the versions, the newest first."""
+    if archive.version > 1:
+        return rank
+    for design in (designs[0], *reversed(designs[1:])):
+        for one in design.army.nodes[unit].ranks if unit in design.army.nodes else ():
+            if one.name == rank:
+                return one.id
+    return rank
 
 
 def _moment(text: str) -> datetime:
@@ -282,7 +299,7 @@ def _take_log(army: Army, log: dict, versions: dict[int, Version]) -> None:
             Entry(
                 army=army, version=_version(versions, one["version"]), batch=uuid.UUID(one["batch"]), done_at=_moment(one["done_at"]),
                 taken_back_at=_moment(one["taken_back_at"]) if one.get("taken_back_at") else None,
-                **{name: one[name] for name in _ENTRY if name in one},
+                **{"rank_name": one["rank"]} | {name: one[name] for name in _ENTRY if name in one},
             )
             for one in log["entries"]
         )  # fmt: skip

@@ -3,22 +3,25 @@
 from dataclasses import dataclass
 from urllib.parse import urlencode
 
-from django.http import Http404
 from django.shortcuts import redirect
 from django.urls import reverse
 
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.page import army_for
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello_core.errors import OutOfRange
+from mantello_core.schemes.army import Army as Force
+from mantello_core.schemes.army import Figure
 
 
 @dataclass(frozen=True)
 class Chosen:
-    """The figure that is looked at."""
+    """The figure that is looked at: unit and rank by their ids, the rank's name, and the unit's title."""
 
     unit: str
     rank: str
     ordinal: int
+    name: str
     title: str
     count: int
 
@@ -29,25 +32,36 @@ class Chosen:
 
 
 def chosen_figure(reading: Reading, given) -> Chosen | None:
-    """The figure that is asked for, the army's first if none is there of that name; None for an army without figures."""
+    """The figure that a page is to show, the army's first if there is none such; None for an army without figures."""
     army = reading.design.army
     ranks = [(unit, rank) for unit in army.units for rank in unit.ranks if rank.figures]
     if not ranks:
         return None
-    unit, rank = next(((u, r) for u, r in ranks if (u.id, r.name) == (given.get("unit"), given.get("rank"))), ranks[0])
+    unit, rank = next(((u, r) for u, r in ranks if (u.id, r.id) == (given.get("unit"), given.get("rank"))), ranks[0])
     number = given.get("figure", "1")
     ordinal = int(number) if number.isdigit() and len(number) < 6 and 1 <= int(number) <= rank.figures else 1
-    return Chosen(unit.id, rank.name, ordinal, army.title(unit.id), rank.figures)
+    return _chosen(army, Figure(unit.id, rank.id, ordinal))
+
+
+def _chosen(army: Force, figure: Figure) -> Chosen:
+    rank = army.rank(figure.unit, figure.rank)
+    return Chosen(figure.unit, rank.id, figure.ordinal, rank.name, army.title(figure.unit), rank.figures)
 
 
 def posted_figure(request, army_id) -> tuple[Army, Reading, Chosen]:
-    """The army and the figure that a form is about; an army without figures has none, and no such form."""
+    """The army and the figure that a form is about.
+
+    Raises: UnknownName or OutOfRange for a figure that is not there (any more): what is sent for one figure is never
+    kept with another.
+    """
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    chosen = chosen_figure(reading, request.POST)
-    if chosen is None:
-        raise Http404
-    return army, reading, chosen
+    number = request.POST.get("figure", "")
+    if not (number.isdigit() and len(number) < 6):
+        raise OutOfRange(f"The figure came as '{number[:20]}'; its number in its rank is wanted, such as 3.", "figure")
+    force = reading.design.army
+    figure = force.figure(request.POST.get("unit", ""), request.POST.get("rank", ""), int(number))
+    return army, reading, _chosen(force, figure)
 
 
 def back_to_figure(army, chosen: Chosen):

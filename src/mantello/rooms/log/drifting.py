@@ -31,7 +31,9 @@ class Difference:
     @property
     def figures(self) -> str:
         """Which figures, such as '9 Fusilier, 1st, the Harbour'."""
-        return f"{len(self.drift.ordinals)} {self.drift.rank}, {self.here.design.army.title(self.drift.unit)}"
+        army = self.here.design.army
+        name = army.rank(self.drift.unit, self.drift.rank).name
+        return f"{len(self.drift.ordinals)} {name}, {army.title(self.drift.unit)}"
 
     @property
     def numbers(self) -> str:

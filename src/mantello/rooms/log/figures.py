@@ -86,10 +86,10 @@ def _page(request, army, chosen: Chosen | None, status=200, form=None):
     return room_page(request, army, "log", "log/figures.html", context, status)
 
 
-def _ranks(reading: Reading) -> list[tuple[str, str, str, int]]:
+def _ranks(reading: Reading) -> list[tuple[str, str, str, str, int]]:
     army = reading.design.army
     return [
-        (unit.id, rank.name, army.title(unit.id), rank.figures)
+        (unit.id, rank.id, rank.name, army.title(unit.id), rank.figures)
         for unit in army.units
         for rank in unit.ranks
         if rank.figures

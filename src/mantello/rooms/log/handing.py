@@ -64,8 +64,9 @@ def _step(reading: Reading, atom: Atom, done, entries) -> StepRecord:
     mine = [one for one in entries if (one.rank, one.role, one.step) == (atom.rank, atom.role, atom.step)]
     mix = mix_words(reading, atom)
     used = dict.fromkeys(one.mix for one in mine if one.mix != mix)
+    name = reading.design.army.rank(atom.unit, atom.rank).name
     return StepRecord(
-        atom.name, atom.rank, len(had), len(atom.ordinals), mix, "; ".join(used), mine[-1].done_at if mine else None
+        atom.name, name, len(had), len(atom.ordinals), mix, "; ".join(used), mine[-1].done_at if mine else None
     )
 
 

@@ -29,15 +29,17 @@ class EntryQuerySet(models.QuerySet):
 
 
 class Entry(models.Model):
-    """One step done on some figures of one rank of one unit."""
+    """One step done on some figures of one rank of one unit, which are named by their ids."""
 
     army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="entries")
     version = models.ForeignKey(Version, on_delete=models.CASCADE, related_name="entries")
     #: one press of 'done' may log several steps that shared a pot
     batch = models.UUIDField()
     unit = models.CharField(max_length=80)
+    #: formations and unit, and the rank, as they were called when it was logged
     unit_name = models.CharField(max_length=240)
     rank = models.CharField(max_length=80)
+    rank_name = models.CharField(max_length=80)
     role = models.CharField(max_length=80, blank=True)
     step = models.CharField(max_length=80)
     #: in words, such as 'Field base'

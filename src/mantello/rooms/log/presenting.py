@@ -60,11 +60,9 @@ def strip(request, army_id):
             (photo, base64.b64encode(bytes(photo.jpeg)).decode(), list(dict.fromkeys(one.name for one in entries)))
         )
         since = photo.taken_at
-    title = (
-        f"{rank}, {reading_of(army.head).design.army.title(unit)}"
-        if unit in reading_of(army.head).design.army.nodes
-        else rank
-    )
+    force = reading_of(army.head).design.army
+    known = next((one for one in force.nodes[unit].ranks if one.id == rank), None) if unit in force.nodes else None
+    title = f"{known.name}, {force.title(unit)}" if known else rank
     return pdf(
         render_to_string("log/strip.html", {"army": army, "title": title, "frames": frames}), "strip.pdf", "cards.css"
     )

@@ -1,6 +1,7 @@
 """Reinforcements: more figures like finished ones, from what the log says was really used."""
 
 from dataclasses import replace
+from urllib.parse import urlencode
 
 from django import forms
 from django.contrib.auth.decorators import login_required
@@ -71,6 +72,7 @@ def _ranks(army, reading: Reading) -> list[dict]:
             {
                 "unit": unit,
                 "rank": rank,
+                "name": reading.design.army.rank(unit, rank).name,
                 "title": reading.design.army.title(unit),
                 "finished": [],
                 "begun": [],
@@ -131,12 +133,12 @@ def muster_more(request, army_id):
     form = MoreForm(request.POST)
     if not form.is_valid():
         return _page(request, army, request.POST, 422, form)
-    unit, name, more = (form.cleaned_data[key] for key in ("unit", "rank", "more"))
-    rank = reading_of(army.head).design.army.rank(unit, name)
+    unit, id_, more = (form.cleaned_data[key] for key in ("unit", "rank", "more"))
+    rank = reading_of(army.head).design.army.rank(unit, id_)
     grown = replace(rank, figures=rank.figures + more)
     kept = apply_form(
-        request, army, form, lambda design: with_rank(design, unit, name, grown), f"{more} more of {name} mustered"
+        request, army, form, lambda design: with_rank(design, unit, grown), f"{more} more of {rank.name} mustered"
     )
     if not kept:
         return _page(request, army, request.POST, 422, form)
-    return redirect(f"{reverse('reinforcements', args=[army.pk])}?unit={unit}&rank={name}")
+    return redirect(f"{reverse('reinforcements', args=[army.pk])}?{urlencode({'unit': unit, 'rank': id_})}")

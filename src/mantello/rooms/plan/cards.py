@@ -29,7 +29,7 @@ def cards(request, army_id):
     if not can_plan(army, painter_in_hand(request, army)):
         return redirect("plan", army.pk)
     evening = Evening(army, timezone.now(), painter_in_hand(request, army))
-    everyone = progress(army)
+    everyone, called = progress(army), evening.reading.design.army.called
     printed = []
     for batch in [one for one in evening.tonight if not one.done][:MOST_CARDS]:
         figure = (batch.left or batch.block.figures)[0]
@@ -39,7 +39,7 @@ def cards(request, army_id):
             "batch": batch, "how": handling.how, "hints": handling.hints, "portion": handling.portion, "cautions": handling.cautions,
             "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
             "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
-            "figures": ", ".join(f"{rank} {ordinal}" for rank, ordinal in batch.left),
+            "figures": ", ".join(called(unit, rank, ordinal) for rank, ordinal in batch.left),
         })  # fmt: skip
     html = render_to_string(
         "plan/cards.html",

@@ -89,11 +89,11 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "repairs": _repairs(reading, batch),
         "skip_to": following[0] if following else None,
         "batch_token": uuid.uuid4(),
-        "sticks": _sticks(batch, evening.evenings.stick),
+        "sticks": _sticks(reading, batch, evening.evenings.stick),
         "in_hand": [
             (
                 f"{rank}|{ordinal}",
-                f"{rank} {ordinal}",
+                reading.design.army.called(unit.id, rank, ordinal),
                 muster.picture(unit, reading.resolution.of(Figure(unit.id, rank, ordinal)), ordinal, 84),
                 (rank, ordinal) in batch.left,
             )
@@ -102,13 +102,14 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
     }
 
 
-def _sticks(batch: Batch, size: int) -> list[str]:
+def _sticks(reading, batch: Batch, size: int) -> list[str]:
     """The figures of a batch stick by stick, in words; nothing where each stands alone or all are on one."""
     figures = batch.block.figures
     if size < 2 or len(figures) <= size:
         return []
     rows = [figures[at : at + size] for at in range(0, len(figures), size)]
-    return [", ".join(f"{rank} {ordinal}" for rank, ordinal in row) for row in rows]
+    called, unit = reading.design.army.called, batch.block.task.unit
+    return [", ".join(called(unit, rank, ordinal) for rank, ordinal in row) for row in rows]
 
 
 def _first_use(army, handling: Handling) -> list[str]:
@@ -136,7 +137,7 @@ def _forgotten(evening: Evening, batch: Batch) -> list[str]:
                 if (unit, rank, ordinal, *key) in evening.done:
                     had[key] = had.get(key, 0) + 1
                 else:
-                    lacking.setdefault(key, []).append(f"{rank} {ordinal}")
+                    lacking.setdefault(key, []).append(evening.reading.design.army.called(unit, rank, ordinal))
     return [f"{', '.join(figures)}: no {names[key]} yet" for key, figures in lacking.items() if had.get(key)]
 
 

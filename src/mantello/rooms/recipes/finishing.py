@@ -132,7 +132,7 @@ def _soiled(reading: Reading) -> dict:
         (spoken(each.area), spoken(each.other).lower(), each.clean, each.dirty)
         for each in swallowed(design, one, colours)
     ]
-    return {"dirty": (drawn(0), drawn(1)), "shown": one.rank, "lost": lost[:4]}
+    return {"dirty": (drawn(0), drawn(1)), "shown": one.rank_name, "lost": lost[:4]}
 
 
 def _base_facts(reading: Reading) -> dict:

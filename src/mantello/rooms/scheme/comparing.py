@@ -73,7 +73,7 @@ def _pictures(army, reading: Reading, variant: Variant, pick: Pick):
         kinds.setdefault((one.unit, one.rank), one.ordinals[0])
     for (unit, rank), ordinal in list(kinds.items())[:4]:
         node = reading.design.army.nodes.get(unit)
-        found = next((one for one in node.ranks if one.name == rank), None) if node else None
+        found = next((one for one in node.ranks if one.id == rank), None) if node else None
         if found is None or ordinal > found.figures:
             continue
         view = reading.design.army.plate(found.type).views[0]

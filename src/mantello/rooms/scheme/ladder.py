@@ -132,10 +132,10 @@ def _marks(pick: Pick, rung, changed: set[Figure]) -> str:
         group = []
         for rank in unit.ranks:
             for ordinal in range(1, rank.figures + 1):
-                figure = Figure(unit.id, rank.name, ordinal)
+                figure = Figure(unit.id, rank.id, ordinal)
                 reached = (
                     inside
-                    and (rung.reach == "node" or rank.name == pick.figure.rank)
+                    and (rung.reach == "node" or rank.id == pick.figure.rank)
                     and (rung.reach != "figure" or figure == pick.figure)
                 )
                 group.append("c" if figure in changed else "k" if reached else "o")

@@ -133,10 +133,10 @@ def pick_from(reading: Reading, asked) -> Pick | None:
         return None
     unit = next((one for one in units if one.id == asked.get("unit")), units[0])
     rank = next(
-        (one for one in unit.ranks if one.name == asked.get("rank")), max(unit.ranks, key=lambda one: one.figures)
+        (one for one in unit.ranks if one.id == asked.get("rank")), max(unit.ranks, key=lambda one: one.figures)
     )
     ordinal = _number(asked.get("figure"), 1, rank.figures, 1)
-    figure = Figure(unit.id, rank.name, ordinal)
+    figure = Figure(unit.id, rank.id, ordinal)
     cells = reading.resolution.of(figure).cells
     area = asked.get("area", "")
     if area not in cells:

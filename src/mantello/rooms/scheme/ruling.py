@@ -57,7 +57,7 @@ def _rules_page(request, army, status=200, **forms):
             for one in design.scheme.substitutions
         ],
         "nodes": [(node.id, node.name, len(design.army.paths[node.id]) - 1) for node in design.army.nodes.values()],
-        "ranks": list(dict.fromkeys(rank.name for unit in design.army.units for rank in unit.ranks)),
+        "ranks": list(design.army.rank_names.items()),
         "types": list(dict.fromkeys(rank.type for unit in design.army.units for rank in unit.ranks)),
         "tags": list(dict.fromkeys(tag for unit in design.army.units for tag in unit.tags)),
         "others": Army.objects.visible_to(request.user).exclude(pk=army.pk)[:50],

@@ -48,7 +48,7 @@ def columns_of(reading: Reading, within: str = "") -> list[Column]:
     """The classes of a formation, or of the whole army, in tree order."""
     army = reading.design.army
     return [
-        Column(one, one.rank, army.title(one.unit), len(one.ordinals))
+        Column(one, one.rank_name, army.title(one.unit), len(one.ordinals))
         for one in reading.resolution.classes
         if not within or within in army.paths[one.unit]
     ]

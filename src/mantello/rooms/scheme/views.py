@@ -134,7 +134,7 @@ def _around(reading, pick):
     """Links to the ranks and units before and after, for keys."""
     units = [unit for unit in reading.design.army.units if unit.ranks]
     at = units.index(pick.unit)
-    ranks = [rank.name for rank in pick.unit.ranks]
+    ranks = [rank.id for rank in pick.unit.ranks]
     here = ranks.index(pick.figure.rank)
     return [
         ("[", pick.query(rank=ranks[here - 1], figure=1, rung="")),

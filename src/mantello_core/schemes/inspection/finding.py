@@ -61,7 +61,7 @@ def class_title(army: Army, one: FigureClass) -> str:
     >>> class_title(calvessa().army, resolve(calvessa().army, calvessa().scheme).classes[0])
     'Sergeant, 1st, the Harbour'
     """
-    return f"{one.rank}, {army.title(one.unit)}"
+    return f"{one.rank_name}, {army.title(one.unit)}"
 
 
 def at(

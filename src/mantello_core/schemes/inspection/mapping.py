@@ -131,24 +131,25 @@ def ranks(look: Look) -> Check:
         by_unit.setdefault(one.unit, []).append(one)
     for classes in by_unit.values():
         firsts = {one.rank: one for one in reversed(classes)}
-        names = sorted(firsts)
-        for at_, name in enumerate(names):
-            for other in names[at_ + 1 :]:
-                one, two = firsts[name], firsts[other]
+        ids = sorted(firsts)
+        for at_, id_ in enumerate(ids):
+            for other in ids[at_ + 1 :]:
+                one, two = firsts[id_], firsts[other]
                 if one.type == two.type and _look_alike(one, two):
                     found.append(
                         Finding(
-                            f"{class_title(army, one)} looks like {other}",
-                            f"{one.unit}|{name}|{other}",
+                            f"{class_title(army, one)} looks like {two.rank_name}",
+                            f"{one.unit}|{id_}|{other}",
                             one.unit,
-                            name,
+                            id_,
                             next(iter(one.cells)),
                         )
                     )
-        leading = [name for name in names if firsts[name].tier == "leader"]
+        leading = [firsts[id_] for id_ in ids if firsts[id_].tier == "leader"]
         if len(leading) > 1:
-            one = firsts[leading[0]]
-            said = f"{army.title(one.unit)} has {len(leading)} ranks that could lead it: {', '.join(leading)}; say by their tier which does"
+            one = leading[0]
+            names = ", ".join(each.rank_name for each in leading)
+            said = f"{army.title(one.unit)} has {len(leading)} ranks that could lead it: {names}; say by their tier which does"
             found.append(Finding(said, f"{one.unit}|leaders", one.unit, one.rank, next(iter(one.cells))))
     worst = found[0].what if found else "ranks of every unit can be told apart"
     return Check(

@@ -111,9 +111,9 @@ def few(figures: int) -> Design:
             keep = min(rank.figures, left)
             left -= keep
             design = (
-                with_rank(design, unit.id, rank.name, replace(rank, figures=keep))
+                with_rank(design, unit.id, replace(rank, figures=keep))
                 if keep
-                else without_rank(design, unit.id, rank.name)
+                else without_rank(design, unit.id, rank.id)
             )
     return design
 
