@@ -1,12 +1,14 @@
 """Named samples: small things that tests share."""
 
+from mantello_core.army.figure_filter import Filter
+from mantello_core.army.tree import Army, Figure, Node, Rank
 from mantello_core.colour.pigment import optics_of
+from mantello_core.design.design import Design
 from mantello_core.formats.sample import calvessa
 from mantello_core.paints.paint import Film, Flake
 from mantello_core.recipes.step import Mix, Recipe, Step
-from mantello_core.schemes.army import Army, Figure, Node, Rank
-from mantello_core.schemes.rule import Filter, Rule
-from mantello_core.schemes.scheme import Design, Role, Scheme
+from mantello_core.scheme.rule import Rule
+from mantello_core.scheme.scheme import Role, Scheme
 
 #: films of the colour method's table, by the names it uses
 _LOADS = {

@@ -10,9 +10,9 @@ from mantello_core.colour.film import over
 from mantello_core.colour.pigment import optics_of
 from mantello_core.colour.reflectance import to_air, xyz_of
 from mantello_core.colour.spaces import Lab, lab_of
+from mantello_core.film.surface import solid
 from mantello_core.paints.paint import BLACK_CARD, STANDARD_COAT, STANDARD_SOLIDS, WHITE_CARD, Film, mixed
 from mantello_core.paints.range import paint
-from mantello_core.recipes.surface import solid
 
 #: how a sample is held: thick, one coat over black or white card, or one drop with one of the reference white
 HELD = ("opaque", "black", "white", "tint")

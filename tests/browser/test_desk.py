@@ -9,7 +9,7 @@ from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.reading import reading_of
 from mantello.rooms.log.queries import done_steps
 from mantello.rooms.recipes.trials import waive
-from mantello_core.schemes.evenings import Evenings
+from mantello_core.calendar.evenings import Evenings
 from tests.samples import rule, small_design
 
 from .case import BrowserCase

@@ -3,14 +3,19 @@
 import doctest
 import importlib
 import pkgutil
-from unittest import TestSuite
+
+from django.test import SimpleTestCase
 
 import mantello_core
 
 
-def load_tests(loader, tests: TestSuite, pattern) -> TestSuite:
-    """Every module's doctests."""
-    for module in pkgutil.walk_packages(mantello_core.__path__, "mantello_core."):
-        if not module.name.endswith("__main__"):
-            tests.addTests(doctest.DocTestSuite(importlib.import_module(module.name)))
-    return tests
+class Examples(SimpleTestCase):
+    def test_every_module_does_what_its_examples_say(self):
+        tried = 0
+        for module in pkgutil.walk_packages(mantello_core.__path__, "mantello_core."):
+            if not module.name.endswith("__main__"):
+                with self.subTest(module.name):
+                    wrong, run = doctest.testmod(importlib.import_module(module.name))
+                    self.assertEqual(wrong, 0)
+                    tried += run
+        self.assertGreater(tried, 20)

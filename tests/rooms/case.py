@@ -8,7 +8,7 @@ from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import reading_of
 from mantello.rooms.recipes.trials import waive
-from mantello_core.schemes.scheme import Design
+from mantello_core.design.design import Design
 from tests.samples import calvessa
 
 

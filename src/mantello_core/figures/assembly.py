@@ -1,6 +1,7 @@
 """Put the parts of a figure together, each hung on the anchors that those before it gave."""
 
-from . import affine, library  # noqa: F401  the library registers the parts
+from ..geometry import affine
+from . import library  # noqa: F401  the library registers the parts
 from .figure import BODIES, GROUND, WORN, Figure, Use
 from .part import PARTS, Draw
 

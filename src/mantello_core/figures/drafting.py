@@ -7,14 +7,14 @@ kept as data beside this package and read by ``catalogue``.
 from shapely.ops import unary_union
 
 from ..errors import UnknownName
-from . import affine
+from ..geometry import affine
+from ..geometry.outline import number, to_d
+from ..geometry.polygon import path_of, pieces_of
 from .assembly import Assembly
 from .figure import Figure
-from .geometry import path_of, pieces_of
-from .outline import number, to_d
+from .overlap import UNIT_MM, Stack
 from .part import PARTS, Draw
 from .shading import bare_share, overlay
-from .stack import UNIT_MM, Stack
 
 #: units of air round the silhouette
 PAD = 14

@@ -5,7 +5,7 @@ import json
 from dataclasses import dataclass, field, replace
 
 from .drafting import drafted
-from .making import Making, made_figure
+from .kit import Making, made_figure
 from .plate import Plate, plate_from
 
 #: what the id of an own type begins with, so that none can stand for a shipped one

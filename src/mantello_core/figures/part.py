@@ -8,8 +8,8 @@ thinks about which hand is which from behind.
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from . import affine, outline
-from .geometry import merged
+from ..geometry import affine, outline
+from ..geometry.polygon import merged
 
 MATERIALS = (
     "cloth", "leather", "metal", "skin", "hair", "wood", "plate", "mail", "fur",

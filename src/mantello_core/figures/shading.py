@@ -13,7 +13,7 @@ from shapely import affinity
 from shapely.geometry import box
 from shapely.ops import unary_union
 
-from .geometry import difference, overlap, pieces_of, polygon_of
+from ..geometry.polygon import difference, overlap, pieces_of, polygon_of
 
 #: direction of a cast shadow per unit of lift
 CAST = (0.62, 1.0)

@@ -1,6 +1,6 @@
 """Writers of outline strings for shapes that come up again and again: limbs, straps, folds."""
 
-from .vector import between, unit
+from ..geometry.vector import between, unit
 
 
 def _f(v):

@@ -2,8 +2,8 @@
 
 from collections.abc import Iterable, Mapping
 
-from ..schemes.bearing import device_words
-from ..schemes.scheme import Design
+from ..design.bearing import device_words
+from ..design.design import Design
 from .archive import Archive
 from .document import read_design_bytes
 from .finishing import write_finishing

@@ -3,9 +3,9 @@
 from dataclasses import fields, is_dataclass
 
 from ..errors import MantelloError
-from ..insignia.blazon import read_blazon, write_blazon
-from ..insignia.tincture import tincture
-from ..schemes.heraldry import NamedArms
+from ..insignia.arms.blazon import read_blazon, write_blazon
+from ..insignia.arms.tincture import tincture
+from ..marks.named_arms import NamedArms
 
 
 def write_arms(one: NamedArms) -> dict:

@@ -3,9 +3,9 @@
 from collections.abc import Callable
 from html import escape
 
-from ..figures.geometry import path_data
-from ..insignia.arms_drawing import ArmsDrawing
-from ..insignia.tincture import TINCTURES
+from ..geometry.polygon import path_data
+from ..insignia.arms.arms_drawing import ArmsDrawing
+from ..insignia.arms.tincture import TINCTURES
 
 #: what tinctures are drawn in where no paint is bound to them
 PLAIN_COLOURS = {

@@ -3,10 +3,10 @@
 from dataclasses import fields
 
 from ..errors import MantelloError
-from ..insignia.device import Device, checked_device
-from ..insignia.manner import Manner, checked_manner
-from ..insignia.marking import Code, CodePlan, checked_plan
-from ..schemes.unit_codes import CodeSystem, Held, Retired
+from ..insignia.devices.device import Device, checked_device
+from ..insignia.devices.manner import Manner, checked_manner
+from ..insignia.systems.code import Code, CodePlan, checked_plan
+from ..marks.unit_codes import CodeSystem, Held, Retired
 
 
 def write_code_system(one: CodeSystem) -> dict:

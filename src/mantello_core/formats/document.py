@@ -4,21 +4,23 @@ import json
 from collections.abc import Callable
 from dataclasses import replace
 
+from ..army.figure_filter import Filter
+from ..army.tree import MOST_FIGURES, Army, Node, Rank
+from ..design.brief import Brief, checked_brief
+from ..design.design import Design
+from ..design.muster import checked_rank
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
-from ..insignia.bought_sheet import BoughtSheet, read_designs, write_designs
-from ..insignia.device import ARMS, Device, checked_device
-from ..insignia.manner import Manner, checked_manner
-from ..recipes.calibration import Calibration, checked_calibration
-from ..recipes.ground import checked_ground
-from ..schemes.aim import Aims, with_accepted, with_share, with_threshold
-from ..schemes.army import MOST_FIGURES, Army, Node, Rank
-from ..schemes.brief import Brief, checked_brief
-from ..schemes.muster import checked_rank
-from ..schemes.placement import Placement, checked_placement
-from ..schemes.rule import Column, Distinction, Filter, Rule
-from ..schemes.scheme import Design, Scheme
-from ..schemes.selector import checked_selector
-from ..schemes.substitution import Substitution
+from ..film.calibration import Calibration, checked_calibration
+from ..film.ground import checked_ground
+from ..insignia.devices.device import ARMS, Device, checked_device
+from ..insignia.devices.manner import Manner, checked_manner
+from ..insignia.transfers.bought_sheet import BoughtSheet, read_designs, write_designs
+from ..marks.placement import Placement, checked_placement
+from ..scheme.aim import Aims, with_accepted, with_share, with_threshold
+from ..scheme.rule import Column, Distinction, Rule
+from ..scheme.scheme import Scheme
+from ..scheme.selector import checked_selector
+from ..scheme.substitution import Substitution
 from .arms import read_arms, write_arms
 from .code_systems import read_code_system, write_code_system
 from .evenings import read_evenings, write_evenings

@@ -5,7 +5,7 @@ from functools import lru_cache
 from xml.sax.saxutils import escape, quoteattr
 
 from ..figures.plate import Plate, SeenArea, Site, View
-from ..insignia.worn import WornMark, worn
+from ..insignia.devices.worn import WornMark, worn
 
 #: site to what it bears, as pairs
 Bearing = tuple[tuple[str, WornMark], ...]

@@ -2,9 +2,9 @@
 
 from dataclasses import replace
 
+from ..army.tree import Army
+from ..calendar.evenings import Evenings, Painter, Spraying, checked_evenings
 from ..errors import MantelloError
-from ..schemes.army import Army
-from ..schemes.evenings import Evenings, Painter, Spraying, checked_evenings
 
 _PLAIN_VALUES = ("attention", "stick", "zone", "air", "aid", "desk")
 

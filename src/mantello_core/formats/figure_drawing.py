@@ -7,16 +7,16 @@ import math
 from dataclasses import dataclass, replace
 
 from ..errors import OutOfRange, UnknownName, Unreadable
-from ..figures import affine
 from ..figures.catalogue import materials_of_areas
 from ..figures.drafting import drafted_view
-from ..figures.geometry import merged, polygon_of
-from ..figures.outline import to_d, to_rings
+from ..figures.overlap import Stack
 from ..figures.part import MATERIALS, Area
 from ..figures.plate import Plate
-from ..figures.stack import Stack
 from ..figures.synonym import areas_called
 from ..figures.vocabulary import GROUPS, fault, sideless, spoken
+from ..geometry import affine
+from ..geometry.outline import to_d, to_rings
+from ..geometry.polygon import merged, polygon_of
 from .vector_shapes import VIEWS, Found, read_shapes
 
 #: heights that a figure may have, mm

@@ -3,7 +3,7 @@
 from dataclasses import asdict
 
 from ..recipes.slots import Slots
-from ..schemes.finishing import Basing, DirtPass, Finishing, Plant, checked_finishing
+from ..scheme.finishing import Basing, DirtPass, Finishing, Plant, checked_finishing
 from .recipes import read_step, write_step
 
 _PLAIN_VALUES = ("varnish", "can", "use", "varnish_last", "barrier", "masks", "touch_up", "level")

@@ -4,9 +4,9 @@ from collections.abc import Callable
 
 from shapely.geometry.base import BaseGeometry
 
-from ..figures.geometry import path_data
-from ..insignia.arms_drawing import ArmsDrawing
-from ..insignia.freehand import LIGHT, Stage
+from ..geometry.polygon import path_data
+from ..insignia.arms.arms_drawing import ArmsDrawing
+from ..insignia.devices.freehand import LIGHT, Stage
 from .arms_svg import PLAIN_COLOURS, arms_svg
 
 

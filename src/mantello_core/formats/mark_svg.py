@@ -4,7 +4,7 @@ from dataclasses import replace
 from xml.sax.saxutils import escape
 
 from ..figures.plate import SeenArea, Site
-from ..insignia.worn import WornMark, worn
+from ..insignia.devices.worn import WornMark, worn
 
 
 def mark_svg(site: Site, ground: str, mark: WornMark | None, *, css: str = "site-picture", title: str = "") -> str:

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 
 from ..errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
-from ..figures.making import Making, kit_of, made_figure
+from ..figures.kit import Making, kit_of, made_figure
 from ..figures.own import MOST_TYPES, PREFIX, OwnType, made_type, own_type
 from ..figures.part import MATERIALS
 from ..figures.plate import plate_mapping

@@ -13,10 +13,10 @@ from dataclasses import dataclass
 from difflib import get_close_matches
 from itertools import zip_longest
 
+from ..army.tree import MOST_FIGURES, Army
+from ..design.muster import Entry
 from ..errors import OutOfRange, Unreadable
 from ..figures.catalogue import shipped_titles
-from ..schemes.army import MOST_FIGURES, Army
-from ..schemes.muster import Entry
 
 FIELDS = ("unit", "type", "rank", "figures", "formation")
 _SYNONYMS = {

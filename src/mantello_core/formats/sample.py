@@ -3,8 +3,8 @@
 from functools import cache
 from importlib.resources import files
 
+from ..design.design import Design
 from ..paints.stock import Stock
-from ..schemes.scheme import Design
 from .document import read_design_bytes
 from .shelf import read_shelf
 

@@ -10,8 +10,8 @@ from difflib import get_close_matches
 from ..errors import MantelloError, OutOfRange, Unreadable
 from ..paints.paint import Paint
 from ..paints.range import paint, paints
+from ..paints.shopping import Purchase
 from ..paints.stock import Stock, checked_stock
-from ..recipes.shopping import Purchase
 
 FIELDS = ("paint", "name", "range", "pots", "price", "note", "discontinued")
 #: what is written for a paint that is no longer made, and what is taken for it

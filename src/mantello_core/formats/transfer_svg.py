@@ -4,8 +4,8 @@ import textwrap
 from collections.abc import Sequence
 from html import escape
 
-from ..figures.geometry import path_data
-from ..insignia.transfer_sheet import EDGE, FOOT, PAPERS, Decal, Laid
+from ..geometry.polygon import path_data
+from ..insignia.transfers.transfer_sheet import EDGE, FOOT, PAPERS, Decal, Laid
 
 #: mm of the bar that is measured after printing
 BAR = 50.0

@@ -11,8 +11,8 @@ from fontTools.pens.basePen import BasePen
 from fontTools.svgLib.path import parse_path
 
 from ..errors import OutOfRange, Unreadable
-from ..figures import affine
-from ..figures.outline import outline
+from ..geometry import affine
+from ..geometry.outline import outline
 
 #: the largest file that is read, bytes; the most shapes; the most points of one file
 MOST_BYTES, MOST_SHAPES, MOST_POINTS = 1_500_000, 400, 60_000

@@ -1,1 +1,1 @@
-"""Insignia: devices as outlines."""
+"""Insignia: arms, plain devices, marking systems and transfers."""

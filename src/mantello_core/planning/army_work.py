@@ -2,10 +2,10 @@
 
 from collections.abc import Mapping, Sequence
 
+from ..design.design import Design
+from ..passes.piece import ARMY, BARRIER, JOIN, MAGNET, MASK, PLANTS, SOLVENT, TOUCH_UP, VARNISH, Piece, pieces_of
 from ..recipes.slots import Slots
-from ..schemes.army_work import ARMY, BARRIER, JOIN, MAGNET, MASK, PLANTS, SOLVENT, TOUCH_UP, VARNISH, Piece, pieces_of
-from ..schemes.cascade import FigureClass
-from ..schemes.scheme import Design
+from ..scheme.cascade import FigureClass
 from .task import (
     BARRIER_FIRST,
     BASE_AT_END,

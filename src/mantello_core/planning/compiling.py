@@ -4,14 +4,14 @@ from collections import defaultdict
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
+from ..calendar.evenings import Evenings
+from ..design.design import Design
+from ..passes.piece import dealt
 from ..recipes.slots import Slots
-from ..schemes.army_work import dealt
-from ..schemes.cascade import FigureClass, Resolution
-from ..schemes.evenings import Evenings
-from ..schemes.scheme import Design
+from ..scheme.cascade import FigureClass, Resolution
 from .army_work import army_chain, army_pieces
 from .drying import drying_factor
-from .marking import beneath, mark_chains
+from .mark_chain import beneath, mark_chains
 from .rank_order import RankWork, kinds_of, rank_edges
 from .task import Atom, Edge
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 
-from ..schemes.evenings import AIDS, AIR, Evenings
+from ..calendar.evenings import AIDS, AIR, Evenings
 from .task import Atom
 
 #: kinds that warmth must not hurry: solvents and varnish; sprays neither

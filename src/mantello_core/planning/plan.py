@@ -4,10 +4,10 @@ from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
 
-from ..schemes.cascade import Resolution, resolve
-from ..schemes.evenings import Evenings
-from ..schemes.scheme import Design
-from .calendar import Session, elapsed, sessions
+from ..calendar.evenings import Evenings
+from ..calendar.session import Session, elapsed, sessions
+from ..design.design import Design
+from ..scheme.cascade import Resolution, resolve
 from .compiling import Done, compiled
 from .merging import runs
 from .ordering import Relaxed, ordered

@@ -5,12 +5,12 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from ..figures.vocabulary import group_of
+from ..passes.piece import Piece
 from ..recipes.slots import Slots
-from ..schemes.army_work import Piece
-from ..schemes.cascade import FigureClass
-from ..schemes.scheme import Scheme
+from ..scheme.cascade import FigureClass
+from ..scheme.scheme import Scheme
 from .army_work import army_edges
-from .marking import mark_edges
+from .mark_chain import mark_edges
 from .task import (
     BASE_AT_END,
     BASE_FIRST,

@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from zoneinfo import ZoneInfo
 
-from .calendar import Session, elapsed, later
+from ..calendar.session import Session, elapsed, later
 from .style import PLAIN_STYLE, Style
 from .task import Atom, Edge
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 from random import Random
 
-from ..schemes.evenings import Evenings
+from ..calendar.evenings import Evenings
 from .plan import Plan, Prepared, laid_as, laid_out
 from .style import PATIENCE, Style
 

@@ -3,10 +3,10 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from ..army.tree import Army
 from ..paints.paint import Paint
 from ..paints.range import paint
 from ..paints.stock import Stock
-from ..schemes.army import Army
 
 NOTHING = Stock()
 

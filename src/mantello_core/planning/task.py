@@ -2,8 +2,8 @@
 
 from dataclasses import dataclass
 
-from ..schemes.army_work import ARMY
-from ..schemes.mark_work import MARK
+from ..bearers.mark_work import MARK
+from ..passes.piece import ARMY
 
 
 @dataclass(frozen=True)

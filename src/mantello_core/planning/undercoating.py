@@ -4,14 +4,14 @@ from collections import defaultdict
 from dataclasses import dataclass, replace
 
 from ..colour.spaces import Lab
+from ..design.design import Design
 from ..figures.vocabulary import GROUPS
-from ..recipes.ground import Ground
-from ..recipes.layering import HARD
+from ..film.ground import Ground
+from ..film.prediction import HARD
+from ..mixing.undercoat import grounds
 from ..recipes.step import Recipe
-from ..recipes.undercoat import grounds
-from ..schemes.cascade import Resolution
-from ..schemes.scheme import Design
-from ..schemes.share import painted_surface
+from ..scheme.cascade import Resolution
+from ..scheme.share import painted_surface
 from .compiling import atoms_of
 from .cost import Cost, cost_of
 

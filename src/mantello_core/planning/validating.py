@@ -6,9 +6,9 @@ from dataclasses import dataclass
 from datetime import datetime
 from itertools import pairwise
 
-from ..schemes.cascade import Resolution
-from ..schemes.scheme import Design
-from .calendar import elapsed, later, sessions
+from ..calendar.session import elapsed, later, sessions
+from ..design.design import Design
+from ..scheme.cascade import Resolution
 from .compiling import Done, compiled
 
 #: seconds that rounding may cost

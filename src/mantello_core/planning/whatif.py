@@ -4,11 +4,12 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
+from ..army.tree import TIERS
+from ..calendar.session import elapsed
+from ..design.design import Design
+from ..design.edit import with_undercoat
 from ..recipes.step import Recipe
-from ..schemes.army import TIERS
-from ..schemes.edit import with_undercoat
-from ..schemes.scheme import Design, Role
-from .calendar import elapsed
+from ..scheme.scheme import Role
 from .plan import Plan
 from .task import Atom
 

@@ -10,8 +10,8 @@ from mantello_core.colour.lamp import LAMP_WEIGHTS, LAMP_WHITE, A, lamp_lab
 from mantello_core.colour.light import LIGHTS
 from mantello_core.colour.reflectance import BANDS, WAVELENGTHS, xyz_of
 from mantello_core.colour.spaces import lab_of
+from mantello_core.mixing.matching import apart_under_lamp
 from mantello_core.paints.range import paint
-from mantello_core.recipes.matching import apart_under_lamp
 from mantello_core.recipes.step import Mix
 
 

@@ -8,17 +8,19 @@ from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mantello_core.army.figure_filter import Filter
+from mantello_core.checks.inspect import CHECKS, inspect
+from mantello_core.design import muster
+from mantello_core.design.design import Design
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.command import VERBS, answer
 from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
 from mantello_core.formats.roster import decoded, read_roster, write_roster, write_roster_json
 from mantello_core.formats.sample import levy
 from mantello_core.formats.validation import schema
-from mantello_core.schemes import muster
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.inspection.inspect import CHECKS, inspect
-from mantello_core.schemes.rule import Filter, Rule
-from mantello_core.schemes.scheme import Design, Scheme
+from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.rule import Rule
+from mantello_core.scheme.scheme import Scheme
 from tests.samples import calvessa, rule, small_design
 
 NAMES = st.text(st.characters(codec="utf-8", exclude_categories=("C", "Z")), min_size=1, max_size=30)

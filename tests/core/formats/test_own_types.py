@@ -8,9 +8,10 @@ from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mantello_core.design.figure_types import with_type
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
 from mantello_core.figures.catalogue import plate
-from mantello_core.figures.making import usual_making
+from mantello_core.figures.kit import usual_making
 from mantello_core.figures.own import made_type
 from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
 from mantello_core.formats.figure_drawing import (
@@ -22,7 +23,6 @@ from mantello_core.formats.figure_drawing import (
     with_names,
 )
 from mantello_core.formats.own_types import checked_drawing
-from mantello_core.schemes.types import with_type
 from tests.samples import small_design
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 200">{}</svg>'

@@ -11,8 +11,8 @@ from mantello_core.errors import MantelloError, OutOfRange, Unreadable
 from mantello_core.formats.sample import sample_shelf
 from mantello_core.formats.shelf import MOST_CHARACTERS, read_shelf, write_shelf, write_shopping
 from mantello_core.paints.range import paints
+from mantello_core.paints.shopping import shopping
 from mantello_core.paints.stock import Stock
-from mantello_core.recipes.shopping import shopping
 
 NOTES = st.text(
     st.characters(min_codepoint=32, max_codepoint=0x2FF, exclude_categories=("Cc", "Zs", "Zl", "Cf")), max_size=20

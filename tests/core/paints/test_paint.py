@@ -7,9 +7,9 @@ from hypothesis import strategies as st
 from mantello_core.colour.difference import difference
 from mantello_core.colour.pigment import pigments
 from mantello_core.errors import OutOfRange, UnknownName
+from mantello_core.film.surface import solid
 from mantello_core.paints.paint import KINDS, mixed
 from mantello_core.paints.range import paint, paints, ranges
-from mantello_core.recipes.surface import solid
 from tests.samples import film
 
 

@@ -8,18 +8,18 @@ from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mantello_core.calendar.evenings import Evenings
+from mantello_core.calendar.session import sessions
+from mantello_core.design.edit import with_undercoat
 from mantello_core.errors import Contradiction, OutOfRange
 from mantello_core.planning.batch import batch_size
-from mantello_core.planning.calendar import sessions
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.merging import runs
 from mantello_core.planning.ordering import ordered
 from mantello_core.planning.plan import plan
-from mantello_core.planning.progress import progress_of, summed
 from mantello_core.planning.task import INNER_FIRST, METALS_AFTER, RECIPE_ORDER, Atom, Edge
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.edit import with_undercoat
-from mantello_core.schemes.evenings import Evenings
+from mantello_core.record.progress import progress_of, summed
+from mantello_core.scheme.cascade import resolve
 from tests.samples import calvessa, rule, small_design
 
 TUESDAY = datetime(2026, 11, 24, 18, 0)

@@ -7,6 +7,7 @@ from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mantello_core.calendar.evenings import AIDS, Evenings, Painter, checked_evenings
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName
 from mantello_core.formats.document import read_design, write_design
 from mantello_core.formats.sample import calvessa, levy
@@ -16,8 +17,7 @@ from mantello_core.planning.plan import desk_limit, laid_as, laid_out, prepared
 from mantello_core.planning.search import search
 from mantello_core.planning.style import Style
 from mantello_core.planning.validating import faults_of
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.evenings import AIDS, Evenings, Painter, checked_evenings
+from mantello_core.scheme.cascade import resolve
 
 TUESDAY = datetime(2026, 11, 24, 18, 0)
 

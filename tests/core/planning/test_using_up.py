@@ -4,16 +4,16 @@ from dataclasses import replace
 
 from django.test import SimpleTestCase
 
+from mantello_core.design.edit import with_step
+from mantello_core.paints.costing import cost_of
 from mantello_core.paints.range import paint
 from mantello_core.paints.stock import Stock
 from mantello_core.planning.compiling import atoms_of
 from mantello_core.planning.consumable import STICK, consumables
 from mantello_core.planning.shortage import shortages
-from mantello_core.recipes.costing import cost_of
 from mantello_core.recipes.step import Mix, Step
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.edit import with_step
-from mantello_core.schemes.share import paint_by_unit, paint_needed
+from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.share import paint_by_unit, paint_needed
 from tests.samples import calvessa
 
 DESIGN = calvessa()

@@ -8,6 +8,10 @@ from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mantello_core.army.figure_filter import Filter
+from mantello_core.army.tree import Army, Node, Rank
+from mantello_core.calendar.evenings import AIDS, AIR, Evenings, Spraying
+from mantello_core.design.design import Design
 from mantello_core.errors import MantelloError
 from mantello_core.formats.command import BAD_INPUT, GOOD, answer
 from mantello_core.formats.document import write_design
@@ -16,19 +20,10 @@ from mantello_core.planning.plan import plan
 from mantello_core.planning.validating import faults_of
 from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
 from mantello_core.recipes.step import Mix, Recipe, Step
-from mantello_core.schemes.army import Army, Node, Rank
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.evenings import AIDS, AIR, Evenings, Spraying
-from mantello_core.schemes.finishing import (
-    USES,
-    Basing,
-    Finishing,
-    checked_finishing,
-    usual_dirt,
-    usual_plants,
-)
-from mantello_core.schemes.rule import Filter, Rule
-from mantello_core.schemes.scheme import Design, Role, Scheme
+from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.finishing import USES, Basing, Finishing, checked_finishing, usual_dirt, usual_plants
+from mantello_core.scheme.rule import Rule
+from mantello_core.scheme.scheme import Role, Scheme
 from tests.samples import rule, small_design
 
 TUESDAY = datetime(2026, 11, 24, 18, 0)

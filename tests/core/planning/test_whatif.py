@@ -9,10 +9,10 @@ from hypothesis import strategies as st
 
 from mantello_core.formats.sample import calvessa
 from mantello_core.planning.compiling import compiled
-from mantello_core.planning.pace import finish_range, pace_of, spread_of
 from mantello_core.planning.plan import laid_out, plan, prepared
 from mantello_core.planning.whatif import Lever, WhatIf, changed, giving_way, late_minutes, levers, loads
-from mantello_core.schemes.cascade import resolve
+from mantello_core.record.pace import finish_range, pace_of, spread_of
+from mantello_core.scheme.cascade import resolve
 
 TUESDAY = datetime(2026, 11, 24, 18, 0)
 LEVER = st.builds(Lever, st.just("rank"), st.sampled_from(("edge", "layer")), st.just("x"), st.floats(1, 500))

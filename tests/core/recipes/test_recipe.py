@@ -5,13 +5,13 @@ from dataclasses import replace
 from django.test import SimpleTestCase
 
 from mantello_core.errors import OutOfRange, UnknownName
-from mantello_core.recipes.ground import Ground
+from mantello_core.film.ground import Ground
+from mantello_core.film.prediction import predicted
+from mantello_core.mixing.undercoat import best_undercoat, undercoat_choices, undercoats
 from mantello_core.recipes.hazard import cautions, cautions_for, step_cautions
-from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.quantity import DROP, LOSS, WET_FILM, millilitres
 from mantello_core.recipes.step import STEP_KINDS, Mix, Recipe, Step, checked
 from mantello_core.recipes.technique import SHARES, ZONES, techniques
-from mantello_core.recipes.undercoat import best_undercoat, undercoat_choices, undercoats
 from tests.samples import base
 
 WASHED = Recipe(

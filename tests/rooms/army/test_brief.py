@@ -4,7 +4,7 @@ from django.urls import reverse
 
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import reading_of
-from mantello_core.schemes.brief import Brief
+from mantello_core.design.brief import Brief
 from tests.rooms.case import RoomCase
 
 SAID = {"genre": "drill", "height_mm": "28", "metres": "1.2", "accuracy": "plausible", "dirt": "1", "method": "classic"}

@@ -7,8 +7,8 @@ from django.urls import reverse
 
 from mantello.rooms.army.models import Army, Drawing
 from mantello.rooms.army.reading import reading_of
-from mantello_core.figures.making import usual_making
-from mantello_core.schemes.types import own_of
+from mantello_core.design.figure_types import own_of
+from mantello_core.figures.kit import usual_making
 from tests.core.formats.test_own_types import FIGURE
 from tests.rooms.case import RoomCase
 

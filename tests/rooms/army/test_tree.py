@@ -7,8 +7,8 @@ from django.urls import reverse
 
 from mantello.rooms.army.actions import edit, keep_design
 from mantello.rooms.army.models import Army
+from mantello_core.design.muster import Entry, with_entries
 from mantello_core.formats.sample import levy
-from mantello_core.schemes.muster import Entry, with_entries
 from tests.rooms.case import RoomCase
 
 UNIT = "1st-harbour-line"

@@ -9,11 +9,11 @@ from PIL import Image
 
 from mantello.rooms.army.actions import create_army
 from mantello.rooms.insignia.composing import ComposeForm
+from mantello_core.army.tree import Figure
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.document import design_bytes, read_design_bytes
 from mantello_core.formats.sample import levy
-from mantello_core.insignia.blazon import read_blazon, write_blazon
-from mantello_core.schemes.army import Figure
+from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
 from tests.rooms.case import RoomCase
 
 LANTERNS = "Gules, a fess wavy or between three lanterns argent"

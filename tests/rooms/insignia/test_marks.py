@@ -4,11 +4,12 @@ import re
 
 from mantello.rooms.plan.evening import Evening
 from mantello.rooms.plan.evening import _mark as mark_of
+from mantello_core.design.design import Design
+from mantello_core.design.muster import empty_army
 from mantello_core.formats.sample import levy
-from mantello_core.insignia.device import Device
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.muster import empty_army
-from mantello_core.schemes.scheme import Design, Scheme
+from mantello_core.insignia.devices.device import Device
+from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.scheme import Scheme
 from tests.rooms.case import RoomCase
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 

@@ -12,8 +12,8 @@ from mantello.rooms.log.actions import record
 from mantello.rooms.log.drifting import differences
 from mantello.rooms.log.models import Settlement
 from mantello.rooms.log.queries import done_steps
+from mantello_core.design.edit import set_cell, with_step, with_undercoat
 from mantello_core.recipes.step import Mix
-from mantello_core.schemes.edit import set_cell, with_step, with_undercoat
 from tests.rooms.case import RoomCase
 
 UNIT, RANK = "2nd-lantern-line", "fusilier"

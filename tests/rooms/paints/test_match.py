@@ -1,8 +1,8 @@
 """A colour matched from the shelf, and a mix taken as a base."""
 
+from mantello_core.design.base_mix import base_mix
+from mantello_core.film.surface import solid
 from mantello_core.paints.range import paint
-from mantello_core.recipes.surface import solid
-from mantello_core.schemes.base_mix import base_mix
 from tests.rooms.case import RoomCase
 
 

@@ -3,8 +3,8 @@
 from django.core.files.uploadedfile import SimpleUploadedFile
 from icalendar import Calendar
 
-from mantello_core.schemes.evenings import Spraying
-from tests.core.planning.test_calendar import ICS, event
+from mantello_core.calendar.evenings import Spraying
+from tests.core.calendar.test_session import ICS, event
 from tests.rooms.plan.test_plan import DeskCase
 
 FORM = {

@@ -9,7 +9,7 @@ from mantello.rooms.army.models import Army
 from mantello.rooms.log.actions import record
 from mantello.rooms.plan.evening import Evening
 from mantello.rooms.plan.evening import _mark as _id
-from mantello_core.schemes.brief import Brief
+from mantello_core.design.brief import Brief
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 
 

@@ -10,8 +10,8 @@ from mantello.rooms.log.actions import record
 from mantello.rooms.log.queries import done_steps
 from mantello.rooms.paints.models import OwnPaint
 from mantello.rooms.plan.evening import Evening
-from mantello_core.schemes.finishing import Basing, Finishing, usual_dirt, usual_plants
-from mantello_core.schemes.scheme import Scheme
+from mantello_core.scheme.finishing import Basing, Finishing, usual_dirt, usual_plants
+from mantello_core.scheme.scheme import Scheme
 from tests.rooms.case import RoomCase
 from tests.samples import calvessa
 

@@ -3,7 +3,7 @@
 from django.urls import reverse
 
 from mantello.rooms.army.actions import create_army
-from mantello_core.recipes.undercoat import grounds
+from mantello_core.mixing.undercoat import grounds
 from tests.rooms.case import RoomCase
 
 GOOD = {

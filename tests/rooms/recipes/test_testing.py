@@ -11,7 +11,7 @@ from mantello.rooms.recipes.models import Photo, TestPiece
 from mantello.rooms.recipes.photograph import LONGEST, MOST_BYTES
 from mantello.rooms.recipes.sample import sample_test
 from mantello.rooms.recipes.testing import SHOWN
-from mantello_core.recipes.calibration import Calibration
+from mantello_core.film.calibration import Calibration
 from tests.rooms.case import RoomCase
 
 

@@ -1,8 +1,8 @@
 """Marks placed from the Scheme room."""
 
-from mantello_core.insignia.device import Device
-from mantello_core.schemes.army import Figure
-from mantello_core.schemes.cascade import resolve
+from mantello_core.army.tree import Figure
+from mantello_core.insignia.devices.device import Device
+from mantello_core.scheme.cascade import resolve
 from tests.rooms.case import RoomCase
 
 WHERE = {"unit": "2nd-lantern-line", "rank": "fusilier", "figure": "1", "site": "hat.plate"}

@@ -7,10 +7,10 @@ from mantello.rooms.scheme.mass import FEW, MOST, mass_of, mass_svg
 from mantello.rooms.scheme.pick import pick_from
 from mantello.rooms.scheme.trying import near_paints
 from mantello_core.colour.spaces import Lab
+from mantello_core.film.surface import solid
 from mantello_core.formats.massing import massed_group
 from mantello_core.formats.sample import levy
 from mantello_core.paints.range import paint
-from mantello_core.recipes.surface import solid
 from tests.rooms.case import RoomCase
 
 

@@ -1,6 +1,6 @@
 """The Scheme room: plate, ladder, preview, setting and clearing, table, rules, checks."""
 
-from mantello_core.schemes.cascade import resolve
+from mantello_core.scheme.cascade import resolve
 from tests.rooms.case import RoomCase
 from tests.samples import LAPEL
 

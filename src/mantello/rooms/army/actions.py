@@ -7,10 +7,11 @@ from django.db import transaction
 from django.db.models import Max
 
 from mantello.shell.refusal import StaleEdit
+from mantello_core.design.design import Design
+from mantello_core.design.muster import empty_army
 from mantello_core.errors import Contradiction, OutOfRange
-from mantello_core.schemes.muster import empty_army
-from mantello_core.schemes.naming import named
-from mantello_core.schemes.scheme import Design, Scheme
+from mantello_core.naming import named
+from mantello_core.scheme.scheme import Scheme
 
 from .drawings import stored
 from .models import Army, Edition, Variant

@@ -13,13 +13,10 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_GET, require_http_methods
 
 from mantello.shell.fields import CoreField, refused
+from mantello_core.calendar.evenings import Evenings
 from mantello_core.colour.card import through_card
 from mantello_core.colour.spaces import hex_of, lab_of_hex
-from mantello_core.errors import MantelloError
-from mantello_core.formats.massing import massed_group
-from mantello_core.planning.cost import Cost
-from mantello_core.recipes.method import METHODS
-from mantello_core.schemes.brief import (
+from mantello_core.design.brief import (
     ACCURACIES,
     GENRES,
     MOST_DIRT,
@@ -28,9 +25,12 @@ from mantello_core.schemes.brief import (
     checked_brief,
     formation_names,
 )
-from mantello_core.schemes.evenings import Evenings
-from mantello_core.schemes.naming import named
-from mantello_core.schemes.proposal import SCHOOLS, Proposal, army_for_brief, proposals, with_proposal
+from mantello_core.errors import MantelloError
+from mantello_core.formats.massing import massed_group
+from mantello_core.naming import named
+from mantello_core.planning.cost import Cost
+from mantello_core.proposals.proposal import SCHOOLS, Proposal, army_for_brief, proposals, with_proposal
+from mantello_core.recipes.method import METHODS
 
 from . import actions
 from .page import apply, army_for, room_page

@@ -1,8 +1,8 @@
 """Drawings of painters' own figure types, kept once each beside the editions that name them."""
 
+from mantello_core.design.design import Design
 from mantello_core.figures.plate import plate_mapping
 from mantello_core.formats.document import write_design
-from mantello_core.schemes.scheme import Design
 
 from .models import Drawing
 

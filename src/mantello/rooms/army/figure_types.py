@@ -11,6 +11,14 @@ from django.views.decorators.http import require_GET, require_http_methods, requ
 
 from mantello.shell.download import download
 from mantello.shell.fields import refused
+from mantello_core.design.figure_types import (
+    checked_title,
+    new_type_id,
+    own_of,
+    with_type,
+    with_type_titled,
+    without_type,
+)
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import materials_of_areas, plate
 from mantello_core.figures.own import OwnType, made_type, own_type
@@ -25,7 +33,6 @@ from mantello_core.formats.figure_drawing import (
     usual_material,
     with_names,
 )
-from mantello_core.schemes.types import checked_title, new_type_id, own_of, with_type, with_type_titled, without_type
 
 from .forms import DrawingForm, TitleForm
 from .maker import Maker, maker_from, wearing

@@ -13,17 +13,17 @@ from django.views.decorators.http import require_safe
 from mantello.rooms.recipes.stack import StepRow
 from mantello.shell.download import download
 from mantello.shell.printing import pdf
+from mantello_core.bearers.mark_work import steps_of
+from mantello_core.checks.finding import class_title
+from mantello_core.design.bearing import device_words
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.formats.drawing import plate_group, plate_svg
-from mantello_core.insignia.manner import METHODS
-from mantello_core.insignia.mark_step import MarkStep
-from mantello_core.planning.marking import site_words
+from mantello_core.insignia.devices.manner import METHODS
+from mantello_core.insignia.devices.mark_step import MarkStep
+from mantello_core.passes.piece import pieces_of
+from mantello_core.planning.mark_chain import site_words
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
-from mantello_core.schemes.army_work import pieces_of
-from mantello_core.schemes.bearing import device_words
-from mantello_core.schemes.cascade import FigureClass
-from mantello_core.schemes.inspection.finding import class_title
-from mantello_core.schemes.mark_work import steps_of
+from mantello_core.scheme.cascade import FigureClass
 
 from .page import army_for
 from .reading import Reading, reading_of

@@ -8,15 +8,15 @@ from django.http import Http404, HttpResponse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_GET
 
+from mantello_core.army.tree import Army, Node, Rank
+from mantello_core.design.design import Design
 from mantello_core.errors import MantelloError, UnknownName
 from mantello_core.figures.drafting import sketched, sketched_part
-from mantello_core.figures.making import BODY_TITLES, KITS, Making, Slot, kit_of, made_figure, part_title, usual_making
+from mantello_core.figures.kit import BODY_TITLES, KITS, Making, Slot, kit_of, made_figure, part_title, usual_making
 from mantello_core.figures.own import OwnType
 from mantello_core.figures.part import PARTS
 from mantello_core.figures.plate import Plate, plate_from, view_from
 from mantello_core.formats.drawing import plate_svg, view_svg
-from mantello_core.schemes.army import Army, Node, Rank
-from mantello_core.schemes.scheme import Design
 
 from .reading import Reading
 

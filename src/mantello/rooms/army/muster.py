@@ -6,9 +6,9 @@ from urllib.parse import urlencode
 
 from django.urls import reverse
 
-from mantello_core.planning.progress import STATES, FigureProgress, Progress, summed
-from mantello_core.schemes.army import Figure, Node
-from mantello_core.schemes.cascade import FigureClass
+from mantello_core.army.tree import Figure, Node
+from mantello_core.record.progress import STATES, FigureProgress, Progress, summed
+from mantello_core.scheme.cascade import FigureClass
 
 from .reading import NEUTRAL
 from .seeing import Seeing

@@ -12,8 +12,8 @@ from django.utils import timezone
 from mantello.rooms.log.queries import painted_share
 from mantello.rooms.log.quoting import quote_left
 from mantello.shell.fields import refused
+from mantello_core.calendar.evenings import zone_of
 from mantello_core.errors import MantelloError, OutOfRange
-from mantello_core.schemes.evenings import zone_of
 
 from . import actions
 from .models import Army

@@ -6,10 +6,10 @@ from django.shortcuts import get_object_or_404
 from django.views.decorators.http import require_GET
 
 from mantello.rooms.log.queries import progress
+from mantello_core.army.tree import Figure
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.formats.drawing import plate_svg
-from mantello_core.schemes.army import Figure
 
 from .page import army_for
 from .reading import reading_of

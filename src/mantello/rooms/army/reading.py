@@ -5,29 +5,29 @@ import json
 from dataclasses import replace
 from functools import cached_property
 
+from mantello_core.bearers.allotment import Allotment, allotments
+from mantello_core.checks.finding import Check
+from mantello_core.checks.harmony import Harmony, harmony_of
+from mantello_core.checks.inspect import inspect
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
+from mantello_core.design.advance import Mark, advanced_name, marks_for_copy
+from mantello_core.design.design import Design
+from mantello_core.film.prediction import Prediction
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.document import read_design
 from mantello_core.formats.drawing import Bearing
 from mantello_core.formats.evenings import read_evenings
-from mantello_core.insignia.device import ARMS
-from mantello_core.insignia.tincture import TINCTURES
-from mantello_core.insignia.worn import WornMark
+from mantello_core.insignia.arms.tincture import TINCTURES
+from mantello_core.insignia.devices.device import ARMS
+from mantello_core.insignia.devices.worn import WornMark
+from mantello_core.marks.named_arms import NamedArms
+from mantello_core.marks.placement import Placement
+from mantello_core.passes.piece import ARMY, finishing_needed
 from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
-from mantello_core.recipes.layering import Prediction
-from mantello_core.schemes.advance import Mark, advanced_name, marks_for_copy
-from mantello_core.schemes.allotment import Allotment, allotments
-from mantello_core.schemes.army_work import ARMY, finishing_needed
-from mantello_core.schemes.cascade import FigureClass, Resolution, resolve
-from mantello_core.schemes.heraldry import NamedArms
-from mantello_core.schemes.inspection.finding import Check
-from mantello_core.schemes.inspection.harmony import Harmony, harmony_of
-from mantello_core.schemes.inspection.inspect import inspect
-from mantello_core.schemes.placement import Placement
-from mantello_core.schemes.scheme import Design
-from mantello_core.schemes.share import paint_by_unit, paint_needed, role_shares
+from mantello_core.scheme.cascade import FigureClass, Resolution, resolve
+from mantello_core.scheme.share import paint_by_unit, paint_needed, role_shares
 
 from .drawings import drawing_of
 from .models import Edition

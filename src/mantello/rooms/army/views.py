@@ -10,10 +10,10 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.log.queries import log_mark, progress
 from mantello.shell.fields import refused
+from mantello_core.army.tree import Rank
+from mantello_core.design import muster as tree
+from mantello_core.design.advance import with_advanced_copy
 from mantello_core.errors import MantelloError
-from mantello_core.schemes import muster as tree
-from mantello_core.schemes.advance import with_advanced_copy
-from mantello_core.schemes.army import Rank
 
 from . import actions
 from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, UnitsForm

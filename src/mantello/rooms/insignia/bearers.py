@@ -9,14 +9,14 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import reading_of
-from mantello_core.insignia.device import ARMS, MARGIN
-from mantello_core.insignia.manner import METHODS
-from mantello_core.insignia.mark_step import hand_or_transfer, mark_steps
-from mantello_core.insignia.worn import surface_for
-from mantello_core.schemes.allotment import Allotment, lacks
-from mantello_core.schemes.bearing import device_words, with_manner
-from mantello_core.schemes.inspection.finding import class_title
-from mantello_core.schemes.mark_work import by_hand
+from mantello_core.bearers.allotment import Allotment, lacks
+from mantello_core.bearers.mark_work import by_hand
+from mantello_core.checks.finding import class_title
+from mantello_core.design.bearing import device_words, with_manner
+from mantello_core.insignia.devices.device import ARMS, MARGIN
+from mantello_core.insignia.devices.manner import METHODS
+from mantello_core.insignia.devices.mark_step import hand_or_transfer, mark_steps
+from mantello_core.insignia.devices.worn import surface_for
 
 from .views import small
 

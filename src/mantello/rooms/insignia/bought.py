@@ -8,9 +8,9 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, apply_form, army_for, room_page
 from mantello.rooms.army.reading import reading_of
+from mantello_core.bearers.sheet_stock import needs_of, with_sheet, without_sheet
 from mantello_core.colour.spaces import lab_of_hex
-from mantello_core.insignia.bought_sheet import MOST_OWNED, shared_out, write_designs
-from mantello_core.schemes.sheet_stock import needs_of, with_sheet, without_sheet
+from mantello_core.insignia.transfers.bought_sheet import MOST_OWNED, shared_out, write_designs
 
 #: figures of one need that are listed
 _LISTED = 60

@@ -14,17 +14,17 @@ from mantello.rooms.army.reading import Reading, reading_of
 from mantello.shell.fields import QuickSelect
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import hex_of
+from mantello_core.design.bearing import with_device, without_device
 from mantello_core.errors import MantelloError, UnknownName
 from mantello_core.figures.plate import CLOTH
 from mantello_core.figures.vocabulary import spoken
 from mantello_core.formats.drawing import plate_svg
-from mantello_core.insignia.cloth import GIRTHS, PATTERNS, WIDTHS, Fit, cloth_fit, girth_guess
-from mantello_core.insignia.device import Device
-from mantello_core.insignia.freehand import FINEST_LINE
-from mantello_core.insignia.manner import Manner
-from mantello_core.insignia.worn import WornMark
-from mantello_core.schemes.bearing import with_device, without_device
-from mantello_core.schemes.cascade import FigureClass
+from mantello_core.insignia.devices.cloth import GIRTHS, PATTERNS, WIDTHS, Fit, cloth_fit, girth_guess
+from mantello_core.insignia.devices.device import Device
+from mantello_core.insignia.devices.freehand import FINEST_LINE
+from mantello_core.insignia.devices.manner import Manner
+from mantello_core.insignia.devices.worn import WornMark
+from mantello_core.scheme.cascade import FigureClass
 
 #: heads of areas that are flat, so that a pattern goes across and not round
 _FLAT = ("flag", "shield", "vehicle")

@@ -11,12 +11,12 @@ from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello_core.errors import MantelloError
 from mantello_core.formats.arms_svg import arms_svg
-from mantello_core.insignia.arms_drawing import drawn_arms
-from mantello_core.insignia.blazon import read_blazon
-from mantello_core.insignia.cadency import cadency
-from mantello_core.insignia.coat import Coat
-from mantello_core.insignia.differencing import MOST, differenced
-from mantello_core.schemes.heraldry import with_arms
+from mantello_core.insignia.arms.arms_drawing import drawn_arms
+from mantello_core.insignia.arms.blazon import read_blazon
+from mantello_core.insignia.arms.cadency import cadency
+from mantello_core.insignia.arms.coat import Coat
+from mantello_core.insignia.arms.differencing import MOST, differenced
+from mantello_core.marks.named_arms import with_arms
 
 from .views import colours_of, inked
 

@@ -17,11 +17,11 @@ from mantello.shell.printing import pdf
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.formats.freehand_svg import stage_svg
-from mantello_core.insignia.arms_drawing import ArmsDrawing, drawn_arms
-from mantello_core.insignia.device import ARMS
-from mantello_core.insignia.device_drawing import GROUND, INK, device_drawing
-from mantello_core.insignia.freehand import FINEST_LINE, Guide, freehand
-from mantello_core.insignia.spacing import divisions
+from mantello_core.insignia.arms.arms_drawing import ArmsDrawing, drawn_arms
+from mantello_core.insignia.arms.spacing import divisions
+from mantello_core.insignia.devices.device import ARMS
+from mantello_core.insignia.devices.device_drawing import GROUND, INK, device_drawing
+from mantello_core.insignia.devices.freehand import FINEST_LINE, Guide, freehand
 
 from .views import USUAL_WIDTH, LookForm, inked
 

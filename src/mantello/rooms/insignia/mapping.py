@@ -6,11 +6,11 @@ from django.views.decorators.http import require_safe
 
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello_core.bearers.site_map import Shown, Spot, TypeMap, site_map
+from mantello_core.design.bearing import device_words
 from mantello_core.formats.site_map_svg import site_map_svg
-from mantello_core.insignia.device import MARGIN
-from mantello_core.insignia.manner import METHODS
-from mantello_core.schemes.bearing import device_words
-from mantello_core.schemes.site_map import Shown, Spot, TypeMap, site_map
+from mantello_core.insignia.devices.device import MARGIN
+from mantello_core.insignia.devices.manner import METHODS
 
 
 @login_required

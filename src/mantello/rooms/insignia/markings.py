@@ -17,12 +17,12 @@ from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.errors import MantelloError
 from mantello_core.figures.plate import Site
 from mantello_core.formats.mark_svg import mark_svg
-from mantello_core.insignia.device import FRAMES, figures
-from mantello_core.insignia.manner import METHODS, Manner
-from mantello_core.insignia.marking import SHARED, SIGNS, Code, CodePlan, CodeSite, free_codes, proof
-from mantello_core.insignia.worn import WornMark
-from mantello_core.schemes.placement import site_ids
-from mantello_core.schemes.unit_codes import (
+from mantello_core.insignia.devices.device import FRAMES, figures
+from mantello_core.insignia.devices.manner import METHODS, Manner
+from mantello_core.insignia.devices.worn import WornMark
+from mantello_core.insignia.systems.code import SHARED, SIGNS, Code, CodePlan, CodeSite, free_codes, proof
+from mantello_core.marks.placement import site_ids
+from mantello_core.marks.unit_codes import (
     BEARERS,
     SIGN_SETS,
     CodeSystem,

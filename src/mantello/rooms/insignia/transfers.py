@@ -13,14 +13,14 @@ from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.shell.download import download
 from mantello.shell.printing import pdf
+from mantello_core.bearers.allotment import Allotment
 from mantello_core.colour.spaces import hex_of
+from mantello_core.design.bearing import device_words
 from mantello_core.errors import MantelloError
 from mantello_core.formats.transfer_svg import BAR, transfer_svg
-from mantello_core.insignia.decal import DARK, arms_decal, device_decal
-from mantello_core.insignia.device import ARMS, MARGIN
-from mantello_core.insignia.transfer_sheet import PAPERS, Decal, Laid, Relief, nested, printer_scale, relief
-from mantello_core.schemes.allotment import Allotment
-from mantello_core.schemes.bearing import device_words
+from mantello_core.insignia.devices.device import ARMS, MARGIN
+from mantello_core.insignia.transfers.decal import DARK, arms_decal, device_decal
+from mantello_core.insignia.transfers.transfer_sheet import PAPERS, Decal, Laid, Relief, nested, printer_scale, relief
 
 from .views import inked
 

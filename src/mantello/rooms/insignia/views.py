@@ -15,23 +15,23 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import apply, apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.shell.download import download
+from mantello_core.army.tree import TIERS
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import hex_of
 from mantello_core.errors import MantelloError
 from mantello_core.formats.arms_svg import arms_svg
-from mantello_core.insignia.appearance import Contrast, contrasts
-from mantello_core.insignia.arms_drawing import ArmsDrawing, drawn_arms
-from mantello_core.insignia.blazon import read_blazon, write_blazon
-from mantello_core.insignia.branch import Branch, branch_of
-from mantello_core.insignia.coat import Arms
-from mantello_core.insignia.completing import completions
-from mantello_core.insignia.freehand import FINEST_LINE
-from mantello_core.insignia.retinue import RIGHTS, alike, livery_of
-from mantello_core.insignia.rule import Breach, breaches
-from mantello_core.insignia.shape import SHAPES
-from mantello_core.insignia.words import MOST_SIGNS
-from mantello_core.schemes.army import TIERS
-from mantello_core.schemes.heraldry import NamedArms, with_arms, without_arms
+from mantello_core.insignia.arms.appearance import Contrast, contrasts
+from mantello_core.insignia.arms.arms_drawing import ArmsDrawing, drawn_arms
+from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
+from mantello_core.insignia.arms.branch import Branch, branch_of
+from mantello_core.insignia.arms.coat import Arms
+from mantello_core.insignia.arms.completing import completions
+from mantello_core.insignia.arms.retinue import RIGHTS, alike, livery_of
+from mantello_core.insignia.arms.shape import SHAPES
+from mantello_core.insignia.arms.tincture_rule import Breach, breaches
+from mantello_core.insignia.arms.words import MOST_SIGNS
+from mantello_core.insignia.devices.freehand import FINEST_LINE
+from mantello_core.marks.named_arms import NamedArms, with_arms, without_arms
 
 from .composing import ComposeForm
 

@@ -11,11 +11,11 @@ from django.utils import timezone
 
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello_core.design.design import Design
 from mantello_core.formats.document import write_design
-from mantello_core.planning.marking import mark_paints_of
+from mantello_core.passes.piece import piece_of
+from mantello_core.planning.mark_chain import mark_paints_of
 from mantello_core.planning.task import Atom
-from mantello_core.schemes.army_work import piece_of
-from mantello_core.schemes.scheme import Design
 
 from .drifting import Difference
 from .models import Entry, Settlement, Version

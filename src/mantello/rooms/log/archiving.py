@@ -23,14 +23,14 @@ from mantello.rooms.army.page import army_for
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.recipes.models import Photo, TestPiece
 from mantello.rooms.recipes.trials import tried
+from mantello_core.design.design import Design
 from mantello_core.errors import MantelloError, Unreadable
 from mantello_core.formats.archive import MOST_BYTES, Archive, read_archive, write_archive
 from mantello_core.formats.archive_difference import archive_difference
 from mantello_core.formats.document import design_bytes, read_design_bytes, write_design
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.formats.validation import check
-from mantello_core.schemes.naming import slug
-from mantello_core.schemes.scheme import Design
+from mantello_core.naming import slug
 
 from .archived_history import archived_photo, history_of, take_history
 from .models import Entry, Settlement, Version

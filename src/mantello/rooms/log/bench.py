@@ -9,8 +9,8 @@ from django.views.decorators.http import require_safe
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello_core.figures.vocabulary import sideless, spoken
-from mantello_core.planning.upkeep import Leftover, Use, leftovers, metal_places, wears
 from mantello_core.recipes.technique import techniques
+from mantello_core.record.upkeep import Leftover, Use, leftovers, metal_places, wears
 
 from .pace import kind_of
 

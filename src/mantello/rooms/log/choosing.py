@@ -9,9 +9,9 @@ from django.urls import reverse
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.page import army_for
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello_core.army.tree import Army as Force
+from mantello_core.army.tree import Figure
 from mantello_core.errors import OutOfRange
-from mantello_core.schemes.army import Army as Force
-from mantello_core.schemes.army import Figure
 
 
 @dataclass(frozen=True)

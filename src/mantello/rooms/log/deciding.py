@@ -9,8 +9,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
-from mantello_core.schemes.decision import stands, subjects_of
-from mantello_core.schemes.scheme import Design
+from mantello_core.design.decision import stands, subjects_of
+from mantello_core.design.design import Design
 
 #: options of one decision, and signs of each
 MOST_OPTIONS, MOST_SIGNS = 12, 200

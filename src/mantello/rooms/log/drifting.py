@@ -9,8 +9,8 @@ from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.errors import UnknownName
-from mantello_core.planning.drift import Drift, State, drifts
-from mantello_core.schemes.army_work import ARMY
+from mantello_core.passes.piece import ARMY
+from mantello_core.record.drift import Drift, State, drifts
 
 from .models import Settlement, Version
 from .queries import done_steps, remembered

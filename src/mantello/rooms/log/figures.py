@@ -16,10 +16,10 @@ from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.recipes.photograph import PhotoField
 from mantello.shell.download import private_jpeg
+from mantello_core.army.tree import Figure
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.formats.drawing import plate_svg
-from mantello_core.planning.last_look import Look, last_look
-from mantello_core.schemes.army import Figure
+from mantello_core.record.last_look import Look, last_look
 
 from . import actions
 from .choosing import Chosen, back_to_figure, chosen_figure, posted_figure

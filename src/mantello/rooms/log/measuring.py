@@ -12,7 +12,7 @@ from mantello.rooms.army.reading import Reading
 from mantello.rooms.paints.reader import ReaderError, read_figure
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
-from mantello_core.planning.evenness import Evenness, evenness
+from mantello_core.record.evenness import Evenness, evenness
 
 from .choosing import Chosen, back_to_figure, posted_figure
 from .models import Measurement

@@ -122,7 +122,7 @@ class Decision(models.Model):
     """Something decided: the options there were, the one chosen, and why; quoted when the design leaves it."""
 
     army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="decisions")
-    #: what it is about, as ``mantello_core.schemes.decision`` names subjects
+    #: what it is about, as ``mantello_core.design.decision`` names subjects
     about = models.CharField(max_length=120)
     question = models.CharField(max_length=200)
     options = models.JSONField()

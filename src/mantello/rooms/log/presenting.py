@@ -11,7 +11,7 @@ from django.views.decorators.http import require_safe
 from mantello.rooms.army.page import army_for
 from mantello.rooms.army.reading import reading_of
 from mantello.shell.printing import pdf
-from mantello_core.planning.presenting import shooting_card
+from mantello_core.record.shooting_card import shooting_card
 
 #: photographs on one strip
 MOST_ON_STRIP = 12

@@ -9,7 +9,7 @@ from django.db.models import Count, Max, Q
 from mantello.rooms.army.models import Army, Edition
 from mantello.rooms.army.reading import reading_of
 from mantello_core.planning.compiling import Done
-from mantello_core.planning.progress import FigureProgress, progress_of, summed
+from mantello_core.record.progress import FigureProgress, progress_of, summed
 
 from .models import Entry, Settlement
 

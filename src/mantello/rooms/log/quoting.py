@@ -3,8 +3,8 @@
 from django.utils import timezone
 
 from mantello.rooms.army.models import Army
-from mantello_core.schemes.decision import stands
-from mantello_core.schemes.scheme import Design
+from mantello_core.design.decision import stands
+from mantello_core.design.design import Design
 
 
 def quote_left(army: Army, before: Design, after: Design) -> list[str]:

@@ -12,12 +12,12 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.paints.models import OwnedPaint
+from mantello_core.bearers.mark_work import MARK
+from mantello_core.design.muster import with_rank
 from mantello_core.paints.range import paints
-from mantello_core.planning.reinforcing import Logged, PaintedStep, as_painted
+from mantello_core.passes.piece import ARMY
 from mantello_core.recipes.step import Mix
-from mantello_core.schemes.army_work import ARMY
-from mantello_core.schemes.mark_work import MARK
-from mantello_core.schemes.muster import with_rank
+from mantello_core.record.reinforcing import Logged, PaintedStep, as_painted
 
 from .queries import progress
 

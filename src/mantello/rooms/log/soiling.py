@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
-from mantello_core.schemes.army_work import ARMY, level_of
+from mantello_core.passes.piece import ARMY
 
 from .models import Settlement, Version
 from .queries import done_steps
@@ -30,14 +30,14 @@ class Dirtied:
 
 def dirtied_otherwise(army: Army, reading: Reading) -> list[Dirtied]:
     """Passes of dirt that are logged for another level than the army's now, by pass and level."""
-    passes, now = {one.id: one.name for one in reading.design.scheme.finishing.dirt}, level_of(reading.design)
+    passes, now = {one.id: one.name for one in reading.design.scheme.finishing.dirt}, reading.design.dirt_level
     done = done_steps(army)
     levels: dict[int, int] = {}
     found: dict[tuple[str, int], Dirtied] = {}
     for entry in army.entries.standing().filter(role__startswith=ARMY).select_related("version__edition"):
         if entry.step not in passes:
             continue
-        was = levels.setdefault(entry.version_id, level_of(reading_of(entry.version.edition).design))
+        was = levels.setdefault(entry.version_id, reading_of(entry.version.edition).design.dirt_level)
         figures = tuple(one for one in entry.ordinals if (entry.unit, entry.rank, one, entry.role, entry.step) in done)
         if was == now or not figures:
             continue

@@ -13,7 +13,7 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
-from mantello_core.planning.drift import kept_as_painted
+from mantello_core.record.drift import kept_as_painted
 
 from . import actions
 from .drifting import difference_of, differences

@@ -7,8 +7,8 @@ from django.views.decorators.http import require_safe
 
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
+from mantello_core.paints.costing import Cost, cost_of
 from mantello_core.paints.range import paint
-from mantello_core.recipes.costing import Cost, cost_of
 
 from .models import OwnedPaint
 

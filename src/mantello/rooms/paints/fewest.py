@@ -11,11 +11,12 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import reading_of
+from mantello_core.design.base_mix import base_mix, with_base_mixes
+from mantello_core.design.design import Design
+from mantello_core.mixing.smallest_set import Reached, SmallestSet, smallest_set
 from mantello_core.paints.range import paints
-from mantello_core.recipes.smallest_set import Reached, SmallestSet, smallest_set
 from mantello_core.recipes.step import Mix
-from mantello_core.schemes.base_mix import base_mix, with_base_mixes
-from mantello_core.schemes.scheme import Design, Role
+from mantello_core.scheme.scheme import Role
 
 from .models import OwnedPaint
 

@@ -12,15 +12,16 @@ from mantello.rooms.army.reading import reading_of
 from mantello.rooms.paints.choices import paint_choices
 from mantello.shell.fields import CoreField
 from mantello_core.colour.spaces import Lab, lab_of_hex
+from mantello_core.design.base_mix import base_mix, with_base_mix
+from mantello_core.design.design import Design
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
+from mantello_core.film.coverage import coat_by_coat, tolerance_of
+from mantello_core.film.ground import Ground
+from mantello_core.film.surface import solid
+from mantello_core.mixing.matching import Match, apart_under_lamp, matches
 from mantello_core.paints.paint import Film, Paint
 from mantello_core.paints.range import paint, ranges
-from mantello_core.recipes.coverage import coat_by_coat, tolerance_of
-from mantello_core.recipes.ground import Ground
-from mantello_core.recipes.matching import Match, apart_under_lamp, matches
-from mantello_core.recipes.surface import solid
-from mantello_core.schemes.base_mix import base_mix, with_base_mix
-from mantello_core.schemes.scheme import Design, Role
+from mantello_core.scheme.scheme import Role
 
 from .models import OwnedPaint, OwnPaint
 

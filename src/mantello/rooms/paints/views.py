@@ -16,9 +16,9 @@ from mantello_core.paints.alike import alike
 from mantello_core.paints.own import OWN
 from mantello_core.paints.range import Range, paint, ranges
 from mantello_core.paints.range import paints as all_paints
+from mantello_core.paints.shopping import RESERVE, shopping
 from mantello_core.planning.consumable import consumables
 from mantello_core.planning.shortage import shortages
-from mantello_core.recipes.shopping import RESERVE, shopping
 
 from .forms import CountForm, ShelfFileForm, StockForm
 from .models import OwnedPaint, OwnPaint

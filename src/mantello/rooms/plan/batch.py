@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from mantello.rooms.army.reading import Reading
 from mantello_core.planning.compiling import UNDERCOAT
-from mantello_core.planning.marking import site_words
+from mantello_core.planning.mark_chain import site_words
 from mantello_core.planning.schedule import Block
 from mantello_core.planning.task import Atom
 from mantello_core.recipes.technique import techniques

@@ -13,10 +13,10 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import apply, apply_form, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.shell.download import download
+from mantello_core.calendar.evenings import AIDS, AIR, HEAT, MOST_DESK, Evenings, Spraying, checked_evenings, zone_of
+from mantello_core.calendar.session import sessions
 from mantello_core.errors import MantelloError, OutOfRange
 from mantello_core.formats.calendar_file import Entry, read_busy, write_calendar
-from mantello_core.planning.calendar import sessions
-from mantello_core.schemes.evenings import AIDS, AIR, HEAT, MOST_DESK, Evenings, Spraying, checked_evenings, zone_of
 
 from .evening import Evening
 from .forms import DAYS

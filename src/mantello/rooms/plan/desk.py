@@ -3,12 +3,12 @@
 from html import escape
 
 from mantello.rooms.army.reading import Reading
+from mantello_core.army.tree import Figure
 from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import group_of, sideless, spoken
 from mantello_core.formats.drawing import plate_group
+from mantello_core.passes.piece import piece_of
 from mantello_core.recipes.step import Step
-from mantello_core.schemes.army import Figure
-from mantello_core.schemes.army_work import piece_of
 
 from .batch import Batch
 

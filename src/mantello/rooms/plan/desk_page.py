@@ -15,10 +15,10 @@ from mantello.rooms.log import actions as log
 from mantello.rooms.log.bench import aged
 from mantello.rooms.log.queries import log_mark, progress
 from mantello.rooms.recipes.trials import untested
+from mantello_core.advice.mishap import mishaps_at, repair
+from mantello_core.army.tree import Figure
 from mantello_core.recipes.hazard import DEFERENCE
-from mantello_core.recipes.mishap import mishaps_at, repair
 from mantello_core.recipes.step import Recipe
-from mantello_core.schemes.army import Figure
 
 from .batch import Batch
 from .desk import areas_to_paint, areas_words, desk_svg, lap_of, pot_of

@@ -15,14 +15,14 @@ from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.models import Entry
 from mantello.rooms.log.pace import dried_before, timed_before
 from mantello.rooms.log.queries import done_steps
+from mantello_core.calendar.evenings import Evenings
+from mantello_core.calendar.session import sessions
 from mantello_core.paints.range import paints
-from mantello_core.planning.calendar import sessions
-from mantello_core.planning.marking import beneath
-from mantello_core.planning.pace import Pace, pace_of
+from mantello_core.planning.mark_chain import beneath
 from mantello_core.planning.plan import Plan, Prepared, laid_as
 from mantello_core.planning.schedule import Block
 from mantello_core.planning.style import Style
-from mantello_core.schemes.evenings import Evenings
+from mantello_core.record.pace import Pace, pace_of
 
 from .batch import Batch, title_of
 from .laying import laid_plan, ready_work

@@ -4,8 +4,8 @@ from datetime import datetime, timedelta
 
 from django import forms
 
-from mantello_core.recipes.mishap import MISHAPS
-from mantello_core.schemes.evenings import Evenings
+from mantello_core.advice.mishap import MISHAPS
+from mantello_core.calendar.evenings import Evenings
 
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 

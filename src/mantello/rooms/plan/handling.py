@@ -4,16 +4,16 @@ from functools import cached_property
 from math import inf
 
 from mantello.rooms.army.reading import Reading
-from mantello_core.insignia.mark_step import MarkStep
+from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.paints.paint import Paint
+from mantello_core.passes.piece import Piece, piece_of
 from mantello_core.planning.batch import batch_size
-from mantello_core.planning.marking import mark_paints_of, mark_step_of
-from mantello_core.planning.upkeep import mix_life
+from mantello_core.planning.mark_chain import mark_paints_of, mark_step_of
 from mantello_core.recipes.hazard import cautions_for
 from mantello_core.recipes.quantity import Portion, portion
 from mantello_core.recipes.step import Step
 from mantello_core.recipes.technique import techniques
-from mantello_core.schemes.army_work import Piece, piece_of
+from mantello_core.record.upkeep import mix_life
 
 from .batch import Batch
 

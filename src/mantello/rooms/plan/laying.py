@@ -3,12 +3,12 @@
 from datetime import datetime
 
 from mantello.rooms.army.reading import Reading
+from mantello_core.calendar.evenings import Evenings
+from mantello_core.design.design import Design
 from mantello_core.planning.compiling import Done
-from mantello_core.planning.pace import Pace
 from mantello_core.planning.plan import Plan, Prepared, laid_out, prepared
 from mantello_core.planning.style import Style
-from mantello_core.schemes.evenings import Evenings
-from mantello_core.schemes.scheme import Design
+from mantello_core.record.pace import Pace
 
 #: the work of the latest designs made ready, and the latest plans; newest last
 _ready: list[tuple] = []

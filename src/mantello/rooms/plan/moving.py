@@ -11,8 +11,8 @@ from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for
+from mantello_core.calendar.evenings import checked_evenings
 from mantello_core.errors import OutOfRange
-from mantello_core.schemes.evenings import checked_evenings
 
 from .batch import Batch
 from .drawing import lanes_svg

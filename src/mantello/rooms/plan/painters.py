@@ -19,10 +19,10 @@ from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.handing import unit_record
 from mantello.rooms.log.queries import progress
 from mantello.shell.printing import pdf
-from mantello_core.planning.progress import summed
+from mantello_core.calendar.evenings import Evenings, Painter, checked_evenings
+from mantello_core.design.design import Design
 from mantello_core.recipes.hazard import DEFERENCE
-from mantello_core.schemes.evenings import Evenings, Painter, checked_evenings
-from mantello_core.schemes.scheme import Design
+from mantello_core.record.progress import summed
 
 from .evening import Evening
 from .forms import DAYS

@@ -11,7 +11,7 @@ from django.views.decorators.http import require_POST
 
 from mantello.rooms.army.page import army_for, token_of
 from mantello.rooms.log import actions as log
-from mantello_core.recipes.mishap import MISHAPS
+from mantello_core.advice.mishap import MISHAPS
 
 from .desk_page import desk_page, untested_roles
 from .evening import Evening

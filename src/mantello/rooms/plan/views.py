@@ -13,8 +13,8 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello.rooms.log.queries import progress
-from mantello_core.planning.progress import summed
-from mantello_core.schemes.brief import days_to_spare
+from mantello_core.design.brief import days_to_spare
+from mantello_core.record.progress import summed
 
 from .desk_page import desk_context
 from .drawing import calendar_svg, lanes_svg

@@ -11,12 +11,12 @@ from django.views.decorators.http import require_safe
 
 from mantello.rooms.army.page import army_for, room_page
 from mantello.rooms.army.reading import reading_of
+from mantello_core.army.tree import TIERS
+from mantello_core.calendar.evenings import MOST_DESK
 from mantello_core.paints.range import paints
-from mantello_core.planning.pace import finish_range, spread_of
 from mantello_core.planning.plan import Plan, laid_out, prepared
 from mantello_core.planning.whatif import WhatIf, changed, giving_way, late_minutes, levers, loads
-from mantello_core.schemes.army import TIERS
-from mantello_core.schemes.evenings import MOST_DESK
+from mantello_core.record.pace import finish_range, spread_of
 
 from .evening import Evening
 from .laying import units_of

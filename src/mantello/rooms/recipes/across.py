@@ -8,12 +8,12 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import reading_of
+from mantello_core.design.base_mix import base_mix
+from mantello_core.design.design import Design
+from mantello_core.design.worked_out import with_material, with_shades, without_material
+from mantello_core.mixing.shade_group import ShadeGroup, shade_groups
 from mantello_core.recipes.material import material, materials
-from mantello_core.recipes.shade_group import ShadeGroup, shade_groups
 from mantello_core.recipes.step import Mix
-from mantello_core.schemes.base_mix import base_mix
-from mantello_core.schemes.making import with_material, with_shades, without_material
-from mantello_core.schemes.scheme import Design
 
 from .making import EVERY, OWNED, pots_for
 

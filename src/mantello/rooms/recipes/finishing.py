@@ -13,17 +13,16 @@ from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.log.soiling import dirtied_otherwise, dirty_again
 from mantello.rooms.paints.models import OwnPaint
 from mantello_core.colour.spaces import hex_of
+from mantello_core.design.design import Design
 from mantello_core.figures.loose import LOOSE, loose_advice
 from mantello_core.figures.vocabulary import group_of, spoken
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.paints.range import paint
+from mantello_core.passes.basing import figures_on, off_ground, plant_counts, standing_on
+from mantello_core.passes.soiled import soiled, swallowed
 from mantello_core.planning.compiling import slots_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for
-from mantello_core.schemes.army_work import level_of
-from mantello_core.schemes.basing import figures_on, off_ground, plant_counts, standing_on
-from mantello_core.schemes.finishing import MOST_LEVEL
-from mantello_core.schemes.scheme import Design
-from mantello_core.schemes.soiled import soiled, swallowed
+from mantello_core.scheme.finishing import MOST_LEVEL
 
 from .finishing_form import FinishingForm
 
@@ -45,7 +44,7 @@ def _page(request, army, status=200, form=None):
             "form": form,
             "parts": _apart_rows(form, reading),
             "slots": slots_of(design),
-            "level": level_of(design),
+            "level": design.dirt_level,
             "most_level": MOST_LEVEL,
             "pieces": _pieces(reading),
             "cautions": _cautions(reading),
@@ -116,7 +115,7 @@ def _cautions(reading: Reading) -> list[str]:
 def _soiled(reading: Reading) -> dict:
     """The army's commonest figure clean and dirty, and edges that dirt swallows on it."""
     design = reading.design
-    if not reading.resolution.classes or not level_of(design) or not design.scheme.finishing.dirt:
+    if not reading.resolution.classes or not design.dirt_level or not design.scheme.finishing.dirt:
         return {"dirty": None}
     one = max(reading.resolution.classes, key=lambda each: len(each.ordinals))
     colours = soiled(design, one)

@@ -6,12 +6,13 @@ from dataclasses import replace
 from django import forms
 
 from mantello.shell.fields import QuickSelect
+from mantello_core.design.design import Design
 from mantello_core.figures.loose import LOOSE
+from mantello_core.film.finish import VARNISHES
 from mantello_core.paints.paint import Paint
 from mantello_core.paints.range import paint, paints
-from mantello_core.recipes.finish import VARNISHES
 from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
-from mantello_core.schemes.finishing import (
+from mantello_core.scheme.finishing import (
     USES,
     Basing,
     DirtPass,
@@ -21,7 +22,6 @@ from mantello_core.schemes.finishing import (
     usual_plants,
     with_paint,
 )
-from mantello_core.schemes.scheme import Design
 
 _SLOTS = {"metals": ("Metals", METALS), "skin": ("Skin", SKIN), "base": ("Bases", BASE)}
 _DIRT_NAMES = ("clean", "a little dust", "used", "a campaign", "a long one", "buried in mud")

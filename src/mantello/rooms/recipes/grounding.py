@@ -6,11 +6,11 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import reading_of
-from mantello_core.recipes.ground import Ground
+from mantello_core.design import edit
+from mantello_core.film.ground import Ground
+from mantello_core.film.prediction import HARD
+from mantello_core.mixing.undercoat import twin_apart, undercoats
 from mantello_core.recipes.hazard import DEFERENCE
-from mantello_core.recipes.layering import HARD
-from mantello_core.recipes.undercoat import twin_apart, undercoats
-from mantello_core.schemes import edit
 
 from .stack import undercoat_cautions
 

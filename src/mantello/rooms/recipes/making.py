@@ -12,19 +12,19 @@ from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.paints.models import OwnedPaint, OwnPaint
 from mantello.shell.fields import CoreField
+from mantello_core.army.tree import TIERS
+from mantello_core.checks.route_conflict import Conflict, conflicts, touching_roles
 from mantello_core.colour.spaces import Lab, lab_of_hex
+from mantello_core.design.base_mix import base_mix
+from mantello_core.design.worked_out import with_recipes, with_route
 from mantello_core.errors import MantelloError
+from mantello_core.film.prediction import Prediction
+from mantello_core.mixing.generating import Generated, generated
+from mantello_core.mixing.route import Route, routes
 from mantello_core.paints.paint import Paint
 from mantello_core.paints.range import ranges
-from mantello_core.recipes.generating import Generated, generated
-from mantello_core.recipes.layering import Prediction
 from mantello_core.recipes.method import METHODS, Method
-from mantello_core.recipes.route import Route, routes
 from mantello_core.recipes.step import Mix
-from mantello_core.schemes.army import TIERS
-from mantello_core.schemes.base_mix import base_mix
-from mantello_core.schemes.making import with_recipes, with_route
-from mantello_core.schemes.route_conflict import Conflict, conflicts, touching_roles
 
 OWNED, EVERY = "owned", "all"
 #: routes shown

@@ -7,9 +7,9 @@ from PIL import Image, ImageDraw, ImageFilter
 
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import reading_of
+from mantello_core.advice.trial import PATCHES
 from mantello_core.colour.spaces import hex_of
-from mantello_core.recipes.layering import predicted
-from mantello_core.recipes.trial import PATCHES
+from mantello_core.film.prediction import predicted
 
 from .models import Photo, TestPiece
 from .photograph import kept, sampled

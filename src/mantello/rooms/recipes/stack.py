@@ -3,19 +3,19 @@
 from dataclasses import dataclass
 
 from mantello.rooms.army.reading import Reading
+from mantello_core.advice.light_width import DRAWN_MM, Rung, ladder
+from mantello_core.advice.recipe_advice import Advice, advice
+from mantello_core.advice.stopping import Stop, stops
+from mantello_core.army.tree import TIERS
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import Lab
-from mantello_core.recipes.advice import Advice, advice
-from mantello_core.recipes.bridge import Bridge, bridge_beneath
-from mantello_core.recipes.coverage import Coverage, coverage
-from mantello_core.recipes.finish import drying_shift
+from mantello_core.film.coverage import Coverage, coverage
+from mantello_core.film.finish import drying_shift
+from mantello_core.film.prediction import Outcome, Prediction
+from mantello_core.film.surface import coated, solid, wash_thickness
+from mantello_core.mixing.bridge import Bridge, bridge_beneath
+from mantello_core.mixing.undercoat import undercoats
 from mantello_core.recipes.hazard import cautions_for, step_cautions
-from mantello_core.recipes.ladder import DRAWN_MM, Rung, ladder
-from mantello_core.recipes.layering import Outcome, Prediction
-from mantello_core.recipes.stopping import Stop, stops
-from mantello_core.recipes.surface import coated, solid, wash_thickness
-from mantello_core.recipes.undercoat import undercoats
-from mantello_core.schemes.army import TIERS
 
 #: CIEDE2000 of drying from which a painter is told not to judge wet paint
 JUDGE_DRY = 3.0

@@ -10,15 +10,15 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import reading_of
 from mantello.shell.download import private_jpeg
+from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import hex_of
+from mantello_core.design.worked_out import with_calibration
 from mantello_core.errors import OutOfRange, UnknownName
+from mantello_core.film.calibration import Calibration
+from mantello_core.film.prediction import predicted
+from mantello_core.mixing.correction import corrections
 from mantello_core.paints.range import paint
-from mantello_core.recipes.calibration import Calibration
-from mantello_core.recipes.correction import corrections
-from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.step import MOST_COATS, MOST_MINUTES
-from mantello_core.schemes.army import TIERS
-from mantello_core.schemes.making import with_calibration
 
 from .making import EVERY, OWNED, pots_for
 from .models import Photo, TestPiece

@@ -4,14 +4,14 @@ from dataclasses import dataclass
 
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading
+from mantello_core.advice.trial import Compared, Done, Lesson, compared, lessons
 from mantello_core.colour.card import through_card
 from mantello_core.errors import MantelloError
+from mantello_core.film.ground import Ground
+from mantello_core.film.prediction import predicted
 from mantello_core.formats.own_paints import read_own_paint, write_own_paint
 from mantello_core.formats.recipes import read_step, write_step
-from mantello_core.recipes.ground import Ground
-from mantello_core.recipes.layering import predicted
 from mantello_core.recipes.step import Recipe
-from mantello_core.recipes.trial import Compared, Done, Lesson, compared, lessons
 
 from .models import Photo, TestPiece
 

@@ -10,17 +10,17 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.rooms.army.page import apply, army_for, room_page
 from mantello.rooms.army.reading import BARE, reading_of
 from mantello.rooms.paints.models import OwnPaint
+from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import lab_of_hex
+from mantello_core.design import edit
+from mantello_core.design.base_mix import with_bridge
+from mantello_core.design.worked_out import with_stop
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
-from mantello_core.recipes.bridge import bridge_beneath
+from mantello_core.mixing.bridge import bridge_beneath
+from mantello_core.mixing.undercoat import undercoats
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.material import materials
 from mantello_core.recipes.technique import techniques
-from mantello_core.recipes.undercoat import undercoats
-from mantello_core.schemes import edit
-from mantello_core.schemes.army import TIERS
-from mantello_core.schemes.base_mix import with_bridge
-from mantello_core.schemes.making import with_stop
 
 from .forms import MIX_ROWS, StepForm
 from .stack import cautions_of, grounds_of, stacks_of, undercoat_cautions

@@ -10,12 +10,12 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.rooms.army.page import apply, army_for, back, room_page
 from mantello.rooms.army.reading import Reading, reading_of
+from mantello_core.checks.finding import Check, Finding
+from mantello_core.design.design import Design
 from mantello_core.errors import OutOfRange
-from mantello_core.schemes.aim import THRESHOLDS, Aims, with_accepted, with_marked, with_share, with_threshold
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.change import changes
-from mantello_core.schemes.inspection.finding import Check, Finding
-from mantello_core.schemes.scheme import Design
+from mantello_core.scheme.aim import THRESHOLDS, Aims, with_accepted, with_marked, with_share, with_threshold
+from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.change import changes
 
 from .pick import pick_from
 

@@ -14,7 +14,7 @@ from mantello.rooms.army.models import Variant
 from mantello.rooms.army.page import army_for, base_of, room_page
 from mantello.rooms.army.reading import NEUTRAL, Reading, reading_of
 from mantello_core.errors import MantelloError
-from mantello_core.schemes.change import changes
+from mantello_core.scheme.change import changes
 
 from .pick import Pick, pick_from
 

@@ -6,8 +6,9 @@ from django import forms
 
 from mantello.rooms.paints.choices import paint_choices
 from mantello.shell.fields import CoreField
-from mantello_core.schemes.naming import named
-from mantello_core.schemes.rule import Filter, Rule
+from mantello_core.army.figure_filter import Filter
+from mantello_core.naming import named
+from mantello_core.scheme.rule import Rule
 
 
 class RoleForm(forms.Form):

@@ -2,12 +2,12 @@
 
 from dataclasses import dataclass
 
+from mantello_core.army.tree import Figure
+from mantello_core.design.edit import rung_of
 from mantello_core.figures.vocabulary import sideless, spoken
-from mantello_core.schemes.army import Figure
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.change import Preview, changes
-from mantello_core.schemes.edit import rung_of
-from mantello_core.schemes.sentence import rule_sentence
+from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.change import Preview, changes
+from mantello_core.scheme.sentence import rule_sentence
 
 from .pick import Pick
 

@@ -9,14 +9,14 @@ from django.views.decorators.http import require_POST
 
 from mantello.rooms.army.page import apply, army_for, back
 from mantello.rooms.army.reading import reading_of
+from mantello_core.army.tree import Figure
+from mantello_core.design.bearing import device_words, with_device, without_device
 from mantello_core.errors import OutOfRange
 from mantello_core.figures.plate import Site
 from mantello_core.formats.mark_svg import mark_svg
-from mantello_core.insignia.device import ARMS, FRAMES, MOST_SIGNS, Device, checked_device, figures
-from mantello_core.insignia.manner import FACINGS, LINES, METHODS, MOST_TURN, Manner, checked_manner
-from mantello_core.schemes.army import Figure
-from mantello_core.schemes.bearing import device_words, with_device, without_device
-from mantello_core.schemes.placement import Borne
+from mantello_core.insignia.devices.device import ARMS, FRAMES, MOST_SIGNS, Device, checked_device, figures
+from mantello_core.insignia.devices.manner import FACINGS, LINES, METHODS, MOST_TURN, Manner, checked_manner
+from mantello_core.marks.placement import Borne
 
 from .pick import Pick
 

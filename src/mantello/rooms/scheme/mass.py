@@ -3,10 +3,10 @@
 from dataclasses import dataclass
 from html import escape
 
+from mantello_core.army.tree import Node
 from mantello_core.formats.drawing import blurred, plate_group
 from mantello_core.formats.massing import massed_group
-from mantello_core.schemes.army import Node
-from mantello_core.schemes.cascade import FigureClass
+from mantello_core.scheme.cascade import FigureClass
 
 from .pick import Pick
 

@@ -5,13 +5,13 @@ from urllib.parse import urlencode
 
 from mantello.rooms.army.reading import NEUTRAL, Reading
 from mantello.rooms.army.seeing import Seeing, seeing_from
+from mantello_core.army.tree import Figure, Node, Rank, Rung
+from mantello_core.design.design import Design
+from mantello_core.design.edit import rung_of, set_here
 from mantello_core.errors import OutOfRange
 from mantello_core.figures.plate import Plate
 from mantello_core.figures.vocabulary import sideless
-from mantello_core.schemes.army import Figure, Node, Rank, Rung
-from mantello_core.schemes.cascade import FigureClass, Verdict, ladder
-from mantello_core.schemes.edit import rung_of, set_here
-from mantello_core.schemes.scheme import Design
+from mantello_core.scheme.cascade import FigureClass, Verdict, ladder
 
 #: cells of the mapping table that may be set at once
 MOST_CELLS = 2000

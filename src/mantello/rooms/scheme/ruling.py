@@ -7,11 +7,12 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.page import apply, apply_form, apply_given, army_for, back, room_page
 from mantello.rooms.army.reading import reading_of
-from mantello_core.schemes import edit
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.change import changed, changes
-from mantello_core.schemes.sentence import areas_words, rule_sentence
-from mantello_core.schemes.transfer import transferred
+from mantello_core.design import edit
+from mantello_core.design.preview import changed
+from mantello_core.design.transfer import transferred
+from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.change import changes
+from mantello_core.scheme.sentence import areas_words, rule_sentence
 
 from .forms import ColumnForm, RuleForm, TableForm, TonedForm
 from .pick import pick_from

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from mantello.rooms.army.reading import Reading
 from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import GROUPS, group_of, sideless, spoken
-from mantello_core.schemes.cascade import Cell, FigureClass
+from mantello_core.scheme.cascade import Cell, FigureClass
 
 #: columns from which a table starts with one formation
 MOST_AT_ONCE = 16

@@ -12,11 +12,11 @@ from mantello.rooms.army.page import apply, army_for, back
 from mantello.rooms.army.reading import reading_of
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex
+from mantello_core.design.edit import with_recipe_started
 from mantello_core.errors import MantelloError
+from mantello_core.film.surface import solid
 from mantello_core.paints.paint import Paint
 from mantello_core.paints.range import paint, paints
-from mantello_core.recipes.surface import solid
-from mantello_core.schemes.edit import with_recipe_started
 
 #: paints shown beside a tried colour
 NEAREST = 4

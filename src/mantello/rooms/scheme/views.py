@@ -15,14 +15,14 @@ from mantello.rooms.army.muster import Muster
 from mantello.rooms.army.page import apply, apply_given, army_for, back, room_page
 from mantello.rooms.army.reading import NEUTRAL, reading_of
 from mantello.shell.download import download
+from mantello_core.checks.finding import class_title
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import hex_of
+from mantello_core.design import edit
+from mantello_core.design.bearing import device_words
+from mantello_core.design.preview import changed
 from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import spoken
-from mantello_core.schemes import edit
-from mantello_core.schemes.bearing import device_words
-from mantello_core.schemes.change import changed
-from mantello_core.schemes.inspection.finding import class_title
 
 from .forms import RoleForm
 from .ladder import areas_said, effect_of, rows_of

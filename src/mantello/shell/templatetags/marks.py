@@ -4,9 +4,9 @@ from django import template
 from django.utils.html import format_html, format_html_join
 from django.utils.safestring import mark_safe
 
+from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import Lab, hex_of, on_screen
 from mantello_core.recipes.technique import SHARES, ZONES
-from mantello_core.schemes.army import TIERS
 
 register = template.Library()
 

@@ -2,20 +2,21 @@
 
 from datetime import datetime
 
+from ...design.design import Design
+from ...design.muster import empty_army, with_entries
 from ...errors import Unreadable
 from ...figures.catalogue import plate, plate_types
 from ...figures.synonym import synonyms
 from ...figures.vocabulary import spoken
 from ...paints.range import paint
+from ...paints.shopping import RESERVE, shopping
 from ...paints.stock import Stock
 from ...planning.plan import plan
 from ...planning.undercoating import undercoat_advice
 from ...planning.validating import Painted, faults_of
-from ...recipes.shopping import RESERVE, shopping
-from ...schemes.cascade import resolve
-from ...schemes.muster import empty_army, with_entries
-from ...schemes.scheme import Design, Scheme
-from ...schemes.share import paint_needed
+from ...scheme.cascade import resolve
+from ...scheme.scheme import Scheme
+from ...scheme.share import paint_needed
 from ..document import read_design, write_design
 from ..roster import read_roster
 from ..validation import check

@@ -1,14 +1,14 @@
 """Verbs about how a colour is made: films over a ground, ramps of light, and whole recipes."""
 
 from ...colour.spaces import Lab, lab_of_hex
+from ...film.finish import drying_shift, varnished, wet_colour
+from ...film.ground import Ground, checked_ground
+from ...film.prediction import predicted
+from ...film.surface import coated, solid, stained, washed
+from ...mixing.generating import generated
+from ...mixing.route import RISE, STEPS, routes
 from ...paints.range import paint, paints
-from ...recipes.finish import drying_shift, varnished, wet_colour
-from ...recipes.generating import generated
-from ...recipes.ground import Ground, checked_ground
 from ...recipes.hazard import step_cautions
-from ...recipes.layering import predicted
-from ...recipes.route import RISE, STEPS, routes
-from ...recipes.surface import coated, solid, stained, washed
 from ..recipes import write_step
 from ..validation import check
 from .paint import colour_mapping, mix_of

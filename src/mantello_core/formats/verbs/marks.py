@@ -2,17 +2,17 @@
 
 from ...colour.spaces import hex_of, lab_of_hex, mean_lab
 from ...errors import Contradiction
-from ...insignia.arms_drawing import drawn_arms
-from ...insignia.blazon import read_blazon, write_blazon
-from ...insignia.cadency import cadency
-from ...insignia.coat import Coat
-from ...insignia.decal import shaped_decal
-from ...insignia.differencing import differenced
-from ...insignia.freehand import FINEST_LINE
-from ...insignia.freehand import freehand as guide_for
-from ...insignia.rule import breaches, keeps_rule
-from ...insignia.tincture import TINCTURES
-from ...insignia.transfer_sheet import nested, relief
+from ...insignia.arms.arms_drawing import drawn_arms
+from ...insignia.arms.blazon import read_blazon, write_blazon
+from ...insignia.arms.cadency import cadency
+from ...insignia.arms.coat import Coat
+from ...insignia.arms.differencing import differenced
+from ...insignia.arms.tincture import TINCTURES
+from ...insignia.arms.tincture_rule import breaches, keeps_rule
+from ...insignia.devices.freehand import FINEST_LINE
+from ...insignia.devices.freehand import freehand as guide_for
+from ...insignia.transfers.decal import shaped_decal
+from ...insignia.transfers.transfer_sheet import nested, relief
 from ..arms import as_tree
 from ..arms_svg import PLAIN_COLOURS, arms_svg
 from ..freehand_svg import stage_svg

@@ -2,13 +2,13 @@
 
 from ...colour.spaces import Lab, hex_of, lab_of_hex, on_screen
 from ...errors import MantelloError
+from ...film.coverage import coverage, tolerance_of
+from ...film.ground import Ground
+from ...film.surface import solid
+from ...mixing.matching import matches
+from ...mixing.undercoat import undercoats
 from ...paints.range import paint, paints
-from ...recipes.coverage import coverage, tolerance_of
-from ...recipes.ground import Ground
-from ...recipes.matching import matches
 from ...recipes.step import Mix, Step, checked
-from ...recipes.surface import solid
-from ...recipes.undercoat import undercoats
 from ..validation import check
 
 

@@ -1,14 +1,14 @@
 """Verbs about the scheme: what every area wears and why, what the checks say, and schemes proposed for a brief."""
 
+from ...army.tree import Figure
+from ...checks.finding import Check, Finding
+from ...checks.harmony import Harmony, harmony_of
+from ...checks.inspect import inspect
 from ...colour.spaces import lab_of_hex
+from ...design.brief import formation_names
 from ...errors import MantelloError
-from ...schemes.army import Figure
-from ...schemes.brief import formation_names
-from ...schemes.cascade import Verdict, ladder, resolve
-from ...schemes.inspection.finding import Check, Finding
-from ...schemes.inspection.harmony import Harmony, harmony_of
-from ...schemes.inspection.inspect import inspect
-from ...schemes.proposal import MOST, SCHOOLS, Proposal, army_for_brief, proposals
+from ...proposals.proposal import MOST, SCHOOLS, Proposal, army_for_brief, proposals
+from ...scheme.cascade import Verdict, ladder, resolve
 from ..document import read_brief, read_design, write_design
 from ..validation import check
 from .paint import colour_mapping

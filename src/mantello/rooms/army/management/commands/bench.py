@@ -16,32 +16,32 @@ from mantello.rooms.army.actions import keep_design
 from mantello.rooms.army.models import Army
 from mantello.rooms.army.reading import Reading, reading_of
 from mantello.rooms.plan.evening import Evening
+from mantello_core.army.tree import Figure
 from mantello_core.colour.spaces import lab_of_hex
+from mantello_core.design.brief import Brief, formation_names
+from mantello_core.design.design import Design
+from mantello_core.design.edit import set_here
+from mantello_core.design.muster import Entry, with_entries, with_rank, without_rank
 from mantello_core.figures.drafting import drafted, sketched
-from mantello_core.figures.making import made_figure, usual_making
+from mantello_core.figures.kit import made_figure, usual_making
+from mantello_core.film.ground import Ground
+from mantello_core.film.prediction import predicted
+from mantello_core.film.surface import coated
 from mantello_core.formats.sample import calvessa, levy
+from mantello_core.mixing.generating import generated
+from mantello_core.mixing.matching import matches
+from mantello_core.mixing.mix_index import MixIndex
+from mantello_core.mixing.route import route
+from mantello_core.mixing.undercoat import undercoat_choices
 from mantello_core.paints.estimate import Reading as Read
 from mantello_core.paints.estimate import estimated
 from mantello_core.paints.range import paint, paints
 from mantello_core.planning.plan import laid_out, plan, prepared
 from mantello_core.planning.search import search
 from mantello_core.planning.validating import faults_of
-from mantello_core.recipes.generating import generated
-from mantello_core.recipes.ground import Ground
-from mantello_core.recipes.layering import predicted
-from mantello_core.recipes.matching import matches
-from mantello_core.recipes.mix_index import MixIndex
-from mantello_core.recipes.route import route
+from mantello_core.proposals.proposal import army_for_brief, proposals
 from mantello_core.recipes.step import Mix
-from mantello_core.recipes.surface import coated
-from mantello_core.recipes.undercoat import undercoat_choices
-from mantello_core.schemes.army import Figure
-from mantello_core.schemes.brief import Brief, formation_names
-from mantello_core.schemes.cascade import resolve
-from mantello_core.schemes.edit import set_here
-from mantello_core.schemes.muster import Entry, with_entries, with_rank, without_rank
-from mantello_core.schemes.proposal import army_for_brief, proposals
-from mantello_core.schemes.scheme import Design
+from mantello_core.scheme.cascade import resolve
 
 PAGES = (
     "",

@@ -1,0 +1,121 @@
+"""What experience says against a recipe before it is painted: reasons, never bans."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from ..film.ground import Ground
+from ..film.prediction import Outcome, Prediction
+from ..paints.alike import alike
+from ..paints.range import paints
+from ..recipes.step import Step
+
+#: L* from which a base is white enough to turn murky under an all-over shade
+WHITE = 85.0
+#: L* that one step of light should gain, least and most, for a force seen across a table
+LEAST_RISE, MOST_RISE = 3.0, 18.0
+#: L* a shade may take from flats to recesses, and how dark they may get, before it counts as strong
+MOST_DROP, DEEPEST = 24.0, 12.0
+#: effects that are transparent all over
+_TRANSPARENT = ("wash", "stain")
+_LIGHTS = ("layer", "highlight", "edge", "dot", "drybrush", "overbrush")
+_ROUGH = ("stipple", "drybrush", "overbrush", "powder", "texture")
+
+
+@dataclass(frozen=True)
+class Advice:
+    """One reason to think again, at one step."""
+
+    step: str
+    #: short word for what it is about
+    about: str
+    words: str
+
+
+def advice(prediction: Prediction, ground: Ground) -> tuple[Advice, ...]:
+    """Everything that experience says against a recipe on a ground, step by step."""
+    outcomes = prediction.outcomes
+    found: list[Advice] = []
+    told: set[str] = set()
+    for at, outcome in enumerate(outcomes):
+        before = [one.step for one in outcomes[:at]]
+        for about, words in (
+            *_of_order(outcome.step, before, ground),
+            *_of_looks(outcome, before),
+            *_of_tools(outcome.step),
+        ):
+            if words not in told:  # of a label once is enough
+                found.append(Advice(outcome.step.id, about, words))
+            told |= {words} if about == "label" else set()
+    return tuple(found)
+
+
+def _of_order(step: Step, before: list[Step], ground: Ground) -> Iterator[tuple[str, str]]:
+    kinds = [one.kind for one in before]
+    metal = any(_metallic(one) for one in before)
+    if step.technique.effect in _TRANSPARENT or step.kind == "glaze":
+        sprayed = [pot for pot in ground.paints if pot.flake and pot.sprayed]
+        sprayed += [pot for one in before for pot in one.mix.paints if pot.flake and pot.sprayed]
+        brushed = any(_metallic(one) and not any(pot.sprayed for pot in one.mix.paints) for one in before)
+        if sprayed and not brushed:
+            yield "stain", "A stain slips off a sprayed metal: brush a coat of the metal over it first."
+    if step.technique.effect == "oil":
+        if "varnish" not in kinds:
+            yield (
+                "barrier",
+                "No varnish beneath: spirit can lift acrylic paint; lay one first, or let the paint cure for days.",
+            )
+        elif not any(
+            pot.finish in ("gloss", "satin") for one in before if one.kind == "varnish" for pot in one.mix.paints
+        ):
+            yield "barrier", "A matt ground holds the oil back: wiped over gloss or satin it comes off clean."
+    if step.kind == "varnish" and metal and any(pot.finish == "matt" for pot in step.mix.paints):
+        yield (
+            "shine",
+            "Matt varnish takes the flash of the metal beneath: varnish first, or light the metal again after it.",
+        )
+    if step.kind == "powder" and "varnish" not in kinds:
+        yield "powder", "Powder holds on a matt ground; fix it gently, for a varnish sprayed over it darkens it."
+
+
+def _of_looks(outcome: Outcome, before: list[Step]) -> Iterator[tuple[str, str]]:
+    step = outcome.step
+    if step.kind == "shade" and outcome.before.lightness > WHITE:
+        yield (
+            "white",
+            "White turns murky under an all-over shade: shade its recesses only, with a thinned grey or blue grey.",
+        )
+    if step.kind in _LIGHTS and before and step.share < 0.5 and not _metallic(step):
+        rise = outcome.after.lightness - outcome.before.lightness
+        if -1 < rise < LEAST_RISE:
+            yield (
+                "faint",
+                f"This light gains {max(0, rise):.0f} L*; under {LEAST_RISE:.0f} it is lost across the table.",
+            )
+        elif rise > MOST_RISE and step.technique.effect == "coat":
+            yield (
+                "stark",
+                f"This light gains {rise:.0f} L* at once; over {MOST_RISE:.0f} it looks cut out: put a mix of the two before it.",
+            )
+    drop = outcome.before.lightness - outcome.recess.lightness if outcome.recess else 0.0
+    if step.technique.irreversible and drop > MOST_DROP and outcome.recess.lightness < DEEPEST:
+        yield (
+            "strong",
+            "It leaves recesses nearly black and cannot be undone: try one thinned pass first, and lay two if it wants more.",
+        )
+
+
+def _of_tools(step: Step) -> Iterator[tuple[str, str]]:
+    tool = step.tool.casefold()
+    if step.kind in _ROUGH and ("fine" in tool or "good tip" in tool):
+        yield "tool", "A fine brush is ruined by this: take an old one."
+    if step.kind == "base" and step.mix.diluent_parts and all(pot.kind == "air" for pot in step.mix.paints):
+        yield "body", "A paint made for the airbrush hides less by brush: lay it neat, or expect more coats."
+    for pot in step.mix.paints:
+        for one in alike(pot, paints().values()):
+            if one.why in ("name", "both") and (one.apart > 2 or one.other_finish):
+                other = f", which dries {one.paint.finish}" if one.other_finish else f", {one.apart:.0f} away"
+                yield "label", f"Mind the label: {pot.name}, not {one.paint.name}{other}."
+
+
+def _metallic(step: Step) -> bool:
+    return any(pot.flake for pot in step.mix.paints)

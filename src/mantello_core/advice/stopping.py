@@ -1,0 +1,49 @@
+"""Where to stop: what every step is worth from a distance, for the minutes it takes."""
+
+from dataclasses import dataclass
+
+from ..colour.acuity import DISTANCES, seen_difference
+from ..colour.spaces import Lab
+from ..film.prediction import Prediction
+
+#: width of the band each zone takes on a figure of 28 mm, mm; an estimate
+_BANDS = {"shade": 0.9, "base": 2.4, "layer": 1.6, "highlight": 0.8, "edge": 0.35}
+#: neighbours in light, deepest first
+_PAIRS = (("shade", "base"), ("base", "layer"), ("layer", "highlight"), ("highlight", "edge"))
+
+
+@dataclass(frozen=True)
+class Stop:
+    """A recipe stopped after one step."""
+
+    step: str
+    #: minutes so far, of one figure
+    minutes: float
+    #: contrast that is seen, by distance: CIEDE2000 over the pairs of neighbouring tones, added up
+    contrast: dict[str, float]
+    #: contrast this step adds at arm's length for each of its minutes; negative where it evens out
+    gain: float
+
+
+def stops(prediction: Prediction, minutes: tuple[float, ...], height: float = 28.0) -> tuple[Stop, ...]:
+    """What the recipe shows if it is stopped after each step.
+
+    minutes: hands-on minutes of every step of one figure; height: of the figure, mm.
+    """
+    found: list[Stop] = []
+    spent, before = 0.0, 0.0
+    for outcome, taken in zip(prediction.outcomes, minutes, strict=True):
+        spent += taken
+        seen = {name: contrast(outcome.tones, metres, height) for name, metres in DISTANCES.items()}
+        gained = seen["arm"] - before
+        found.append(Stop(outcome.step.id, spent, seen, gained / taken if taken else 0.0))
+        before = seen["arm"]
+    return tuple(found)
+
+
+def contrast(tones: dict[str, Lab], metres: float, height: float = 28.0) -> float:
+    """CIEDE2000 between neighbouring tones that a distance leaves, added up from recess to edge."""
+    scale = height / 28.0
+    return sum(
+        seen_difference(tones[one], tones[two], min(_BANDS[one], _BANDS[two]) * scale, metres) for one, two in _PAIRS
+    )

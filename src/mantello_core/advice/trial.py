@@ -1,0 +1,101 @@
+"""What a test piece tells: how the colours came out against what was predicted, and what that says of the paints."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from ..colour.difference import difference
+from ..colour.spaces import Lab
+from ..film.calibration import Calibration, drying_found, hiding_found
+from ..film.ground import Ground
+from ..film.prediction import Prediction, predicted
+from ..recipes.step import Recipe
+
+#: CIEDE2000 between a photograph and a prediction that is as good as a photograph can tell
+AGREES = 4.0
+#: factors that are so near 1 that they tell nothing
+NOTHING = 0.05
+#: patches by what a painter points at, and the zone each is compared with
+PATCHES = {"recess": "shade", "flat": "base", "raised": "highlight"}
+
+
+@dataclass(frozen=True)
+class Done:
+    """What was done of one step; None where the painter did not know."""
+
+    coats: int | None = None
+    #: hands-on, and until it was dry
+    minutes: float | None = None
+    drying: float | None = None
+
+
+@dataclass(frozen=True)
+class Compared:
+    """One patch of a photograph against the prediction."""
+
+    patch: str
+    seen: Lab
+    predicted: Lab
+
+    @property
+    def apart(self) -> float:
+        """CIEDE2000 between the two."""
+        return difference(self.seen, self.predicted)
+
+    @property
+    def agrees(self) -> bool:
+        """Whether the difference is no more than a photograph can tell."""
+        return self.apart <= AGREES
+
+    @property
+    def words(self) -> str:
+        """How it came out: darker, lighter, duller, brighter, or as predicted."""
+        if self.agrees:
+            return "as predicted"
+        light = self.seen.lightness - self.predicted.lightness
+        chroma = self.seen.chroma - self.predicted.chroma
+        if abs(light) >= abs(chroma):
+            return "lighter than predicted" if light > 0 else "darker than predicted"
+        return "more vivid than predicted" if chroma > 0 else "duller than predicted"
+
+
+@dataclass(frozen=True)
+class Lesson:
+    """What a step says of a paint."""
+
+    step: str
+    calibration: Calibration
+    #: coats laid and predicted, minutes dried and predicted; None where it tells nothing
+    coats: tuple[int, int] | None
+    drying: tuple[float, float] | None
+
+
+def compared(patches: Mapping[str, Lab], prediction: Prediction) -> tuple[Compared, ...]:
+    """Patches of ``PATCHES`` against the tones of a prediction; others are left out."""
+    return tuple(
+        Compared(name, patches[name], prediction.tones[zone]) for name, zone in PATCHES.items() if name in patches
+    )
+
+
+def lessons(recipe: Recipe, ground: Ground, done: Mapping[str, Done]) -> tuple[Lesson, ...]:
+    """What the coats and the drying of every step say of its paint, for steps with one paint.
+
+    Coats tell of bases whose coats were left to be counted; of a mix, no one paint is to blame.
+    """
+    found = []
+    surfaces = ground.surfaces
+    for outcome in predicted(recipe, ground).outcomes:
+        step, was = outcome.step, done.get(outcome.step.id, Done())
+        before, surfaces = surfaces["base"], outcome.surfaces
+        if len(step.mix.parts) > 1:
+            continue
+        hiding, drying, coats, dried = 1.0, 1.0, None, None
+        if was.coats and step.kind == "base" and step.coats is None and was.coats != outcome.coats:
+            factor = hiding_found(step.mix, before, was.coats)
+            if factor:
+                hiding, coats = factor, (was.coats, outcome.coats)
+        if was.drying:
+            drying, dried = drying_found(step.drying, was.drying), (was.drying, step.drying)
+        if abs(hiding - 1) > NOTHING or abs(drying - 1) > NOTHING:
+            learned = Calibration(step.mix.parts[0][0], round(hiding, 2), round(drying, 2))
+            found.append(Lesson(step.id, learned, coats, dried if abs(drying - 1) > NOTHING else None))
+    return tuple(found)

@@ -1,0 +1,1 @@
+"""Who is there: formations, units, ranks and figures."""

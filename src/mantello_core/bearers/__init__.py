@@ -1,0 +1,1 @@
+"""Who bears which mark: copies, sites, sheets and the steps of a mark."""

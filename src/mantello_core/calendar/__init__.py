@@ -1,0 +1,1 @@
+"""Evenings, daylight and the hours there are to paint."""

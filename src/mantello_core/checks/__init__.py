@@ -1,0 +1,1 @@
+"""The checks of a design, each with its findings and fixes."""

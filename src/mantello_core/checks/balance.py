@@ -1,0 +1,238 @@
+"""Checks of balance: accents, shares, common ground, signatures, metals, materials, paint trouble."""
+
+from collections import defaultdict
+from itertools import combinations
+
+from ..design.design import Design
+from ..design.edit import with_undercoat
+from ..figures.vocabulary import sideless, spoken
+from ..mixing.undercoat import best_undercoat
+from ..scheme.cascade import FigureClass
+from ..scheme.share import role_shares
+from .contrast import seams_of
+from .finding import Check, Finding, Fix, at
+from .look import Look
+
+#: materials that a painter shows as one kind of stuff
+STUFF = {
+    "cloth": "cloth", "leather": "leather", "metal": "metal", "plate": "metal", "mail": "metal", "fur": "fur",
+    "wood": "wood", "skin": "skin", "hair": "hair", "feather": "feather", "rope": "rope",
+}  # fmt: skip
+
+
+def _share(one: FigureClass, roles: set[str]) -> float:
+    areas = one.plate.areas
+    whole = sum(area.mm2 for name, area in areas.items() if not name.startswith("base"))
+    mine = sum(
+        areas[name].mm2 for name, cell in one.cells.items() if cell.role in roles and not name.startswith("base")
+    )
+    return mine / whole if whole else 0.0
+
+
+def accents(look: Look) -> Check:
+    """The share of the accent roles on every figure."""
+    design, resolution = look.design, look.resolution
+    aims = design.scheme.aims
+    least, most = aims.threshold("accent_least"), aims.threshold("accent_most")
+    rule = f"Accent roles take {least:.0%} to {most:.0%} of every figure's visible area, its base aside."
+    thresholds = ("accent_least", "accent_most")
+    if not aims.accents:
+        return Check("accents", "Accent share", "clear", "no role is marked as an accent", (), rule, thresholds)
+    found = []
+    for one in resolution.classes:
+        share = _share(one, set(aims.accents))
+        if not least <= share <= most:
+            area = next((name for name, cell in one.cells.items() if cell.role in aims.accents), next(iter(one.cells)))
+            said = f"accents take {share:.1%}, {'too little' if share < least else 'too much'}"
+            found.append(at(design.army, one, area, said, f"{one.unit}|{one.rank}", abs(share - (least + most) / 2)))
+    found.sort(key=lambda finding: -finding.number)
+    worst = found[0].what if found else "accents keep their share on every figure"
+    return Check("accents", "Accent share", "look" if found else "clear", worst, tuple(found), rule, thresholds)
+
+
+def shares(look: Look) -> Check:
+    """Roles against their wanted shares of the army's visible area."""
+    design, resolution = look.design, look.resolution
+    aims, worn = design.scheme.aims, role_shares(resolution) if resolution.classes else {}
+    near = aims.threshold("share")
+    found = []
+    for role, target in aims.shares:
+        if role in design.scheme.role_by_id and abs(worn.get(role, 0.0) - target) > near:
+            said = f"{design.scheme.role(role).name} takes {worn.get(role, 0.0):.0%}, wanted {target:.0%}"
+            found.append(Finding(said, role, number=abs(worn.get(role, 0.0) - target)))
+    found.sort(key=lambda finding: -finding.number)
+    worst = found[0].what if found else "wanted shares are met" if aims.shares else "no shares are wanted"
+    rule = f"A role with a wanted share lies within {near:.0%} of it."
+    return Check("shares", "Wanted shares", "look" if found else "clear", worst, tuple(found), rule, ("share",))
+
+
+def common(look: Look) -> Check:
+    """The share of the army that is decided at the army's own rung."""
+    design, resolution = look.design, look.resolution
+    aims = design.scheme.aims
+    low, high = aims.threshold("common_least"), aims.threshold("common_most")
+    whole = mine = 0.0
+    for one in resolution.classes:
+        for name, area in one.plate.areas.items():
+            whole += area.mm2 * len(one.ordinals)
+            mine += area.mm2 * len(one.ordinals) if one.cells[name].rung == 1 else 0
+    share = mine / whole if whole else 0.0
+    found = ()
+    if whole and not low <= share <= high:
+        why = "too little to hold the army together" if share < low else "so much that formations vanish"
+        found = (Finding(f"{share:.0%} is decided at the army's rung, {why}", "common", number=share),)
+    worst = found[0].what if found else f"{share:.0%} is common to the whole army"
+    rule = f"{low:.0%} to {high:.0%} of the visible area is decided at the army's rung."
+    return Check(
+        "common", "Common ground", "look" if found else "clear", worst, found, rule, ("common_least", "common_most")
+    )
+
+
+def signatures(look: Look) -> Check:
+    """Whether every figure carries at least two of the army's signature roles."""
+    design, resolution = look.design, look.resolution
+    wanted = [role for role in design.scheme.aims.signatures if role in design.scheme.role_by_id]
+    least = min(2, len(wanted))
+    found = []
+    for one in resolution.classes if wanted else ():
+        worn = {cell.role for cell in one.cells.values()}
+        missing = [design.scheme.role(role).name for role in wanted if role not in worn]
+        if len(wanted) - len(missing) < least:
+            found.append(
+                at(
+                    design.army,
+                    one,
+                    next(iter(one.cells)),
+                    f"lacks {', '.join(missing)}",
+                    f"{one.unit}|{one.rank}",
+                    len(missing),
+                )
+            )
+    worst = found[0].what if found else "every figure carries them" if wanted else "no role is marked as a signature"
+    rule = "Every figure carries at least two of the roles marked as signatures (one, if only one is marked)."
+    return Check("signatures", "Signatures", "look" if found else "clear", worst, tuple(found), rule)
+
+
+def metals(look: Look) -> Check:
+    """Too many metals on one figure, and metals that adjoin."""
+    design, resolution = look.design, look.resolution
+    most = design.scheme.aims.threshold("metals")
+    shiny = {
+        role.id
+        for role in design.scheme.roles
+        if any(
+            pot.kind == "metallic" for _, recipe in role.recipes for step in recipe.steps[:1] for pot in step.mix.paints
+        )
+    }
+    found: dict[str, Finding] = {}
+    for one in resolution.classes:
+        worn = {cell.role for cell in one.cells.values()} & shiny
+        if len(worn) > most:
+            found[f"{one.unit}|{one.rank}"] = at(
+                design.army, one, next(iter(one.cells)), f"{len(worn)} metals", f"{one.unit}|{one.rank}", 1000
+            )
+        for area, other, length in seams_of(one.plate, 3.0):
+            roles = one.cells[area].role, one.cells[other].role
+            if roles[0] != roles[1] and roles[0] in shiny and roles[1] in shiny:
+                key = "|".join(sorted((*roles, sideless(area), sideless(other))))
+                said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
+                found.setdefault(key, at(design.army, one, area, said, key, length))
+    least = design.scheme.aims.threshold("metals_apart")
+    worn_anywhere = sorted({cell.role for one in resolution.classes for cell in one.cells.values()} & shiny)
+    for role, other in combinations(worn_anywhere, 2):
+        apart = look.apart(role, other, "rank")
+        if apart < least:
+            names = design.scheme.role(role).name, design.scheme.role(other).name
+            said = f"{names[0]} and {names[1]} are {apart:.0f} apart and may be taken for each other"
+            found[f"{role}|{other}"] = Finding(said, f"alike|{role}|{other}", number=500 - apart)
+    listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
+    worst = listed[0].what if listed else "few metals, well apart"
+    rule = (
+        f"At most {most:g} metals on a figure, any two {least:g} apart (CIEDE2000), none along 3 mm or more of another"
+        " without a dark line."
+    )
+    return Check("metals", "Metals", "look" if listed else "clear", worst, listed, rule, ("metals", "metals_apart"))
+
+
+def materials(look: Look) -> Check:
+    """One role on touching areas of different stuff, so that cloth, leather and metal merge."""
+    design, resolution = look.design, look.resolution
+    found: dict[str, Finding] = {}
+    for one in resolution.classes:
+        areas = one.plate.areas
+        for area, other, length in seams_of(one.plate, design.scheme.aims.threshold("seam")):
+            role = one.cells[area].role
+            stuff = STUFF.get(areas[area].material), STUFF.get(areas[other].material)
+            if role and role == one.cells[other].role and None not in stuff and stuff[0] != stuff[1]:
+                key = "|".join((role, *sorted((sideless(area), sideless(other)))))
+                said = f"{spoken(area)} ({stuff[0]}) and {spoken(other).lower()} ({stuff[1]}) share {design.scheme.role(role).name}"
+                found.setdefault(key, at(design.army, one, area, said, key, length))
+    listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
+    worst = listed[0].what if listed else "no touching materials share a colour"
+    return Check(
+        "materials",
+        "Same colour, other stuff",
+        "look" if listed else "clear",
+        worst,
+        listed,
+        "Touching areas of different stuff do not share a role.",
+        ("seam",),
+    )
+
+
+def trouble(look: Look) -> Check:
+    """Steps of many coats, mixes of many paints, and roles that are worn without a recipe."""
+    design, resolution = look.design, look.resolution
+    aims, ground = design.scheme.aims, design.scheme.ground
+    worn: dict[tuple[str, str], tuple[FigureClass, str]] = {}
+    for one in resolution.classes:
+        for name, cell in one.cells.items():
+            if cell.role:
+                worn.setdefault((cell.role, one.tier), (one, name))
+    found: dict[str, Finding] = defaultdict()
+    for (role_id, tier), (one, area) in worn.items():
+        role, place = (
+            design.scheme.role(role_id),
+            {"unit": one.unit, "rank": one.rank, "area": area, "ordinal": one.ordinals[0]},
+        )
+        outcomes = design.scheme.predicted(role.recipe(tier)).outcomes
+        if not outcomes:
+            found[f"none|{role_id}"] = Finding(f"{role.name} has no recipe yet", f"none|{role_id}", **place, number=99)
+            continue
+        most = max(outcomes, key=lambda outcome: outcome.coats)
+        if most.coats > aims.threshold("coats"):
+            said = f"{role.name}: {most.coats} coats over {ground.words}"
+            found.setdefault(
+                f"coats|{role_id}",
+                Finding(said, f"coats|{role_id}", **place, number=most.coats, fix=_kinder(design, most)),
+            )
+        many = max(len(outcome.step.mix.parts) for outcome in outcomes)
+        if many > aims.threshold("paints"):
+            found.setdefault(
+                f"paints|{role_id}",
+                Finding(f"{role.name}: {many} paints in one mix", f"paints|{role_id}", **place, number=many),
+            )
+    listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
+    wrong = any(finding.key.startswith("none|") for finding in listed)
+    worst = listed[0].what if listed else f"no step takes more than {aims.threshold('coats'):g} coats"
+    rule = (
+        f"No step takes more than {aims.threshold('coats'):g} coats on the undercoat, no mix more than {aims.threshold('paints'):g} paints;"
+        " every role that is worn has a recipe."
+    )
+    return Check(
+        "coats",
+        "Coats needed",
+        "wrong" if wrong else "look" if listed else "clear",
+        worst,
+        listed,
+        rule,
+        ("coats", "paints"),
+    )
+
+
+def _kinder(design: Design, outcome) -> Fix | None:
+    best = best_undercoat(outcome.step.mix)
+    if best.coverage.coats is None or best.coverage.coats >= outcome.coats:
+        return None
+    words = f"{best.undercoat.name} for the army: {best.coverage.coats} coats here, other roles change too"
+    return Fix(words, lambda now: with_undercoat(now, best.undercoat.id))

@@ -1,0 +1,258 @@
+"""Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
+
+from functools import lru_cache
+
+from ..colour.acuity import seen_difference
+from ..colour.spaces import Lab
+from ..colour.vision import SIGHTS, seen_by
+from ..design.edit import rows_of, set_here
+from ..figures.plate import Plate
+from ..figures.vocabulary import sideless, spoken
+from ..scheme.cascade import FigureClass
+from ..scheme.rule import Column, Distinction
+from ..scheme.selector import areas_named
+from .finding import Check, Finding, Fix, at
+from .look import Look
+
+
+def neighbours(look: Look) -> Check:
+    """Touching areas of different roles whose apparent colours run together."""
+    design, resolution = look.design, look.resolution
+    aims = design.scheme.aims
+    least, seam = aims.threshold("neighbours"), aims.threshold("seam")
+    seen: dict[tuple, Finding] = {}
+    for one in resolution.classes:
+        for area, other, _ in seams_of(one.plate, seam):
+            roles = one.cells[area].role, one.cells[other].role
+            if not roles[0] or not roles[1] or roles[0] == roles[1]:
+                continue
+            key = (*sorted(roles), *sorted((sideless(area), sideless(other))))
+            if key in seen:
+                continue
+            apart = look.apart(*roles, one.tier)
+            if apart < least:
+                said = f"{spoken(area)} on {spoken(other).lower()}, {apart:.0f} apart"
+                fix = _told_apart(look, one, area, other, least, seam)
+                seen[key] = at(design.army, one, area, said, "|".join(key), apart, fix)
+    found = tuple(sorted(seen.values(), key=lambda finding: finding.number))
+    worst = found[0].what if found else "all touching areas can be told apart"
+    rule = f"Touching areas differ by at least {least:g} (CIEDE2000, after all steps of their recipes)."
+    return Check(
+        "neighbours", "Weak neighbours", "look" if found else "clear", worst, found, rule, ("neighbours", "seam")
+    )
+
+
+@lru_cache(maxsize=256)
+def seams_of(shape: Plate, least: float) -> tuple[tuple[str, str, float], ...]:
+    """Pairs of touching areas that share at least so many mm of edge, with the length."""
+    return tuple(
+        (area, other, length)
+        for area, beside in shape.neighbours.items()
+        for other, length in beside.items()
+        if area < other and length >= least
+    )
+
+
+def _told_apart(look: Look, one: FigureClass, area: str, other: str, least: float, seam: float) -> Fix | None:
+    """Another role of this figure for the smaller of the two, far enough from all it touches."""
+    shape = one.plate
+    small = min((area, other), key=lambda name: shape.areas[name].mm2)
+    beside = {one.cells[name].role for name, length in shape.neighbours[small].items() if length >= seam} - {None, ""}
+    best, gap = None, least
+    for role in sorted({cell.role for cell in one.cells.values() if cell.role} - beside - {one.cells[small].role}):
+        nearest = min(
+            (look.apart(role, near, one.tier) for near in beside),
+            default=0,
+        )
+        if nearest > gap:
+            best, gap = role, nearest
+    if best is None:
+        return None
+    sides = tuple(name for name in one.cells if sideless(name) == sideless(small))
+    rung = one.cells[small].rung
+    words = f"{look.design.scheme.role(best).name} on {spoken(sideless(small)).lower()}, {gap:.0f} from what it touches"
+    return Fix(words, lambda now: set_here(now, one.first, sides, best, rung))
+
+
+def lookalikes(look: Look) -> Check:
+    """Values of a distinction whose marks cannot be told apart across the table, also for a dichromat."""
+    design = look.design
+    aims = design.scheme.aims
+    found = []
+    nearest = None
+    for table in design.scheme.tables:
+        marks = {row: _marks(look, table, row) for row in rows_of(design.army, table.key)}
+        rows = [row for row, worn in marks.items() if worn]
+        for at_, row in enumerate(rows):
+            for other in rows[at_ + 1 :]:
+                apart, sight = _distance(marks[row], marks[other], look.far)
+                names = rows_of(design.army, table.key)
+                said = f"{names[row]} and {names[other]}"
+                if nearest is None or apart < nearest[0]:
+                    nearest = apart, said
+                if apart < aims.threshold("lookalikes"):
+                    found.append(
+                        Finding(
+                            f"{table.name}: {said}, {apart:.0f} apart across the table",
+                            f"{table.id}|{row}|{other}",
+                            number=apart,
+                        )
+                    )
+                elif sight[0] < aims.threshold("lookalikes_sight"):
+                    said = f"{table.name}: {said}, {sight[0]:.0f} apart for {sight[1]} sight"
+                    found.append(Finding(said, f"{table.id}|{row}|{other}|{sight[1]}", number=sight[0]))
+    found.sort(key=lambda finding: finding.number)
+    worst = (
+        found[0].what
+        if found
+        else f"nearest: {nearest[1]}, {nearest[0]:.0f} apart"
+        if nearest
+        else "no distinctions to confuse"
+    )
+    rule = (
+        f"Two values differ by {aims.threshold('lookalikes'):g} (CIEDE2000) in at least one mark, seen from {look.far:g} m at the mark's"
+        f" width; by {aims.threshold('lookalikes_sight'):g} for each dichromacy."
+    )
+    return Check(
+        "lookalikes",
+        "Look-alikes",
+        "look" if found else "clear",
+        worst,
+        tuple(found),
+        rule,
+        ("lookalikes", "lookalikes_sight"),
+    )
+
+
+def _marks(look: Look, table: Distinction, row: str) -> dict[str, tuple[Lab, float]]:
+    """Column to the colour worn there by a row's figures, and the width of the mark in mm."""
+    worn: dict[str, tuple[Lab, float]] = {}
+    for one in look.resolution.classes:
+        mine = one.rank == row if table.key == "rank" else row in look.design.army.paths[one.unit]
+        if not mine:
+            continue
+        for column in table.columns:
+            mark = _mark(look, one, column)
+            if mark and (column.id not in worn or mark[1] > worn[column.id][1]):
+                worn[column.id] = mark
+    return worn
+
+
+def _mark(look: Look, one: FigureClass, column: Column) -> tuple[Lab, float] | None:
+    shape = one.plate
+    room = {seen.area: seen.room for view in shape.views for seen in view.areas}
+    areas = [name for name in areas_named(shape, column.select) if one.cells[name].role]
+    if not areas:
+        return None
+    widest = max(areas, key=lambda name: room[name])
+    return look.apparent(one.cells[widest].role, one.tier), room[widest] * look.scale
+
+
+def _distance(one: dict, other: dict, far: float) -> tuple[float, tuple[float, str]]:
+    """Greatest difference over the marks that both have, for full sight and for the worst dichromacy."""
+    shared = [
+        (one[column][0], other[column][0], min(one[column][1], other[column][1])) for column in one if column in other
+    ]
+    if not shared:
+        return 100.0, (100.0, "")
+    full = max(seen_difference(a, b, width, far) for a, b, width in shared)
+    by_sight = [
+        (max(seen_difference(seen_by(a, sight), seen_by(b, sight), width, far) for a, b, width in shared), sight)
+        for sight in SIGHTS
+    ]
+    return full, min(by_sight)
+
+
+def values(look: Look) -> Check:
+    """The army's spread of lightness by area."""
+    design, resolution = look.design, look.resolution
+    weighed = []
+    for one in resolution.classes:
+        for name, cell in one.cells.items():
+            if cell.role and not name.startswith("base"):
+                weighed.append(
+                    (
+                        look.apparent(cell.role, one.tier).lightness,
+                        one.plate.areas[name].mm2 * len(one.ordinals),
+                    )
+                )
+    least = design.scheme.aims.threshold("values")
+    rule = (
+        f"Lightness spans at least {least:g} L* between the 10th and 90th percentile of the figures' area, bases aside."
+    )
+    if not weighed:
+        return Check("values", "Values", "clear", "nothing to weigh yet", (), rule, ("values",))
+    low, middle, high = (_percentile(weighed, share) for share in (0.1, 0.5, 0.9))
+    found = ()
+    if high - low < least:
+        tone = "dark" if middle < 35 else "pale" if middle > 70 else "middling"
+        found = (
+            Finding(f"All {tone}: L* {low:.0f} to {high:.0f}, a span of {high - low:.0f}", "flat", number=high - low),
+        )
+    worst = found[0].what if found else f"L* {low:.0f} to {high:.0f}, half of it under {middle:.0f}"
+    return Check("values", "Values", "look" if found else "clear", worst, found, rule, ("values",))
+
+
+def _percentile(weighed: list[tuple[float, float]], share: float) -> float:
+    whole, reached = sum(weight for _, weight in weighed) * share, 0.0
+    for value, weight in sorted(weighed):
+        reached += weight
+        if reached >= whole:
+            return value
+    return max(weighed)[0]
+
+
+def focus(look: Look) -> Check:
+    """Whether the areas meant to hold the eye have the strongest contrast, and the quiet ones do not."""
+    design, resolution = look.design, look.resolution
+    aims = design.scheme.aims
+    share = aims.threshold("focus")
+    found = []
+    for one in resolution.classes:
+        shape = one.plate
+        local = _local_contrast(look, one, shape)
+        focal = [name for name in areas_named(shape, aims.focus) if name in local] if aims.focus else []
+        quiet = [name for name in areas_named(shape, aims.quiet) if name in local] if aims.quiet else []
+        rest = [name for name in local if name not in focal]
+        if focal and rest:
+            strongest, elsewhere = max(focal, key=local.get), max(rest, key=local.get)
+            if local[strongest] < share * local[elsewhere]:
+                said = f"{spoken(elsewhere)} ({local[elsewhere]:.0f} L*) outranks {spoken(strongest).lower()} ({local[strongest]:.0f} L*)"
+                found.append(
+                    at(
+                        design.army,
+                        one,
+                        elsewhere,
+                        said,
+                        f"{one.unit}|{one.rank}|{elsewhere}",
+                        local[elsewhere] - local[strongest],
+                    )
+                )
+            loud = [name for name in quiet if local[name] > local[strongest]]
+            found += [
+                at(
+                    design.army,
+                    one,
+                    name,
+                    f"{spoken(name)} is meant to be quiet and is not",
+                    f"{one.unit}|{one.rank}|quiet|{name}",
+                )
+                for name in loud[:1]
+            ]
+    found.sort(key=lambda finding: -finding.number)
+    worst = found[0].what if found else "head and chest hold the strongest contrast"
+    rule = f"The strongest step in lightness in the focal areas is at least {share:g} of the strongest elsewhere, bases aside."
+    return Check("focus", "Focus", "look" if found else "clear", worst, tuple(found), rule, ("focus",))
+
+
+def _local_contrast(look: Look, one: FigureClass, shape: Plate) -> dict[str, float]:
+    """For every mapped area, the greatest step in L* to a touching one of another role; bases left out."""
+    local: dict[str, float] = {}
+    for area, other, _ in seams_of(shape, 1.0):
+        roles = one.cells[area].role, one.cells[other].role
+        if not roles[0] or not roles[1] or area.startswith("base") or other.startswith("base"):
+            continue
+        step = abs(look.apparent(roles[0], one.tier).lightness - look.apparent(roles[1], one.tier).lightness)
+        for name in (area, other):
+            local[name] = max(local.get(name, 0.0), step)
+    return local

@@ -1,0 +1,37 @@
+"""All checks of a design, in a fixed order."""
+
+from ..design.design import Design
+from ..scheme.cascade import Resolution
+from . import balance, contrast, effort, mapping, marks
+from .codes import codes
+from .finding import Check, checked
+from .look import Look
+
+CHECKS = (
+    mapping.unmapped,
+    contrast.neighbours,
+    contrast.lookalikes,
+    balance.trouble,
+    mapping.overridden,
+    mapping.ranks,
+    codes,
+    marks.sites,
+    marks.emblems,
+    marks.arms,
+    contrast.values,
+    contrast.focus,
+    balance.accents,
+    balance.shares,
+    balance.common,
+    balance.signatures,
+    balance.metals,
+    balance.materials,
+    effort.hidden,
+    mapping.dead,
+)
+
+
+def inspect(design: Design, resolution: Resolution) -> tuple[Check, ...]:
+    """Every check, accepted findings set apart."""
+    look = Look(design, resolution)
+    return tuple(checked(check(look), design.scheme.aims) for check in CHECKS)

@@ -1,0 +1,48 @@
+"""What the checks look at: a design, its resolution, and the colours of its roles, worked out once."""
+
+from ..colour.acuity import DISTANCES
+from ..colour.difference import difference
+from ..colour.spaces import Lab, mean_lab
+from ..design.design import Design
+from ..insignia.arms.tincture import TINCTURES
+from ..marks.named_arms import NamedArms
+from ..scheme.cascade import Resolution
+
+
+class Look:
+    """One inspection's view of a design."""
+
+    def __init__(self, design: Design, resolution: Resolution):
+        self.design, self.resolution = design, resolution
+        self._apparent: dict[tuple[str, str], Lab] = {}
+        self._apart: dict[tuple[str, str, str], float] = {}
+        brief = design.brief
+        #: m from which look-alikes are judged: the brief's distance, else an opponent's across the table
+        self.far = brief.metres if brief else DISTANCES["table"]
+        #: how much larger the figures are than their drawings
+        self.scale = brief.scale if brief else 1.0
+
+    def apparent(self, role: str, tier: str) -> Lab:
+        """What a role looks like once all its steps are done: what a later step pulls back raises no alarm."""
+        key = role, tier
+        if key not in self._apparent:
+            recipe = self.design.scheme.role(role).recipe(tier)
+            self._apparent[key] = self.design.scheme.predicted(recipe).apparent
+        return self._apparent[key]
+
+    def tincture(self, arms: NamedArms, id_: str, tier: str) -> Lab:
+        """What a tincture of arms looks like in the role it is bound to; furs by the middle of what they are made of.
+
+        Raises: UnknownName for a tincture that is bound to no role.
+        """
+        made_of = TINCTURES[id_].made_of
+        if made_of:
+            return mean_lab([self.tincture(arms, one, tier) for one in made_of], [0.8, 0.2])
+        return self.apparent(arms.role_of(id_) or "", tier)
+
+    def apart(self, role: str, other: str, tier: str) -> float:
+        """CIEDE2000 between two roles."""
+        key = (*sorted((role, other)), tier)
+        if key not in self._apart:
+            self._apart[key] = difference(self.apparent(role, tier), self.apparent(other, tier))
+        return self._apart[key]

@@ -1,0 +1,1 @@
+"""A design: army, scheme and evenings together, and every edit of it."""

@@ -1,0 +1,126 @@
+"""Edits of how roles are made: whole recipes, materials, shades, routes, where to stop, and what a test piece taught."""
+
+from collections.abc import Mapping
+from dataclasses import replace
+
+from ..army.tree import TIERS
+from ..errors import Contradiction, UnknownName
+from ..film.calibration import Calibration, checked_calibration, with_learned
+from ..mixing.route import Route
+from ..naming import slug
+from ..recipes.material import material
+from ..recipes.step import Mix, Recipe, Step, checked
+from ..scheme.scheme import Role
+from .design import Design
+
+#: kinds of step a route rewrites, in the order of its mixes
+ROUTED = ("layer", "drybrush", "overbrush", "highlight", "edge", "dot")
+#: share of an area from which on a step is the colour laid again, not a light
+BROAD = 0.5
+
+
+def with_recipes(design: Design, role_id: str, recipes: Mapping[str, Recipe]) -> Design:
+    """The design with a role's recipes for some tiers replaced; it no longer follows a material.
+
+    Raises: UnknownName for role or tier; what ``checked`` refuses.
+    """
+    role = replace(design.scheme.role(role_id, "role"), material="")
+    for tier, recipe in recipes.items():
+        role = role.with_recipe(_tier(tier), Recipe(tuple(checked(step) for step in recipe.steps)))
+    return _with_role(design, role)
+
+
+def with_material(design: Design, role_id: str, material_id: str) -> Design:
+    """The design with a role made like a material: as the army makes it already, or as it ships.
+
+    Raises: UnknownName for role or material.
+    """
+    role, chosen = design.scheme.role(role_id, "role"), material(material_id, "material")
+    own = next((one for one in design.scheme.roles if one.material == chosen.id and one.id != role_id), None)
+    recipes = own.recipes if own else chosen.recipes
+    return _with_role(design, replace(role, recipes=recipes, material=chosen.id))
+
+
+def without_material(design: Design, role_id: str) -> Design:
+    """The design with a role's recipes its own: later changes of the material leave it alone.
+
+    Raises: UnknownName for the role.
+    """
+    return _with_role(design, replace(design.scheme.role(role_id, "role"), material=""))
+
+
+def with_shades(design: Design, mix: Mix, role_ids: tuple[str, ...]) -> Design:
+    """The design with the shades of some roles laid with one mix, in every tier; a role without one keeps none.
+
+    Raises: UnknownName for a role.
+    """
+    for role_id in role_ids:
+        role = design.scheme.role(role_id, "role")
+        for tier, recipe in role.recipes:
+            steps = tuple(replace(step, mix=mix) if step.kind == "shade" else step for step in recipe.steps)
+            role = role.with_recipe(tier, Recipe(tuple(checked(step) for step in steps)))
+        design = _with_role(design, role)
+    return design
+
+
+def with_route(design: Design, role_id: str, tier: str, route: Route) -> Design:
+    """The design with a role's lights for a tier mixed along a route: the darkest mix for the first of them.
+
+    Lights beyond the route's mixes take its last; thinning and coats stay. A recipe without lights gets a layer,
+    a highlight and an edge.
+    Raises: UnknownName for role or tier; Contradiction without a base.
+    """
+    role = design.scheme.role(role_id, "role")
+    steps = role.recipe(_tier(tier)).steps
+    if not steps:
+        raise Contradiction(f"{role.name} has no base that could be lightened.", "role")
+    lit = [step.id for step in steps if step.kind in ROUTED and step.share < BROAD]
+    if not lit:
+        taken = {step.id for step in steps}
+        added = [Step(slug(kind, taken), kind, steps[0].mix) for kind in ("layer", "highlight", "edge")]
+        steps, lit = (*steps, *added), [step.id for step in added]
+    mixes = dict(zip(lit, _spread(route.mixes, len(lit)), strict=True))
+    made = tuple(
+        checked(replace(step, mix=replace(step.mix, parts=mixes[step.id].parts))) if step.id in mixes else step
+        for step in steps
+    )
+    return _with_role(design, role.with_recipe(tier, Recipe(made)))
+
+
+def _spread(mixes: tuple[Mix, ...], count: int) -> list[Mix]:
+    """So many of the mixes, evenly from the first to the last."""
+    if count == 1:
+        return [mixes[len(mixes) // 2]]
+    return [mixes[round(at * (len(mixes) - 1) / (count - 1))] for at in range(count)]
+
+
+def with_stop(design: Design, role_id: str, tier: str, step_id: str) -> Design:
+    """The design with a role's recipe for a tier ended after a step; the tier gets its own copy if it followed another.
+
+    Raises: UnknownName for role, tier or step.
+    """
+    role = design.scheme.role(role_id, "role")
+    steps = role.recipe(_tier(tier)).steps
+    at = next((at for at, step in enumerate(steps) if step.id == step_id), None)
+    if at is None:
+        raise UnknownName("step", step_id, [step.id for step in steps], "step")
+    return _with_role(design, role.with_recipe(tier, Recipe(steps[: at + 1])))
+
+
+def with_calibration(design: Design, learned: Calibration) -> Design:
+    """The design with what was found of a paint; factors of 1 take back what was found before.
+
+    Raises: what ``checked_calibration`` refuses.
+    """
+    calibrations = with_learned(design.scheme.calibrations, checked_calibration(learned))
+    return replace(design, scheme=replace(design.scheme, calibrations=calibrations))
+
+
+def _tier(tier: str) -> str:
+    if tier not in TIERS:
+        raise UnknownName("tier", tier, list(TIERS), "tier")
+    return tier
+
+
+def _with_role(design: Design, role: Role) -> Design:
+    return replace(design, scheme=design.scheme.with_role(role))

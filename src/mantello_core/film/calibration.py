@@ -1,0 +1,94 @@
+"""What a test piece taught of a paint: that it hides more or less, or dries slower, than predicted."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from statistics import median
+
+from ..colour.difference import difference
+from ..colour.spaces import Lab
+from ..errors import OutOfRange
+from ..paints.paint import Film, mixed
+from ..paints.range import paint
+from ..recipes.step import Mix
+from .coverage import tolerance_of
+from .surface import Surface, coated, solid
+
+#: how far a paint may be taken from what was predicted
+LEAST, MOST = 0.25, 4.0
+
+
+@dataclass(frozen=True)
+class Calibration:
+    """A paint's own figures: factors on how much a coat hides, and on how long it dries. 1 is as predicted."""
+
+    paint: str
+    hiding: float = 1.0
+    drying: float = 1.0
+
+
+def checked_calibration(one: Calibration, where: str = "") -> Calibration:
+    """The calibration, if everything in it is allowed.
+
+    Raises: UnknownName for the paint; OutOfRange for the factors.
+    """
+    paint(one.paint, f"{where}/paint")
+    for name in ("hiding", "drying"):
+        if not LEAST <= getattr(one, name) <= MOST:
+            raise OutOfRange(
+                f"A factor of {getattr(one, name):g} on {name}; allowed is {LEAST:g} to {MOST:g}.", f"{where}/{name}"
+            )
+    return one
+
+
+def calibrated_film(mix: Mix, calibrations: tuple[Calibration, ...]) -> Film:
+    """The film of a mix with every paint as it was found to be."""
+    known = {one.paint: one.hiding for one in calibrations if one.hiding != 1}
+    if not known or not any(id_ in known for id_, _ in mix.parts):
+        return mix.film
+    return mixed([(_scaled(paint(id_).film, known.get(id_, 1.0)), parts) for id_, parts in mix.parts])
+
+
+def drying_factor(mix: Mix, calibrations: tuple[Calibration, ...]) -> float:
+    """The factor of the slowest paint in the mix."""
+    known = {one.paint: one.drying for one in calibrations}
+    return max((known.get(id_, 1.0) for id_, _ in mix.parts), default=1.0)
+
+
+def hiding_found(mix: Mix, ground: Surface, coats: int) -> float | None:
+    """The factor on hiding with which a mix covers its ground in just so many coats; None if no factor does.
+
+    The middle of the factors, between 1/4 and 4, for which ``coats`` are enough and one less is not.
+    """
+    film = mix.film
+    goal, allowed, thickness = solid(film).colour, tolerance_of(film), film.thickness(mix.dilution)
+    fits = [
+        factor
+        for factor in (LEAST * (MOST / LEAST) ** (at / 80) for at in range(81))
+        if _covered(film, factor, ground, thickness, goal, coats, allowed)
+        and (coats == 1 or not _covered(film, factor, ground, thickness, goal, coats - 1, allowed))
+    ]
+    return median(fits) if fits else None
+
+
+def drying_found(predicted: float, measured: float) -> float:
+    """The factor on drying for minutes that were measured, within 1/4 and 4."""
+    return min(MOST, max(LEAST, measured / predicted)) if predicted > 0 else 1.0
+
+
+def with_learned(known: Sequence[Calibration], one: Calibration) -> tuple[Calibration, ...]:
+    """The calibrations with a paint's replaced; one that says nothing is dropped."""
+    kept = tuple(old for old in known if old.paint != one.paint)
+    return kept if one.hiding == one.drying == 1 else (*kept, one)
+
+
+def _scaled(film: Film, factor: float) -> Film:
+    return replace(film, absorption=film.absorption * factor, scattering=film.scattering * factor)
+
+
+def _covered(
+    film: Film, factor: float, ground: Surface, thickness: float, goal: Lab, coats: int, allowed: float
+) -> bool:
+    scaled, surface = _scaled(film, factor), ground
+    for _ in range(coats):
+        surface = coated(surface, scaled, thickness)
+    return difference(surface.colour, goal) <= allowed

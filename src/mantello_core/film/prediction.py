@@ -1,0 +1,146 @@
+"""What a recipe looks like after every step, on a given ground."""
+
+from dataclasses import dataclass, field
+from functools import cached_property, lru_cache
+
+from ..colour.difference import difference
+from ..colour.spaces import Lab, mean_lab
+from ..paints.paint import Film
+from ..recipes.step import Recipe, Step
+from ..recipes.technique import SHARES, ZONES
+from .calibration import Calibration, calibrated_film
+from .coverage import Coverage, coverage, tolerance_of
+from .finish import varnished, wiped
+from .ground import Ground
+from .surface import Surface, blended, coated, stained, wash_thickness, washed
+
+#: coats to cover from which on a mix counts as hard
+HARD = 5
+#: a dab is thicker than a brushed coat
+DAB = 1.5
+Surfaces = dict[str, Surface]
+
+
+@dataclass(frozen=True)
+class Outcome:
+    """What one step does."""
+
+    step: Step
+    coats: int
+    #: how the ground is covered, for steps whose coats are worked out
+    coverage: Coverage | None
+    #: colour where the step shows most, before and after
+    before: Lab
+    after: Lab
+    #: for a shade: what it does in the recesses
+    recess: Lab | None = None
+    #: the surface of every zone afterwards
+    surfaces: Surfaces = field(default_factory=dict, compare=False, repr=False)
+
+    @property
+    def hard(self) -> bool:
+        """Whether the ground takes many coats to cover, or never is."""
+        return self.coverage is not None and (self.coverage.coats is None or self.coverage.coats >= HARD)
+
+    @property
+    def change(self) -> float:
+        """CIEDE2000 the step is worth where it shows most."""
+        return difference(self.before, self.after)
+
+    @cached_property
+    def tones(self) -> dict[str, Lab]:
+        """The colour of every zone afterwards."""
+        return {zone: surface.colour for zone, surface in self.surfaces.items()}
+
+
+@dataclass(frozen=True)
+class Prediction:
+    """A recipe over a ground: each step's outcome and the five tones it ends in."""
+
+    outcomes: tuple[Outcome, ...]
+    #: zone (of ``ZONES``) to colour
+    tones: dict[str, Lab]
+
+    @property
+    def apparent(self) -> Lab:
+        """The colour from where single tones cannot be told apart: the mean in linear light."""
+        return apparent(self.tones)
+
+
+def apparent(tones: dict[str, Lab]) -> Lab:
+    """The colour that five tones run into from afar: their mean by share, in linear light."""
+    return mean_lab([tones[zone] for zone in ZONES], [SHARES[zone] for zone in ZONES])
+
+
+@lru_cache(maxsize=4096)
+def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> Prediction:
+    """Follow a recipe over a ground; the same question is answered from memory.
+
+    Each zone of the area carries its own surface; a step lays its film on the zones its technique reaches.
+    calibrations: what test pieces taught of paints.
+    """
+    surfaces = ground.surfaces
+    outcomes = []
+    for step in recipe.steps:
+        outcome = _followed(step, surfaces, calibrated_film(step.mix, calibrations))
+        outcomes.append(outcome)
+        surfaces = outcome.surfaces
+    return Prediction(tuple(outcomes), {zone: surface.colour for zone, surface in surfaces.items()})
+
+
+@lru_cache(maxsize=16384)
+def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> tuple[int, ...]:
+    """Coats of every step, as ``predicted`` counts them, without following what no count depends on."""
+    asked = [at for at, step in enumerate(recipe.steps) if step.kind == "base" and step.coats is None]
+    surfaces, counts = {"base": ground.flat}, []
+    for at, step in enumerate(recipe.steps):
+        if not asked or at > asked[-1]:
+            counts.append(step.coats or 1)
+            continue
+        film = calibrated_film(step.mix, calibrations)
+        coats = step.coats or (_covered(step, film, surfaces["base"]).laid if at in asked else 1)
+        counts.append(coats)
+        for _ in range(coats if at < asked[-1] else 0):
+            surfaces = _laid(step, film, surfaces)
+    return tuple(counts)
+
+
+def _followed(step: Step, surfaces: Surfaces, film: Film) -> Outcome:
+    technique = step.technique
+    shown = technique.shown
+    cover = _covered(step, film, surfaces[shown]) if step.kind == "base" else None
+    coats = step.coats or (cover.laid if cover else 1)
+    after = surfaces
+    for _ in range(coats):
+        after = _laid(step, film, after)
+    recess = after["shade"].colour if technique.effect in ("wash", "stain", "oil") else None
+    return Outcome(step, coats, cover, surfaces[shown].colour, after[shown].colour, recess, after)
+
+
+def _covered(step: Step, film: Film, ground: Surface) -> Coverage:
+    """How a step covers; what counts as covered is told by the mix as predicted, whatever was learned of its paints."""
+    return coverage(film, ground, step.mix.dilution, tolerance_of(step.mix.film))
+
+
+def _laid(step: Step, film: Film, surfaces: Surfaces) -> Surfaces:
+    """One coat, or whatever the technique does instead."""
+    technique, dilution = step.technique, step.mix.dilution
+    effect, thickness = technique.effect, film.thickness(dilution)
+    cover = dict(technique.cover)
+
+    def change(zone: str, surface: Surface) -> Surface:
+        if zone not in technique.zones:
+            return surface
+        if effect == "dabs":
+            return blended(surface, coated(surface, film, thickness * DAB), cover[zone])
+        if effect in ("wash", "recess"):
+            return washed(surface, film, dilution, recess=zone == "shade")
+        if effect == "stain":
+            return stained(surface, film, dilution, recess=zone == "shade")
+        if effect == "oil":
+            return wiped(surface, film, wash_thickness(film, dilution)[zone == "shade"], zone)
+        if effect == "varnish":
+            return varnished(surface, step.mix.paints[0].finish)
+        return coated(surface, film, thickness)
+
+    return {zone: change(zone, surface) for zone, surface in surfaces.items()}

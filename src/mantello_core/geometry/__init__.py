@@ -1,0 +1,1 @@
+"""Outlines, curves and polygons, beside shapely."""

@@ -1,0 +1,1 @@
+"""Arms: blazon, what it means, and how it is drawn."""

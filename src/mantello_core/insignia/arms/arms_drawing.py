@@ -1,0 +1,259 @@
+"""Arms drawn on a surface: every piece with its tincture, what is seen of it in mm², and the thinnest of it."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from functools import cached_property, lru_cache
+
+from shapely import affinity
+from shapely.geometry import box
+from shapely.geometry.base import BaseGeometry
+from shapely.ops import unary_union
+
+from ...errors import OutOfRange
+from .arranging import spots_for
+from .charge import placed
+from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Quartered, Strewn
+from .partition import band, frame, ordinary_shape, pieces
+from .shape import SHAPES, shape_polygon
+from .tincture import COUNTERCHANGED, PROPER, TINCTURES
+
+#: space about a charge, as a share of the box it fits
+AIR = 0.86
+#: what 'proper' is drawn in, where nothing else is known
+PROPER_AS = "tenny"
+
+
+@dataclass(frozen=True, eq=False)
+class Piece:
+    """One part of the drawing, from the back to the front: where it lies, its tincture, and what it is of."""
+
+    shape: BaseGeometry
+    tincture: str
+    #: 'field', or the words of what it belongs to
+    of: str
+
+
+@dataclass(frozen=True, eq=False)
+class ArmsDrawing:
+    """Arms on a surface, in units of the surface's drawing."""
+
+    surface: BaseGeometry
+    pieces: tuple[Piece, ...]
+
+    def seen(self) -> dict[str, BaseGeometry]:
+        """What is seen of every tincture, furs by their field and tufts together."""
+        left, found = self.surface, {}
+        for piece in reversed(self.pieces):
+            shape = piece.shape.intersection(left)
+            found[piece.tincture] = found[piece.tincture].union(shape) if piece.tincture in found else shape
+            left = left.difference(piece.shape)
+        return {tincture: shape for tincture, shape in reversed(found.items()) if shape.area > 1e-6}
+
+    def areas(self, width_mm: float) -> dict[str, float]:
+        """mm² of every tincture when the surface is so wide.
+
+        Raises: OutOfRange unless it is 0.5 to 500 mm.
+        """
+        scale = self.scale(width_mm)
+        return {tincture: shape.area * scale * scale for tincture, shape in self.seen().items()}
+
+    def thinnest(self, width_mm: float) -> tuple[float, str]:
+        """mm of the narrowest stroke of any piece at that width, and the piece: how wide a brush may be that draws it."""
+        scale = self.scale(width_mm)
+        width, of = self._thinnest
+        return width * scale, of
+
+    @cached_property
+    def _thinnest(self) -> tuple[float, str]:
+        alike = {(one.of, round(one.shape.area, 3), round(one.shape.length, 3)): one for one in self.pieces}
+        return min((narrowest(piece.shape), piece.of) for piece in alike.values())
+
+    def scale(self, width_mm: float) -> float:
+        """mm to one unit.
+
+        Raises: OutOfRange unless the width is 0.5 to 500 mm.
+        """
+        if not 0.5 <= width_mm <= 500:
+            raise OutOfRange(f"A width of {width_mm:g} mm; allowed is 0.5 to 500.", "width")
+        left, _, right, _ = self.surface.bounds
+        return width_mm / (right - left)
+
+
+@lru_cache(maxsize=256)
+def drawn_arms(arms: Arms, shape_id: str = "heater", *, mirrored: bool = False) -> ArmsDrawing:
+    """Arms on a surface. mirrored: the other side of a banner or cloth, where beasts face the pole again.
+
+    Raises: UnknownName for the surface.
+    """
+    surface = shape_polygon(shape_id)
+    if mirrored:
+        turned = affinity.scale(surface, -1, 1, origin=(0, 0))
+        return ArmsDrawing(turned, arms_on(arms, turned, SHAPES[shape_id].low, True))
+    return ArmsDrawing(surface, arms_on(arms, surface, SHAPES[shape_id].low, False))
+
+
+def arms_on(arms: Arms, surface: BaseGeometry, low: float, mirrored: bool) -> tuple[Piece, ...]:
+    """The pieces of arms on any surface. low: where the middle of the field lies, below the surface's own middle."""
+    if not mirrored:
+        return tuple(_arms(arms, surface, low))
+
+    def turned(shape: BaseGeometry) -> BaseGeometry:
+        return affinity.scale(shape, -1, 1, origin=((surface.bounds[0] + surface.bounds[2]) / 2, 0))
+
+    return tuple(Piece(turned(one.shape), one.tincture, one.of) for one in _arms(arms, turned(surface), low))
+
+
+def _arms(arms: Arms, surface: BaseGeometry, low: float) -> Iterable[Piece]:
+    left, top, right, bottom, size = frame(surface)
+    if isinstance(arms, Impaled):
+        middle = (left + right) / 2
+        for coat, part in (
+            (arms.dexter, box(left, top, middle, bottom)),
+            (arms.sinister, box(middle, top, right, bottom)),
+        ):
+            yield from _coat(coat, surface.intersection(part), low)
+    elif isinstance(arms, Quartered):
+        columns = 2 if arms.quarters == 4 else 3
+        wide, tall = (right - left) / columns, (bottom - top) / 2
+        for numbers, coat in arms.parts:
+            for number in numbers:
+                row, column = divmod(number - 1, columns)
+                part = box(left + column * wide, top + row * tall, left + (column + 1) * wide, top + (row + 1) * tall)
+                yield from _coat(coat, surface.intersection(part), 0.0)
+        if arms.overall:
+            small = affinity.scale(shape_polygon("heater"), 0.34 * size / 100, 0.34 * size / 100, origin=(0, 0))
+            yield from _coat(arms.overall, affinity.translate(small, (left + right) / 2, (top + bottom) / 2 + low), 0.0)
+    else:
+        yield from _coat(arms, surface, low)
+
+
+def _coat(coat: Coat, surface: BaseGeometry, low: float) -> Iterable[Piece]:
+    parts = pieces(coat.field, surface, low)
+    yield from (Piece(shape, tincture, "field") for shape, tincture in parts)
+    if isinstance(coat.field, Strewn):
+        strewn = list(_strewn(coat.field, surface))
+        yield from strewn
+        # what is counterchanged takes the strewn tincture on the field, and the field's where something is strewn
+        over = unary_union([one.shape for one in strewn])
+        parts = [(surface.difference(over), coat.field.tincture), (over, coat.field.of)]
+    chief = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "chief"), None)
+    free = surface.difference(ordinary_shape(chief, surface, low)) if chief else surface
+    border = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "bordure"), None)
+    taken: list[BaseGeometry] = [ordinary_shape(border, surface, low)] if border else []
+    inside = surface.difference(taken[0]) if border else surface
+    for one in coat.elements:
+        whole = (
+            surface
+            if isinstance(one, Ordinary) and one.kind in ("chief", "bordure", "orle", "canton", "label", "quarter")
+            else free
+        )
+        if isinstance(one, Charged):
+            room = (
+                free
+                if one.overall
+                else free.difference(unary_union([shape for shape in taken if shape.area < 0.5 * surface.area]))
+            )
+            yield from _group(one.group, room if room.area > 0.1 * surface.area else free, parts, "")
+            continue
+        shape = ordinary_shape(
+            one, whole, low if whole is surface else low + (surface.area - free.area) / surface.area * 20
+        )
+        yield from _tinted(shape, one.tincture, parts, f"{one.line} {one.kind}".strip())
+        for group in one.bears:
+            yield from _group(group, shape, parts, one.kind)
+        if one.between:
+            yield from _between(one, whole.intersection(inside).difference(shape), parts)
+        if not one.overall:
+            taken.append(shape)
+
+
+def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
+    """Groups on the parts that an ordinary leaves: above and below, beside, or in its corners."""
+    rooms = sorted(
+        (room for room in getattr(rest, "geoms", [rest]) if room.area > rest.area * 0.03),
+        key=lambda room: (round(room.centroid.y / 12), room.centroid.x),
+    )
+    groups = list(one.between)
+    if len(groups) == 2 and len(rooms) >= 2:
+        for group, room in zip(groups, (rooms[0], rooms[-1]), strict=True):
+            yield from _group(group, room, parts, "")
+        return
+    for group in groups:
+        left = group.count
+        for at, room in enumerate(rooms):
+            mine = min(left, -(-left // (len(rooms) - at)))
+            if len(rooms) == 2 and group.count == 3:
+                mine = (2, 1)[at]
+            left -= mine
+            if mine:
+                yield from _group(
+                    Group(**{**vars(group), "count": mine, "arrangement": ""}), room, parts, "row" if mine > 1 else ""
+                )
+
+
+def _group(group: Group, room: BaseGeometry, parts, on: str) -> Iterable[Piece]:
+    for x, y, width, height in spots_for(group, room, on):
+        shape = _fitted(group, room, x, y, width, height)
+        yield from _tinted(shape, group.tincture, parts, group.charge)
+
+
+def _fitted(group: Group, room: BaseGeometry, x: float, y: float, width: float, height: float) -> BaseGeometry:
+    """The charge about a point, as large as its box and what it lies on allow."""
+    width, height = width * AIR, height * AIR
+    shape = placed(group.charge, group.attitude, x, y, width, height)
+    for _ in range(14):
+        if room.contains(shape):
+            break
+        width, height = width * 0.92, height * 0.92
+        shape = placed(group.charge, group.attitude, x, y, width, height)
+    return shape.intersection(room) if not room.contains(shape) else shape
+
+
+def _tinted(shape: BaseGeometry, tincture: str, parts, of: str) -> Iterable[Piece]:
+    """A shape in its tincture; counterchanged, in the field's tinctures the other way round."""
+    if tincture != COUNTERCHANGED:
+        yield Piece(shape, PROPER_AS if tincture == PROPER else tincture, of)
+        return
+    known = list(dict.fromkeys(name for _, name in parts))
+    for part, name in parts:
+        other = known[(known.index(name) + 1) % len(known)]
+        cut = shape.intersection(part)
+        if cut.area > 1e-6:
+            yield Piece(cut, other, of)
+
+
+def _strewn(field: Strewn, surface: BaseGeometry) -> Iterable[Piece]:
+    left, top, right, bottom, size = frame(surface)
+    if field.charge == "fret":
+        step, far = size / 3.2, right - left + bottom - top
+        bands = [
+            band([(left + at * step - far, top - sign * far), (left + at * step + far, top + sign * far)], size * 0.07, "", size)
+            for at in range(-8, 14) for sign in (1, -1)
+        ]  # fmt: skip
+        yield Piece(unary_union(bands).intersection(surface), field.of, "fret")
+        return
+    step = size / 4
+    for row in range(int((bottom - top) / step) + 1):
+        for column in range(int((right - left) / step) + 2):
+            x, y = left + (column + 0.5 * (row % 2)) * step, top + (row + 0.5) * step
+            whole = placed(field.charge, "", x, y, step * 0.62, step * 0.62)
+            shape = whole.intersection(surface)
+            if shape.area > whole.area * 0.35:
+                yield Piece(shape, field.of, field.charge)
+
+
+def narrowest(shape: BaseGeometry) -> float:
+    """Width of the narrowest part that counts: a brush so wide loses a tenth of the shape."""
+    shape = shape.simplify(0.1)
+    low, high = 0.0, max(0.5, shape.area**0.5)
+    for _ in range(12):
+        middle = (low + high) / 2
+        kept = shape.buffer(-middle / 2, quad_segs=3).buffer(middle / 2, quad_segs=3)
+        low, high = (middle, high) if kept.area >= 0.9 * shape.area else (low, middle)
+    return low
+
+
+def tinctures_of(drawing: ArmsDrawing) -> list[str]:
+    """The tinctures of a drawing in the customary order."""
+    seen = {piece.tincture for piece in drawing.pieces}
+    return [id_ for id_ in TINCTURES if id_ in seen]

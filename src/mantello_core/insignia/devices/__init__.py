@@ -1,0 +1,1 @@
+"""Plain devices, cloth and marks as they are worn and painted by hand."""

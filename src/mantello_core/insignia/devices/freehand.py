@@ -1,0 +1,207 @@
+"""A guide for painting arms by hand: whether a brush can, and the drawing of every stage of the work."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+
+from shapely import affinity
+from shapely.geometry.base import BaseGeometry
+from shapely.ops import unary_union
+
+from ...errors import OutOfRange
+from ..arms.arms_drawing import ArmsDrawing, Piece
+from ..arms.charge import CHARGES
+from ..arms.partition import frame
+from .simplifying import Simplified, simplified
+
+#: the finest line of a sharp fine brush, mm
+FINEST_LINE = 0.3
+#: what lighter paint is called among the pieces of a stage
+LIGHT = "light"
+#: from where the light falls, as on every plate: the viewer's upper left
+_LIGHT = (-0.7, -0.7)
+#: widths a brush may draw, mm
+FINEST, WIDEST = 0.05, 5.0
+#: how small the rough shape is begun, as a share of its own size
+_SMALL = 0.6
+
+Segment = tuple[tuple[float, float], tuple[float, float]]
+
+
+@dataclass(frozen=True, eq=False)
+class Stage:
+    """One step of the hand: what is on the surface after it, and what it adds."""
+
+    title: str
+    words: str
+    pieces: tuple[Piece, ...]
+    #: pencil lines that are seen in this stage
+    lines: tuple[Segment, ...] = ()
+    #: what is laid now; None for pencil work
+    laid: BaseGeometry | None = None
+
+
+@dataclass(frozen=True, eq=False)
+class Guide:
+    """Whether it can be painted at this size, and how."""
+
+    #: 'paintable', 'simplified' or 'transfer'
+    verdict: str
+    thinnest: float
+    thinnest_of: str
+    #: mm across from which the whole of it can be painted
+    paintable_from: float
+    #: what is painted: the arms, or their simplified form
+    drawing: ArmsDrawing
+    changed: tuple[tuple[str, str], ...]
+    lost: tuple[str, ...]
+    stages: tuple[Stage, ...]
+
+
+def freehand(
+    drawing: ArmsDrawing, width_mm: float, line_mm: float = FINEST_LINE, called: Callable[[str], str] = str
+) -> Guide:
+    """The guide for arms on a surface so wide, with a brush that draws lines so wide. called: a tincture's paint in words.
+
+    Raises: OutOfRange for width or line.
+    """
+    if not FINEST <= line_mm <= WIDEST:
+        raise OutOfRange(f"A brush line of {line_mm:g} mm; allowed is {FINEST:g} to {WIDEST:g}.", "line")
+    thinnest, of = drawing.thinnest(width_mm)
+    bold = simplified(drawing, width_mm, line_mm) if thinnest < line_mm else Simplified(drawing, (), ())
+    still = bold.drawing.thinnest(width_mm)[0] if bold.changed or bold.lost else thinnest
+    lost = bold.lost if bold.lost or still >= 0.8 * line_mm else ("field",)
+    verdict = "paintable" if thinnest >= line_mm else "transfer" if lost else "simplified"
+    painted = drawing if verdict == "paintable" else bold.drawing
+    return Guide(
+        verdict, thinnest, of, width_mm * line_mm / max(thinnest, 1e-9), painted,
+        () if verdict == "paintable" else bold.changed, lost if verdict == "transfer" else (),
+        tuple(_stages(painted, line_mm / painted.scale(width_mm), called)),
+    )  # fmt: skip
+
+
+def _stages(drawing: ArmsDrawing, line: float, called) -> list[Stage]:
+    surface = drawing.surface
+    fields = [piece for piece in drawing.pieces if piece.of == "field"]
+    rest = [piece for piece in drawing.pieces if piece.of != "field" and piece.shape.area > 1e-6]
+    ground = max(dict.fromkeys(piece.tincture for piece in fields), key=lambda one: _area(fields, one))
+    laid = [Piece(surface, ground, "field")]
+    stages = [
+        Stage("Ground", f"Paint the whole surface in {called(ground)} and let it dry. Keep this mix at hand: edges are cut back with it.", tuple(laid), (), surface)
+    ]  # fmt: skip
+    lines = _marks(surface, rest)
+    count = sum(parts[0].of in CHARGES for _, parts in _things(rest))
+    each = f"each of {count} charges" if count > 1 else "the charge"
+    crosses = f", and a small cross where {each} has its middle" if count else ""
+    stages.append(
+        Stage("Marks", f"With a sharp soft pencil: the upright through the middle, the cross line, quarter points{crosses}. Look at it upside down before going on.", tuple(laid), lines)
+    )  # fmt: skip
+    others = [piece for piece in fields if piece.tincture != ground]
+    if others:
+        names = list(dict.fromkeys(piece.tincture for piece in others))
+        laid += others
+        stages.append(
+            Stage("Divisions", f"Lay {_listed([called(name) for name in names])} over the ground: draw the edge first, fill behind it. Where two pieces meet at a point, stop short and join them last.", tuple(laid), lines, unary_union([piece.shape for piece in others]))
+        )  # fmt: skip
+    for layer in _layers(rest):
+        stages += _built(layer, laid, surface, line, lines, called)
+    if rest:
+        tops = unary_union([_lit(piece.shape, line) for piece in rest])
+        light = unary_union([_edge(piece.shape, line) for piece in rest]).intersection(tops)
+        if light.area > 0:
+            stages.append(
+                Stage("Light", "A lighter mix along the edges that face the upper left, as on the rest of the figure; none at the foot.", (*laid, Piece(light, LIGHT, "light")), (), light)
+            )  # fmt: skip
+    return stages
+
+
+def _built(layer: Sequence[Piece], laid: list[Piece], surface, line: float, lines, called) -> list[Stage]:
+    """Rough, grown and cut back: all things of one layer together, so that copies stay alike."""
+    names = _listed(list(dict.fromkeys(piece.of for piece in layer)))
+    paints = _listed([called(name) for name in dict.fromkeys(piece.tincture for piece in layer)])
+    under = tuple(laid)
+    small = []
+    for whole, parts in _things(layer):
+        shape = _smaller(whole, parts[0].of)
+        small += [
+            Piece(shape.intersection(one.shape.convex_hull) if len(parts) > 1 else shape, one.tincture, one.of)
+            for one in parts
+        ]
+    grown = [Piece(one.shape.buffer(line / 2).intersection(surface), one.tincture, one.of) for one in layer]
+    laid += layer
+    cut = unary_union([two.shape.difference(one.shape) for one, two in zip(layer, grown, strict=True)])
+    return [
+        Stage(f"Small: {names}", f"In {paints}: the rough shape at about {round(_SMALL * 100)} % of its size about each cross. Place and count are settled here, while they cost a stroke.", (*under, *small), lines, unary_union([one.shape for one in small])),
+        Stage(f"Grown: {names}", "Widen from the inside to the outline, half a brush line over it; two thin coats where the ground shows through.", (*under, *grown), (), unary_union([one.shape for one in grown])),
+        Stage(f"Cut back: {names}", "With the colour beneath, draw the outline from outside, turning the figure and not the wrist; close narrow gaps last.", tuple(laid), (), cut),
+    ]  # fmt: skip
+
+
+def _layers(pieces: Sequence[Piece]) -> list[list[Piece]]:
+    """Pieces by what lies on what, the lowest first."""
+    depth: list[int] = []
+    for at, piece in enumerate(pieces):
+        under = [
+            depth[other]
+            for other in range(at)
+            if pieces[other].of != piece.of and pieces[other].shape.intersection(piece.shape).area > 0.02 * piece.shape.area
+        ]  # fmt: skip
+        depth.append(max(under, default=-1) + 1)
+    return [[piece for piece, own in zip(pieces, depth, strict=True) if own == one] for one in sorted(set(depth))]
+
+
+def _marks(surface: BaseGeometry, pieces: Sequence[Piece]) -> tuple[Segment, ...]:
+    left, top, right, bottom, size = frame(surface)
+    x, y, short = (left + right) / 2, (top + bottom) / 2, size * 0.05
+    lines: list[Segment] = [((x, top), (x, bottom)), ((left, y), (right, y))]
+    for share in (0.25, 0.75):
+        across, down = left + share * (right - left), top + share * (bottom - top)
+        lines += [((across, y - short), (across, y + short)), ((x - short, down), (x + short, down))]
+    for whole, parts in _things(pieces):
+        if parts[0].of in CHARGES:
+            at = whole.envelope.centroid
+            lines += [((at.x - short, at.y), (at.x + short, at.y)), ((at.x, at.y - short), (at.x, at.y + short))]
+    return tuple(lines)
+
+
+def _things(pieces: Sequence[Piece]) -> list[tuple[BaseGeometry, list[Piece]]]:
+    """What is one thing to the eye: each with its pieces, which are several where it is counterchanged."""
+    found: list[tuple[BaseGeometry, list[Piece]]] = []
+    for piece in pieces:
+        at = next(
+            (
+                at for at, (whole, parts) in enumerate(found)
+                if parts[0].of == piece.of and parts[-1].tincture != piece.tincture and whole.distance(piece.shape) < 1e-6
+            ), None,
+        )  # fmt: skip
+        if at is None:
+            found.append((piece.shape, [piece]))
+        else:
+            found[at] = found[at][0].union(piece.shape), [*found[at][1], piece]
+    return found
+
+
+def _smaller(shape: BaseGeometry, of: str) -> BaseGeometry:
+    """The shape begun small: charges about their middle, bands and borders thin along their length."""
+    if of not in CHARGES:
+        return shape.buffer(-0.4 * shape.area / shape.length)
+    left, top, right, bottom = shape.bounds
+    smooth = shape.convex_hull.intersection(shape.buffer(min(right - left, bottom - top) * 0.06))
+    return affinity.scale(smooth, _SMALL, _SMALL)
+
+
+def _edge(shape: BaseGeometry, line: float) -> BaseGeometry:
+    """A band of a brush's width inside the outline."""
+    return shape.difference(shape.buffer(-line))
+
+
+def _lit(shape: BaseGeometry, line: float) -> BaseGeometry:
+    """What of a shape faces the light: itself less itself moved away from it."""
+    return shape.difference(affinity.translate(shape, -_LIGHT[0] * line, -_LIGHT[1] * line))
+
+
+def _area(pieces: Sequence[Piece], tincture: str) -> float:
+    return sum(piece.shape.area for piece in pieces if piece.tincture == tincture)
+
+
+def _listed(words: Sequence[str]) -> str:
+    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} and {words[-1]}"

@@ -1,0 +1,1 @@
+"""Marking systems: codes that no two bearers share."""

@@ -1,0 +1,1 @@
+"""Transfers: sheets made and sheets bought."""

@@ -1,0 +1,1 @@
+"""What a scheme says of marks: placements, arms by name, unit codes."""

@@ -1,0 +1,1 @@
+"""Which mixes and recipes come near a colour: search, routes, bridges."""

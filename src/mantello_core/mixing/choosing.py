@@ -1,0 +1,77 @@
+"""Which of some paints shades a colour, and which lighten it."""
+
+import math
+from dataclasses import dataclass
+from functools import lru_cache
+
+from ..colour.spaces import Lab
+from ..film.surface import solid, washed
+from ..paints.paint import Paint
+from ..recipes.step import Mix
+
+#: how much darker a shade should be in recesses, L*
+SHADE_DROP = 16.0
+#: how much lighter the paint a light is mixed with, L*
+LIGHT_RISE = 18.0
+#: what one degree of turned hue costs, for colours of full chroma, in L*
+HUE_COST = 0.35
+#: colours darker than this, L*, have no room to darken
+DARKEST = 14.0
+
+
+@dataclass(frozen=True)
+class ShadeChoice:
+    """One way to shade a mix: how far it is from 16 L* darker in recesses without a turn, and the recess it leaves."""
+
+    cost: float
+    mix: Mix
+    recess: Lab
+
+
+def shade_mix(base: Mix, pots: tuple[Paint, ...]) -> Mix | None:
+    """Of the washes, neat or thinned with medium, the one that shades a mix most evenly; None if there is no room or wash."""
+    best = min(shade_choices(base, pots), key=lambda one: one.cost, default=None)
+    return best.mix if best else None
+
+
+@lru_cache(maxsize=1024)
+def shade_choices(base: Mix, pots: tuple[Paint, ...]) -> tuple[ShadeChoice, ...]:
+    """Every way to shade a mix with these washes, neat or thinned with medium; none for a mix too dark to shade."""
+    ground = solid(base.film)
+    own = ground.colour
+    if own.lightness < DARKEST:
+        return ()
+    wanted = min(SHADE_DROP, own.lightness - 6)
+    found = []
+    for wash in (pot for pot in pots if pot.kind == "wash"):
+        for thinned in (("neat", 0.0), ("medium", 1.0), ("medium", 2.0), ("medium", 4.0)):
+            mix = Mix(((wash.id, 1.0),), *thinned)
+            dried = washed(ground, mix.film, mix.dilution, recess=True).colour
+            lost = 0.2 * max(0, own.chroma - dried.chroma)
+            found.append(
+                ShadeChoice(abs(own.lightness - dried.lightness - wanted) + turned(own, dried) + lost, mix, dried)
+            )
+    return tuple(found)
+
+
+@lru_cache(maxsize=1024)
+def light_order(base: Mix, pots: tuple[Paint, ...], rise: float = LIGHT_RISE) -> tuple[Paint, ...]:
+    """Paints that are lighter than a mix, those about ``rise`` L* lighter at the least turn of hue first."""
+    own = solid(base.film).colour
+    lighter = [
+        pot for pot in pots if pot.kind in ("acrylic", "air") and solid(pot.film).colour.lightness > own.lightness + 5
+    ]
+
+    def cost(pot: Paint) -> tuple[float, str]:
+        other = solid(pot.film).colour
+        return abs(other.lightness - own.lightness - rise) + turned(own, other), pot.id
+
+    return tuple(sorted(lighter, key=cost))
+
+
+def turned(one: Lab, other: Lab) -> float:
+    """What a turn of hue costs; greys have none to turn."""
+    if one.chroma < 6 or other.chroma < 6:
+        return 1.2 * abs(other.chroma - one.chroma)
+    degrees = abs((one.hue - other.hue + 180) % 360 - 180)
+    return HUE_COST * degrees * min(1.0, math.sqrt(one.chroma * other.chroma) / 40)

@@ -1,0 +1,171 @@
+"""Highlight routes: what a colour is lightened with, in near-equal steps, and where that takes hue and chroma."""
+
+import itertools
+from dataclasses import dataclass
+from functools import lru_cache
+from math import gcd
+
+import numpy as np
+
+from ..colour.difference import difference
+from ..colour.film import opaque
+from ..colour.reflectance import to_air, xyz_of
+from ..colour.spaces import Lab, labs_of
+from ..errors import OutOfRange
+from ..paints.paint import Paint
+from ..recipes.step import MOST_PARTS, Mix
+
+#: drops of the colour and of what lightens it, together at most
+MOST_DROPS = 10
+#: L* gained over all steps, and how many there are
+RISE, STEPS = 25.0, 4
+#: share of the base's chroma below which a step should stay small
+DULL = 0.6
+#: CIELAB hue of the colours a turn is named after, degrees, and how far off one must be to be turned towards
+_HUES = {"red": 30.0, "yellow": 92.0, "green": 150.0, "blue": 265.0, "violet": 315.0}
+CLEAR = 20.0
+
+
+@dataclass(frozen=True)
+class Route:
+    """A ladder from a colour towards a lighter paint."""
+
+    #: what lightens it
+    light: Paint
+    #: the mix of every step, the colour itself left out
+    mixes: tuple[Mix, ...]
+    #: the colour, then that of every step, opaque
+    colours: tuple[Lab, ...]
+
+    @property
+    def steps(self) -> tuple[float, ...]:
+        """CIEDE2000 from each colour to the next."""
+        return tuple(difference(one, two) for one, two in zip(self.colours, self.colours[1:], strict=False))
+
+    @property
+    def gain(self) -> float:
+        """L* gained in all."""
+        return self.colours[-1].lightness - self.colours[0].lightness
+
+    @property
+    def hue_drift(self) -> float:
+        """Degrees the hue turns; positive from red towards yellow. 0 where one of the ends is grey."""
+        first, last = self.colours[0], self.colours[-1]
+        if min(first.chroma, last.chroma) < 3:
+            return 0.0
+        return (last.hue - first.hue + 180) % 360 - 180
+
+    @property
+    def turns_to(self) -> str:
+        """What the hue turns towards: the next of red, yellow, green, blue and violet on its way."""
+        start, sign = self.colours[0].hue, 1 if self.hue_drift > 0 else -1
+        ahead = {name: (sign * (hue - start)) % 360 for name, hue in _HUES.items()}
+        return min((name for name in ahead if ahead[name] >= CLEAR), key=lambda name: ahead[name])
+
+    @property
+    def chroma_drift(self) -> float:
+        """C* gained or lost."""
+        return self.colours[-1].chroma - self.colours[0].chroma
+
+    @property
+    def dull(self) -> tuple[int, ...]:
+        """Steps, counted from 1, that keep less than 60 % of the colour's chroma: to be kept small."""
+        least = DULL * self.colours[0].chroma
+        return tuple(at for at, colour in enumerate(self.colours[1:], 1) if colour.chroma < least)
+
+
+@lru_cache(maxsize=4096)
+def route(base: Mix, light: Paint, steps: int = STEPS, rise: float = RISE) -> Route | None:
+    """The ladder of so many near-equal steps (CIEDE2000) from a mix towards a paint, about ``rise`` L* in all.
+
+    Among ratios of whole drops, up to ten together, a dynamic programme picks those whose differences are most
+    alike. None if the paint cannot lighten the mix by half of that, or in so many steps.
+    Raises: OutOfRange for steps (1 to 8) or rise (5 to 60).
+    """
+    if not 1 <= steps <= 8:
+        raise OutOfRange(f"{steps} steps; allowed is 1 to 8.", "steps")
+    if not 5 <= rise <= 60:
+        raise OutOfRange(f"A rise of {rise:g} L*; allowed is 5 to 60.", "rise")
+    mixes, colours = _lattice(base, light)
+    gained = [colour.lightness - colours[0].lightness for colour in colours]
+    end = min(range(len(colours)), key=lambda at: abs(gained[at] - rise))
+    if end < steps or gained[end] < rise / 2:
+        return None
+    chosen = _even(colours[: end + 1], steps)
+    return Route(light, tuple(mixes[at] for at in chosen[1:]), tuple(colours[at] for at in chosen))
+
+
+def routes(base: Mix, lights: list[Paint], steps: int = STEPS, rise: float = RISE) -> tuple[Route, ...]:
+    """The route towards every paint that can lighten the mix, those that turn hue and chroma least first."""
+    own = {id_ for id_, _ in base.parts}
+    found = [route(base, pot, steps, rise) for pot in lights if pot.id not in own]
+    return tuple(sorted((one for one in found if one), key=_drift))
+
+
+def _drift(one: Route) -> tuple[float, str]:
+    turned = abs(one.hue_drift) * min(1.0, one.colours[0].chroma / 40)
+    return round(turned + abs(one.chroma_drift) + 2 * (max(one.steps) - min(one.steps)), 3), one.light.id
+
+
+def _lattice(base: Mix, light: Paint) -> tuple[list[Mix], list[Lab]]:
+    """Mixes in whole drops, from the mix alone towards the paint, and their colours. The paint alone is left out."""
+    parts = _lowest(base)
+    whole, most = sum(parts), MOST_PARTS // max(parts)
+    drops = {
+        (times * whole / other): (times, other)
+        for times in range(most, 0, -1)
+        for other in range(1, MOST_PARTS + 1)
+        if len(parts) > 1 or times + other <= MOST_DROPS
+    }
+    pairs = [(1, 0)] + [drops[ratio] for ratio in sorted(drops, reverse=True)]
+    films = base.film, light.film
+    weights = np.array([(times * whole, other) for times, other in pairs], float) * [film.solids for film in films]
+    absorbed, scattered = (
+        weights @ np.stack([getattr(film, name) for film in films]) for name in ("absorption", "scattering")
+    )
+    mixes = [
+        Mix(
+            (
+                *tuple((id_, float(times * part)) for (id_, _), part in zip(base.parts, parts, strict=True)),
+                (light.id, float(other)),
+            )
+        )
+        for times, other in pairs
+    ]
+    return mixes, [Lab(*row) for row in labs_of(xyz_of(to_air(opaque(absorbed, scattered)))).tolist()]
+
+
+def _lowest(base: Mix) -> tuple[int, ...]:
+    """The parts of a mix as the lowest whole numbers that come near them, 12 at most."""
+    amounts = [amount for _, amount in base.parts]
+    best = min(
+        (
+            max(
+                abs(amount * times / max(amounts) - max(1, round(amount * times / max(amounts)))) for amount in amounts
+            ),
+            times,
+        )
+        for times in range(1, MOST_PARTS + 1)
+    )[1]
+    found = [max(1, round(amount * best / max(amounts))) for amount in amounts]
+    return tuple(one // gcd(*found) for one in found)
+
+
+def _even(colours: list[Lab], steps: int) -> list[int]:
+    """Indices from the first colour to the last with so many steps as alike as can be."""
+    end = len(colours) - 1
+    ideal = sum(difference(one, two) for one, two in itertools.pairwise(colours)) / steps
+    cost: dict[tuple[int, int], tuple[float, int]] = {(0, 0): (0.0, -1)}
+    for step in range(1, steps + 1):
+        for at in range(step, end + 1):
+            ways = [
+                (cost[step - 1, before][0] + (difference(colours[before], colours[at]) - ideal) ** 2, before)
+                for before in range(step - 1, at)
+                if (step - 1, before) in cost
+            ]
+            if ways:
+                cost[step, at] = min(ways)
+    chosen = [end]
+    for step in range(steps, 0, -1):
+        chosen.append(cost[step, chosen[-1]][1])
+    return chosen[::-1]

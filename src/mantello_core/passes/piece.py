@@ -1,0 +1,221 @@
+"""What every figure gets besides its colours, as pieces of work: who, where, how long, with what."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from random import Random
+
+from ..army.tree import Army
+from ..design.design import Design
+from ..errors import UnknownName
+from ..figures.exposure import exposure
+from ..figures.vocabulary import group_of
+from ..recipes.quantity import millilitres
+from ..recipes.step import Mix, Step
+from ..recipes.technique import techniques
+from ..scheme.cascade import FigureClass, Resolution
+from ..scheme.finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Plant, finishing_data
+
+#: a piece's place among a figure's work: this stands where other work has a role
+ARMY = "army:"
+#: order of pieces on a figure: before paint; then after its colours
+MAGNET, MASK, JOIN, FILM, BARRIER, SOLVENT, TOUCH_UP, VARNISH, DRY_DIRT, PLANTS, GLOSS, LAST = range(12)
+_SOLVENTS = {"oil", "enamel"}
+#: less surface than this (mm²) is not worth a pass
+LEAST_MM2 = 0.5
+#: steps of it spread over the unit interval as evenly as any, however many there are
+GOLDEN = 0.6180339887498949
+
+
+@dataclass(frozen=True)
+class Piece:
+    """One piece of work on a figure that no colour role stands for."""
+
+    id: str
+    name: str
+    #: one of the numbers above
+    stage: int
+    #: hands-on seconds per figure, and seconds it dries
+    seconds: float
+    drying: float
+    #: mm² of painted surface it touches; 0 for handwork
+    surface: float
+    #: areas it touches; empty for the whole figure
+    areas: tuple[str, ...] = ()
+    #: what is laid; None for handwork
+    step: Step | None = None
+    coats: int = 1
+    words: str = ""
+    caution: str = ""
+    #: place among pieces of one stage: smaller comes first
+    order: float = 0.0
+    #: role that a mask is for
+    role: str = ""
+
+    @property
+    def place(self) -> tuple[int, float]:
+        """Where it comes among the pieces of a figure."""
+        return self.stage, self.order
+
+    @property
+    def kind(self) -> str:
+        """Kind of technique, or 'hand'."""
+        return self.step.kind if self.step else "hand"
+
+    @property
+    def pot(self) -> str:
+        """What is opened for it."""
+        return f"{self.kind}|{self.step.mix.words if self.step else self.name}"
+
+    @property
+    def minutes_drying(self) -> float:
+        """Minutes it dries."""
+        return self.drying / 60
+
+    @property
+    def sprayed(self) -> bool:
+        """Whether it needs a place to spray."""
+        return bool(self.step) and any(pot.sprayed for pot in self.step.mix.paints)
+
+
+def pieces_of(design: Design, one: FigureClass) -> tuple[Piece, ...]:
+    """All pieces of work on a class of figures, in their order; plants as if every figure got each, see ``dealt``."""
+    finishing = design.scheme.finishing
+    found: list[Piece] = []
+    groups = {group_of(area) for area in one.cells}
+    if finishing.basing.magnets and "Base" in groups:
+        found.append(_hand("magnet", "magnet", "Magnets", MAGNET))
+    if finishing.masks:
+        found += _masks(design, one)
+    found += [
+        _hand(f"join-{group.lower()}", "join", f"Join {group.lower()}", JOIN)
+        for group in finishing.apart
+        if group in groups
+    ]
+    if finishing.touch_up:
+        found.append(_hand("touch-up", "touch-up", "Touch up what was held", TOUCH_UP))
+    found += _coats(finishing, one, design.dirt_level)
+    if "Base" in groups:
+        found += [_plant(plant) for plant in finishing.basing.plants if plant.in_ten]
+    return tuple(sorted(found, key=lambda piece: piece.place))
+
+
+def piece_of(design: Design, resolution: Resolution, unit: str, rank: str, piece_id: str) -> Piece:
+    """The piece of work of that id on a rank's figures.
+
+    Raises: UnknownName if they get none of that id any more.
+    """
+    known = {}
+    for one in resolution.of_unit(unit):
+        if one.rank == rank:
+            known |= {piece.id: piece for piece in pieces_of(design, one)}
+    if piece_id not in known:
+        raise UnknownName("work on all figures", piece_id, list(known), "step")
+    return known[piece_id]
+
+
+def _hand(
+    id_: str, kind: str, name: str, stage: int, *, order: float = 0.0, role: str = "", seconds: float = 0.0
+) -> Piece:
+    row = finishing_data()["hand"][kind]
+    return Piece(
+        id_, name, stage, seconds or row["seconds"], row["drying"] * 60.0, 0.0, words=row["words"], caution=row["caution"],
+        order=order, role=role,
+    )  # fmt: skip
+
+
+def _plant(plant: Plant) -> Piece:
+    return _hand(f"plant-{plant.id}", "plant", plant.name, PLANTS, order=-plant.size, seconds=plant.seconds)
+
+
+def _masks(design: Design, one: FigureClass) -> Iterable[Piece]:
+    for role_id in dict.fromkeys(cell.role for cell in one.cells.values() if cell.role):
+        role = design.scheme.role(role_id)
+        if any(pot.sprayed for step in role.recipe(one.tier).steps for pot in step.mix.paints):
+            yield _hand(f"mask-{role_id}", "mask", f"Mask for {role.name}", MASK, role=role_id)
+            yield _hand(f"unmask-{role_id}", "unmask", f"Mask of {role.name} off", MASK, role=role_id)
+
+
+def _coats(finishing: Finishing, one: FigureClass, level: int) -> Iterable[Piece]:
+    passes = [
+        piece for at, each in enumerate(finishing.dirt) if level and (piece := _dirt(each, one, level, float(at)))
+    ]
+    yield from passes
+    whole = sum(area.surface_mm2 for area in one.plate.areas.values())
+    if finishing.barrier and any(piece.stage == SOLVENT for piece in passes):
+        yield _varnish(finishing, "barrier", "Barrier varnish", finishing.barrier, BARRIER, whole, 1)
+    if finishing.varnish:
+        stage = LAST if finishing.varnish_last else VARNISH
+        coats = USES[finishing.use][0]
+        yield _varnish(
+            finishing, "varnish", f"{finishing.varnish.capitalize()} varnish", finishing.varnish, stage, whole, coats
+        )
+    shiny = tuple(name for name, cell in one.cells.items() if cell.role in finishing.shiny)
+    if shiny:
+        surface = sum(one.plate.areas[name].surface_mm2 for name in shiny)
+        step = Step("shine", "varnish", Mix((("brush-varnish-gloss", 1.0),)), 1)
+        yield Piece("shine", "Gloss on lenses and water", LAST if finishing.varnish_last else GLOSS, step.seconds(surface, 1),
+                    step.drying * 60, surface, shiny, step, order=1.0)  # fmt: skip
+
+
+def _varnish(finishing: Finishing, id_: str, name: str, finish: str, stage: int, surface: float, coats: int) -> Piece:
+    step = Step(id_, "varnish", Mix(((finishing.product(finish), 1.0),)), coats)
+    if finishing.can:
+        spray = techniques()["undercoat"]
+        seconds = coats * (spray.handling + surface / spray.rate)
+    else:
+        seconds = step.seconds(surface, coats)
+    return Piece(id_, name, stage, seconds, step.drying * 60, surface, (), step, coats)
+
+
+def _dirt(each: DirtPass, one: FigureClass, level: int, order: float) -> Piece | None:
+    areas = one.plate.areas
+    reached = {name: exposure(one.plate, name, each.law, each.height) for name, cell in one.cells.items() if cell.role}
+    touched = tuple(name for name, share in reached.items() if share > 0.05)
+    surface = sum(areas[name].surface_mm2 * reached[name] for name in touched) * level / MOST_LEVEL
+    if surface < LEAST_MM2:
+        return None
+    return Piece(each.id, each.name, _dirt_stage(each), each.step.seconds(surface, 1), each.step.drying * 60, surface, touched, each.step,
+                 words=each.step.manner.note, order=order)  # fmt: skip
+
+
+def _dirt_stage(each: DirtPass) -> int:
+    if each.step.kind == "oil" or {pot.kind for pot in each.step.mix.paints} & _SOLVENTS:
+        return SOLVENT
+    return FILM if each.step.kind in ("glaze", "shade") else DRY_DIRT
+
+
+def dealt(basing: Basing, army: Army) -> dict[str, frozenset[tuple[str, str, int]]]:
+    """Which figures get each plant: (unit, rank, ordinal), about as many of every ten as asked for, by the seed.
+
+    In every rank figures are told off in steps of the golden ratio from a start drawn by seed, plant, unit and rank: so
+    they are spread evenly, and more figures or units change nothing for those there are. Without a base none is given.
+    """
+    ranks = [
+        (unit.id, rank)
+        for unit in army.units
+        for rank in unit.ranks
+        if any(group_of(area) == "Base" for area in army.plate(rank.type).areas)
+    ]
+    found = {}
+    for plant in basing.plants:
+        given = set()
+        for unit, rank in ranks:
+            start = Random(f"{basing.seed}:{plant.id}:{unit}:{rank.id}").random()
+            given.update(
+                (unit, rank.id, ordinal)
+                for ordinal in range(1, rank.figures + 1)
+                if (start + ordinal * GOLDEN) % 1 < plant.in_ten / 10
+            )
+        found[plant.id] = frozenset(given)
+    return found
+
+
+def finishing_needed(design: Design, resolution: Resolution) -> dict[str, float]:
+    """Neat ml of every paint that dirt and varnish take over the army, an estimate."""
+    needed: dict[str, float] = {}
+    for one in resolution.classes:
+        for piece in pieces_of(design, one):
+            if piece.step:
+                for id_, ml in millilitres(piece.step, piece.surface * len(one.ordinals), piece.coats).items():
+                    needed[id_] = needed.get(id_, 0.0) + ml
+    return needed

@@ -1,0 +1,69 @@
+"""What the army's dirt does to the colours of a figure, and which edges it swallows."""
+
+from dataclasses import dataclass
+
+from ..colour.difference import difference
+from ..colour.spaces import Lab, mean_lab
+from ..design.design import Design
+from ..figures.exposure import exposure
+from ..figures.vocabulary import group_of
+from ..film.prediction import apparent
+from ..recipes.step import Recipe
+from ..scheme.cascade import FigureClass
+from ..scheme.finishing import MOST_LEVEL, DirtPass
+
+
+@dataclass(frozen=True)
+class Swallowed:
+    """Two touching areas that were told apart clean, and are not any more; bases aside, which are told apart by the boots on them."""
+
+    area: str
+    other: str
+    clean: float
+    dirty: float
+
+
+def soiled(design: Design, one: FigureClass, level: int | None = None) -> dict[str, tuple[Lab, Lab]]:
+    """For every painted area of a class of figures its colour clean and dirty, each from where its tones run together.
+
+    level: 0 to 5; as the army has it if None. Each pass is laid by the film model over the finished recipe; of the area it
+    covers the share that its law reaches, times the level. Estimates.
+    """
+    level = design.dirt_level if level is None else level
+    found = {}
+    for area, cell in one.cells.items():
+        recipe = design.scheme.role(cell.role).recipe(one.tier) if cell.role else Recipe()
+        if not recipe.steps:
+            continue
+        clean = dirty = apparent(design.scheme.predicted(recipe).tones)
+        for each in design.scheme.finishing.dirt:
+            share = exposure(one.plate, area, each.law, each.height) * level / MOST_LEVEL
+            if share > 0:
+                dirty = mean_lab([dirty, _under(design, recipe, each)], [1 - share, share])
+        found[area] = clean, dirty
+    return found
+
+
+def _under(design: Design, recipe: Recipe, each: DirtPass) -> Lab:
+    """The colour where a pass lies over a finished recipe."""
+    return apparent(design.scheme.predicted(Recipe((*recipe.steps, each.step))).tones)
+
+
+def swallowed(design: Design, one: FigureClass, colours: dict[str, tuple[Lab, Lab]]) -> tuple[Swallowed, ...]:
+    """Touching areas that dirt takes below the army's threshold for neighbours, the worst first. colours: from ``soiled``."""
+    least, seam = design.scheme.aims.threshold("neighbours"), design.scheme.aims.threshold("seam")
+    found = []
+    for area, beside in one.plate.neighbours.items():
+        for other, length in beside.items():
+            known = area in colours and other in colours and area < other and length >= seam
+            if (
+                not known
+                or "Base" in (group_of(area), group_of(other))
+                or one.cells[area].role == one.cells[other].role
+            ):
+                continue
+            clean = difference(colours[area][0], colours[other][0])
+            dirty = difference(colours[area][1], colours[other][1])
+            if clean >= least > dirty:
+                found.append(Swallowed(area, other, clean, dirty))
+    return tuple(sorted(found, key=lambda pair: pair.dirty))

@@ -1,0 +1,1 @@
+"""Schemes worked out for a brief."""

@@ -1,0 +1,1 @@
+"""What was painted: progress, drift, and what is learnt of it."""

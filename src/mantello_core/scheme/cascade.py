@@ -1,0 +1,205 @@
+"""Which rule wins: every area of every figure, and why.
+
+Figures that no rule can tell apart are resolved once, as a class; classes to which the same rules
+apply share one answer. So the cost grows with the rules, not with the figures.
+"""
+
+from dataclasses import dataclass, field
+
+from ..army.tree import Army, Figure, Node, Rank
+from ..errors import UnknownName
+from ..figures.plate import Plate
+from ..marks.placement import Borne, Placement, borne_by
+from .rule import Rule
+from .scheme import Scheme
+from .selector import Narrowness, areas_named, narrowest
+from .substitution import substitutes
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """One rule that speaks of an area, with the weight it is ordered by: greater wins."""
+
+    rule: Rule
+    weight: tuple
+    #: the rung it stands on, as ``Army.rungs`` numbers them
+    rung: int
+
+
+@dataclass(frozen=True)
+class Cell:
+    """What one area of a class of figures wears."""
+
+    #: role id; '' is left bare, None is a gap
+    role: str | None
+    rule: Rule | None
+    rung: int
+    #: the role the rule names, where a substitution put another in its place; else ''
+    instead_of: str = ""
+
+
+@dataclass(frozen=True)
+class FigureClass:
+    """Figures of one rank of one unit that no rule tells apart."""
+
+    #: ids of unit and rank
+    unit: str
+    rank: str
+    #: what the rank is called
+    rank_name: str
+    type: str
+    tier: str
+    ordinals: tuple[int, ...]
+    cells: dict[str, Cell]
+    plate: Plate = field(repr=False)
+    #: what its sites bear
+    borne: dict[str, Borne] = field(default_factory=dict)
+
+    @property
+    def first(self) -> Figure:
+        """Its first figure, to stand for all."""
+        return Figure(self.unit, self.rank, self.ordinals[0])
+
+
+@dataclass(frozen=True)
+class Resolution:
+    """Every area of every figure of an army."""
+
+    classes: tuple[FigureClass, ...]
+
+    @property
+    def gaps(self) -> list[tuple[FigureClass, str]]:
+        """Areas that no rule speaks of."""
+        return [(one, area) for one in self.classes for area, cell in one.cells.items() if cell.role is None]
+
+    def of(self, figure: Figure) -> FigureClass:
+        """The class a figure belongs to.
+
+        Raises: UnknownName if there is no such figure.
+        """
+        for one in self.classes:
+            if (one.unit, one.rank) == (figure.unit, figure.rank) and figure.ordinal in one.ordinals:
+                return one
+        raise UnknownName("figure", f"{figure.unit}, {figure.rank} {figure.ordinal}")
+
+    def of_unit(self, unit_id: str) -> tuple[FigureClass, ...]:
+        """The classes of a unit, in the order of its ranks."""
+        return tuple(one for one in self.classes if one.unit == unit_id)
+
+    def dead_rules(self, scheme: Scheme, army: Army) -> list[Rule]:
+        """Rules that win nowhere."""
+        winners = {cell.rule.id for one in self.classes for cell in one.cells.values() if cell.rule}
+        return [rule for rule in scheme.all_rules(army.root.id) if rule.id not in winners]
+
+
+def resolve(army: Army, scheme: Scheme) -> Resolution:
+    """Resolve every area of every figure. A pure function of army and scheme."""
+    rules = [(rule, order) for order, rule in enumerate(scheme.all_rules(army.root.id)) if rule.scope in army.nodes]
+    placements = [(one, order) for order, one in enumerate(scheme.marks) if one.scope in army.nodes]
+    shared: dict[tuple, dict[str, Cell]] = {}
+    classes = []
+    for unit in army.units:
+        path = army.paths[unit.id]
+        instead = substitutes(scheme.substitutions, path)
+        here = [(rule, order) for rule, order in rules if rule.scope in path]
+        placed = [(one, order) for one, order in placements if one.scope in path]
+        for rank in unit.ranks:
+            shape = army.plate(rank.type)
+            for speaking, placing, ordinals in _partition(unit, rank, here, placed):
+                orders = tuple(order for _, order in speaking)
+                depths = tuple(path.index(rule.scope) for rule, _ in speaking)
+                key = (rank.type, len(path), orders, depths, tuple(instead.items()))
+                if key not in shared:
+                    shared[key] = _winners(shape, speaking, path, instead)
+                classes.append(
+                    FigureClass(
+                        unit.id,
+                        rank.id,
+                        rank.name,
+                        rank.type,
+                        rank.tier,
+                        ordinals,
+                        shared[key],
+                        shape,
+                        borne_by(shape, placing, path),
+                    )
+                )
+    return Resolution(tuple(classes))
+
+
+def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdict, ...]:
+    """Every rule that speaks of one area of one figure, the winner first.
+
+    Raises: UnknownName if there is no such figure or area.
+    """
+    unit, rank = army.node(figure.unit), army.rank(figure.unit, figure.rank)
+    path = army.paths[figure.unit]
+    known = army.plate(rank.type).areas
+    plate_area = known.get(area)
+    if plate_area is None:
+        raise UnknownName(f"area of {rank.type}", area, list(known))
+    found = []
+    for order, rule in enumerate(scheme.all_rules(army.root.id)):
+        if rule.scope not in path or not rule.filter.admits(rank.type, rank.id, unit.tags):
+            continue
+        if not rule.filter.admits_ordinal(figure.ordinal):
+            continue
+        narrow = narrowest(rule.select, plate_area)
+        if narrow is not None:
+            found.append(Verdict(rule, _weight(rule, order, path, narrow), _rung(rule, path)))
+    return tuple(sorted(found, key=lambda verdict: verdict.weight, reverse=True))
+
+
+def _partition(unit: Node, rank: Rank, rules: list[tuple[Rule, int]], placements: list[tuple[Placement, int]]):
+    """The rules and placements that speak of a rank, and its ordinals grouped by which of the picky ones admit them."""
+    speaking, placing = (
+        [one for one in known if one[0].filter.admits(rank.type, rank.id, unit.tags)] for known in (rules, placements)
+    )
+    picky = [one for one in (*speaking, *placing) if one[0].filter.by_ordinal]
+    if not picky:
+        if rank.figures:
+            yield speaking, placing, tuple(range(1, rank.figures + 1))
+        return
+    groups: dict[tuple[bool, ...], list[int]] = {}
+    for ordinal in range(1, rank.figures + 1):
+        admitted = tuple(one.filter.admits_ordinal(ordinal) for one, _ in picky)
+        groups.setdefault(admitted, []).append(ordinal)
+    for ordinals in groups.values():
+        first = ordinals[0]
+        kept = ([one for one in known if one[0].filter.admits_ordinal(first)] for known in (speaking, placing))
+        yield *kept, tuple(ordinals)
+
+
+def _weight(rule: Rule, order: int, path: tuple[str, ...], narrow: Narrowness) -> tuple:
+    """Binding, then scope (a binding rule's higher one, else the deeper), filter, selector, order."""
+    depth = path.index(rule.scope)
+    return (rule.binding, -depth if rule.binding else depth, rule.filter.narrowness, narrow, order)
+
+
+def _rung(rule: Rule, path: tuple[str, ...]) -> int:
+    """The rung a rule stands on: its scope's, or rank and figure for a unit's filtered rules."""
+    depth = path.index(rule.scope) + 1
+    if depth < len(path):
+        return depth
+    if rule.filter.by_ordinal:
+        return depth + 2
+    return depth + 1 if rule.filter.rank else depth
+
+
+def _winners(
+    plate: Plate, speaking: list[tuple[Rule, int]], path: tuple[str, ...], instead: dict[str, str]
+) -> dict[str, Cell]:
+    best: dict[str, tuple[tuple, Rule]] = {}
+    for rule, order in speaking:
+        for name, narrow in areas_named(plate, rule.select).items():
+            weight = _weight(rule, order, path, narrow)
+            if name not in best or weight > best[name][0]:
+                best[name] = weight, rule
+    cell_of = {rule.id: _cell(rule, path, instead) for _, rule in best.values()}
+    gap = Cell(None, None, 0)
+    return {name: cell_of[best[name][1].id] if name in best else gap for name in plate.areas}
+
+
+def _cell(rule: Rule, path: tuple[str, ...], instead: dict[str, str]) -> Cell:
+    use = instead.get(rule.role)
+    return Cell(use, rule, _rung(rule, path), rule.role) if use else Cell(rule.role, rule, _rung(rule, path))

@@ -1,0 +1,68 @@
+"""Rules: who, where, and what is worn there."""
+
+from dataclasses import dataclass, field
+
+from ..army.figure_filter import Filter
+
+
+@dataclass(frozen=True)
+class Rule:
+    """In ``scope``, figures that pass the filter wear ``role`` on the selected areas."""
+
+    id: str
+    scope: str
+    select: tuple[str, ...]
+    #: role id; empty means left bare
+    role: str
+    filter: Filter = field(default_factory=Filter)
+    binding: bool = False
+    on: bool = True
+    #: id of the distinction table it comes from, if any
+    table: str = ""
+
+
+def cell_of(rule: Rule) -> tuple[str, str]:
+    """Row and column of the cell that a distinction table's rule stands for; a row's id may hold any sign."""
+    row, _, column = rule.id.removeprefix(f"{rule.table}/").rpartition("/")
+    return row, column
+
+
+@dataclass(frozen=True)
+class Column:
+    """One mark of a distinction table and the areas that carry it."""
+
+    id: str
+    name: str
+    select: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Distinction:
+    """A table that tells formations (key = a kind of node) or ranks (key = 'rank') apart."""
+
+    id: str
+    name: str
+    key: str
+    columns: tuple[Column, ...] = ()
+    #: (row, column id) to role id; a row is a node's id, or a rank's
+    cells: tuple[tuple[str, str, str], ...] = ()
+
+    def role(self, row: str, column: str) -> str | None:
+        """What a cell holds."""
+        return next((role for r, c, role in self.cells if (r, c) == (row, column)), None)
+
+    def rules(self, root: str) -> tuple[Rule, ...]:
+        """The rules the table is shorthand for."""
+        columns = {column.id: column for column in self.columns}
+        return tuple(
+            Rule(
+                f"{self.id}/{row}/{column}",
+                root if self.key == "rank" else row,
+                columns[column].select,
+                role,
+                Filter(rank=row) if self.key == "rank" else Filter(),
+                table=self.id,
+            )
+            for row, column, role in self.cells
+            if column in columns
+        )

@@ -1,0 +1,153 @@
+"""A scheme: roles with recipes, rules and distinction tables; and the design that joins it to an army."""
+
+from dataclasses import dataclass, field, replace
+from functools import cached_property
+
+from ..army.tree import TIERS
+from ..errors import UnknownName
+from ..film.calibration import Calibration, drying_factor
+from ..film.ground import Ground
+from ..film.prediction import Prediction, coats_of, predicted
+from ..marks.named_arms import NamedArms
+from ..marks.placement import Placement
+from ..marks.unit_codes import CodeSystem, marks_of
+from ..recipes.step import Recipe, Step
+from .aim import Aims
+from .finishing import PLAIN_FINISHING, Finishing
+from .rule import Distinction, Rule
+from .substitution import Substitution
+
+
+@dataclass(frozen=True)
+class Role:
+    """A named slot of the scheme: Field, Facing, Lace. Rules name roles, never paints."""
+
+    id: str
+    name: str
+    #: tier to recipe; a tier without one takes the next plainer tier's
+    recipes: tuple[tuple[str, Recipe], ...] = ()
+    #: id of the material whose recipes these are; roles of one material are changed together
+    material: str = ""
+
+    def recipe(self, tier: str = "rank") -> Recipe:
+        """The recipe for a tier, falling back towards rank and file, then to any there is."""
+        known = dict(self.recipes)
+        order = list(TIERS)
+        for name in reversed(order[: order.index(tier) + 1]):
+            if name in known:
+                return known[name]
+        return next((known[name] for name in order if name in known), Recipe())
+
+    def own_recipe(self, tier: str) -> Recipe | None:
+        """The recipe written for just this tier."""
+        return dict(self.recipes).get(tier)
+
+    def with_recipe(self, tier: str, recipe: Recipe) -> "Role":
+        """This role with the tier's recipe replaced."""
+        known = dict(self.recipes) | {tier: recipe}
+        return replace(self, recipes=tuple((name, known[name]) for name in TIERS if name in known))
+
+    @property
+    def paint_name(self) -> str:
+        """The first paint of its first step; empty if there is no recipe yet."""
+        steps = self.recipe().steps
+        return steps[0].mix.paints[0].name if steps else ""
+
+
+def _follows(old: Role, role: Role) -> Role:
+    if old.id == role.id:
+        return role
+    return replace(old, recipes=role.recipes) if role.material and old.material == role.material else old
+
+
+@dataclass(frozen=True)
+class Scheme:
+    """Everything the force's look is decided by."""
+
+    name: str
+    roles: tuple[Role, ...] = ()
+    rules: tuple[Rule, ...] = ()
+    tables: tuple[Distinction, ...] = ()
+    #: paint ids: the undercoat, a lighter one sprayed over it from above, a pot's coat over both; empty for none
+    undercoat: str = "undercoat-slate"
+    above: str = ""
+    pot_coat: str = ""
+    aims: Aims = field(default_factory=Aims)
+    substitutions: tuple[Substitution, ...] = ()
+    #: devices on sites
+    placements: tuple[Placement, ...] = ()
+    #: what test pieces taught of paints
+    calibrations: tuple[Calibration, ...] = ()
+    #: coats of arms
+    arms: tuple[NamedArms, ...] = ()
+    #: marking systems with their codes
+    code_systems: tuple[CodeSystem, ...] = ()
+    #: what every figure gets besides its colours
+    finishing: Finishing = PLAIN_FINISHING
+
+    @cached_property
+    def marks(self) -> tuple[Placement, ...]:
+        """All marks: those of the marking systems first, then the placed ones, so that a placed one wins a tie."""
+        return tuple(mark for system in self.code_systems for mark in marks_of(system)) + self.placements
+
+    def code_system(self, system_id: str, where: str = "system") -> CodeSystem:
+        """The marking system of that id.
+
+        Raises: UnknownName, with near ids.
+        """
+        found = next((one for one in self.code_systems if one.id == system_id), None)
+        if found is None:
+            raise UnknownName("marking system", system_id, [one.id for one in self.code_systems], where)
+        return found
+
+    @property
+    def ground(self) -> Ground:
+        """What every recipe starts on."""
+        return Ground(self.undercoat, self.above, self.pot_coat)
+
+    def predicted(self, recipe: Recipe) -> Prediction:
+        """What a recipe gives on the scheme's ground, with its paints as test pieces found them."""
+        return predicted(recipe, self.ground, self.calibrations)
+
+    def coats(self, recipe: Recipe) -> tuple[int, ...]:
+        """Coats of every step of a recipe on the scheme's ground."""
+        return coats_of(recipe, self.ground, self.calibrations)
+
+    def drying(self, step: Step) -> float:
+        """Minutes a step dries, with its paints as test pieces found them."""
+        return step.drying * drying_factor(step.mix, self.calibrations)
+
+    @cached_property
+    def role_by_id(self) -> dict[str, Role]:
+        """Roles by id, in order."""
+        return {role.id: role for role in self.roles}
+
+    def role(self, role_id: str, where: str = "") -> Role:
+        """The role of that id.
+
+        Raises: UnknownName, with near ids.
+        """
+        if role_id not in self.role_by_id:
+            raise UnknownName("colour role", role_id, list(self.role_by_id), where)
+        return self.role_by_id[role_id]
+
+    def named_arms(self, arms_id: str, where: str = "arms") -> NamedArms:
+        """The arms of that id.
+
+        Raises: UnknownName, with near ids.
+        """
+        found = next((one for one in self.arms if one.id == arms_id), None)
+        if found is None:
+            raise UnknownName("arms", arms_id, [one.id for one in self.arms], where)
+        return found
+
+    def with_role(self, role: Role) -> "Scheme":
+        """This scheme with the role replaced, or added at its end; roles of its material follow its recipes."""
+        if role.id not in self.role_by_id:
+            return replace(self, roles=(*self.roles, role))
+        return replace(self, roles=tuple(_follows(old, role) for old in self.roles))
+
+    def all_rules(self, root: str) -> tuple[Rule, ...]:
+        """Rules that are on: the tables' first, then the written ones, so that a written one wins a tie."""
+        from_tables = [rule for table in self.tables for rule in table.rules(root)]
+        return tuple(rule for rule in (*from_tables, *self.rules) if rule.on)

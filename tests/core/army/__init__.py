@@ -1,0 +1,1 @@
+"""Tests. Who is there: formations, units, ranks and figures."""

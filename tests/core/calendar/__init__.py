@@ -1,0 +1,1 @@
+"""Tests. Evenings, daylight and the hours there are to paint."""

@@ -1,0 +1,1 @@
+"""Tests. The checks of a design, each with its findings and fixes."""

@@ -1,0 +1,1 @@
+"""Tests. A design: army, scheme and evenings together, and every edit of it."""

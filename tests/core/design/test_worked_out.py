@@ -1,0 +1,162 @@
+"""Edits of how roles are made: materials by reference, shared shades, routes, where to stop."""
+
+from dataclasses import replace
+
+from django.test import SimpleTestCase
+
+from mantello_core.checks.route_conflict import conflicts, touching_roles
+from mantello_core.colour.spaces import Lab
+from mantello_core.design.edit import with_step, with_undercoat
+from mantello_core.design.worked_out import (
+    with_material,
+    with_recipes,
+    with_route,
+    with_shades,
+    with_stop,
+    without_material,
+)
+from mantello_core.errors import Contradiction, UnknownName
+from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.mixing.generating import generated
+from mantello_core.mixing.route import route
+from mantello_core.paints.own import by_swatch, own_paint
+from mantello_core.paints.range import paint, paints
+from mantello_core.recipes.material import material
+from mantello_core.recipes.step import Manner, Mix, Recipe, Step
+from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.scheme import Role
+from tests.samples import calvessa, small_design
+
+EVERY = tuple(paints().values())
+
+
+class ByReference(SimpleTestCase):
+    def setUp(self):
+        self.design = with_material(with_material(small_design(), "field", "leather-brown"), "lace", "leather-brown")
+
+    def test_a_role_takes_the_recipes_as_they_ship(self):
+        self.assertEqual(self.design.scheme.role("field").recipes, material("leather-brown").recipes)
+        self.assertEqual(read_design_bytes(design_bytes(self.design)), self.design)
+
+    def test_a_change_in_one_changes_all_and_nothing_else(self):
+        step = Step("dot", "dot", Mix((("gull-white", 1.0),)))
+        changed = with_step(self.design, "lace", "rank", step).scheme
+        self.assertEqual(changed.role("field").recipe(), changed.role("lace").recipe())
+        self.assertEqual(changed.role("field").recipe().steps[-1], step)
+        self.assertEqual(changed.role("metal"), self.design.scheme.role("metal"))
+
+    def test_another_that_joins_is_made_as_the_army_makes_it(self):
+        step = Step("dot", "dot", Mix((("gull-white", 1.0),)))
+        joined = with_material(with_step(self.design, "lace", "rank", step), "facing", "leather-brown")
+        self.assertEqual(joined.scheme.role("facing").recipe().steps[-1], step)
+
+    def test_made_its_own_it_no_longer_follows(self):
+        alone = without_material(self.design, "field")
+        changed = with_step(alone, "lace", "rank", Step("dot", "dot", Mix((("gull-white", 1.0),)))).scheme
+        self.assertEqual(changed.role("field").recipes, material("leather-brown").recipes)
+
+    def test_unknown_names_are_refused(self):
+        for change in (
+            lambda: with_material(self.design, "fild", "gold"),
+            lambda: with_material(self.design, "field", "gld"),
+        ):
+            with self.assertRaises(UnknownName):
+                change()
+
+
+class WholeRecipes(SimpleTestCase):
+    def test_a_worked_out_recipe_replaces_every_tier_and_the_reference(self):
+        design = with_material(small_design(), "field", "gold")
+        made = {
+            tier: generated(Mix((("brine-green", 1.0),)), EVERY, tier).recipe
+            for tier in ("rank", "leader", "centrepiece")
+        }
+        role = with_recipes(design, "field", made).scheme.role("field")
+        self.assertEqual((dict(role.recipes), role.material), (made, ""))
+
+    def test_a_tier_stops_after_a_step(self):
+        made = {"rank": generated(Mix((("brine-green", 1.0),)), EVERY, "centrepiece").recipe}
+        design = with_recipes(small_design(), "field", made)
+        stopped = with_stop(design, "field", "leader", "shade").scheme.role("field")
+        self.assertEqual([step.id for step in stopped.recipe("leader").steps], ["base", "shade"])
+        self.assertEqual(stopped.recipe("rank"), made["rank"])
+        with self.assertRaises(UnknownName):
+            with_stop(design, "field", "leader", "nothing")
+        with self.assertRaises(UnknownName):
+            with_stop(design, "field", "king", "shade")
+
+    def test_shades_are_shared_in_every_tier_and_only_where_there_is_one(self):
+        made = {tier: generated(Mix((("brine-green", 1.0),)), EVERY, tier).recipe for tier in ("rank", "leader")}
+        design = with_recipes(small_design(), "field", made)
+        mix = Mix((("peat-wash", 1.0),), "medium", 2.0)
+        scheme = with_shades(design, mix, ("field", "lace")).scheme
+        for tier in ("rank", "leader"):
+            self.assertEqual(
+                [step.mix for step in scheme.role("field").recipe(tier).steps if step.kind == "shade"], [mix]
+            )
+        self.assertEqual(scheme.role("lace"), design.scheme.role("lace"))
+
+
+class Routes(SimpleTestCase):
+    ROUTE = route(Mix((("brine-green", 1.0),)), paint("salt-linen"))
+
+    def test_lights_take_the_mixes_from_dark_to_light_and_keep_their_thinning(self):
+        made = {"rank": generated(Mix((("brine-green", 1.0),)), EVERY, "leader").recipe}
+        design = with_recipes(small_design(), "field", made)
+        steps = {
+            step.id: step
+            for step in with_route(design, "field", "rank", self.ROUTE).scheme.role("field").recipe().steps
+        }
+        self.assertEqual(steps["layer"].mix.parts, self.ROUTE.mixes[0].parts)
+        self.assertEqual(steps["edge"].mix.parts, self.ROUTE.mixes[-1].parts)
+        old = {step.id: step for step in made["rank"].steps}
+        self.assertEqual(steps["layer"].mix.diluent_parts, old["layer"].mix.diluent_parts)
+        self.assertEqual((steps["shade"], steps["relay"]), (old["shade"], old["relay"]))
+
+    def test_a_base_alone_gets_lights_and_nothing_gets_none(self):
+        steps = with_route(small_design(), "field", "rank", self.ROUTE).scheme.role("field").recipe().steps
+        self.assertEqual([step.kind for step in steps], ["base", "layer", "highlight", "edge"])
+        design = small_design()
+        bare = replace(design, scheme=design.scheme.with_role(Role("bare", "Bare")))
+        with self.assertRaises(Contradiction):
+            with_route(bare, "bare", "rank", self.ROUTE)
+
+    def test_a_route_that_ends_near_what_it_touches_is_told(self):
+        design = calvessa()
+        resolution = resolve(design.army, design.scheme)
+        touching = touching_roles(resolution, "field")
+        self.assertTrue(touching)
+        self.assertNotIn("field", touching)
+        end = self.ROUTE.colours[-1]
+        near, turned, lighter = (
+            Lab(end.lightness + 3, end.a, end.b), Lab(end.lightness, -end.a, -end.b), Lab(end.lightness + 20, end.a, end.b),
+        )  # fmt: skip
+        told = {"near": near, "turned": turned, "lighter": lighter, "none": None, "grey": Lab(end.lightness, 0, 0)}
+        self.assertEqual([one.role for one in conflicts(self.ROUTE, tuple(told), told.get)], ["near"])
+
+    def test_two_greys_are_near_by_lightness_alone(self):
+        grey = route(Mix((("roof-slate", 1.0),)), paint("gannet-grey"))
+        end = grey.colours[-1]
+        (one,) = conflicts(grey, ("other",), lambda _: Lab(end.lightness + 4, 0, 0))
+        self.assertEqual((one.hue, round(one.lightness, 3)), (0.0, 4.0))
+
+
+class InDocuments(SimpleTestCase):
+    def test_manner_grounds_and_own_paints_read_back_in_a_fresh_register(self):
+        pot = own_paint(by_swatch("Stall rose", "acrylic", Lab(50, 40, 10), "opaque"))
+        manner = Manner(tool="sponge", share=0.4, drying=15.0, window=2.0, leave=9.0, pose="upside down", note="slowly")
+        step = Step("base", "base", Mix(((pot.id, 1.0),)), 2, "left sleeve", manner)
+        design = with_undercoat(
+            with_recipes(small_design(), "field", {"rank": Recipe((step,))}),
+            "undercoat-soot",
+            "undercoat-gull",
+            "salt-linen",
+        )
+        data = design_bytes(design)
+        self.assertIn(b"Stall rose", data)
+        self.assertEqual(read_design_bytes(data), design)
+        step = read_design_bytes(data).scheme.role("field").recipe().steps[0]
+        self.assertEqual(
+            (step.tool, step.share, step.drying, step.pose, step.window, step.leave),
+            ("sponge", 0.4, 15.0, "upside down", 2.0, 9.0),
+        )

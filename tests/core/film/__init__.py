@@ -1,0 +1,1 @@
+"""Tests. What lies on a figure: films over films, how they cover and dry."""

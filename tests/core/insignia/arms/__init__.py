@@ -1,0 +1,1 @@
+"""Tests. Arms: blazon, what it means, and how it is drawn."""

@@ -1,0 +1,1 @@
+"""Tests. Marking systems: codes that no two bearers share."""

@@ -1,0 +1,1 @@
+"""Tests. Transfers: sheets made and sheets bought."""

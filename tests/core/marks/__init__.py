@@ -1,0 +1,1 @@
+"""Tests. What a scheme says of marks: placements, arms by name, unit codes."""

@@ -1,0 +1,1 @@
+"""Tests. Which mixes and recipes come near a colour: search, routes, bridges."""

@@ -1,0 +1,1 @@
+"""Tests. Work that all figures get besides their colours: varnish, dirt, bases."""

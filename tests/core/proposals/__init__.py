@@ -1,0 +1,1 @@
+"""Tests. Schemes worked out for a brief."""

@@ -1,0 +1,1 @@
+"""Tests. What was painted: progress, drift, and what is learnt of it."""

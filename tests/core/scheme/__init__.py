@@ -1,0 +1,1 @@
+"""Tests. The scheme: from rules over colour roles to every area of every figure."""
