@@ -9,7 +9,15 @@ from .step import ROOT, say
 #: test labels of each stage
 STAGES = {
     "core tests": ["tests.core"],
-    "web tests": ["tests.launch", "tests.accounts", "tests.rooms"],
+    "web tests": [
+        "tests.launch",
+        "tests.accounts",
+        "tests.jobs",
+        "tests.record",
+        "tests.archive",
+        "tests.reader",
+        "tests.rooms",
+    ],
     "browser tests": ["tests.browser"],
 }
 _RAN = re.compile(r"^Ran (\d+) tests? in", re.MULTILINE)

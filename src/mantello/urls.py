@@ -2,12 +2,11 @@
 
 from django.urls import include, path
 
-from mantello.rooms.log import archiving
-
 urlpatterns = [
     path("account/", include("mantello.accounts.urls")),
     path("", include("mantello.rooms.army.urls")),
-    path("archives/", archiving.archives, name="archives"),
+    path("", include("mantello.archive.urls")),
+    path("jobs/", include("mantello.jobs.urls")),
     path("armies/<int:army_id>/scheme/", include("mantello.rooms.scheme.urls")),
     path("armies/<int:army_id>/insignia/", include("mantello.rooms.insignia.urls")),
     path("armies/<int:army_id>/recipes/", include("mantello.rooms.recipes.urls")),

@@ -11,8 +11,8 @@ from django.urls import reverse
 
 from mantello.accounts import demo, views
 from mantello.accounts.models import OutboxMail
-from mantello.rooms.army.models import Army
 from mantello.settings.options import OPTIONS, BadSetting, options_from
+from mantello.workspace.models import Army
 
 NEW = {"username": "rosa", "email": "rosa@example.test", "password1": "tide-and-salt-9", "password2": "tide-and-salt-9"}
 

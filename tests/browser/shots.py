@@ -10,11 +10,11 @@ from django.contrib.auth import get_user_model
 from django.core.management import call_command
 from django.utils import timezone
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import reading_of
-from mantello.rooms.log.actions import record
-from mantello.rooms.paints.models import OwnedPaint
+from mantello.record.logging import record
 from mantello.rooms.plan.evening import Evening
+from mantello.shelf.models import OwnedPaint
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 from mantello_core.paints.stock import Stock
 
 from .case import BrowserCase

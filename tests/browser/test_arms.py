@@ -3,7 +3,7 @@
 from django.contrib.auth import get_user_model
 from playwright.sync_api import expect
 
-from mantello.rooms.army.actions import keep_design
+from mantello.workspace.editing import keep_design
 from tests.samples import calvessa
 
 from .case import BrowserCase

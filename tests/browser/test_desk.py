@@ -5,10 +5,10 @@ from dataclasses import replace
 from django.contrib.auth import get_user_model
 from playwright.sync_api import expect
 
-from mantello.rooms.army.actions import keep_design
-from mantello.rooms.army.reading import reading_of
-from mantello.rooms.log.queries import done_steps
-from mantello.rooms.recipes.trials import waive
+from mantello.record.queries import done_steps
+from mantello.trials.trial import waive
+from mantello.workspace.editing import keep_design
+from mantello.workspace.reading import reading_of
 from mantello_core.calendar.evenings import Evenings
 from tests.samples import rule, small_design
 

@@ -2,8 +2,8 @@
 
 from playwright.sync_api import expect
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 
 from .case import BrowserCase
 

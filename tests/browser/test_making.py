@@ -5,9 +5,9 @@ import re
 from django.contrib.auth import get_user_model
 from playwright.sync_api import expect
 
-from mantello.rooms.army.actions import keep_design
-from mantello.rooms.recipes.models import Photo
-from mantello.rooms.recipes.sample import sample_test
+from mantello.trials.models import Photo
+from mantello.trials.sample import sample_test
+from mantello.workspace.editing import keep_design
 from tests.browser.case import BrowserCase
 from tests.samples import calvessa
 

@@ -7,7 +7,7 @@ from django.db import connections
 from playwright.sync_api import expect
 from procrastinate.contrib.django import app
 
-from mantello.rooms.army.actions import keep_design
+from mantello.workspace.editing import keep_design
 from mantello_core.formats.sample import calvessa
 
 from .case import BrowserCase

@@ -5,8 +5,8 @@ import io
 from PIL import Image, ImageDraw
 from playwright.sync_api import expect
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 
 from .case import BrowserCase
 

@@ -7,7 +7,7 @@ from contextlib import contextmanager
 
 from django.test import SimpleTestCase, override_settings
 
-from mantello.rooms.paints.reader import ReaderError, identify, read
+from mantello.shelf.reader import ReaderError, identify, read
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
 from mantello_core.paints.estimate import Reading, estimated

@@ -4,10 +4,10 @@ from django.contrib.auth import get_user_model
 from django.test import TestCase
 from django.urls import reverse
 
-from mantello.rooms.army.actions import keep_design
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import reading_of
-from mantello.rooms.recipes.trials import waive
+from mantello.trials.trial import waive
+from mantello.workspace.editing import keep_design
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 from mantello_core.design.design import Design
 from tests.samples import calvessa
 

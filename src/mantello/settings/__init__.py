@@ -22,6 +22,13 @@ INSTALLED_APPS = [
     "procrastinate.contrib.django",
     "mantello.shell",
     "mantello.accounts",
+    "mantello.workspace",
+    "mantello.jobs",
+    "mantello.archive",
+    "mantello.record",
+    "mantello.shelf",
+    "mantello.trials",
+    "mantello.commands",
     "mantello.rooms.army",
     "mantello.rooms.scheme",
     "mantello.rooms.insignia",
@@ -58,7 +65,7 @@ TEMPLATES = [
                 "django.contrib.messages.context_processors.messages",
                 "mantello.shell.page.shell",
             ],
-            "builtins": ["mantello.shell.templatetags.marks", "mantello.rooms.scheme.templatetags.picks"],
+            "builtins": ["mantello.shell.templatetags.icons", "mantello.rooms.scheme.templatetags.picks"],
         },
     }
 ]

@@ -1,6 +1,12 @@
-"""What every page is given."""
+"""What every page is given, and the page a form came from."""
 
 from mantello.settings.options import OPTIONS
+
+
+def way_back(request) -> str:
+    """The page a form came from, if it is one of ours; '' if not."""
+    given = request.POST.get("next", "")
+    return given if given.startswith("/") and not given.startswith("//") and "\\" not in given else ""
 
 
 def shell(request) -> dict:

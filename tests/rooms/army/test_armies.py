@@ -5,8 +5,8 @@ import json
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 from mantello_core.formats.document import design_bytes, read_design_bytes
 from tests.rooms.case import RoomCase
 

@@ -2,8 +2,8 @@
 
 from django.urls import reverse
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 from mantello_core.design.brief import Brief
 from tests.rooms.case import RoomCase
 

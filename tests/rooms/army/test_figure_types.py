@@ -5,8 +5,8 @@ import re
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 
-from mantello.rooms.army.models import Army, Drawing
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.models import Army, Drawing
+from mantello.workspace.reading import reading_of
 from mantello_core.design.figure_types import own_of
 from mantello_core.figures.kit import usual_making
 from tests.core.formats.test_own_types import FIGURE

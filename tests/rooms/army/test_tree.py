@@ -5,8 +5,8 @@ import subprocess
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 
-from mantello.rooms.army.actions import edit, keep_design
-from mantello.rooms.army.models import Army
+from mantello.workspace.editing import edit, keep_design
+from mantello.workspace.models import Army
 from mantello_core.design.muster import Entry, with_entries
 from mantello_core.formats.sample import levy
 from tests.rooms.case import RoomCase

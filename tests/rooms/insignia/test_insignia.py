@@ -7,8 +7,8 @@ import numpy
 from django.urls import reverse
 from PIL import Image
 
-from mantello.rooms.army.actions import create_army
 from mantello.rooms.insignia.composing import ComposeForm
+from mantello.workspace.editing import create_army
 from mantello_core.army.tree import Figure
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.document import design_bytes, read_design_bytes

@@ -5,7 +5,7 @@ from datetime import timedelta
 
 from django.utils import timezone
 
-from mantello.rooms.log.actions import record
+from mantello.record.logging import record
 from mantello.rooms.plan.evening import Evening
 from mantello.rooms.plan.handling import Handling
 from tests.rooms.case import RoomCase

@@ -5,13 +5,13 @@ from dataclasses import replace
 
 from django.utils import timezone
 
-from mantello.rooms.army.actions import edit
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import reading_of
-from mantello.rooms.log.actions import record
-from mantello.rooms.log.drifting import differences
-from mantello.rooms.log.models import Settlement
-from mantello.rooms.log.queries import done_steps
+from mantello.record.drifting import differences
+from mantello.record.logging import record
+from mantello.record.models import Settlement
+from mantello.record.queries import done_steps
+from mantello.workspace.editing import edit
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 from mantello_core.design.edit import set_cell, with_step, with_undercoat
 from mantello_core.recipes.step import Mix
 from tests.rooms.case import RoomCase

@@ -11,12 +11,12 @@ from django.urls import reverse
 from django.utils import timezone
 from PIL import Image
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.log.actions import record
-from mantello.rooms.log.handing import unit_record
-from mantello.rooms.log.models import Decision, FigurePhoto
-from mantello.rooms.log.queries import done_steps, progress
+from mantello.record.handing import unit_record
+from mantello.record.logging import record
+from mantello.record.models import Decision, FigurePhoto
+from mantello.record.queries import done_steps, progress
 from mantello.rooms.plan.evening import Evening
+from mantello.workspace.models import Army
 from mantello_reader.instrument import Instrument
 from tests.reader.test_reader import serving
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase

@@ -5,9 +5,9 @@ from datetime import timedelta
 
 from django.utils import timezone
 
-from mantello.rooms.army.reading import reading_of
-from mantello.rooms.log.actions import record
-from mantello.rooms.paints.models import OwnedPaint
+from mantello.record.logging import record
+from mantello.shelf.models import OwnedPaint
+from mantello.workspace.reading import reading_of
 from mantello_core.paints.stock import Stock
 from tests.rooms.case import RoomCase
 

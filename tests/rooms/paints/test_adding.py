@@ -5,8 +5,8 @@ import json
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 
-from mantello.rooms.army.actions import create_army
-from mantello.rooms.paints.models import OwnedPaint, OwnPaint
+from mantello.shelf.models import OwnedPaint, OwnPaint
+from mantello.workspace.editing import create_army
 from mantello_core.paints.range import paint
 from mantello_core.paints.stock import Stock
 from mantello_reader.instrument import Instrument

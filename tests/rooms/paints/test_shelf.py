@@ -3,8 +3,8 @@
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.core.management import call_command
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.paints.models import OwnedPaint
+from mantello.shelf.models import OwnedPaint
+from mantello.workspace.models import Army
 from mantello_core.formats.sample import sample_shelf
 from mantello_core.paints.range import paints
 from mantello_core.paints.stock import Stock

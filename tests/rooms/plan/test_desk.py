@@ -5,9 +5,9 @@ import uuid
 from datetime import timedelta
 from itertools import combinations
 
-from mantello.rooms.log import actions as log
-from mantello.rooms.log.models import Entry
-from mantello.rooms.log.queries import done_steps
+from mantello.record import logging as log
+from mantello.record.models import Entry
+from mantello.record.queries import done_steps
 from mantello.rooms.plan.evening import Evening
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 

@@ -3,12 +3,13 @@
 import re
 from datetime import timedelta
 
+from django.urls import reverse
 from procrastinate.contrib.django.models import ProcrastinateJob
 
+from mantello.jobs.models import Job
+from mantello.jobs.tasks import carry_out
+from mantello.rooms.plan.better import SEARCH, search_key
 from mantello.rooms.plan.evening import Evening
-from mantello.rooms.plan.improving import carry_out
-from mantello.rooms.plan.models import Search
-from mantello.rooms.plan.tasks import improve
 from mantello_core.errors import UnknownName
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 
@@ -75,55 +76,58 @@ class Moving(DeskCase):
         self.assert_hidden("move-batch", post=True)
         self.assert_hidden("moved-lanes")
         self.assert_hidden("start-search", post=True)
-        self.assert_hidden("stop-search", post=True)
-        self.assert_hidden("watch-search")
 
 
 class Searching(DeskCase):
+    def search(self, painter="", tries=30, **more) -> Job:
+        return Job.objects.create(
+            owner=self.owner, army=self.army, kind=SEARCH, key=search_key(self.army, painter),
+            asked={"painter": painter, "tries": tries}, **more,
+        )  # fmt: skip
+
     def test_a_search_is_put_in_the_queue_once_and_tells_how_it_stands(self):
         self.post("start-search")
         self.post("start-search")
-        self.assertEqual(Search.objects.count(), 1)
+        job = Job.objects.get()
         self.assertEqual(
-            [job.args for job in ProcrastinateJob.objects.filter(task_name="plan.improve")],
-            [{"search_id": Search.objects.get().pk}],
+            [one.args for one in ProcrastinateJob.objects.filter(task_name="jobs.carry_out")], [{"job_id": job.pk}]
         )
-        self.assertContains(self.see("watch-search"), "waiting for a free worker")
+        watched = self.client.get(reverse("watch-job", args=[job.pk]))
+        self.assertContains(watched, "waiting for a free worker")
         self.assertContains(self.see("plan"), 'data-behaviour="poll"')
 
     def test_what_it_finds_is_tried_whenever_the_plan_is_laid(self):
         fast = Evening(self.army, TUESDAY).plan.desk_minutes
-        made = Search.objects.create(army=self.army, tries=30)
-        improve(made.pk)
+        made = self.search()
+        carry_out(made.pk)
         made.refresh_from_db()
-        self.assertEqual((made.state, made.tried), (Search.State.DONE, 30))
-        self.assertLessEqual(made.best, made.started)
-        self.assertAlmostEqual(made.started, fast, places=3)
-        if made.style:
-            self.assertAlmostEqual(Evening(self.army, TUESDAY).plan.desk_minutes, made.best, places=3)
-        self.assertContains(self.see("watch-search"), "done after 30 ways")
+        self.assertEqual((made.state, made.reached, made.of), (Job.State.DONE, 30, 30))
+        self.assertLessEqual(made.result["best"], made.result["started"])
+        self.assertAlmostEqual(made.result["started"], fast, places=3)
+        if made.result["style"]:
+            self.assertAlmostEqual(Evening(self.army, TUESDAY).plan.desk_minutes, made.result["best"], places=3)
+        self.assertContains(self.see("plan"), "done after 30 ways")
 
     def test_it_can_be_stopped_before_and_while_it_goes_on(self):
         self.post("start-search")
-        self.post("stop-search")
-        improve(Search.objects.get().pk)
-        self.assertEqual(Search.objects.get().tried, 0)
-        going = Search.objects.create(army=self.army, tries=30, state=Search.State.STOPPED)
-        carry_out(going)
-        going.refresh_from_db()
-        self.assertEqual((going.state, going.tried), (Search.State.STOPPED, 0))
-        self.assertContains(self.see("watch-search"), "Look longer")
-        self.post("stop-search")
-        self.assertContains(self.see("plan"), "No search goes on.")
+        job = Job.objects.get()
+        answer = self.client.post(reverse("stop-job", args=[job.pk]))
+        self.assertRedirects(answer, reverse("plan", args=[self.army.pk]))
+        carry_out(job.pk)
+        job.refresh_from_db()
+        self.assertEqual((job.state, job.reached), (Job.State.STOPPED, 0))
+        self.assertContains(self.see("plan"), "Look longer")
+        self.client.post(reverse("stop-job", args=[job.pk]))
+        self.assertContains(self.see("plan"), "It does not go on any more.")
 
     def test_one_that_cannot_go_on_says_so(self):
-        made = Search.objects.create(army=self.army, painter="nobody", tries=3)
+        made = self.search("nobody", 3)
         with self.assertRaises(UnknownName):
-            carry_out(made)
+            carry_out(made.pk)
         made.refresh_from_db()
-        self.assertEqual(made.state, Search.State.FAILED)
-        Search.objects.filter(pk=made.pk).update(painter="")
-        self.assertContains(self.see("watch-search"), "could not go on")
+        self.assertEqual(made.state, Job.State.FAILED)
+        Job.objects.filter(pk=made.pk).update(key=search_key(self.army, ""))
+        self.assertContains(self.see("plan"), "could not go on")
 
 
 class Painters(DeskCase):

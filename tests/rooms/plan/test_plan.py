@@ -8,8 +8,8 @@ from zoneinfo import ZoneInfo
 
 from django.utils import timezone
 
-from mantello.rooms.log.models import Entry
-from mantello.rooms.log.queries import done_steps
+from mantello.record.models import Entry
+from mantello.record.queries import done_steps
 from tests.rooms.case import RoomCase
 
 #: a Tuesday evening inside the demo's session, 19:00 to 21:30

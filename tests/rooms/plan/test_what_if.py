@@ -4,11 +4,11 @@ import uuid
 from dataclasses import replace
 from datetime import timedelta
 
-from mantello.rooms.army import actions
-from mantello.rooms.army.models import Army
-from mantello.rooms.log.actions import record
+from mantello.record.logging import record
 from mantello.rooms.plan.evening import Evening
 from mantello.rooms.plan.evening import _mark as _id
+from mantello.workspace import editing as actions
+from mantello.workspace.models import Army
 from mantello_core.design.brief import Brief
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 

@@ -6,10 +6,10 @@ from dataclasses import replace
 from django.urls import reverse
 from django.utils import timezone
 
-from mantello.rooms.log.actions import record
-from mantello.rooms.log.queries import done_steps
-from mantello.rooms.paints.models import OwnPaint
+from mantello.record.logging import record
+from mantello.record.queries import done_steps
 from mantello.rooms.plan.evening import Evening
+from mantello.shelf.models import OwnPaint
 from mantello_core.scheme.finishing import Basing, Finishing, usual_dirt, usual_plants
 from mantello_core.scheme.scheme import Scheme
 from tests.rooms.case import RoomCase

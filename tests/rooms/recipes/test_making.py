@@ -2,8 +2,8 @@
 
 from django.urls import reverse
 
-from mantello.rooms.army.actions import create_army
-from mantello.rooms.paints.models import OwnedPaint
+from mantello.shelf.models import OwnedPaint
+from mantello.workspace.editing import create_army
 from mantello_core.paints.stock import Stock
 from mantello_core.recipes.material import material
 from mantello_core.recipes.method import METHODS

@@ -2,7 +2,7 @@
 
 from django.urls import reverse
 
-from mantello.rooms.army.actions import create_army
+from mantello.workspace.editing import create_army
 from mantello_core.mixing.undercoat import grounds
 from tests.rooms.case import RoomCase
 

@@ -6,11 +6,11 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 from PIL import Image
 
-from mantello.rooms.army.actions import create_army
-from mantello.rooms.recipes.models import Photo, TestPiece
-from mantello.rooms.recipes.photograph import LONGEST, MOST_BYTES
-from mantello.rooms.recipes.sample import sample_test
 from mantello.rooms.recipes.testing import SHOWN
+from mantello.shell.photograph import LONGEST, MOST_BYTES
+from mantello.trials.models import Photo, TestPiece
+from mantello.trials.sample import sample_test
+from mantello.workspace.editing import create_army
 from mantello_core.film.calibration import Calibration
 from tests.rooms.case import RoomCase
 

@@ -1,7 +1,7 @@
 """The checks' page: fixes previewed and applied, findings accepted, aims and thresholds set."""
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 from tests.rooms.case import RoomCase
 
 GAP = "rangers-skirmish-line|ranger|gear.lantern.glass"

@@ -2,7 +2,7 @@
 
 from django.urls import reverse
 
-from mantello.rooms.army.actions import keep_design
+from mantello.workspace.editing import keep_design
 from mantello_core.scheme.cascade import resolve
 from tests.rooms.case import RoomCase
 from tests.samples import calvessa, small_design

@@ -1,6 +1,6 @@
 """Variants: branched, compared, worked on, adopted and rejected, and nothing lost on the way."""
 
-from mantello.rooms.army.models import Army, Variant
+from mantello.workspace.models import Army, Variant
 from tests.rooms.case import RoomCase
 from tests.samples import LAPEL
 

@@ -13,6 +13,9 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_GET, require_http_methods
 
 from mantello.shell.fields import CoreField, refused
+from mantello.workspace import editing as actions
+from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.colour.card import through_card
 from mantello_core.colour.spaces import hex_of, lab_of_hex
@@ -31,10 +34,6 @@ from mantello_core.naming import named
 from mantello_core.planning.cost import Cost
 from mantello_core.proposals.proposal import SCHOOLS, Proposal, army_for_brief, proposals, with_proposal
 from mantello_core.recipes.method import METHODS
-
-from . import actions
-from .page import apply, army_for, room_page
-from .reading import Reading, reading_of
 
 #: figures shown on a proposal's card, and their height in pixels
 MOST_SHOWN, TALL = 5, 132

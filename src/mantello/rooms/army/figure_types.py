@@ -11,6 +11,8 @@ from django.views.decorators.http import require_GET, require_http_methods, requ
 
 from mantello.shell.download import download
 from mantello.shell.fields import refused
+from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.design.figure_types import (
     checked_title,
     new_type_id,
@@ -36,8 +38,6 @@ from mantello_core.formats.figure_drawing import (
 
 from .forms import DrawingForm, TitleForm
 from .maker import Maker, maker_from, wearing
-from .page import apply, army_for, room_page
-from .reading import reading_of
 
 
 @dataclass(frozen=True)

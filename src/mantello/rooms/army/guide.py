@@ -10,9 +10,11 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.rooms.recipes.stack import StepRow
 from mantello.shell.download import download
 from mantello.shell.printing import pdf
+from mantello.workspace.page import army_for
+from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.stack import StepRow
 from mantello_core.bearers.mark_work import steps_of
 from mantello_core.checks.finding import class_title
 from mantello_core.design.bearing import device_words
@@ -24,9 +26,6 @@ from mantello_core.passes.piece import pieces_of
 from mantello_core.planning.mark_chain import site_words
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
 from mantello_core.scheme.cascade import FigureClass
-
-from .page import army_for
-from .reading import Reading, reading_of
 
 
 @dataclass(frozen=True)

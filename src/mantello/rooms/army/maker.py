@@ -8,6 +8,7 @@ from django.http import Http404, HttpResponse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_GET
 
+from mantello.workspace.reading import Reading
 from mantello_core.army.tree import Army, Node, Rank
 from mantello_core.design.design import Design
 from mantello_core.errors import MantelloError, UnknownName
@@ -17,8 +18,6 @@ from mantello_core.figures.own import OwnType
 from mantello_core.figures.part import PARTS
 from mantello_core.figures.plate import Plate, plate_from, view_from
 from mantello_core.formats.drawing import plate_svg, view_svg
-
-from .reading import Reading
 
 #: neutral greys by material, so that parts are told apart without a scheme
 GREYS = {

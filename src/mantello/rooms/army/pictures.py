@@ -5,15 +5,14 @@ from django.http import Http404, HttpResponse
 from django.shortcuts import get_object_or_404
 from django.views.decorators.http import require_GET
 
-from mantello.rooms.log.queries import progress
+from mantello.record.queries import progress
+from mantello.workspace.page import army_for
+from mantello.workspace.reading import reading_of
+from mantello.workspace.seeing import seeing_from
 from mantello_core.army.tree import Figure
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.formats.drawing import plate_svg
-
-from .page import army_for
-from .reading import reading_of
-from .seeing import seeing_from
 
 #: undercoat grey of plates without a scheme
 GREY = "#bdbdbd"

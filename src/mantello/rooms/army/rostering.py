@@ -5,14 +5,14 @@ from django.shortcuts import redirect
 from django.views.decorators.http import require_http_methods, require_safe
 
 from mantello.shell.download import download
+from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.design import muster as tree
 from mantello_core.errors import MantelloError
 from mantello_core.formats.document import design_bytes
 from mantello_core.formats.roster import FIELDS, read_line, write_roster, write_roster_json
 
 from .forms import RosterForm
-from .page import apply, army_for, room_page
-from .reading import reading_of
 
 
 @login_required

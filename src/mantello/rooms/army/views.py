@@ -8,21 +8,21 @@ from django.http import Http404
 from django.shortcuts import redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.log.queries import log_mark, progress
+from mantello.record.queries import log_mark, progress
 from mantello.shell.fields import refused
+from mantello.workspace import editing as actions
+from mantello.workspace.looking import looking
+from mantello.workspace.models import Army
+from mantello.workspace.muster import Muster
+from mantello.workspace.page import apply, apply_form, army_for, back, base_of, room_page
+from mantello.workspace.reading import reading_of
+from mantello.workspace.seeing import seeing_from
 from mantello_core.army.tree import Rank
 from mantello_core.design import muster as tree
 from mantello_core.design.advance import with_advanced_copy
 from mantello_core.errors import MantelloError
 
-from . import actions
 from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, UnitsForm
-from .looking import looking
-from .models import Army
-from .muster import Muster
-from .page import apply, apply_form, army_for, back, base_of, room_page
-from .reading import reading_of
-from .seeing import seeing_from
 
 
 @login_required

@@ -7,8 +7,8 @@ from django.urls import reverse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.errors import MantelloError
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.insignia.arms.arms_drawing import drawn_arms

@@ -11,9 +11,9 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.rooms.army.page import army_for, room_page
-from mantello.rooms.army.reading import reading_of
 from mantello.shell.printing import pdf
+from mantello.workspace.page import army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.formats.freehand_svg import stage_svg

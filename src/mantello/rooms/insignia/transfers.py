@@ -9,10 +9,10 @@ from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.rooms.army.page import army_for, room_page
-from mantello.rooms.army.reading import Reading, reading_of
 from mantello.shell.download import download
 from mantello.shell.printing import pdf
+from mantello.workspace.page import army_for, room_page
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.bearers.allotment import Allotment
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.bearing import device_words

@@ -12,9 +12,9 @@ from django.urls import reverse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, apply_form, army_for, room_page
-from mantello.rooms.army.reading import Reading, reading_of
 from mantello.shell.download import download
+from mantello.workspace.page import apply, apply_form, army_for, room_page
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import hex_of

@@ -6,9 +6,9 @@ from urllib.parse import urlencode
 from django.shortcuts import redirect
 from django.urls import reverse
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.page import army_for
-from mantello.rooms.army.reading import Reading, reading_of
+from mantello.workspace.models import Army
+from mantello.workspace.page import army_for
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import Army as Force
 from mantello_core.army.tree import Figure
 from mantello_core.errors import OutOfRange

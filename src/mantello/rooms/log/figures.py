@@ -11,21 +11,21 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.page import army_for, room_page
-from mantello.rooms.army.reading import Reading, reading_of
-from mantello.rooms.recipes.photograph import PhotoField
+from mantello.record import logging as actions
+from mantello.record.models import FigurePhoto
+from mantello.record.queries import done_steps, progress
 from mantello.shell.download import private_jpeg
+from mantello.shell.photograph import PhotoField
+from mantello.workspace.models import Army
+from mantello.workspace.page import army_for, room_page
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.record.last_look import Look, last_look
 
-from . import actions
 from .choosing import Chosen, back_to_figure, chosen_figure, posted_figure
 from .measuring import measured_on
-from .models import FigurePhoto
-from .queries import done_steps, progress
 
 #: areas of a last look, photographs of one army at most: an archive has to hold them
 MOST_LOOKS, MOST_PHOTOS = 14, 200

@@ -7,16 +7,16 @@ from django.contrib.auth.decorators import login_required
 from django.utils import timezone
 from django.views.decorators.http import require_POST
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import Reading
-from mantello.rooms.paints.reader import ReaderError, read_figure
+from mantello.record.models import Measurement
+from mantello.record.queries import progress
+from mantello.shelf.reader import ReaderError, read_figure
+from mantello.workspace.models import Army
+from mantello.workspace.reading import Reading
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
 from mantello_core.record.evenness import Evenness, evenness
 
 from .choosing import Chosen, back_to_figure, posted_figure
-from .models import Measurement
-from .queries import progress
 
 
 @dataclass(frozen=True)

@@ -8,9 +8,9 @@ from django.template.loader import render_to_string
 from django.utils import timezone
 from django.views.decorators.http import require_safe
 
-from mantello.rooms.army.page import army_for
-from mantello.rooms.army.reading import reading_of
 from mantello.shell.printing import pdf
+from mantello.workspace.page import army_for
+from mantello.workspace.reading import reading_of
 from mantello_core.record.shooting_card import shooting_card
 
 #: photographs on one strip

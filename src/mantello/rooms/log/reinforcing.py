@@ -9,17 +9,16 @@ from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply_form, army_for, room_page
-from mantello.rooms.army.reading import Reading, reading_of
-from mantello.rooms.paints.models import OwnedPaint
+from mantello.record.queries import progress
+from mantello.shelf.models import OwnedPaint
+from mantello.workspace.page import apply_form, army_for, room_page
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.bearers.mark_work import MARK
 from mantello_core.design.muster import with_rank
 from mantello_core.paints.range import paints
 from mantello_core.passes.piece import ARMY
 from mantello_core.recipes.step import Mix
 from mantello_core.record.reinforcing import Logged, PaintedStep, as_painted
-
-from .queries import progress
 
 
 class MoreForm(forms.Form):

@@ -2,14 +2,13 @@
 
 from django.urls import path
 
-from . import archiving, bench, deciding, figures, measuring, presenting, reinforcing, views
+from . import deciding, figures, measuring, presenting, reinforcing, upkeep, views
 
 urlpatterns = [
     path("", views.log, name="log"),
     path("reinforcements/", reinforcing.reinforcements, name="reinforcements"),
     path("reinforcements/muster/", reinforcing.muster_more, name="muster-more"),
-    path("archive.zip", archiving.archive_file, name="archive-file"),
-    path("bench/", bench.bench, name="bench"),
+    path("bench/", upkeep.bench, name="bench"),
     path("figures/", figures.figure_history, name="figure-history"),
     path("figures/photo/", figures.keep_photo, name="keep-photo"),
     path("figures/photo/<int:pk>.jpg", figures.figure_photo, name="figure-photo"),

@@ -10,16 +10,16 @@ from django.urls import reverse
 from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, back, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.record import logging as actions
+from mantello.record.drifting import difference_of, differences
+from mantello.record.models import Settlement
+from mantello.record.pace import dryings_of, kinds_of, total_minutes
+from mantello.workspace.page import apply, army_for, back, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.record.drift import kept_as_painted
 
-from . import actions
-from .drifting import difference_of, differences
 from .measuring import even_roles
-from .models import Settlement
-from .pace import dryings_of, kinds_of, total_minutes
 
 
 @login_required

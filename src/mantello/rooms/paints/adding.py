@@ -8,8 +8,11 @@ from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_http_methods, require_POST
 
-from mantello.rooms.army.page import army_for, room_page
+from mantello.shelf.models import OwnedPaint
+from mantello.shelf.models import OwnPaint as Kept
+from mantello.shelf.reader import ReaderError, identify, read
 from mantello.shell.fields import CoreField, refused
+from mantello.workspace.page import army_for, room_page
 from mantello_core.errors import MantelloError
 from mantello_core.paints.alike import alike
 from mantello_core.paints.estimate import CLASS_CONTRAST, Reading
@@ -17,10 +20,6 @@ from mantello_core.paints.own import FINISHES, MOST_NAME, MOST_VOLUME, SOLIDS, O
 from mantello_core.paints.paint import KINDS, Paint
 from mantello_core.paints.range import paints
 from mantello_core.paints.stock import Stock
-
-from .models import OwnedPaint
-from .models import OwnPaint as Kept
-from .reader import ReaderError, identify, read
 
 #: fields that hold a reading, and how the sample is held for it
 READINGS = {"swatch": "opaque", "black": "black", "white": "white", "tint": "tint"}

@@ -5,12 +5,11 @@ from dataclasses import dataclass
 from django.contrib.auth.decorators import login_required
 from django.views.decorators.http import require_safe
 
-from mantello.rooms.army.page import army_for, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.shelf.models import OwnedPaint
+from mantello.workspace.page import army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.paints.costing import Cost, cost_of
 from mantello_core.paints.range import paint
-
-from .models import OwnedPaint
 
 
 @dataclass(frozen=True)

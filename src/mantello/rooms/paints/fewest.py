@@ -9,16 +9,15 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.shelf.models import OwnedPaint
+from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.design.base_mix import base_mix, with_base_mixes
 from mantello_core.design.design import Design
 from mantello_core.mixing.smallest_set import Reached, SmallestSet, smallest_set
 from mantello_core.paints.range import paints
 from mantello_core.recipes.step import Mix
 from mantello_core.scheme.scheme import Role
-
-from .models import OwnedPaint
 
 #: differences that may be allowed (CIEDE2000), with how they are seen
 TOLERANCES = {"1": "not told apart", "2": "side by side only", "3": "a little off", "5": "near"}

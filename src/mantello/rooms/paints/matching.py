@@ -7,10 +7,11 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, room_page
-from mantello.rooms.army.reading import reading_of
-from mantello.rooms.paints.choices import paint_choices
+from mantello.shelf.choices import paint_choices
+from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.fields import CoreField
+from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.design.base_mix import base_mix, with_base_mix
 from mantello_core.design.design import Design
@@ -22,8 +23,6 @@ from mantello_core.mixing.matching import Match, apart_under_lamp, matches
 from mantello_core.paints.paint import Film, Paint
 from mantello_core.paints.range import paint, ranges
 from mantello_core.scheme.scheme import Role
-
-from .models import OwnedPaint, OwnPaint
 
 #: mixes shown, and coats drawn of each
 MOST_SHOWN, MOST_COATS = 8, 8

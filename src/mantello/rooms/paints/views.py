@@ -6,9 +6,10 @@ from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import army_for, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.download import download
+from mantello.workspace.page import army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.formats.palette import write_palette
 from mantello_core.formats.shelf import write_shelf, write_shopping
 from mantello_core.formats.shelf_document import write_shelf_document
@@ -21,7 +22,6 @@ from mantello_core.planning.consumable import consumables
 from mantello_core.planning.shortage import shortages
 
 from .forms import CountForm, ShelfFileForm, StockForm
-from .models import OwnedPaint, OwnPaint
 
 CSV = "text/csv; charset=utf-8"
 

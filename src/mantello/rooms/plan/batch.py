@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from mantello.rooms.army.reading import Reading
+from mantello.workspace.reading import Reading
 from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.planning.mark_chain import site_words
 from mantello_core.planning.schedule import Block

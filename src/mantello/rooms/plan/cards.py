@@ -7,9 +7,9 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.rooms.army.page import army_for
-from mantello.rooms.log.queries import progress
+from mantello.record.queries import progress
 from mantello.shell.printing import pdf
+from mantello.workspace.page import army_for
 from mantello_core.recipes.hazard import DEFERENCE
 
 from .desk import areas_to_paint, areas_words, desk_svg

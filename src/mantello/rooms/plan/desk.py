@@ -2,7 +2,7 @@
 
 from html import escape
 
-from mantello.rooms.army.reading import Reading
+from mantello.workspace.reading import Reading
 from mantello_core.army.tree import Figure
 from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import group_of, sideless, spoken

@@ -9,12 +9,12 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.rooms.army.muster import Muster
-from mantello.rooms.army.page import army_for, room_page
-from mantello.rooms.log import actions as log
-from mantello.rooms.log.bench import aged
-from mantello.rooms.log.queries import log_mark, progress
-from mantello.rooms.recipes.trials import untested
+from mantello.record import logging as log
+from mantello.record.queries import log_mark, progress
+from mantello.record.using import aged
+from mantello.trials.trial import untested
+from mantello.workspace.muster import Muster
+from mantello.workspace.page import army_for, room_page
 from mantello_core.advice.mishap import mishaps_at, repair
 from mantello_core.army.tree import Figure
 from mantello_core.recipes.hazard import DEFERENCE

@@ -10,21 +10,21 @@ from itertools import islice
 
 from django.utils import timezone
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.reading import Reading, reading_of
-from mantello.rooms.log.models import Entry
-from mantello.rooms.log.pace import dried_before, timed_before
-from mantello.rooms.log.queries import done_steps
+from mantello.record.models import Entry
+from mantello.record.pace import dried_before, timed_before
+from mantello.record.queries import done_steps
+from mantello.workspace.models import Army
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.calendar.session import sessions
 from mantello_core.paints.range import paints
 from mantello_core.planning.mark_chain import beneath
 from mantello_core.planning.plan import Plan, Prepared, laid_as
 from mantello_core.planning.schedule import Block
-from mantello_core.planning.style import Style
 from mantello_core.record.pace import Pace, pace_of
 
 from .batch import Batch, title_of
+from .better import style_found
 from .laying import laid_plan, ready_work
 from .models import Replan
 
@@ -57,13 +57,8 @@ class Evening:
     @cached_property
     def plan(self) -> Plan:
         """The plan from the start of the session on."""
-        return laid_plan(self.work, self.evenings, timezone.make_naive(self.start), self._found())
-
-    def _found(self) -> Style | None:
-        """The style that the last search found; None if it found none."""
-        searches = self.army.searches.filter(painter=self.painter, style__isnull=False)
-        kept = searches.values_list("style", flat=True).first()
-        return Style(**kept | {"seeds": tuple(kept["seeds"])}) if kept else None
+        found = style_found(self.army, self.painter)
+        return laid_plan(self.work, self.evenings, timezone.make_naive(self.start), found)
 
     def tried(self, wishes: Wishes) -> "Evening":
         """The first sessions as they would be laid with other work moved; nothing is kept of it."""

@@ -3,7 +3,7 @@
 from functools import cached_property
 from math import inf
 
-from mantello.rooms.army.reading import Reading
+from mantello.workspace.reading import Reading
 from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.paints.paint import Paint
 from mantello_core.passes.piece import Piece, piece_of

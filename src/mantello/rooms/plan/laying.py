@@ -2,7 +2,7 @@
 
 from datetime import datetime
 
-from mantello.rooms.army.reading import Reading
+from mantello.workspace.reading import Reading
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.design.design import Design
 from mantello_core.planning.compiling import Done

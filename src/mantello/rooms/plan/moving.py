@@ -10,7 +10,7 @@ from django.shortcuts import redirect
 from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for
+from mantello.workspace.page import apply, army_for
 from mantello_core.calendar.evenings import checked_evenings
 from mantello_core.errors import OutOfRange
 

@@ -7,8 +7,8 @@ from django.shortcuts import redirect
 from django.utils import timezone
 from django.views.decorators.http import require_safe
 
-from mantello.rooms.army.page import army_for, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.page import army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.planning.compiling import slots_of
 from mantello_core.planning.task import RULES
 from mantello_core.recipes.slots import BASE, METALS, SKIN

@@ -13,12 +13,12 @@ from django.utils import timezone
 from django.utils.text import slugify
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.page import apply_form, army_for, room_page
-from mantello.rooms.army.reading import Reading, reading_of
-from mantello.rooms.log.handing import unit_record
-from mantello.rooms.log.queries import progress
+from mantello.record.handing import unit_record
+from mantello.record.queries import progress
 from mantello.shell.printing import pdf
+from mantello.workspace.models import Army
+from mantello.workspace.page import apply_form, army_for, room_page
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.calendar.evenings import Evenings, Painter, checked_evenings
 from mantello_core.design.design import Design
 from mantello_core.recipes.hazard import DEFERENCE

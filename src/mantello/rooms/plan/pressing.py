@@ -9,8 +9,8 @@ from django.shortcuts import redirect
 from django.utils import timezone
 from django.views.decorators.http import require_POST
 
-from mantello.rooms.army.page import army_for, token_of
-from mantello.rooms.log import actions as log
+from mantello.record import logging as log
+from mantello.workspace.page import army_for, token_of
 from mantello_core.advice.mishap import MISHAPS
 
 from .desk_page import desk_page, untested_roles

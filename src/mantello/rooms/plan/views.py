@@ -10,12 +10,13 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, room_page
-from mantello.rooms.army.reading import reading_of
-from mantello.rooms.log.queries import progress
+from mantello.record.queries import progress
+from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.design.brief import days_to_spare
 from mantello_core.record.progress import summed
 
+from .better import found_by, last_search
 from .desk_page import desk_context
 from .drawing import calendar_svg, lanes_svg
 from .evening import Evening
@@ -23,7 +24,6 @@ from .forms import EveningsForm
 from .laying import units_of
 from .models import Replan
 from .painters import can_plan, painter_in_hand, painter_names
-from .searching import last_search
 
 
 @login_required
@@ -42,6 +42,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
     if not can_plan(army, painter):
         return room_page(request, army, "plan", "plan/nothing.html", context, status)
     evening = Evening(army, timezone.now(), painter_in_hand(request, army))
+    search = last_search(army, painter)
     units = units_of(design, painter)
     everyone = {key: one for key, one in progress(army).items() if key[0] in units}
     whole = summed(one.progress for one in everyone.values())
@@ -59,7 +60,8 @@ def _plan_page(request, army, status=200, evenings_form=None):
             for unit in units
         ],
         "alone": sum(len(task.atoms) for task in evening.work.tasks),
-        "search": last_search(army, painter),
+        "search": search,
+        "found": found_by(search),
         "moved": len(evening.evenings.wishes),
         "sessions_left": evening.sessions_left,
         "relaxed": len({one.why for one in evening.plan.relaxed}),

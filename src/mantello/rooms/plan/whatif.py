@@ -9,8 +9,8 @@ from django.shortcuts import redirect
 from django.utils import timezone
 from django.views.decorators.http import require_safe
 
-from mantello.rooms.army.page import army_for, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.page import army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.calendar.evenings import MOST_DESK
 from mantello_core.paints.range import paints

@@ -8,10 +8,10 @@ from django.shortcuts import redirect
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply_form, army_for, room_page
-from mantello.rooms.army.reading import Reading, reading_of
-from mantello.rooms.log.soiling import dirtied_otherwise, dirty_again
-from mantello.rooms.paints.models import OwnPaint
+from mantello.record.soiling import dirtied_otherwise, dirty_again
+from mantello.shelf.models import OwnPaint
+from mantello.workspace.page import apply_form, army_for, room_page
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.design import Design
 from mantello_core.figures.loose import LOOSE, loose_advice

@@ -2,7 +2,7 @@
 
 from django import forms
 
-from mantello.rooms.paints.choices import pot_choices
+from mantello.shelf.choices import pot_choices
 from mantello_core.errors import MantelloError
 from mantello_core.paints.range import paints
 from mantello_core.recipes.mix_words import MOST_SIGNS as MOST_SAID

@@ -4,15 +4,14 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, back, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.page import apply, army_for, back, room_page
+from mantello.workspace.reading import reading_of
+from mantello.workspace.stack import undercoat_cautions
 from mantello_core.design import edit
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import HARD
 from mantello_core.mixing.undercoat import twin_apart, undercoats
 from mantello_core.recipes.hazard import DEFERENCE
-
-from .stack import undercoat_cautions
 
 
 @login_required

@@ -7,9 +7,12 @@ from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, back, room_page
-from mantello.rooms.army.reading import reading_of
 from mantello.shell.download import private_jpeg
+from mantello.shell.photograph import PhotoField, lit_parts, sampled
+from mantello.trials.models import Photo, TestPiece
+from mantello.trials.trial import CARD, begun, role_tests, seen_in, told, tried, untested, waive
+from mantello.workspace.page import apply, army_for, back, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.worked_out import with_calibration
@@ -21,9 +24,6 @@ from mantello_core.paints.range import paint
 from mantello_core.recipes.step import MOST_COATS, MOST_MINUTES
 
 from .making import EVERY, OWNED, pots_for
-from .models import Photo, TestPiece
-from .photograph import PhotoField, lit_parts, sampled
-from .trials import CARD, begun, role_tests, seen_in, told, tried, untested, waive
 
 LAMPS = {"": "not said", "window": "daylight", "booth": "daylight lamp", "lamp": "warm lamp", "tube": "cold tube"}
 #: what can be pointed at in a photograph, and in words

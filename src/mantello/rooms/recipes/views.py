@@ -7,9 +7,10 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, room_page
-from mantello.rooms.army.reading import BARE, reading_of
-from mantello.rooms.paints.models import OwnPaint
+from mantello.shelf.models import OwnPaint
+from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.reading import BARE, reading_of
+from mantello.workspace.stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.design import edit
@@ -23,7 +24,6 @@ from mantello_core.recipes.material import materials
 from mantello_core.recipes.technique import techniques
 
 from .forms import MIX_ROWS, StepForm
-from .stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
 
 
 @login_required

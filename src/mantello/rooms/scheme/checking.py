@@ -8,8 +8,8 @@ from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.page import apply, army_for, back, room_page
-from mantello.rooms.army.reading import Reading, reading_of
+from mantello.workspace.page import apply, army_for, back, room_page
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.checks.finding import Check, Finding
 from mantello_core.design.design import Design
 from mantello_core.errors import OutOfRange

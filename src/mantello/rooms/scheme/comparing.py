@@ -8,11 +8,11 @@ from django.shortcuts import get_object_or_404, redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army import actions
-from mantello.rooms.army.looking import looking
-from mantello.rooms.army.models import Variant
-from mantello.rooms.army.page import army_for, base_of, room_page
-from mantello.rooms.army.reading import NEUTRAL, Reading, reading_of
+from mantello.workspace import editing as actions
+from mantello.workspace.looking import looking
+from mantello.workspace.models import Variant
+from mantello.workspace.page import army_for, base_of, room_page
+from mantello.workspace.reading import NEUTRAL, Reading, reading_of
 from mantello_core.errors import MantelloError
 from mantello_core.scheme.change import changes
 

@@ -4,7 +4,7 @@ import re
 
 from django import forms
 
-from mantello.rooms.paints.choices import paint_choices
+from mantello.shelf.choices import paint_choices
 from mantello.shell.fields import CoreField
 from mantello_core.army.figure_filter import Filter
 from mantello_core.naming import named

@@ -7,8 +7,8 @@ from django.contrib.auth.decorators import login_required
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST
 
-from mantello.rooms.army.page import apply, army_for, back
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.page import apply, army_for, back
+from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.design.bearing import device_words, with_device, without_device
 from mantello_core.errors import OutOfRange

@@ -3,8 +3,8 @@
 from dataclasses import dataclass, replace
 from urllib.parse import urlencode
 
-from mantello.rooms.army.reading import NEUTRAL, Reading
-from mantello.rooms.army.seeing import Seeing, seeing_from
+from mantello.workspace.reading import NEUTRAL, Reading
+from mantello.workspace.seeing import Seeing, seeing_from
 from mantello_core.army.tree import Figure, Node, Rank, Rung
 from mantello_core.design.design import Design
 from mantello_core.design.edit import rung_of, set_here

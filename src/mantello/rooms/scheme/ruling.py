@@ -4,9 +4,9 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
-from mantello.rooms.army.models import Army
-from mantello.rooms.army.page import apply, apply_form, apply_given, army_for, back, room_page
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.models import Army
+from mantello.workspace.page import apply, apply_form, apply_given, army_for, back, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.design import edit
 from mantello_core.design.preview import changed
 from mantello_core.design.transfer import transferred

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from mantello.rooms.army.reading import Reading
+from mantello.workspace.reading import Reading
 from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import GROUPS, group_of, sideless, spoken
 from mantello_core.scheme.cascade import Cell, FigureClass

@@ -8,8 +8,8 @@ from django.http import HttpResponseBadRequest
 from django.shortcuts import render
 from django.views.decorators.http import require_GET, require_POST
 
-from mantello.rooms.army.page import apply, army_for, back
-from mantello.rooms.army.reading import reading_of
+from mantello.workspace.page import apply, army_for, back
+from mantello.workspace.reading import reading_of
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.design.edit import with_recipe_started

@@ -10,11 +10,11 @@ from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.rooms.army.looking import looking
-from mantello.rooms.army.muster import Muster
-from mantello.rooms.army.page import apply, apply_given, army_for, back, room_page
-from mantello.rooms.army.reading import NEUTRAL, reading_of
 from mantello.shell.download import download
+from mantello.workspace.looking import looking
+from mantello.workspace.muster import Muster
+from mantello.workspace.page import apply, apply_given, army_for, back, room_page
+from mantello.workspace.reading import NEUTRAL, reading_of
 from mantello_core.checks.finding import class_title
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import hex_of

@@ -1,0 +1,1 @@
+"""What is run from the command line: the demo and the measurements."""

@@ -1,0 +1,34 @@
+"""Jobs asked for and stopped."""
+
+from django.db import IntegrityError, transaction
+
+from .models import Job
+
+
+def asked_for(owner, kind: str, key: str, army=None, **asked) -> Job:
+    """The job of that kind and key that goes on, or else a new one put in the queue: never two at once."""
+    from .tasks import carry_out
+
+    Job.objects.sweep()
+    going_on = Job.objects.going_on().filter(owner=owner, kind=kind, key=key)
+    known = going_on.first()
+    if known:
+        return known
+    try:
+        with transaction.atomic():
+            made = Job.objects.create(owner=owner, army=army, kind=kind, key=key, asked=asked)
+            carry_out.defer(job_id=made.pk)
+    except IntegrityError:
+        # another request asked for it in the same moment
+        return going_on.get()
+    return made
+
+
+def last_job(owner, kind: str, key: str) -> Job | None:
+    """The newest job of a kind and key."""
+    return Job.objects.filter(owner=owner, kind=kind, key=key).first()
+
+
+def stop(job: Job) -> bool:
+    """Stop a job; what came of it so far stays. Whether it still went on."""
+    return bool(Job.objects.going_on().filter(pk=job.pk).update(state=Job.State.STOPPED))

@@ -1,0 +1,1 @@
+"""What was really painted: versions, entries, figures with photographs, decisions."""

@@ -1,0 +1,169 @@
+"""Changes of the log: a step done, an entry taken back, a note written."""
+
+import hashlib
+import json
+import uuid
+from datetime import datetime
+
+from django.db import transaction
+from django.db.models import Max
+from django.utils import timezone
+
+from mantello.workspace.models import Army
+from mantello.workspace.reading import Reading, reading_of
+from mantello_core.design.design import Design
+from mantello_core.formats.document import write_design
+from mantello_core.passes.piece import piece_of
+from mantello_core.planning.mark_chain import mark_paints_of
+from mantello_core.planning.task import Atom
+
+from .drifting import Difference
+from .models import Entry, Settlement, Version
+
+
+@transaction.atomic
+def record(
+    army: Army,
+    atoms: list[Atom],
+    figures: set[tuple[str, int]],
+    minutes: float | None,
+    done_at: datetime,
+    batch: uuid.UUID,
+    note: str = "",
+    painter: str = "",
+) -> list[Entry]:
+    """Log the steps of one opened pot on some figures of one unit; a batch is logged once.
+
+    figures: (rank, ordinal). minutes: for all of it together; shared out by the planned time of each.
+    """
+    army = Army.objects.select_for_update(of=("self",)).select_related("head").get(pk=army.pk)
+    known = list(army.entries.filter(batch=batch))
+    if known:
+        return known
+    reading = reading_of(army.head)
+    version = struck(army, reading.design)
+    parts = [(atom, [ordinal for ordinal in atom.ordinals if (atom.rank, ordinal) in figures]) for atom in atoms]
+    parts = [(atom, ordinals) for atom, ordinals in parts if ordinals]
+    # what the starting values say, not what the painter's own pace made of it: pace is learnt from the difference
+    usual = {atom.id: atom.seconds for atom in reading.work.atoms}
+    planned = {atom.id: usual.get(atom.id, atom.seconds) * len(ordinals) / 60 for atom, ordinals in parts}
+    whole = sum(planned.values()) or 1.0
+    return [
+        Entry.objects.create(
+            army=army,
+            version=version,
+            batch=batch,
+            unit=atom.unit,
+            unit_name=_unit_name(reading.design, atom.unit),
+            rank=atom.rank,
+            rank_name=reading.design.army.rank(atom.unit, atom.rank).name,
+            role=atom.role,
+            step=atom.step,
+            name=atom.name,
+            ordinals=ordinals,
+            mix=mix_words(reading, atom),
+            paints=_paints(reading, atom),
+            coats=atom.coats,
+            minutes=None if minutes is None else minutes * planned[atom.id] / whole,
+            planned_minutes=planned[atom.id],
+            drying=atom.drying / 60,
+            note=note,
+            painter=painter,
+            done_at=done_at,
+        )
+        for atom, ordinals in parts
+    ]
+
+
+def struck(army: Army, design: Design) -> Version:
+    """The version that stands for a design's scheme; struck now if the scheme is new."""
+    scheme = write_design(design, drawings=False)["scheme"]
+    digest = hashlib.sha256(json.dumps(scheme, sort_keys=True).encode()).hexdigest()
+    known = army.versions.filter(digest=digest).first()
+    if known:
+        return known
+    number = (army.versions.aggregate(most=Max("number"))["most"] or 0) + 1
+    return Version.objects.create(army=army, number=number, edition=army.head, digest=digest)
+
+
+def take_back(entry: Entry) -> None:
+    """Take an entry back; it stays in the log, struck through."""
+    entry.taken_back_at = timezone.now()
+    entry.save(update_fields=["taken_back_at"])
+
+
+def found_dry(army: Army, batch: uuid.UUID, moment: datetime) -> int:
+    """The entries of a batch were found dry at a moment: minutes are remembered, and paint dry by now wets nothing.
+
+    How many entries that were.
+    """
+    known = list(army.entries.standing().filter(batch=batch))
+    for entry in known:
+        entry.dried = max(0.0, (moment - entry.done_at).total_seconds() / 60)
+        entry.save(update_fields=["dried"])
+    return len(known)
+
+
+def restore(entry: Entry) -> None:
+    """Let an entry that was taken back stand again."""
+    entry.taken_back_at = None
+    entry.save(update_fields=["taken_back_at"])
+
+
+def settle(army: Army, difference: Difference, kind: str, note: str) -> Settlement:
+    """Accept figures as they were painted, or ask for the steps of the role again."""
+    drift = difference.drift
+    return Settlement.objects.create(
+        army=army,
+        version=difference.version,
+        kind=kind,
+        key=drift.key,
+        words=difference.words[:400],
+        unit=drift.unit,
+        rank=drift.rank,
+        ordinals=list(drift.ordinals),
+        role=(drift.now or "") if kind == Settlement.Kind.REPAINT else drift.painted,
+        note=note.replace("\x00", "").strip()[:300],
+    )
+
+
+def mix_words(reading: Reading, atom: Atom) -> str:
+    """What an atom is painted with, in words."""
+    if not atom.role:
+        return reading.design.scheme.ground.coat(atom.step).words
+    if atom.mark or atom.piece:
+        return atom.pot.split("|", 1)[1]
+    return _step(reading, atom).mix.words
+
+
+def _paints(reading: Reading, atom: Atom) -> list[dict]:
+    if not atom.role:
+        pot = reading.design.scheme.ground.coat(atom.step).paint
+        return [{"paint": pot.id, "name": pot.name, "parts": 1}]
+    if atom.mark:
+        return [
+            {"paint": pot.id, "name": pot.name, "parts": 1}
+            for pot in mark_paints_of(reading.design.scheme, reading.resolution, atom)
+        ]
+    step = _piece_step(reading, atom) if atom.piece else _step(reading, atom)
+    if step is None:
+        return []
+    mix = step.mix
+    return [
+        {"paint": pot.id, "name": pot.name, "parts": parts}
+        for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True)
+    ]
+
+
+def _piece_step(reading: Reading, atom: Atom):
+    return piece_of(reading.design, reading.resolution, atom.unit, atom.rank, atom.piece).step
+
+
+def _step(reading: Reading, atom: Atom):
+    tier = reading.design.army.rank(atom.unit, atom.rank).tier
+    return next(step for step in reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step)
+
+
+def _unit_name(design: Design, unit: str) -> str:
+    path = design.army.paths[unit][1:]
+    return " / ".join(design.army.nodes[node].name for node in path)[:240]

@@ -1,0 +1,80 @@
+"""What the log says: which steps are done, and how far the figures are."""
+
+from collections.abc import Callable
+from datetime import datetime
+from typing import TypeVar
+
+from django.db.models import Count, Max, Q
+
+from mantello.workspace.models import Army, Edition
+from mantello.workspace.reading import reading_of
+from mantello_core.planning.compiling import Done
+from mantello_core.record.progress import FigureProgress, progress_of, summed
+
+from .models import Entry, Settlement
+
+T = TypeVar("T")
+#: outcomes kept in one worker
+MOST_KEPT = 16
+_kept: dict[tuple, object] = {}
+
+
+def done_steps(army: Army, before=None) -> Done:
+    """Every (unit, rank, ordinal, role, step) that is logged, or was before a moment."""
+    entries = army.entries.standing()
+    if before is not None:
+        entries = entries.filter(done_at__lt=before)
+    rows = entries.values_list("unit", "rank", "ordinals", "role", "step", "done_at")
+    reopened = _reopened(army)
+    return frozenset(
+        (unit, rank, ordinal, role, step)
+        for unit, rank, ordinals, role, step, done_at in rows
+        for ordinal in ordinals
+        if not _is_reopened(reopened, (unit, rank, ordinal, role), done_at)
+    )
+
+
+def _reopened(army: Army) -> dict[tuple[str, str, int, str], datetime]:
+    """Figures and roles to be painted again, with the moment that was decided."""
+    rows = army.settlements.filter(kind=Settlement.Kind.REPAINT).order_by("made_at")
+    return {
+        (unit, rank, ordinal, role): made_at
+        for unit, rank, ordinals, role, made_at in rows.values_list("unit", "rank", "ordinals", "role", "made_at")
+        for ordinal in ordinals
+    }
+
+
+def _is_reopened(reopened, what: tuple[str, str, int, str], done_at: datetime) -> bool:
+    return what in reopened and done_at < reopened[what]
+
+
+def progress(army: Army, edition: Edition | None = None) -> dict[tuple[str, str, int], FigureProgress]:
+    """Every figure's progress, in the work of an edition or of the one the army stands at."""
+    edition = edition or army.head
+    return remembered(army, f"progress {edition.pk}", lambda: progress_of(reading_of(edition).work, done_steps(army)))
+
+
+def painted_share(army: Army) -> float:
+    """Share of the army's minutes that is painted."""
+    if not army.entries.standing().exists():
+        return 0.0
+    return summed(one.progress for one in progress(army).values()).share
+
+
+def log_mark(army: Army) -> str:
+    """Changes whenever the log does; part of addresses of pictures that show progress."""
+    backs = Count("pk", filter=Q(taken_back_at__isnull=False))
+    newest = Entry.objects.filter(army=army).aggregate(id=Max("pk"), back=Max("taken_back_at"), backs=backs)
+    settled = army.settlements.aggregate(id=Max("pk"), count=Count("pk"))
+    moment = newest["back"].timestamp() * 1e6 if newest["back"] else 0
+    return f"{newest['id'] or 0}-{moment:.0f}.{newest['backs']}-{settled['id'] or 0}.{settled['count']}"
+
+
+def remembered(army: Army, what: str, work: Callable[[], T]) -> T:
+    """What was worked out from the army's design and log before, or else is now; kept until either changes."""
+    key = (what, army.pk, army.head_id, log_mark(army))
+    if key not in _kept:
+        _kept[key] = work()
+        while len(_kept) > MOST_KEPT:
+            _kept.pop(next(iter(_kept)), None)
+    return _kept[key]

@@ -1,0 +1,1 @@
+"""What an account owns of paints, and its own paints."""

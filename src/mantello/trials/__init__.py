@@ -1,0 +1,1 @@
+"""Test pieces: what was tried before a batch, and what came of it."""

@@ -1,0 +1,66 @@
+"""A test piece as the demo has it, with a photograph drawn instead of taken: patches under a warm lamp beside a grey card."""
+
+import io
+
+from django.utils import timezone
+from PIL import Image, ImageDraw, ImageFilter
+
+from mantello.shell.photograph import kept, sampled
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
+from mantello_core.advice.trial import PATCHES
+from mantello_core.colour.spaces import hex_of
+from mantello_core.film.prediction import predicted
+
+from .models import Photo, TestPiece
+from .trial import CARD, begun, tried
+
+#: size of the drawn photograph, and what the lamp does to red, green and blue
+SIZE, LAMP = (1120, 720), (1.0, 0.9, 0.74)
+#: where things lie in it: left, top, right, bottom
+PLACES = {
+    CARD: (60, 80, 300, 640), "recess": (390, 80, 1060, 240), "flat": (390, 280, 1060, 440), "raised": (390, 480, 1060, 640),
+}  # fmt: skip
+#: 18 % grey as a screen has it
+GREY = "#767676"
+
+
+def sample_test(army: Army, role: str = "field") -> TestPiece:
+    """An accepted test piece of a role, with a photograph in which everything is pointed at."""
+    test = begun(army, reading_of(army.head), role, "rank")
+    test.lamp, test.verdict, test.made_at = "lamp", TestPiece.Verdict.ACCEPTED, timezone.now()
+    test.note = "A second coat of the base was needed on the skirts. Go lighter on the last edge."
+    recipe, ground = tried(test)
+    prediction = predicted(recipe, ground)
+    test.done = {
+        one.step.id: {"coats": one.coats + (one.step.kind == "base"), "minutes": 4.0, "drying": one.step.drying * 1.25}
+        for one in prediction.outcomes
+    }
+    test.save()
+    colours = {CARD: GREY} | {name: hex_of(prediction.tones[zone]) for name, zone in PATCHES.items()}
+    jpeg, width, height = kept(_drawn(colours))
+    middles = {
+        name: ((left + right) / 2 / SIZE[0], (top + bottom) / 2 / SIZE[1])
+        for name, (left, top, right, bottom) in PLACES.items()
+    }
+    Photo.objects.create(
+        test=test, moment=Photo.Moment.AFTER, jpeg=jpeg, width=width, height=height,
+        patches={name: [round(x, 4), round(y, 4), sampled(jpeg, x, y)] for name, (x, y) in middles.items()},
+    )  # fmt: skip
+    return test
+
+
+def _drawn(colours: dict[str, str]) -> bytes:
+    picture = Image.new("RGB", SIZE, _lit("#4a4642"))
+    pen = ImageDraw.Draw(picture)
+    for name, box in PLACES.items():
+        pen.rectangle(box, _lit(colours[name]))
+    out = io.BytesIO()
+    picture.filter(ImageFilter.GaussianBlur(2)).save(out, "PNG")
+    return out.getvalue()
+
+
+def _lit(colour: str) -> tuple[int, int, int]:
+    """A colour under the lamp: every channel scaled in linear light."""
+    channels = [int(colour[at : at + 2], 16) / 255 for at in (1, 3, 5)]
+    return tuple(round(255 * (channel**2.2 * lamp) ** (1 / 2.2)) for channel, lamp in zip(channels, LAMP, strict=True))

@@ -1,0 +1,114 @@
+"""Test pieces kept and read: what was tried, which roles still want one, and what a photograph tells."""
+
+from dataclasses import dataclass
+
+from mantello.workspace.models import Army
+from mantello.workspace.reading import Reading
+from mantello_core.advice.trial import Compared, Done, Lesson, compared, lessons
+from mantello_core.colour.card import through_card
+from mantello_core.errors import MantelloError
+from mantello_core.film.ground import Ground
+from mantello_core.film.prediction import predicted
+from mantello_core.formats.own_paints import read_own_paint, write_own_paint
+from mantello_core.formats.recipes import read_step, write_step
+from mantello_core.recipes.step import Recipe
+
+from .models import Photo, TestPiece
+
+#: name of the patch that is the grey card
+CARD = "card"
+
+
+@dataclass(frozen=True)
+class RoleTests:
+    """Where a role stands: its newest test piece, if it has one, and whether batches may start."""
+
+    id: str
+    name: str
+    figures: int
+    newest: TestPiece | None
+    painted: bool
+
+    @property
+    def settled(self) -> bool:
+        """Whether a batch may start."""
+        verdicts = (TestPiece.Verdict.ACCEPTED, TestPiece.Verdict.WAIVED)
+        return self.painted or (self.newest is not None and self.newest.verdict in verdicts)
+
+
+def begun(army: Army, reading: Reading, role_id: str, tier: str) -> TestPiece:
+    """A new test piece of a role's recipe as it stands."""
+    role = reading.design.scheme.role(role_id)
+    steps = role.recipe(tier).steps
+    own = {pot.id: pot.said for step in steps for pot in step.mix.paints if pot.said}
+    written = {
+        "steps": [write_step(step) for step in steps],
+        "paints": [write_own_paint(said) for said in own.values()],
+    }
+    ground = vars(reading.design.scheme.ground)
+    return TestPiece(
+        army=army, role=role.id, role_name=role.name, tier=tier, steps=written,
+        ground={name: ground[name] for name in ("undercoat", "above", "pot_coat")},
+    )  # fmt: skip
+
+
+def tried(test: TestPiece) -> tuple[Recipe, Ground]:
+    """What was tried: the recipe and its ground, as they were."""
+    for own in test.steps.get("paints", ()):
+        read_own_paint(own)
+    steps = tuple(read_step(step, f"/steps/{at}") for at, step in enumerate(test.steps["steps"]))
+    return Recipe(steps), Ground(**test.ground)
+
+
+def waive(army: Army, reading: Reading, role_ids: list[str]) -> None:
+    """Batches of these roles may start without a test piece."""
+    TestPiece.objects.bulk_create(
+        TestPiece(
+            army=army, role=role_id, role_name=reading.design.scheme.role(role_id).name, tier="rank",
+            verdict=TestPiece.Verdict.WAIVED,
+        )
+        for role_id in role_ids
+    )  # fmt: skip
+
+
+def untested(army: Army, reading: Reading) -> frozenset[str]:
+    """Roles of which no batch may start yet: nothing is painted in them, and no test piece is accepted or waived."""
+    settled = set(army.tests.settled().values_list("role", flat=True))
+    painted = set(army.entries.standing().values_list("role", flat=True))
+    return frozenset(reading.shares) - settled - painted if reading.design.army.figures else frozenset()
+
+
+def role_tests(army: Army, reading: Reading) -> list[RoleTests]:
+    """Every role that is worn, those that want a test piece first, then by how much of the army it covers."""
+    newest: dict[str, TestPiece] = {}
+    for test in army.tests.all():
+        newest.setdefault(test.role, test)
+    painted = set(army.entries.standing().values_list("role", flat=True))
+    figures: dict[str, int] = {}
+    for one in reading.resolution.classes:
+        for role in {cell.role for cell in one.cells.values() if cell.role}:
+            figures[role] = figures.get(role, 0) + len(one.ordinals)
+    rows = [
+        RoleTests(role, reading.design.scheme.role(role).name, figures[role], newest.get(role), role in painted)
+        for role in reading.shares
+    ]
+    return sorted(rows, key=lambda row: row.settled)
+
+
+def told(test: TestPiece) -> tuple[Lesson, ...]:
+    """What the coats and the drying of a test piece say of its paints."""
+    recipe, ground = tried(test)
+    return lessons(recipe, ground, {step: Done(**was) for step, was in test.done.items()})
+
+
+def seen_in(photo: Photo) -> tuple[tuple[Compared, ...], str]:
+    """Patches of a photograph against the prediction, and why there are none if so."""
+    patches = photo.patches
+    if CARD not in patches:
+        return (), "Point at the grey card first: without it the lamp's colour stays in."
+    try:
+        colours = {name: through_card(one[2], patches[CARD][2]) for name, one in patches.items() if name != CARD}
+    except MantelloError as error:
+        return (), error.message
+    recipe, ground = tried(photo.test)
+    return compared(colours, predicted(recipe, ground)), ""

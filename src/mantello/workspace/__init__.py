@@ -1,0 +1,1 @@
+"""Armies, the editions of their designs, and the page every room stands on."""

@@ -1,0 +1,117 @@
+"""A page of a room: the army found, the work read, the seam told."""
+
+import uuid
+from dataclasses import dataclass
+
+from django.contrib import messages
+from django.http import HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.utils import timezone
+
+from mantello.shell.fields import refused
+from mantello.shell.page import way_back
+from mantello_core.calendar.evenings import zone_of
+from mantello_core.errors import MantelloError, OutOfRange
+
+from . import editing as actions
+from .models import Army
+from .reading import reading_of
+from .seam import seam
+from .signals import edited
+
+
+@dataclass(frozen=True)
+class Stand:
+    """Where the work stands: the edition's number, and what undo and redo would do."""
+
+    number: int
+    undo_words: str
+    redo_words: str
+
+
+def army_for(request: HttpRequest, army_id: int) -> Army:
+    """The visitor's army of that id, on its painter's clock from here on; another's is not found."""
+    army = get_object_or_404(
+        Army.objects.visible_to(request.user).select_related("head").defer("head__document"), pk=army_id
+    )
+    zone = zone_of(reading_of(army.head).design.evenings)
+    if zone:
+        timezone.activate(zone)
+    return army
+
+
+def room_page(request, army: Army, here: str, template: str, context: dict, status: int = 200) -> HttpResponse:
+    """Render a room's page with the shell around it."""
+    reading = reading_of(army.head)
+    newest = army.head.children.order_by("-number").first()
+    stand = Stand(army.head.number, army.head.words if army.head.parent_id else "", newest.words if newest else "")
+    given = {
+        "army": army,
+        "reading": reading,
+        "design": reading.design,
+        "work": stand,
+        "here": here,
+        "seam": seam(army, reading),
+    }
+    return render(request, template, given | context, status=status)
+
+
+def apply(request, army: Army, change, words, *, tell: bool = True):
+    """Apply a posted change; a note with an undo button is left for the next page.
+
+    Raises: OutOfRange if the page's edition is missing; StaleEdit; what the change refuses.
+    """
+    before = army.head
+    made = actions.edit(army, base_of(request), change, words, token_of(request))
+    army.refresh_from_db()
+    if made.pk == army.head_id and made.parent_id:
+        if made.pk != before.pk:
+            for _, sentences in edited.send(Army, army=army, before=before, after=made):
+                for said in sentences:
+                    messages.warning(request, said)
+        if tell:
+            messages.success(request, made.words, extra_tags="undoable")
+    return made
+
+
+def apply_form(request, army: Army, form, change, words) -> bool:
+    """Apply the change a valid form asks for; False if the core refuses it, which the form then tells at its field."""
+    try:
+        apply(request, army, change, words)
+    except MantelloError as error:
+        refused(form, error)
+        return False
+    return True
+
+
+def apply_given(request, army: Army, form, change, words: str) -> bool:
+    """Apply what a posted form gives, if the form is valid; False if it or the core refuses, which the form then tells.
+
+    change: of the design and the form's cleaned data; words: with the names of its fields in braces.
+    """
+    if not form.is_valid():
+        return False
+    given = form.cleaned_data
+    return apply_form(request, army, form, lambda design: change(design, given), words.format_map(given))
+
+
+def base_of(request) -> int:
+    """The number of the edition that the page showed."""
+    given = request.POST.get("base", "")
+    if not given.isdigit() or len(given) > 9:
+        raise OutOfRange(f"The state of the work came as '{given[:20]}'; reload the page and try again.", "base")
+    return int(given)
+
+
+def token_of(request) -> uuid.UUID | None:
+    """The browser's mark of the request, if it gave one."""
+    try:
+        return uuid.UUID(request.POST.get("token", ""))
+    except ValueError:
+        return None
+
+
+def back(request, fallback: str, *arguments) -> HttpResponse:
+    """To the page the edit came from, if it is one of ours, or to the fallback."""
+    given = way_back(request)
+    return redirect(given) if given else redirect(fallback, *arguments)

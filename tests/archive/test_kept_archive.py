@@ -1,0 +1,52 @@
+"""An archive of the first version, as it was written before ranks had ids, is taken in with nothing lost."""
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import TestCase
+from django.urls import reverse
+
+from mantello.record.queries import done_steps
+from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
+from mantello_core.formats.archive import read_archive
+from tests.kept import kept
+from tests.rooms.case import RoomCase
+
+UNIT = "1st-harbour-line"
+
+
+class KeptArchive(RoomCase):
+    def setUp(self):
+        super().setUp()
+        data = kept("archive-1.zip")
+        self.files = read_archive(data).files
+        self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", data)})
+        self.taken = Army.objects.exclude(pk=self.army.pk).get()
+
+    def test_its_renamed_rank_has_its_entries_and_the_photograph_that_was_left_behind(self):
+        rank = reading_of(self.taken.head).design.army.nodes[UNIT].ranks[1]
+        self.assertEqual((rank.id, rank.name), ("Trooper", "Trooper"))
+        self.assertEqual(
+            {(one.rank, one.rank_name, tuple(one.ordinals)) for one in self.taken.entries.all()},
+            {("Trooper", "Trooper", (2,)), ("Sergeant", "Sergeant", (1,))},
+        )
+        for records in (self.taken.figure_photos, self.taken.last_looks, self.taken.measurements):
+            self.assertEqual([one.rank for one in records.all()], ["Trooper"])
+        page = self.client.get(
+            reverse("figure-history", args=[self.taken.pk]), {"unit": UNIT, "rank": "Trooper", "figure": 2}
+        )
+        for words in ("Trooper 2", "before they were Troopers", "over a cold palette"):
+            self.assertContains(page, words)
+
+    def test_the_version_that_was_painted_to_knows_the_same_rank(self):
+        version = self.taken.versions.get()
+        self.assertEqual(reading_of(version.edition).design.army.rank(UNIT, "Trooper").name, "Fusilier")
+        self.assertIn((UNIT, "Trooper", 2, "", "undercoat"), done_steps(self.taken))
+
+    def test_every_room_opens(self):
+        for room in ("army", "scheme", "recipes", "paints", "plan", "log", "insignia", "table", "checks"):
+            self.assertEqual(self.client.get(reverse(room, args=[self.taken.pk])).status_code, 200, room)
+
+
+class Sample(TestCase):
+    def test_the_kept_archive_is_of_the_first_version(self):
+        self.assertEqual(read_archive(kept("archive-1.zip")).version, 1)
