@@ -6,6 +6,7 @@ from mantello_core.colour.pigment import optics_of
 from mantello_core.design.design import Design
 from mantello_core.formats.sample import calvessa
 from mantello_core.paints.paint import Film, Flake
+from mantello_core.paints.range import paint
 from mantello_core.recipes.step import Mix, Recipe, Step
 from mantello_core.scheme.rule import Rule
 from mantello_core.scheme.scheme import Role, Scheme
@@ -44,9 +45,9 @@ def film(name: str) -> Film:
     return Film(*optics_of(_LOADS[name]), 0.36)
 
 
-def base(paint: str, *, diluent: str = "neat", parts: float = 0.0) -> Recipe:
+def base(paint_id: str, *, diluent: str = "neat", parts: float = 0.0) -> Recipe:
     """A recipe of one base step."""
-    return Recipe((Step("base", "base", Mix(((paint, 1.0),), diluent, parts)),))
+    return Recipe((Step("base", "base", Mix(((paint(paint_id), 1.0),), diluent, parts)),))
 
 
 def small_army() -> Army:
@@ -67,8 +68,8 @@ def small_army() -> Army:
 def small_design(*rules: Rule) -> Design:
     """The small army in a scheme of four roles, with the rules given."""
     roles = tuple(
-        Role(id_, id_.capitalize(), (("rank", base(paint)),))
-        for id_, paint in (
+        Role(id_, id_.capitalize(), (("rank", base(pot)),))
+        for id_, pot in (
             ("field", "brine-green"),
             ("facing", "madder-rope"),
             ("lace", "salt-linen"),

@@ -149,10 +149,7 @@ def _paints(reading: Reading, atom: Atom) -> list[dict]:
     if step is None:
         return []
     mix = step.mix
-    return [
-        {"paint": pot.id, "name": pot.name, "parts": parts}
-        for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True)
-    ]
+    return [{"paint": pot.id, "name": pot.name, "parts": parts} for pot, parts in mix.parts]
 
 
 def _piece_step(reading: Reading, atom: Atom):

@@ -3,12 +3,11 @@
 from django.conf import settings
 from django.db import models, transaction
 
-from mantello_core.errors import UnknownName
 from mantello_core.formats.own_paints import read_own_paint, write_own_paint
+from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.own import OwnPaint as Said
 from mantello_core.paints.own import own_paint
 from mantello_core.paints.paint import Paint
-from mantello_core.paints.range import paint
 from mantello_core.paints.stock import MOST_NOTE, Stock
 
 
@@ -51,11 +50,11 @@ class ShelfQuerySet(models.QuerySet):
 
     def of(self, user) -> dict[str, Stock]:
         """Paint id to what is owned; paints that are no longer in any range are left out."""
-        OwnPaint.objects.of(user)
+        own = set(OwnPaint.objects.filter(owner=user).values_list("paint", flat=True))
         return {
             row.paint: Stock(row.pots, row.price, row.note, row.discontinued)
             for row in self.filter(owner=user)
-            if _is_known(row.paint)
+            if row.paint in SHIPPED or row.paint in own
         }
 
     def stocked(self, user) -> frozenset[str]:
@@ -103,10 +102,3 @@ class OwnedPaint(models.Model):
     class Meta:
         constraints = [models.UniqueConstraint(fields=["owner", "paint"], name="paint_on_shelf_once")]
         ordering = ["pk"]
-
-
-def _is_known(paint_id: str) -> bool:
-    try:
-        return bool(paint(paint_id))
-    except UnknownName:
-        return False

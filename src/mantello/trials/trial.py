@@ -9,8 +9,10 @@ from mantello_core.colour.card import through_card
 from mantello_core.errors import MantelloError
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import predicted
+from mantello_core.formats.ground import read_ground, write_ground
 from mantello_core.formats.own_paints import read_own_paint, write_own_paint
 from mantello_core.formats.recipes import read_step, write_step
+from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.recipes.step import Recipe
 
 from .models import Photo, TestPiece
@@ -40,24 +42,25 @@ def begun(army: Army, reading: Reading, role_id: str, tier: str) -> TestPiece:
     """A new test piece of a role's recipe as it stands."""
     role = reading.design.scheme.role(role_id)
     steps = role.recipe(tier).steps
-    own = {pot.id: pot.said for step in steps for pot in step.mix.paints if pot.said}
+    ground = reading.design.scheme.ground
+    own = {
+        pot.id: pot.said for pots in (*(step.mix.paints for step in steps), ground.paints) for pot in pots if pot.said
+    }
     written = {
         "steps": [write_step(step) for step in steps],
         "paints": [write_own_paint(said) for said in own.values()],
     }
-    ground = vars(reading.design.scheme.ground)
     return TestPiece(
         army=army, role=role.id, role_name=role.name, tier=tier, steps=written,
-        ground={name: ground[name] for name in ("undercoat", "above", "pot_coat")},
+        ground=write_ground(ground),
     )  # fmt: skip
 
 
 def tried(test: TestPiece) -> tuple[Recipe, Ground]:
     """What was tried: the recipe and its ground, as they were."""
-    for own in test.steps.get("paints", ()):
-        read_own_paint(own)
-    steps = tuple(read_step(step, f"/steps/{at}") for at, step in enumerate(test.steps["steps"]))
-    return Recipe(steps), Ground(**test.ground)
+    catalogue = SHIPPED.with_own(read_own_paint(own) for own in test.steps.get("paints", ()))
+    steps = tuple(read_step(step, f"/steps/{at}", catalogue) for at, step in enumerate(test.steps["steps"]))
+    return Recipe(steps), read_ground(test.ground, catalogue)
 
 
 def waive(army: Army, reading: Reading, role_ids: list[str]) -> None:

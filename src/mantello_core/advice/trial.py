@@ -96,6 +96,6 @@ def lessons(recipe: Recipe, ground: Ground, done: Mapping[str, Done]) -> tuple[L
         if was.drying:
             drying, dried = drying_found(step.drying, was.drying), (was.drying, step.drying)
         if abs(hiding - 1) > NOTHING or abs(drying - 1) > NOTHING:
-            learned = Calibration(step.mix.parts[0][0], round(hiding, 2), round(drying, 2))
+            learned = Calibration(step.mix.paints[0].id, round(hiding, 2), round(drying, 2))
             found.append(Lesson(step.id, learned, coats, dried if abs(drying - 1) > NOTHING else None))
     return tuple(found)

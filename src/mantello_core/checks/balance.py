@@ -235,4 +235,4 @@ def _kinder(design: Design, outcome) -> Fix | None:
     if best.coverage.coats is None or best.coverage.coats >= outcome.coats:
         return None
     words = f"{best.undercoat.name} for the army: {best.coverage.coats} coats here, other roles change too"
-    return Fix(words, lambda now: with_undercoat(now, best.undercoat.id))
+    return Fix(words, lambda now: with_undercoat(now, best.undercoat))

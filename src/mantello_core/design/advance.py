@@ -9,7 +9,7 @@ from ..colour.spaces import Lab
 from ..colour.vision import SIGHTS, seen_by
 from ..mixing.starting import started
 from ..naming import slug
-from ..paints.range import paints
+from ..paints.range import paint, paints
 from ..scheme.cascade import Resolution, resolve
 from ..scheme.rule import Column, Distinction
 from ..scheme.scheme import Role, Scheme
@@ -179,13 +179,13 @@ def _new_mark(design: Design, table: str, column: Column, name: str, around: _Ar
     made = tuple(_colour(design.scheme, mark.role) for mark in marks if mark.new)
     around = replace(around, used=(*around.used, *made))
     apart, best = max(
-        (around.apart(design.scheme.predicted(started(pot.id)).apparent), pot.id)
+        (around.apart(design.scheme.predicted(started(pot)).apparent), pot.id)
         for pot in paints().values()
         if pot.kind == "acrylic" and pot.film.opacity != "transparent"
     )
     taken = {*design.scheme.role_by_id, *(mark.role.id for mark in marks)}
     called = f"{name.split(',')[0]} {column.name.lower()}"[:80]
-    role = Role(slug(called, taken), called, tuple((tier, started(best, tier)) for tier in ("rank", "leader")))
+    role = Role(slug(called, taken), called, tuple((tier, started(paint(best), tier)) for tier in ("rank", "leader")))
     return Mark(table, column.id, column.name, role, True, apart)
 
 

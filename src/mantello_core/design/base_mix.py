@@ -8,6 +8,7 @@ from ..errors import Contradiction, OutOfRange, UnknownName
 from ..mixing.bridge import Bridge
 from ..mixing.starting import started
 from ..naming import slug
+from ..paints.paint import Paint
 from ..recipes.step import Mix, Recipe, Step, checked
 from ..scheme.scheme import Role
 from .design import Design
@@ -19,12 +20,12 @@ def base_mix(role: Role) -> Mix | None:
     return steps[0].mix if steps else None
 
 
-def with_base_mix(design: Design, role_id: str, parts: tuple[tuple[str, float], ...]) -> Design:
+def with_base_mix(design: Design, role_id: str, parts: tuple[tuple[Paint, float], ...]) -> Design:
     """The design with the role's base mixed from other paints.
 
     Every tier whose first step used the same mix follows; what thins it and the coats stay as they were.
     A role without a recipe starts one from the first paint.
-    Raises: UnknownName for role or paint; OutOfRange for parts, or without any.
+    Raises: UnknownName for the role; OutOfRange for parts, or without any.
     """
     role = design.scheme.role(role_id, "role")
     if not parts:

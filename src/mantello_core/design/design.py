@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from ..army.tree import Army
 from ..calendar.evenings import Evenings
 from ..insignia.transfers.bought_sheet import BoughtSheet
+from ..paints.catalogue import Catalogue
 from ..recipes.method import METHODS, USUAL_METHOD, Method
 from ..scheme.scheme import Scheme
 from .brief import Brief
@@ -26,6 +27,11 @@ class Design:
     def method(self) -> Method:
         """How the army is painted: as the brief says, or as most do."""
         return METHODS[self.brief.method if self.brief else USUAL_METHOD]
+
+    @property
+    def catalogue(self) -> Catalogue:
+        """The paints it may name: those that ship, and its own."""
+        return self.scheme.catalogue
 
     @property
     def dirt_level(self) -> int:

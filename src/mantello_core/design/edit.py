@@ -8,7 +8,7 @@ from ..errors import Contradiction, OutOfRange, UnknownName
 from ..film.ground import Ground, checked_ground
 from ..mixing.starting import started
 from ..naming import named, slug
-from ..paints.range import paint
+from ..paints.paint import Paint
 from ..recipes.step import Mix, Recipe, Step, checked
 from ..scheme.aim import with_marked, with_share
 from ..scheme.cascade import ladder
@@ -19,14 +19,14 @@ from ..scheme.substitution import toned, with_substitution
 from .design import Design
 
 
-def with_recipe_started(design: Design, role_id: str, paint_id: str) -> Design:
+def with_recipe_started(design: Design, role_id: str, pot: Paint) -> Design:
     """Start a role's recipes anew from one paint, for every tier it has a recipe for (rank and file if none).
 
-    Raises: UnknownName for role or paint.
+    Raises: UnknownName for the role.
     """
     role = design.scheme.role(role_id, "role")
     for tier in [tier for tier, recipe in role.recipes if recipe.steps] or ["rank"]:
-        role = role.with_recipe(tier, started(paint_id, tier))
+        role = role.with_recipe(tier, started(pot, tier))
     return with_scheme(design, design.scheme.with_role(role))
 
 
@@ -35,16 +35,16 @@ def with_scheme(design: Design, scheme: Scheme) -> Design:
     return replace(design, scheme=scheme)
 
 
-def with_new_role(design: Design, name: str, paint_id: str = "") -> tuple[Design, Role]:
+def with_new_role(design: Design, name: str, pot: Paint | None = None) -> tuple[Design, Role]:
     """Add a role; with a paint, its recipe starts with one base step of it.
 
-    Raises: Contradiction if a role has that name already; UnknownName for the paint.
+    Raises: Contradiction if a role has that name already.
     """
     name = named(name)
     scheme = design.scheme
     if any(role.name.casefold() == name.casefold() for role in scheme.roles):
         raise Contradiction(f"There is a role called '{name}' already.", "name")
-    steps = (Step("base", "base", Mix(((paint(paint_id, "paint").id, 1.0),), "water", 1.0)),) if paint_id else ()
+    steps = (Step("base", "base", Mix(((pot, 1.0),), "water", 1.0)),) if pot else ()
     role = Role(slug(name, scheme.role_by_id), name, (("rank", Recipe(steps)),) if steps else ())
     return with_scheme(design, scheme.with_role(role)), role
 
@@ -253,14 +253,14 @@ def with_replaced_role(design: Design, scope: str, role_id: str, use: str | None
     return with_scheme(design, replace(design.scheme, substitutions=known))
 
 
-def with_toned_role(design: Design, role_id: str, name: str, paint_id: str, parts: float) -> tuple[Design, Role]:
+def with_toned_role(design: Design, role_id: str, name: str, pot: Paint, parts: float) -> tuple[Design, Role]:
     """Add a role like another, with some parts of one paint in every opaque mix: 'as Field, but darker'.
 
     Raises: Contradiction if a role has that name; what ``toned`` refuses.
     """
     like = design.scheme.role(role_id)
     design, role = with_new_role(design, name)
-    recipes = tuple((tier, toned(recipe, paint_id, parts)) for tier, recipe in like.recipes)
+    recipes = tuple((tier, toned(recipe, pot, parts)) for tier, recipe in like.recipes)
     role = replace(role, recipes=recipes)
     return with_scheme(design, design.scheme.with_role(role)), role
 
@@ -277,13 +277,14 @@ def without_rule(design: Design, rule_id: str) -> Design:
     return with_scheme(design, replace(design.scheme, rules=kept))
 
 
-def with_undercoat(design: Design, paint_id: str, above: str = "", pot_coat: str = "") -> Design:
+def with_undercoat(
+    design: Design, undercoat: Paint, above: Paint | None = None, pot_coat: Paint | None = None
+) -> Design:
     """Choose the undercoat of the force; above: sprayed over it from above; pot_coat: brushed over both.
 
     Raises: what ``checked_ground`` refuses.
     """
-    checked_ground(Ground(paint_id, above, pot_coat))
-    return with_scheme(design, replace(design.scheme, undercoat=paint_id, above=above, pot_coat=pot_coat))
+    return with_scheme(design, replace(design.scheme, ground=checked_ground(Ground(undercoat, above, pot_coat))))
 
 
 def with_step(design: Design, role_id: str, tier: str, step: Step) -> Design:

@@ -8,7 +8,6 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import OutOfRange
 from ..paints.paint import Film, mixed
-from ..paints.range import paint
 from ..recipes.step import Mix
 from .coverage import tolerance_of
 from .surface import Surface, coated, solid
@@ -21,6 +20,7 @@ LEAST, MOST = 0.25, 4.0
 class Calibration:
     """A paint's own figures: factors on how much a coat hides, and on how long it dries. 1 is as predicted."""
 
+    #: the paint's id
     paint: str
     hiding: float = 1.0
     drying: float = 1.0
@@ -29,9 +29,8 @@ class Calibration:
 def checked_calibration(one: Calibration, where: str = "") -> Calibration:
     """The calibration, if everything in it is allowed.
 
-    Raises: UnknownName for the paint; OutOfRange for the factors.
+    Raises: OutOfRange for the factors.
     """
-    paint(one.paint, f"{where}/paint")
     for name in ("hiding", "drying"):
         if not LEAST <= getattr(one, name) <= MOST:
             raise OutOfRange(
@@ -43,15 +42,15 @@ def checked_calibration(one: Calibration, where: str = "") -> Calibration:
 def calibrated_film(mix: Mix, calibrations: tuple[Calibration, ...]) -> Film:
     """The film of a mix with every paint as it was found to be."""
     known = {one.paint: one.hiding for one in calibrations if one.hiding != 1}
-    if not known or not any(id_ in known for id_, _ in mix.parts):
+    if not known or not any(pot.id in known for pot in mix.paints):
         return mix.film
-    return mixed([(_scaled(paint(id_).film, known.get(id_, 1.0)), parts) for id_, parts in mix.parts])
+    return mixed([(_scaled(pot.film, known.get(pot.id, 1.0)), parts) for pot, parts in mix.parts])
 
 
 def drying_factor(mix: Mix, calibrations: tuple[Calibration, ...]) -> float:
     """The factor of the slowest paint in the mix."""
     known = {one.paint: one.drying for one in calibrations}
-    return max((known.get(id_, 1.0) for id_, _ in mix.parts), default=1.0)
+    return max((known.get(pot.id, 1.0) for pot in mix.paints), default=1.0)
 
 
 def hiding_found(mix: Mix, ground: Surface, coats: int) -> float | None:

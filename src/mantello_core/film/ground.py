@@ -6,7 +6,6 @@ from functools import cached_property
 from ..colour.spaces import Lab
 from ..errors import OutOfRange
 from ..paints.paint import Paint
-from ..paints.range import paint
 from ..recipes.technique import ZONES, Technique, techniques
 from .surface import Surface, blended, coated, solid
 
@@ -24,12 +23,7 @@ class GroundCoat:
     #: kind of technique
     kind: str
     name: str
-    paint_id: str
-
-    @property
-    def paint(self) -> Paint:
-        """The paint it is laid with."""
-        return paint(self.paint_id)
+    paint: Paint
 
     @property
     def technique(self) -> Technique:
@@ -44,24 +38,24 @@ class GroundCoat:
 
 @dataclass(frozen=True)
 class Ground:
-    """Paint ids of what lies beneath the first step of every recipe."""
+    """What lies beneath the first step of every recipe."""
 
-    undercoat: str
-    #: a second spray, from above only; empty for none
-    above: str = ""
-    #: a pot whose coat is brushed over it all, so that touch-ups match; empty for none
-    pot_coat: str = ""
+    undercoat: Paint
+    #: a second spray, from above only
+    above: Paint | None = None
+    #: a pot whose coat is brushed over it all, so that touch-ups match
+    pot_coat: Paint | None = None
 
     @cached_property
     def surfaces(self) -> dict[str, Surface]:
         """The surface of every zone; sprays count as opaque where they fall."""
-        dark = solid(paint(self.undercoat).film)
+        dark = solid(self.undercoat.film)
         zones = dict.fromkeys(ZONES, dark)
         if self.above:
-            light = solid(paint(self.above).film)
+            light = solid(self.above.film)
             zones = {zone: blended(dark, light, FROM_ABOVE[zone]) for zone in ZONES}
         if self.pot_coat:
-            film = paint(self.pot_coat).film
+            film = self.pot_coat.film
             for _ in range(POT_COATS):
                 zones = {zone: coated(surface, film, film.thickness(1.0)) for zone, surface in zones.items()}
         return zones
@@ -79,17 +73,17 @@ class Ground:
     @property
     def paints(self) -> tuple[Paint, ...]:
         """What it is made of, in the order it is laid."""
-        return tuple(paint(id_) for id_ in (self.undercoat, self.above, self.pot_coat) if id_)
+        return tuple(pot for pot in (self.undercoat, self.above, self.pot_coat) if pot)
 
     @property
     def coats(self) -> tuple["GroundCoat", ...]:
         """What is laid, in order."""
         laid = (
-            GroundCoat("undercoat", "undercoat", "Undercoat", self.undercoat),
-            GroundCoat("above", "undercoat", "Spray from above", self.above),
-            GroundCoat("pot-coat", "base", "Pot coat", self.pot_coat),
+            ("undercoat", "undercoat", "Undercoat", self.undercoat),
+            ("above", "undercoat", "Spray from above", self.above),
+            ("pot-coat", "base", "Pot coat", self.pot_coat),
         )
-        return tuple(one for one in laid if one.paint_id)
+        return tuple(GroundCoat(*words, pot) for *words, pot in laid if pot)
 
     def coat(self, step: str) -> "GroundCoat | None":
         """The coat of that step id, if the ground has it."""
@@ -98,33 +92,29 @@ class Ground:
     @property
     def words(self) -> str:
         """As in 'Undercoat Soot, Undercoat Linen from above'."""
-        said = [paint(self.undercoat).name]
+        said = [self.undercoat.name]
         if self.above:
-            said.append(f"{paint(self.above).name} from above")
+            said.append(f"{self.above.name} from above")
         if self.pot_coat:
-            said.append(f"a coat of {paint(self.pot_coat).name}")
+            said.append(f"a coat of {self.pot_coat.name}")
         return ", ".join(said)
 
 
 def checked_ground(ground: Ground, where: str = "") -> Ground:
     """The ground, if everything in it is allowed.
 
-    Raises: UnknownName for a paint; OutOfRange for a spray that is none, twice the same, or a pot that is no paint
+    Raises: OutOfRange for a spray that is none, twice the same, or a pot that is no paint
     that covers.
     """
     for name in ("undercoat", "above"):
-        id_ = getattr(ground, name)
-        if id_ and paint(id_, f"{where}{name}").kind != "spray":
-            raise OutOfRange(
-                f"{paint(id_).name} is of kind {paint(id_).kind}; an undercoat is a spray.", f"{where}{name}"
-            )
+        pot = getattr(ground, name)
+        if pot and pot.kind != "spray":
+            raise OutOfRange(f"{pot.name} is of kind {pot.kind}; an undercoat is a spray.", f"{where}{name}")
     if ground.above == ground.undercoat:
+        raise OutOfRange(f"{ground.above.name} over itself; choose another to spray from above.", f"{where}above")
+    if ground.pot_coat and not ground.pot_coat.covers:
         raise OutOfRange(
-            f"{paint(ground.above).name} over itself; choose another to spray from above.", f"{where}above"
-        )
-    if ground.pot_coat and not paint(ground.pot_coat, f"{where}pot_coat").covers:
-        raise OutOfRange(
-            f"{paint(ground.pot_coat).name} is a {paint(ground.pot_coat).kind_words}; a pot coat is of a paint that covers.",
+            f"{ground.pot_coat.name} is a {ground.pot_coat.kind_words}; a pot coat is of a paint that covers.",
             f"{where}pot_coat",
         )
     return ground

@@ -11,11 +11,12 @@ from ..design.design import Design
 from ..design.muster import checked_rank
 from ..errors import Contradiction, MantelloError, OutOfRange, Unreadable
 from ..film.calibration import Calibration, checked_calibration
-from ..film.ground import checked_ground
 from ..insignia.devices.device import ARMS, Device, checked_device
 from ..insignia.devices.manner import Manner, checked_manner
 from ..insignia.transfers.bought_sheet import BoughtSheet, read_designs, write_designs
 from ..marks.placement import Placement, checked_placement
+from ..paints.catalogue import SHIPPED, Catalogue
+from ..paints.own import OWN_ID
 from ..scheme.aim import Aims, with_accepted, with_share, with_threshold
 from ..scheme.rule import Column, Distinction, Rule
 from ..scheme.scheme import Scheme
@@ -25,6 +26,7 @@ from .arms import read_arms, write_arms
 from .code_systems import read_code_system, write_code_system
 from .evenings import read_evenings, write_evenings
 from .finishing import read_finishing, write_finishing
+from .ground import read_ground, write_ground
 from .own_paints import read_own_paint
 from .own_types import read_types, write_drawings, write_types
 from .rank_ids import with_rank_ids
@@ -50,9 +52,7 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
         **({"drawings": write_drawings(army.types)} if army.types and drawings else {}),
         "scheme": {
             "name": scheme.name,
-            "undercoat": scheme.undercoat,
-            **({"above": scheme.above} if scheme.above else {}),
-            **({"pot_coat": scheme.pot_coat} if scheme.pot_coat else {}),
+            **write_ground(scheme.ground),
             "roles": [write_role(role) for role in scheme.roles],
             "rules": [_rule(rule) for rule in scheme.rules],
             "tables": [_table(table) for table in scheme.tables],
@@ -114,8 +114,8 @@ def read_design(
     _check_texts(document, "")
     check(document, "design")
     document = with_rank_ids(document, like)
-    for index, one in enumerate(document.get("paints", ())):
-        read_own_paint(one, f"/paints/{index}")
+    own = [read_own_paint(one, f"/paints/{index}") for index, one in enumerate(document.get("paints", ()))]
+    catalogue = SHIPPED.with_own(own)
     army_part, scheme_part = document["army"], document["scheme"]
     types = read_types(army_part.get("types", []), document.get("drawings", {}), drawing_of)
     army = Army(_bare_root(army_part), tuple(army_part["levels"]), types)
@@ -127,12 +127,12 @@ def read_design(
         raise OutOfRange(f"The army has {army.figures} figures; allowed is up to {MOST_FIGURES}.", "/army/root")
     scheme = Scheme(
         name=scheme_part["name"],
-        roles=tuple(read_role(role, f"/scheme/roles/{index}") for index, role in enumerate(scheme_part["roles"])),
+        roles=tuple(
+            read_role(role, f"/scheme/roles/{index}", catalogue) for index, role in enumerate(scheme_part["roles"])
+        ),
         rules=tuple(_read_rule(rule) for rule in scheme_part["rules"]),
         tables=tuple(_read_table(table) for table in scheme_part["tables"]),
-        undercoat=scheme_part["undercoat"],
-        above=scheme_part.get("above", ""),
-        pot_coat=scheme_part.get("pot_coat", ""),
+        ground=read_ground(scheme_part, catalogue, "/scheme/"),
         substitutions=tuple(Substitution(**one) for one in scheme_part.get("substitutions", ())),
         aims=_read_aims(scheme_part.get("aims", {})),
         placements=_read_placements(scheme_part.get("placements", ())),
@@ -142,13 +142,15 @@ def read_design(
         ),
         arms=tuple(read_arms(one, f"/scheme/arms/{index}") for index, one in enumerate(scheme_part.get("arms", ()))),
         calibrations=tuple(
-            checked_calibration(Calibration(**one), f"/scheme/calibrations/{index}")
+            _calibration(one, catalogue, f"/scheme/calibrations/{index}")
             for index, one in enumerate(scheme_part.get("calibrations", ()))
         ),
     )
     _check_references(army, scheme)
     if "finishing" in scheme_part:
-        scheme = replace(scheme, finishing=read_finishing(scheme_part["finishing"], tuple(scheme.role_by_id)))
+        scheme = replace(
+            scheme, finishing=read_finishing(scheme_part["finishing"], tuple(scheme.role_by_id), catalogue)
+        )
     evenings = document.get("evenings", {})
     brief = read_brief(document["brief"]) if "brief" in document else None
     sheets = tuple(_read_sheet(one, f"/sheets/{index}") for index, one in enumerate(document.get("sheets", ())))
@@ -321,6 +323,13 @@ def _read_aims(data: dict) -> Aims:
     return aims
 
 
+def _calibration(data: dict, catalogue: Catalogue, where: str) -> Calibration:
+    # an own paint that nothing is painted with any more does not come along; what was learnt of it stays
+    if not data["paint"].startswith(OWN_ID):
+        catalogue.paint(data["paint"], f"{where}/paint")
+    return checked_calibration(Calibration(**data), where)
+
+
 def _placed(change, where: str, *arguments):
     try:
         return change(*arguments)
@@ -336,7 +345,6 @@ def _read_table(data: dict) -> Distinction:
 
 
 def _check_references(army: Army, scheme: Scheme) -> None:
-    checked_ground(scheme.ground, "/scheme/")
     refuse_twice([role.id for role in scheme.roles], "/scheme/roles", "role")
     refuse_twice([rule.id for rule in scheme.rules], "/scheme/rules", "rule")
     refuse_twice([table.id for table in scheme.tables], "/scheme/tables", "table")

@@ -2,6 +2,7 @@
 
 from dataclasses import asdict
 
+from ..paints.catalogue import Catalogue
 from ..recipes.slots import Slots
 from ..scheme.finishing import Basing, DirtPass, Finishing, Plant, checked_finishing
 from .recipes import read_step, write_step
@@ -25,8 +26,10 @@ def write_finishing(finishing: Finishing) -> dict:
     return written
 
 
-def read_finishing(data: dict, roles: tuple[str, ...], where: str = "/scheme/finishing") -> Finishing:
-    """A finish from its mapping; what is not said is as usual.
+def read_finishing(
+    data: dict, roles: tuple[str, ...], catalogue: Catalogue, where: str = "/scheme/finishing"
+) -> Finishing:
+    """A finish from its mapping; what is not said is as usual. catalogue: the paints it may name.
 
     Raises: what ``read_step`` and ``checked_finishing`` refuse, with a JSON pointer.
     """
@@ -39,7 +42,7 @@ def read_finishing(data: dict, roles: tuple[str, ...], where: str = "/scheme/fin
             DirtPass(
                 one["id"],
                 one["name"],
-                read_step(one["step"], f"{where}/dirt/{index}/step"),
+                read_step(one["step"], f"{where}/dirt/{index}/step", catalogue),
                 one["law"],
                 one.get("height", 0.0),
             )

@@ -2,7 +2,7 @@
 
 from ..army.tree import TIERS
 from ..errors import Contradiction
-from ..paints.range import paint
+from ..paints.catalogue import Catalogue
 from ..recipes.material import material
 from ..recipes.step import USUAL, Manner, Mix, Recipe, Step, checked
 from ..scheme.scheme import Role, Scheme
@@ -17,8 +17,8 @@ def write_role(role: Role) -> dict:
     )
 
 
-def read_role(data: dict, where: str) -> Role:
-    """A role from its mapping.
+def read_role(data: dict, where: str, catalogue: Catalogue) -> Role:
+    """A role from its mapping; catalogue: the paints it may name.
 
     Raises: what ``read_step`` refuses; UnknownName for the material; Contradiction for a step that comes twice.
     """
@@ -26,7 +26,9 @@ def read_role(data: dict, where: str) -> Role:
     for tier in TIERS:
         if tier in data["recipes"]:
             steps = data["recipes"][tier]
-            read = tuple(read_step(step, f"{where}/recipes/{tier}/{index}") for index, step in enumerate(steps))
+            read = tuple(
+                read_step(step, f"{where}/recipes/{tier}/{index}", catalogue) for index, step in enumerate(steps)
+            )
             refuse_twice([step.id for step in read], f"{where}/recipes/{tier}", "step")
             recipes.append((tier, Recipe(read)))
     made_of = material(data["material"], f"{where}/material").id if data.get("material") else ""
@@ -39,7 +41,7 @@ def write_step(step: Step) -> dict:
         "id": step.id,
         "kind": step.kind,
         "mix": {
-            "parts": [{"paint": paint_id, "parts": parts} for paint_id, parts in step.mix.parts],
+            "parts": [{"paint": pot.id, "parts": parts} for pot, parts in step.mix.parts],
             "diluent": step.mix.diluent,
             "diluent_parts": step.mix.diluent_parts,
         },
@@ -49,10 +51,16 @@ def write_step(step: Step) -> dict:
     }
 
 
-def read_step(data: dict, where: str) -> Step:
-    """A recipe step from its mapping; refuses what ``recipes.step.checked`` refuses."""
+def read_step(data: dict, where: str, catalogue: Catalogue) -> Step:
+    """A recipe step from its mapping; catalogue: the paints it may name.
+
+    Raises: UnknownName for a paint; what ``recipes.step.checked`` refuses.
+    """
     mix = data["mix"]
-    parts = tuple((part["paint"], float(part["parts"])) for part in mix["parts"])
+    parts = tuple(
+        (catalogue.paint(part["paint"], f"{where}/mix/parts/{index}"), float(part["parts"]))
+        for index, part in enumerate(mix["parts"])
+    )
     read = Mix(parts, mix.get("diluent", "neat"), float(mix.get("diluent_parts", 0)))
     manner = Manner(**data.get("manner", {}))
     return checked(Step(data["id"], data["kind"], read, data.get("coats"), data.get("where", ""), manner), where)
@@ -60,16 +68,7 @@ def read_step(data: dict, where: str) -> Step:
 
 def write_own_paints(scheme: Scheme) -> list[dict]:
     """What is said of every own paint the scheme uses, so that the document says all there is."""
-    used = [
-        paint_id
-        for role in scheme.roles
-        for _, recipe in role.recipes
-        for step in recipe.steps
-        for paint_id, _ in step.mix.parts
-    ]
-    used += [paint_id for one in scheme.finishing.dirt for paint_id, _ in one.step.mix.parts]
-    pots = [paint(paint_id) for paint_id in dict.fromkeys([*used, *(pot.id for pot in scheme.ground.paints)])]
-    return [write_own_paint(pot.said) for pot in pots if pot.said]
+    return [write_own_paint(pot.said) for pot in scheme.own_paints]
 
 
 def _manner(manner: Manner) -> dict:

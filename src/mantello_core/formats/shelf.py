@@ -8,8 +8,9 @@ from dataclasses import dataclass
 from difflib import get_close_matches
 
 from ..errors import MantelloError, OutOfRange, Unreadable
+from ..paints.catalogue import SHIPPED, Catalogue
 from ..paints.paint import Paint
-from ..paints.range import paint, paints
+from ..paints.range import paints
 from ..paints.shopping import Purchase
 from ..paints.stock import Stock, checked_stock
 
@@ -32,8 +33,8 @@ class ShelfLine:
     doubt: str = ""
 
 
-def write_shelf(shelf: Mapping[str, Stock]) -> str:
-    """Everything that is owned, in shelf order; reads back to the same."""
+def write_shelf(shelf: Mapping[str, Stock], catalogue: Catalogue = SHIPPED) -> str:
+    """Everything that is owned, in shelf order; reads back to the same. catalogue: the paints there are."""
     rows = [
         (
             id_,
@@ -44,17 +45,17 @@ def write_shelf(shelf: Mapping[str, Stock]) -> str:
             stock.note,
             GONE if stock.discontinued else "",
         )
-        for id_, pot in in_shelf_order(shelf)
+        for id_, pot in in_shelf_order(shelf, catalogue)
         if not (stock := shelf[id_]).empty
     ]
     return _written(FIELDS, rows)
 
 
-def in_shelf_order(shelf: Mapping[str, Stock]) -> list[tuple[str, Paint]]:
+def in_shelf_order(shelf: Mapping[str, Stock], catalogue: Catalogue) -> list[tuple[str, Paint]]:
     """The paints of a shelf in the order of the ranges, own ones after them."""
     order = {id_: at for at, id_ in enumerate(paints())}
     ids = sorted(shelf, key=lambda id_: (order.get(id_, len(order)), id_))
-    return [(id_, paint(id_)) for id_ in ids]
+    return [(id_, catalogue.paint(id_)) for id_ in ids]
 
 
 def write_shopping(purchases: Iterable[Purchase]) -> str:
@@ -67,8 +68,10 @@ def write_shopping(purchases: Iterable[Purchase]) -> str:
     return _written(("name", "range", "pots", "ml in a pot", "ml missing", "cost"), rows)
 
 
-def read_shelf(text: str) -> list[ShelfLine]:
+def read_shelf(text: str, catalogue: Catalogue = SHIPPED) -> list[ShelfLine]:
     """Every line of a shelf with a header line: ``paint`` (id) or ``name``, ``pots``, perhaps ``price`` and ``note``.
+
+    catalogue: the paints there are.
 
     Commas, semicolons or tabs; numbers with a point or a comma. Nothing is dropped: a line that cannot be
     taken comes back with its doubt.
@@ -92,23 +95,25 @@ def read_shelf(text: str) -> list[ShelfLine]:
             "file",
         )
     found = [
-        _line(number, dict(zip(header, map(_said, row), strict=False)), delimiter.join(row), row[len(header) :])
+        _line(
+            number, dict(zip(header, map(_said, row), strict=False)), delimiter.join(row), row[len(header) :], catalogue
+        )
         for number, row in enumerate(rows[1:], 2)
         if any(value.strip() for value in row)
     ]
     first: dict[str, int] = {}
     for at, line in enumerate(found):
         if line.paint and first.setdefault(line.paint, line.number) != line.number:
-            told = f"{paint(line.paint).name} is on line {first[line.paint]} already; keep one of them."
+            told = f"{catalogue.paint(line.paint).name} is on line {first[line.paint]} already; keep one of them."
             found[at] = ShelfLine(line.number, line.text, doubt=told)
     return found
 
 
-def _line(number: int, values: dict[str, str], text: str, beyond: list[str]) -> ShelfLine:
+def _line(number: int, values: dict[str, str], text: str, beyond: list[str], catalogue: Catalogue) -> ShelfLine:
     try:
         if any(beyond):
             raise Unreadable(f"There is more in the line than columns: '{' '.join(beyond)[:60]}'.", "file")
-        id_ = _paint_of(values)
+        id_ = _paint_of(values, catalogue)
         price = _number(values["price"], "price") if values.get("price") else None
         gone = values.get("discontinued", "").casefold() in _GONE_SAID
         stock = checked_stock(
@@ -119,15 +124,15 @@ def _line(number: int, values: dict[str, str], text: str, beyond: list[str]) -> 
     return ShelfLine(number, text[:200], id_, stock)
 
 
-def _paint_of(values: dict[str, str]) -> str:
+def _paint_of(values: dict[str, str], catalogue: Catalogue) -> str:
     if values.get("paint"):
-        return paint(values["paint"]).id
+        return catalogue.paint(values["paint"]).id
     written = values.get("name", "")
     shelf = values.get("range", "").casefold()
-    named = [pot for pot in paints().values() if pot.name.casefold() == written.casefold()]
+    named = [pot for pot in catalogue if pot.name.casefold() == written.casefold()]
     found = [pot for pot in named if not shelf or pot.range.casefold() == shelf]
     if len(found) != 1:
-        near = get_close_matches(written, [pot.name for pot in paints().values()], 3, 0.6)
+        near = get_close_matches(written, [pot.name for pot in catalogue], 3, 0.6)
         more = f"; near it: {', '.join(near)}" if near and not named else ""
         raise Unreadable(
             f"'{written[:60]}' names {len(found) or 'no'} paint{'s' if len(found) > 1 else ''}{more}.", "name"

@@ -8,9 +8,10 @@ from dataclasses import dataclass
 
 from ..colour.spaces import Lab, lab_of_hex
 from ..errors import OutOfRange, Unreadable
+from ..paints.catalogue import SHIPPED, Catalogue
 from ..paints.own import by_swatch
 from ..paints.paint import Paint
-from ..paints.range import paint, paints
+from ..paints.range import paints
 from ..paints.stock import Stock, checked_stock
 from .own_paints import MOST_OWN, read_own_paint, write_own_paint
 
@@ -43,8 +44,8 @@ def write_shelf_document(shelf: Mapping[str, Stock], own: Iterable[Paint]) -> st
     return json.dumps(document, indent=1, ensure_ascii=False) + "\n"
 
 
-def read_shelf_document(text: str) -> ShelfRead:
-    """A shelf from its JSON: all of it, or a refusal.
+def read_shelf_document(text: str, catalogue: Catalogue = SHIPPED) -> ShelfRead:
+    """A shelf from its JSON: all of it, or a refusal. catalogue: the paints there are besides those it brings.
 
     Raises: Unreadable, OutOfRange or UnknownName with a JSON pointer.
     """
@@ -66,7 +67,7 @@ def read_shelf_document(text: str) -> ShelfRead:
             f"{len(rows)} paints and {len(own)} own ones; allowed are {MOST_PAINTS} and {MOST_OWN}.", "/shelf"
         )
     pots = tuple(read_own_paint(one, f"/own/{at}") for at, one in enumerate(own))
-    return ShelfRead(pots, dict(_stock(row, f"/shelf/{at}") for at, row in enumerate(rows)))
+    return ShelfRead(pots, dict(_stock(row, f"/shelf/{at}", catalogue.with_own(pots)) for at, row in enumerate(rows)))
 
 
 def read_palette(text: str, opacity: str) -> ShelfRead:
@@ -98,7 +99,7 @@ def read_palette(text: str, opacity: str) -> ShelfRead:
 
 
 def paint_of(said) -> Paint:
-    """The paint of what is said, known from now on."""
+    """The paint of what is said, as it would be read back."""
     return read_own_paint(write_own_paint(said))
 
 
@@ -109,11 +110,11 @@ def _colour(match: re.Match) -> Lab:
     return lab_of_hex("#" + bytes(channels).hex())
 
 
-def _stock(row: object, where: str) -> tuple[str, Stock]:
+def _stock(row: object, where: str, catalogue: Catalogue) -> tuple[str, Stock]:
     try:
         price = None if row.get("price") is None else float(row["price"])
         stock = Stock(float(row["pots"]), price, str(row.get("note", "")), bool(row.get("discontinued", False)))
-        id_ = paint(str(row["paint"]), f"{where}/paint").id
+        id_ = catalogue.paint(str(row["paint"]), f"{where}/paint").id
     except (AttributeError, KeyError, TypeError, ValueError) as error:
         raise Unreadable(
             f"A paint on the shelf reads like {{paint, pots, price, note}}; this one does not: {error}.", where

@@ -42,8 +42,8 @@ def bridge_for(mix: Mix, start: Ground) -> Bridge | None:
     without = coverage(film, ground, mix.dilution).coats
     most = (LIMIT if without is None else without) - WORTH_COATS
     best: Bridge | None = None
-    for id_ in (id_ for id_, pot in paints().items() if pot.mixable and mix.parts != ((id_, 1.0),)):
-        bridge = Mix(((id_, 1.0),), "water", THINNED)
+    for pot in (pot for pot in paints().values() if pot.mixable and mix.parts != ((pot, 1.0),)):
+        bridge = Mix(((pot, 1.0),), "water", THINNED)
         surface, laid = ground, bridge.film
         for coats in range(1, min(MOST_BRIDGE_COATS, most) + 1):
             surface = coated(surface, laid, laid.thickness(THINNED))

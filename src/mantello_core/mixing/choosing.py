@@ -45,7 +45,7 @@ def shade_choices(base: Mix, pots: tuple[Paint, ...]) -> tuple[ShadeChoice, ...]
     found = []
     for wash in (pot for pot in pots if pot.kind == "wash"):
         for thinned in (("neat", 0.0), ("medium", 1.0), ("medium", 2.0), ("medium", 4.0)):
-            mix = Mix(((wash.id, 1.0),), *thinned)
+            mix = Mix(((wash, 1.0),), *thinned)
             dried = washed(ground, mix.film, mix.dilution, recess=True).colour
             lost = 0.2 * max(0, own.chroma - dried.chroma)
             found.append(

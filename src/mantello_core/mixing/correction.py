@@ -53,7 +53,7 @@ def corrections(seen: Lab, wanted: Lab, pots: Iterable[Paint], limit: int = 3) -
         if pot.flake or not (pot.mixable or pot.kind in ("stain", "wash")):
             continue
         for diluent, parts in TRIED:
-            mix, layered = Mix(((pot.id, 1.0),), diluent, parts), surface
+            mix, layered = Mix(((pot, 1.0),), diluent, parts), surface
             for coats in range(1, MOST_COATS + 1):
                 layered = coated(layered, pot.film, pot.film.thickness(parts))
                 apart = difference(layered.colour, wanted)

@@ -116,12 +116,12 @@ def _step(piece: str, base: Mix, pots: tuple[Paint, ...], lights: dict[str, Mix]
         return Step("", piece, wash) if wash else None
     if piece in ("glaze", "glaze-again"):
         ink = _by_hue(pots, ("ink", "stain"), solid(base.film).colour, lambda pot: pot.swatch)
-        thin = ink and Mix(((ink.id, 1.0),), "medium", 8.0 if piece == "glaze-again" else 5.0)
+        thin = ink and Mix(((ink, 1.0),), "medium", 8.0 if piece == "glaze-again" else 5.0)
         return Step("", "glaze", thin) if thin else None
     if piece in VARNISHES:
         kinds = [pot for pot in pots if pot.kind == "varnish" and pot.finish == piece]
         pot = min(kinds, key=lambda one: (one.sprayed, one.id), default=None)
-        return Step("", "varnish", Mix(((pot.id, 1.0),))) if pot else None
+        return Step("", "varnish", Mix(((pot, 1.0),))) if pot else None
     return _pot_step(piece, base, pots)
 
 
@@ -130,12 +130,12 @@ def _pot_step(piece: str, base: Mix, pots: tuple[Paint, ...]) -> Step | None:
     colour = solid(base.film).colour
     if piece == "stain":
         pot = _by_hue(pots, ("stain",), colour, lambda one: stained(PALE_GROUND, one.film, 0.0, recess=False).colour)
-        return Step("", "stain", Mix(((pot.id, 1.0),))) if pot else None
+        return Step("", "stain", Mix(((pot, 1.0),))) if pot else None
     if piece == "oil":
         darker = Lab(max(5.0, colour.lightness - 25), colour.a * 0.5 + 3, colour.b * 0.5 + 4)
         pot = _nearest(pots, ("oil", "enamel"), darker, lambda one: one.film.masstone)
         thinned = 8.0 if pot and pot.kind == "oil" else 1.0
-        return Step("", "oil", Mix(((pot.id, 1.0),), "thinner", thinned)) if pot else None
+        return Step("", "oil", Mix(((pot, 1.0),), "thinner", thinned)) if pot else None
     goal, kinds = {
         "sponge": (CHIP, ("acrylic",)), "line": (LINE, ("acrylic", "ink")),
         "powder": (DUST, ("powder",)), "pale": (PALE, ("acrylic", "air")),
@@ -143,7 +143,7 @@ def _pot_step(piece: str, base: Mix, pots: tuple[Paint, ...]) -> Step | None:
     pot = _nearest(pots, kinds, goal, lambda one: one.film.masstone)
     if pot is None:
         return None
-    mix = _thinned(Mix(((pot.id, 1.0),)), piece)
+    mix = _thinned(Mix(((pot, 1.0),)), piece)
     return Step(
         "",
         "base" if piece == "pale" else piece,
@@ -186,13 +186,13 @@ def _metal(base: Mix, pots: tuple[Paint, ...], tier: str) -> tuple[Recipe, tuple
     goal = Lab(30, 18, 26) if warm else Lab(20, 0, 2)
     wash = _nearest(pots, ("wash",), goal, lambda one: one.swatch)
     if wash:
-        steps.append(Step("shade", "shade", Mix(((wash.id, 1.0),))))
+        steps.append(Step("shade", "shade", Mix(((wash, 1.0),))))
     else:
         missing.append("shade")
-    metals = [pot for pot in pots if pot.kind == "metallic" and (pot.id, 1.0) not in base.parts]
+    metals = [pot for pot in pots if pot.kind == "metallic" and (pot, 1.0) not in base.parts]
     brightest = max(metals, key=lambda pot: (pot.swatch.lightness, pot.id), default=None)
     if brightest and brightest.swatch.lightness > base.film.masstone.lightness + 4:
-        steps.append(Step("edge", "edge", Mix(((brightest.id, 1.0),))))
+        steps.append(Step("edge", "edge", Mix(((brightest, 1.0),))))
     elif tier != "rank":
         missing.append("edge")
     if tier != "rank" and wash:

@@ -44,7 +44,7 @@ class Match:
         """What it dries to: that of its paints, the glossiest that is at least half of it."""
         whole = sum(parts for _, parts in self.mix.parts)
         shares = dict.fromkeys(("gloss", "metallic", "satin", "matt"), 0.0)
-        for pot, (_, parts) in zip(self.mix.paints, self.mix.parts, strict=True):
+        for pot, parts in self.mix.parts:
             shares[pot.finish] += parts / whole
         return next((finish for finish, share in shares.items() if share >= 0.5), "satin")
 
@@ -107,7 +107,7 @@ def _metals(target: Lab, metals: list[Paint]):
 
 def _match(target: Lab, found: Mixed, ground: Ground | None) -> Match:
     _, pots, drops = found
-    mix = Mix(tuple((pot.id, float(count)) for pot, count in zip(pots, drops, strict=True)))
+    mix = Mix(tuple((pot, float(count)) for pot, count in zip(pots, drops, strict=True)))
     film = mix.film
     colour = solid(film).colour
     coats = coverage(film, ground.flat).coats if ground else None

@@ -97,8 +97,8 @@ def route(base: Mix, light: Paint, steps: int = STEPS, rise: float = RISE) -> Ro
 
 def routes(base: Mix, lights: list[Paint], steps: int = STEPS, rise: float = RISE) -> tuple[Route, ...]:
     """The route towards every paint that can lighten the mix, those that turn hue and chroma least first."""
-    own = {id_ for id_, _ in base.parts}
-    found = [route(base, pot, steps, rise) for pot in lights if pot.id not in own]
+    own = set(base.paints)
+    found = [route(base, pot, steps, rise) for pot in lights if pot not in own]
     return tuple(sorted((one for one in found if one), key=_drift))
 
 
@@ -126,8 +126,8 @@ def _lattice(base: Mix, light: Paint) -> tuple[list[Mix], list[Lab]]:
     mixes = [
         Mix(
             (
-                *tuple((id_, float(times * part)) for (id_, _), part in zip(base.parts, parts, strict=True)),
-                (light.id, float(other)),
+                *tuple((pot, float(times * part)) for (pot, _), part in zip(base.parts, parts, strict=True)),
+                (light, float(other)),
             )
         )
         for times, other in pairs

@@ -75,7 +75,7 @@ def smallest_set(
     reached = [
         _reached(mix, [one for one in options if not one.bits & ~chosen]) for mix, options in near.items() if options
     ]
-    used = {id_ for one in reached for id_, _ in one.mix.parts}
+    used = {pot.id for one in reached for pot in one.mix.paints}
     taken = tuple(pot for pot in known if pot.id in used)
     return SmallestSet(
         taken,
@@ -104,7 +104,7 @@ def _beyond(mix: Mix, known: list[Paint], bit: dict[str, int]) -> Reached:
 def _options(mix: Mix, known: list[Paint], bit: dict[str, int], tolerance: float) -> list[_Option]:
     """What could stand for a mix: itself, paints of its kind alone, and flat ones in pairs."""
     itself = (
-        [_Option(sum(bit[id_] for id_, _ in mix.parts), 0.0, mix)] if all(id_ in bit for id_, _ in mix.parts) else []
+        [_Option(sum(bit[pot.id] for pot in mix.paints), 0.0, mix)] if all(pot.id in bit for pot in mix.paints) else []
     )
     if mix.film.flake:
         found = [_metal(mix, pot, bit) for pot in known if pot.kind == "metallic"]
@@ -116,12 +116,12 @@ def _options(mix: Mix, known: list[Paint], bit: dict[str, int], tolerance: float
 
 
 def _metal(mix: Mix, pot: Paint, bit: dict[str, int]) -> _Option:
-    return _Option(bit[pot.id], difference(pot.film.masstone, mix.film.masstone), Mix(((pot.id, 1.0),)))
+    return _Option(bit[pot.id], difference(pot.film.masstone, mix.film.masstone), Mix(((pot, 1.0),)))
 
 
 def _option(found: Mixed, bit: dict[str, int]) -> _Option:
     apart, pots, drops = found
-    parts = tuple((pot.id, float(count)) for pot, count in zip(pots, drops, strict=True))
+    parts = tuple((pot, float(count)) for pot, count in zip(pots, drops, strict=True))
     return _Option(sum(bit[pot.id] for pot in pots), apart, Mix(parts))
 
 

@@ -14,49 +14,48 @@ _LIGHTENED = {"layer": (3, 1, 2), "drybrush": (1, 1, 0), "highlight": (1, 1, 1),
 
 
 @lru_cache(maxsize=2048)
-def started(paint_id: str, tier: str = "rank", method: str = "classic") -> Recipe:
+def started(pot: Paint, tier: str = "rank", method: str = "classic") -> Recipe:
     """A base and what the method lays over it; for leaders and centrepieces more than for rank and file.
 
     The shade is the wash whose dried recess is about 16 L* darker at the least turn of hue; lights are mixed
     with the paint about 18 L* lighter at the least turn of hue. A painter's start, not the last word.
-    Raises: UnknownName for paint or method.
+    Raises: UnknownName for the method.
     """
-    pot = paint(paint_id, "paint")
     if method not in METHODS:
         raise UnknownName("method", method, list(METHODS), "method")
     if pot.kind == "metallic":
         return _metal(pot)
-    steps = [Step("base", "base", Mix(((paint_id, 1.0),), "water", 1.0))]
+    steps = [Step("base", "base", Mix(((pot, 1.0),), "water", 1.0))]
     for kind in METHODS[method].quick[tier != "rank"]:
-        mix = _mix(kind, paint_id)
+        mix = _mix(kind, pot)
         if mix:
             steps.append(Step(kind, kind, mix))
     return Recipe(tuple(steps))
 
 
-def _mix(kind: str, paint_id: str) -> Mix | None:
+def _mix(kind: str, pot: Paint) -> Mix | None:
     """The mix of one step; None where there is no room to darken or to lighten."""
     if kind in ("shade", "glaze"):
-        wash = shade_for(paint_id)
+        wash = shade_for(pot)
         thinned = wash and Mix(wash.parts, "medium", wash.diluent_parts + 2.0)
         return thinned if kind == "glaze" else wash
-    light = light_for(paint_id)
+    light = light_for(pot)
     if light is None:
         return None
     own, other, water = _LIGHTENED[kind]
     diluent = ("water", float(water)) if water else ("neat", 0.0)
-    return Mix(((paint_id, float(own)), (light, float(other))), *diluent)
+    return Mix(((pot, float(own)), (light, float(other))), *diluent)
 
 
-def shade_for(paint_id: str) -> Mix | None:
+def shade_for(pot: Paint) -> Mix | None:
     """The wash of the ranges that shades a paint most evenly; None for near-blacks, which have no room to darken."""
-    return shade_mix(Mix(((paint_id, 1.0),)), _every())
+    return shade_mix(Mix(((pot, 1.0),)), _every())
 
 
-def light_for(paint_id: str) -> str | None:
+def light_for(pot: Paint) -> Paint | None:
     """The paint of the ranges to lighten a colour with; None where nothing is lighter."""
-    lighter = light_order(Mix(((paint_id, 1.0),)), _every())
-    return lighter[0].id if lighter else None
+    lighter = light_order(Mix(((pot, 1.0),)), _every())
+    return lighter[0] if lighter else None
 
 
 @lru_cache(maxsize=1)
@@ -68,9 +67,9 @@ def _metal(pot: Paint) -> Recipe:
     brightest = max((one for one in paints().values() if one.kind == "metallic"), key=lambda one: one.swatch.lightness)
     warm = pot.swatch.b > 8
     steps = [
-        Step("base", "base", Mix(((pot.id, 1.0),))),
-        Step("shade", "shade", Mix((("amber-wash" if warm else "tar-wash", 1.0),))),
+        Step("base", "base", Mix(((pot, 1.0),))),
+        Step("shade", "shade", Mix(((paint("amber-wash" if warm else "tar-wash"), 1.0),))),
     ]
-    if brightest.id != pot.id:
-        steps.append(Step("highlight", "highlight", Mix(((brightest.id, 1.0),))))
+    if brightest != pot:
+        steps.append(Step("highlight", "highlight", Mix(((brightest, 1.0),))))
     return Recipe(tuple(steps))

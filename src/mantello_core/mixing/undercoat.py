@@ -36,9 +36,9 @@ def grounds() -> tuple[Ground, ...]:
     """Everything that is compared as a ground: each spray, two tones, and cans under a coat of the pot they match."""
     sprays = undercoats()
     return (
-        *(Ground(pot.id) for pot in sprays),
-        *(Ground(dark, light) for dark, light in TWO_TONES),
-        *(Ground(pot.id, pot_coat=pot.twin) for pot in sprays if pot.twin),
+        *(Ground(pot) for pot in sprays),
+        *(Ground(paint(dark), paint(light)) for dark, light in TWO_TONES),
+        *(Ground(pot, pot_coat=paint(pot.twin)) for pot in sprays if pot.twin),
     )
 
 

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from .range import paint
+from .catalogue import Catalogue
 from .stock import Stock
 
 NOTHING = Stock()
@@ -22,7 +22,7 @@ class Cost:
         return not self.unknown
 
 
-def cost_of(needed: Mapping[str, float], shelf: Mapping[str, Stock]) -> Cost:
+def cost_of(needed: Mapping[str, float], shelf: Mapping[str, Stock], catalogue: Catalogue) -> Cost:
     """The cost of so many neat ml of every paint; a paint without a price is told, not guessed.
 
     Source: design formula F17 without the share of tools.
@@ -33,5 +33,5 @@ def cost_of(needed: Mapping[str, float], shelf: Mapping[str, Stock]) -> Cost:
         if price is None:
             unknown.append(id_)
         else:
-            money += price * ml / paint(id_).volume
+            money += price * ml / catalogue.paint(id_).volume
     return Cost(money, tuple(unknown))

@@ -10,10 +10,12 @@ from ..errors import OutOfRange, UnknownName, Unreadable
 from .estimate import CLASS_CONTRAST, Reading, estimated
 from .estimate import KINDS as READING_KINDS
 from .paint import KINDS, Paint
-from .range import known, paint
+from .range import paint
 
 #: the range that own paints stand in
 OWN = "Own paints"
+#: how ids of own paints begin
+OWN_ID = "own-"
 #: kinds that can be added by readings, with the share of the wet paint that stays
 SOLIDS = {
     "acrylic": 0.36, "air": 0.2, "wash": 0.15, "stain": 0.2, "ink": 0.3, "enamel": 0.45, "oil": 0.9, "spray": 0.36,
@@ -43,7 +45,7 @@ class OwnPaint:
             for one in self.readings
         ]
         said = [self.name, self.kind, self.finish, float(self.volume), readings]
-        return "own-" + hashlib.sha256(json.dumps(said).encode()).hexdigest()[:20]
+        return OWN_ID + hashlib.sha256(json.dumps(said).encode()).hexdigest()[:20]
 
     @property
     def error(self) -> tuple[float, float]:
@@ -55,7 +57,7 @@ class OwnPaint:
 
 
 def own_paint(said: OwnPaint, where: str = "") -> Paint:
-    """The paint that follows from what is said; from now on found by its id.
+    """The paint that follows from what is said; the same whoever says it.
 
     Raises: OutOfRange for name, volume, contrast or colour, or without a colour; UnknownName for kind, finish or reading.
     """
@@ -75,13 +77,11 @@ def own_paint(said: OwnPaint, where: str = "") -> Paint:
         if one.colour is not None:
             checked_colour(one.colour, f"{where}readings")
     optics = estimated(said.readings, paint(REFERENCE_WHITE).film, SOLIDS[said.kind])
-    return known(
-        Paint(
+    return Paint(
             said.id, said.name.strip(), OWN, said.kind, solids=SOLIDS[said.kind], finish=said.finish, volume=said.volume,
             sprayed=said.kind == "spray", optics=tuple(tuple(float(f"{value:.6g}") for value in one) for one in optics),
             hazards={"spray": ("H-01",), "air": ("H-02",), "enamel": ("H-07",), "oil": ("H-07", "H-09", "H-10")}.get(said.kind, ()),
             said=said,
-        )
     )  # fmt: skip
 
 

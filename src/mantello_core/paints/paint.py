@@ -104,37 +104,37 @@ class Film:
         return STANDARD_COAT * self.solids / STANDARD_SOLIDS / (1 + dilution)
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True)
 class Paint:
-    """A pot on the shelf, compared by identity: a range holds each once."""
+    """A pot on the shelf. Its id says which it is: a range holds each once, an own paint's is made from all that is said of it."""
 
     id: str
-    name: str
-    range: str
-    kind: str
+    name: str = field(compare=False)
+    range: str = field(compare=False)
+    kind: str = field(compare=False)
     #: pigment code to share of the dry film's volume
-    pigments: dict[str, float] = field(default_factory=dict)
-    solids: float = STANDARD_SOLIDS
+    pigments: dict[str, float] = field(default_factory=dict, compare=False)
+    solids: float = field(default=STANDARD_SOLIDS, compare=False)
     #: factor on scattering: inks 0.4, washes 0.7
-    fineness: float = 1.0
-    flake: Flake | None = None
+    fineness: float = field(default=1.0, compare=False)
+    flake: Flake | None = field(default=None, compare=False)
     #: matt, satin, gloss or metallic
-    finish: str = "matt"
+    finish: str = field(default="matt", compare=False)
     #: ml in the pot
-    volume: float = 17.0
+    volume: float = field(default=17.0, compare=False)
     #: aerosol can or airbrush bottle: needs a place where spraying is possible
-    sprayed: bool = False
+    sprayed: bool = field(default=False, compare=False)
     #: hazard ids whose caution is shown where this is used
-    hazards: tuple[str, ...] = ()
+    hazards: tuple[str, ...] = field(default=(), compare=False)
     #: heavy, medium or thin; as usual for its kind if empty
-    body: str = ""
+    body: str = field(default="", compare=False)
     #: the pot that this aerosol is sold as the twin of
-    twin: str = ""
+    twin: str = field(default="", compare=False)
     #: absorption and scattering per µm in the sixteen bands, of a paint that is known by readings and not by pigments
-    optics: tuple[tuple[float, ...], tuple[float, ...]] | None = None
+    optics: tuple[tuple[float, ...], tuple[float, ...]] | None = field(default=None, compare=False)
 
     #: what a painter said of an own paint (``own.OwnPaint``); None for those of a range
-    said: object = None
+    said: object = field(default=None, compare=False)
 
     def __post_init__(self):
         if not self.body:

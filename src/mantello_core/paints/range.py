@@ -8,7 +8,6 @@ from importlib.resources import files
 from ..errors import UnknownName
 from .paint import Flake, Paint
 
-_KNOWN: dict[str, Paint] = {}
 _ORDER = ("fornace", "quay_and_lamb", "tern", "old_customs_house")
 
 
@@ -35,23 +34,14 @@ def paints() -> dict[str, Paint]:
 
 
 def paint(paint_id: str, where: str = "") -> Paint:
-    """The paint of that id: one that ships, or one that was ``known``.
+    """The paint of the ranges of that id; a painter's own are looked up in a ``Catalogue``.
 
     Raises: UnknownName, with near ids, at ``where``.
     """
-    found = paints().get(paint_id) or _KNOWN.get(paint_id)
+    found = paints().get(paint_id)
     if found is None:
         raise UnknownName("paint", paint_id, list(paints()), where)
     return found
-
-
-def known(pot: Paint) -> Paint:
-    """The paint, from now on found by its id; the one that is there already if it was known before.
-
-    For a painter's own paints. Their ids are made from all that is said of them (``own.own_paint``), so an id
-    never means two paints, whoever says it.
-    """
-    return _KNOWN.setdefault(pot.id, pot)
 
 
 def _read(name: str) -> Range:

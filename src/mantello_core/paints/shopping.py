@@ -5,8 +5,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ..errors import OutOfRange
+from .catalogue import Catalogue
 from .paint import Paint
-from .range import paint
 from .stock import Stock
 
 #: more than is computed, so that the last figure is painted from the same pot
@@ -33,7 +33,9 @@ class Purchase:
         return max(0.0, self.wanted - self.owned)
 
 
-def shopping(needed: Mapping[str, float], shelf: Mapping[str, Stock], reserve: float = RESERVE) -> tuple[Purchase, ...]:
+def shopping(
+    needed: Mapping[str, float], shelf: Mapping[str, Stock], catalogue: Catalogue, reserve: float = RESERVE
+) -> tuple[Purchase, ...]:
     """Every paint that is needed, what must be bought first, then by how much is taken.
 
     needed: paint id to neat ml; shelf: paint id to what is owned; reserve: share added, 0 to 2.
@@ -41,12 +43,15 @@ def shopping(needed: Mapping[str, float], shelf: Mapping[str, Stock], reserve: f
     """
     if not 0 <= reserve <= 2:
         raise OutOfRange(f"A reserve of {reserve:g}; allowed is 0 to 2.", "reserve")
-    found = [_purchase(id_, takes, shelf.get(id_, NOTHING), reserve) for id_, takes in needed.items() if takes > 0]
+    found = [
+        _purchase(catalogue.paint(id_), takes, shelf.get(id_, NOTHING), reserve)
+        for id_, takes in needed.items()
+        if takes > 0
+    ]
     return tuple(sorted(found, key=lambda one: (one.pots == 0, -one.takes, one.paint.id)))
 
 
-def _purchase(paint_id: str, takes: float, stock: Stock, reserve: float) -> Purchase:
-    pot = paint(paint_id)
+def _purchase(pot: Paint, takes: float, stock: Stock, reserve: float) -> Purchase:
     wanted, owned = takes * (1 + reserve), stock.pots * pot.volume
     pots = math.ceil(round(max(0.0, wanted - owned) / pot.volume, 6))
     return Purchase(pot, takes, wanted, owned, pots, None if stock.price is None else pots * stock.price)

@@ -9,6 +9,7 @@ from ..design.design import Design
 from ..errors import UnknownName
 from ..figures.exposure import exposure
 from ..figures.vocabulary import group_of
+from ..paints.range import paint
 from ..recipes.quantity import millilitres
 from ..recipes.step import Mix, Step
 from ..recipes.technique import techniques
@@ -152,13 +153,13 @@ def _coats(finishing: Finishing, one: FigureClass, level: int) -> Iterable[Piece
     shiny = tuple(name for name, cell in one.cells.items() if cell.role in finishing.shiny)
     if shiny:
         surface = sum(one.plate.areas[name].surface_mm2 for name in shiny)
-        step = Step("shine", "varnish", Mix((("brush-varnish-gloss", 1.0),)), 1)
+        step = Step("shine", "varnish", Mix(((paint("brush-varnish-gloss"), 1.0),)), 1)
         yield Piece("shine", "Gloss on lenses and water", LAST if finishing.varnish_last else GLOSS, step.seconds(surface, 1),
                     step.drying * 60, surface, shiny, step, order=1.0)  # fmt: skip
 
 
 def _varnish(finishing: Finishing, id_: str, name: str, finish: str, stage: int, surface: float, coats: int) -> Piece:
-    step = Step(id_, "varnish", Mix(((finishing.product(finish), 1.0),)), coats)
+    step = Step(id_, "varnish", Mix(((paint(finishing.product(finish)), 1.0),)), coats)
     if finishing.can:
         spray = techniques()["undercoat"]
         seconds = coats * (spray.handling + surface / spray.rate)

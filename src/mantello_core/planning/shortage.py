@@ -4,8 +4,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ..army.tree import Army
+from ..paints.catalogue import Catalogue
 from ..paints.paint import Paint
-from ..paints.range import paint
 from ..paints.stock import Stock
 
 NOTHING = Stock()
@@ -30,7 +30,11 @@ class Shortage:
 
 
 def shortages(
-    army: Army, by_unit: Mapping[str, Mapping[str, float]], shelf: Mapping[str, Stock], reserve: float = 0.2
+    army: Army,
+    by_unit: Mapping[str, Mapping[str, float]],
+    shelf: Mapping[str, Stock],
+    catalogue: Catalogue,
+    reserve: float = 0.2,
 ) -> tuple[Shortage, ...]:
     """Paints that are owned but do not go round, or that are no longer made, the gravest first.
 
@@ -44,7 +48,7 @@ def shortages(
     order = [unit.id for unit in army.units]
     found = []
     for id_, takes in needed.items():
-        stock, pot = shelf.get(id_, NOTHING), paint(id_)
+        stock, pot = shelf.get(id_, NOTHING), catalogue.paint(id_)
         wanted, owned = takes * (1 + reserve), stock.pots * pot.volume
         if owned >= wanted or not (stock.discontinued or owned):
             continue

@@ -93,7 +93,10 @@ def assembly_advice(design: Design, resolution: Resolution) -> tuple[AssemblyAdv
     found = []
     for name, roles in worn.items():
         totals = {ground: _first_coats(with_ground(design, ground), roles) for ground in grounds()}
-        best = min(totals, key=lambda ground: (totals[ground], ground.above != "", ground.pot_coat != "", ground.words))
+        best = min(
+            totals,
+            key=lambda ground: (totals[ground], ground.above is not None, ground.pot_coat is not None, ground.words),
+        )
         now = _first_coats(design, roles)
         if totals[best] >= now:
             best, totals[best] = design.scheme.ground, now
@@ -113,7 +116,7 @@ def assembly_of(area: str) -> str:
 
 def with_ground(design: Design, ground: Ground) -> Design:
     """The design on another ground."""
-    scheme = replace(design.scheme, undercoat=ground.undercoat, above=ground.above, pot_coat=ground.pot_coat)
+    scheme = replace(design.scheme, ground=ground)
     return replace(design, scheme=scheme)
 
 

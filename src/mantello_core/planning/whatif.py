@@ -8,6 +8,7 @@ from ..army.tree import TIERS
 from ..calendar.session import elapsed
 from ..design.design import Design
 from ..design.edit import with_undercoat
+from ..paints.paint import Paint
 from ..recipes.step import Recipe
 from ..scheme.scheme import Role
 from .plan import Plan
@@ -35,7 +36,7 @@ class WhatIf:
     """Settings that are tried; empty ones stay as they are."""
 
     attention: int = 0
-    undercoat: str = ""
+    undercoat: Paint | None = None
     #: tiers that are painted like rank and file
     plain: tuple[str, ...] = ()
     #: (tier, kind) of steps that are left out

@@ -170,12 +170,15 @@ def _template() -> dict:
 
 @lru_cache(maxsize=4096)
 def _seen(paint_id: str, undercoat: str, method: str) -> Lab:
-    return predicted(started(paint_id, "rank", method), Ground(undercoat)).apparent
+    return predicted(started(paint(paint_id), "rank", method), Ground(paint(undercoat))).apparent
 
 
 @lru_cache(maxsize=4096)
 def _coats(paint_id: str, undercoat: str, method: str) -> int:
-    return sum(outcome.coats for outcome in predicted(started(paint_id, "rank", method), Ground(undercoat)).outcomes)
+    return sum(
+        outcome.coats
+        for outcome in predicted(started(paint(paint_id), "rank", method), Ground(paint(undercoat))).outcomes
+    )
 
 
 @lru_cache(maxsize=20_000)
@@ -324,7 +327,9 @@ def _scheme(army: Army, brief: Brief, palette: _Palette, told: tuple[Node, ...])
         made, table = _distinction(brief, palette, told, taken)
         roles += made
         tables = (table,)
-    return Scheme(f"{paint(palette.field).name} scheme", tuple(roles), tuple(rules), tables, palette.undercoat)
+    return Scheme(
+        f"{paint(palette.field).name} scheme", tuple(roles), tuple(rules), tables, Ground(paint(palette.undercoat))
+    )
 
 
 def _distinction(brief: Brief, palette: _Palette, told: tuple[Node, ...], taken: set[str]):
@@ -344,7 +349,7 @@ def _distinction(brief: Brief, palette: _Palette, told: tuple[Node, ...], taken:
 
 
 def _role(id_: str, name: str, paint_id: str, method: str) -> Role:
-    return Role(id_, name, tuple((tier, started(paint_id, tier, method)) for tier in ("rank", "leader")))
+    return Role(id_, name, tuple((tier, started(paint(paint_id), tier, method)) for tier in ("rank", "leader")))
 
 
 def _common_roles(brief: Brief, palette: _Palette):

@@ -6,6 +6,7 @@ from functools import cache
 from importlib.resources import files
 
 from ..errors import UnknownName
+from ..paints.range import paint
 from .step import DILUENTS, Mix, Recipe, Step, checked
 
 
@@ -56,6 +57,8 @@ def _recipe(lines: list[str]) -> Recipe:
 def _step(line: str) -> Step:
     kind, mix, *more = [part.strip() for part in line.split("|")]
     thinned, where, coats = ([*more, "", "", ""])[:3]
-    parts = tuple((name, float(amount)) for name, amount in (one.strip().rsplit(" ", 1) for one in mix.split("+")))
+    parts = tuple(
+        (paint(name), float(amount)) for name, amount in (one.strip().rsplit(" ", 1) for one in mix.split("+"))
+    )
     diluent, amount = thinned.split() if thinned else (DILUENTS[0], 0)
     return Step("", kind, Mix(parts, diluent, float(amount)), int(coats) if coats else None, where)

@@ -34,7 +34,7 @@ def mix_said(text: str, pots: Iterable[Paint]) -> Mix:
             f"'{text.strip()[:60]}' does not say which side is which; name both, like '2 Brine Green : 1 water'.", "mix"
         )
     by_name = {pot.name.casefold(): pot for pot in pots}
-    parts: dict[str, float] = {}
+    parts: dict[Paint, float] = {}
     diluents: dict[str, float] = {}
     for side in sides:
         amount, name = _amount_and_name(side)
@@ -42,9 +42,9 @@ def mix_said(text: str, pots: Iterable[Paint]) -> Mix:
             diluents[name] = diluents.get(name, 0.0) + amount
         elif name != "neat":
             pot = _named(name, by_name)
-            if pot.id in parts:
+            if pot in parts:
                 raise Unreadable(f"{pot.name} comes twice; add its parts up.", "mix")
-            parts[pot.id] = amount
+            parts[pot] = amount
     if len(diluents) > 1:
         raise Unreadable(f"It is thinned with {' and '.join(diluents)}; name one of them.", "mix")
     if not parts:

@@ -20,7 +20,7 @@ def millilitres(step: Step, surface: float, coats: int) -> dict[str, float]:
     """
     wet = surface * step.share * WET_FILM * coats / 1000 / (1 - LOSS)
     total = sum(parts for _, parts in step.mix.parts) + step.mix.diluent_parts
-    return {paint_id: wet * parts / total for paint_id, parts in step.mix.parts}
+    return {pot.id: wet * parts / total for pot, parts in step.mix.parts}
 
 
 @dataclass(frozen=True)
@@ -41,10 +41,11 @@ def portion(mix: Mix, surface: float, coats: int) -> Portion:
 
     Source: design formulas F5 and F6, a drop 0.05 ml. Parts that are no whole numbers are rounded to tenths first.
 
-    >>> portion(Mix((("gull-white", 1.0),), "water", 1.0), 3500, 1).words
+    >>> from mantello_core.paints.range import paint
+    >>> portion(Mix(((paint("gull-white"), 1.0),), "water", 1.0), 3500, 1).words
     '2 drops Gull White, 2 drops water'
     """
-    named = [(pot.name, parts) for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True)]
+    named = [(pot.name, parts) for pot, parts in mix.parts]
     if mix.diluent_parts:
         named.append((mix.diluent, mix.diluent_parts))
     whole = [round(parts * 10) for _, parts in named]

@@ -4,7 +4,6 @@ from dataclasses import dataclass, replace
 
 from ..errors import OutOfRange, UnknownName
 from ..paints.paint import Film, Paint, mixed
-from ..paints.range import paint
 from .technique import ENAMEL_DRYING, METALLIC_DRYING, OIL_DRYING, Technique, techniques
 
 #: what a mix may be thinned with; 'neat' means with nothing
@@ -24,15 +23,15 @@ MOST_MINUTES, MOST_SIGNS = 20160.0, 160
 class Mix:
     """Paints in parts, with named sides, and what thins them."""
 
-    #: (paint id, parts)
-    parts: tuple[tuple[str, float], ...]
+    #: (paint, parts)
+    parts: tuple[tuple[Paint, float], ...]
     diluent: str = "neat"
     diluent_parts: float = 0.0
 
     @property
     def film(self) -> Film:
         """The optics of its dry film."""
-        return mixed([(paint(paint_id).film, parts) for paint_id, parts in self.parts])
+        return mixed([(pot.film, parts) for pot, parts in self.parts])
 
     @property
     def dilution(self) -> float:
@@ -42,16 +41,13 @@ class Mix:
     @property
     def paints(self) -> tuple[Paint, ...]:
         """The paints in it."""
-        return tuple(paint(paint_id) for paint_id, _ in self.parts)
+        return tuple(pot for pot, _ in self.parts)
 
     @property
     def words(self) -> str:
         """Both sides named, as in 'Brine Green 2, Salt Linen 1, water 1'; 'Tar Wash, neat' when nothing thins it."""
         single = len(self.parts) == 1 and self.diluent == "neat"
-        said = [
-            pot.name if single else f"{pot.name} {parts:g}"
-            for pot, (_, parts) in zip(self.paints, self.parts, strict=True)
-        ]
+        said = [pot.name if single else f"{pot.name} {parts:g}" for pot, parts in self.parts]
         said.append("neat" if self.diluent == "neat" else f"{self.diluent} {self.diluent_parts:g}")
         return ", ".join(said)
 
@@ -157,17 +153,16 @@ class Recipe:
 def checked(step: Step, where: str = "") -> Step:
     """The step, if everything in it is allowed.
 
-    Raises: UnknownName for kind, paint or diluent; OutOfRange for parts, coats or a thinned 'neat'.
+    Raises: UnknownName for kind or diluent; OutOfRange for parts, coats or a thinned 'neat'.
     """
     if step.kind not in STEP_KINDS:
         raise UnknownName("kind of step", step.kind, STEP_KINDS, f"{where}/kind")
     if step.mix.diluent not in DILUENTS:
         raise UnknownName("diluent", step.mix.diluent, DILUENTS, f"{where}/mix/diluent")
-    for index, (paint_id, parts) in enumerate(step.mix.parts):
-        paint(paint_id, f"{where}/mix/parts/{index}")
+    for index, (pot, parts) in enumerate(step.mix.parts):
         if not 0 < parts <= MOST_PARTS:
             raise OutOfRange(
-                f"{parts:g} parts of {paint_id}; allowed is more than 0 up to {MOST_PARTS}.",
+                f"{parts:g} parts of {pot.id}; allowed is more than 0 up to {MOST_PARTS}.",
                 f"{where}/mix/parts/{index}",
             )
     if not step.mix.parts:

@@ -8,8 +8,8 @@ from datetime import datetime
 from ..colour.difference import difference
 from ..errors import MantelloError
 from ..mixing.matching import Match, apart_under_lamp, matches
+from ..paints.catalogue import Catalogue
 from ..paints.paint import Paint
-from ..paints.range import paint
 from ..paints.stock import Stock
 from ..recipes.step import Mix
 
@@ -79,6 +79,7 @@ def as_painted(
     entries: Iterable[Logged],
     ordinals: Sequence[int],
     shelf: Mapping[str, Stock],
+    catalogue: Catalogue,
     usable: Sequence[Paint],
     mix_of: Callable[[str, str, int], Mix | None],
 ) -> tuple[PaintedStep, ...]:
@@ -100,7 +101,7 @@ def as_painted(
             counts[one.mix] += 1
         mix = counts.most_common(1)[0][0]
         told = max((one for one in known if one.mix == mix), key=lambda one: one.done_at)
-        gone = tuple(name for id_, name, _ in told.paints if _gone(id_, shelf))
+        gone = tuple(name for id_, name, _ in told.paints if _gone(id_, shelf, catalogue))
         to_buy = tuple(
             name for id_, name, _ in told.paints if name not in gone and not (id_ in shelf and shelf[id_].pots)
         )
@@ -115,10 +116,8 @@ def as_painted(
     return tuple(made)
 
 
-def _gone(paint_id: str, shelf: Mapping[str, Stock]) -> bool:
-    try:
-        paint(paint_id)
-    except MantelloError:
+def _gone(paint_id: str, shelf: Mapping[str, Stock], catalogue: Catalogue) -> bool:
+    if paint_id not in catalogue:
         return True
     stock = shelf.get(paint_id)
     return bool(stock and stock.discontinued and not stock.pots)

@@ -4,8 +4,6 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from ..errors import UnknownName
-from ..paints.range import paint
 from ..scheme.cascade import Resolution
 from ..scheme.scheme import Scheme
 
@@ -36,7 +34,9 @@ class Use:
     kind: str
     minutes: float
     mix: str
+    #: ids of its paints, and their kinds as far as they are known
     paints: tuple[str, ...]
+    kinds: tuple[str, ...]
     done_at: datetime
 
 
@@ -87,7 +87,7 @@ def wears(uses: Iterable[Use]) -> tuple[Wear, ...]:
     """Hours of every tool, the most worn first. Metals and stippling count half as much again."""
     hours: dict[str, float] = {}
     for use in uses:
-        hard = use.kind in ("stipple", "drybrush") or any(_kind(id_) == "metallic" for id_ in use.paints)
+        hard = use.kind in ("stipple", "drybrush") or "metallic" in use.kinds
         hours[use.tool] = hours.get(use.tool, 0.0) + use.minutes / 60 * (_HARD if hard else 1)
     found = [
         Wear(tool, sum_, next((life for word, life in _LIVES if word in tool), _OTHER)) for tool, sum_ in hours.items()
@@ -95,9 +95,9 @@ def wears(uses: Iterable[Use]) -> tuple[Wear, ...]:
     return tuple(sorted(found, key=lambda one: -one.share))
 
 
-def mix_life(paints: Iterable[str]) -> timedelta:
-    """How long a mix of paints stays usable on a wet palette: as long as the shortest-lived of them. An estimate."""
-    return timedelta(days=min((_DAYS.get(_kind(id_), _ACRYLIC_DAYS) for id_ in paints), default=_ACRYLIC_DAYS))
+def mix_life(kinds: Iterable[str]) -> timedelta:
+    """How long a mix of paints of some kinds stays usable on a wet palette: as long as the shortest-lived of them. An estimate."""
+    return timedelta(days=min((_DAYS.get(kind, _ACRYLIC_DAYS) for kind in kinds), default=_ACRYLIC_DAYS))
 
 
 def leftovers(uses: Iterable[Use], now: datetime, since: timedelta = timedelta(days=14)) -> tuple[Leftover, ...]:
@@ -111,7 +111,7 @@ def leftovers(uses: Iterable[Use], now: datetime, since: timedelta = timedelta(d
         ):
             last[use.mix] = use
     found = [
-        Leftover(use.mix, use.paints, use.done_at, use.done_at + mix_life(use.paints))
+        Leftover(use.mix, use.paints, use.done_at, use.done_at + mix_life(use.kinds))
         for use in last.values()
     ]  # fmt: skip
     return tuple(sorted(found, key=lambda one: one.used_at, reverse=True))
@@ -137,10 +137,3 @@ def metal_places(scheme: Scheme, resolution: Resolution, words: Sequence[str] = 
             shown = tuple(sorted(areas, key=lambda name: -areas[name]))
             found.append(MetalPlace(role.name, paints, shown, figures))
     return tuple(found)
-
-
-def _kind(paint_id: str) -> str:
-    try:
-        return paint(paint_id).kind
-    except UnknownName:
-        return ""

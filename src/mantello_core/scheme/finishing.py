@@ -9,6 +9,7 @@ from ..errors import Contradiction, OutOfRange, UnknownName
 from ..figures.exposure import LAWS
 from ..figures.loose import LOOSE
 from ..film.finish import VARNISHES
+from ..paints.paint import Paint
 from ..paints.range import paint
 from ..recipes.slots import Slots, checked_slots
 from ..recipes.step import Manner, Mix, Step, checked
@@ -110,7 +111,7 @@ def usual_dirt() -> tuple[DirtPass, ...]:
             Step(
                 row["id"],
                 row["kind"],
-                Mix(((row["paint"], 1.0),), row.get("diluent", "neat"), float(row.get("thinned", 0))),
+                Mix(((paint(row["paint"]), 1.0),), row.get("diluent", "neat"), float(row.get("thinned", 0))),
                 1,
                 manner=Manner(share=row["share"], note=row["note"]),
             ),
@@ -183,6 +184,6 @@ def _once(ids: list[str], most: int, what: str, where: str) -> None:
         raise Contradiction(f"There are two of the {what} '{twice}'.", where)
 
 
-def with_paint(one: DirtPass, paint_id: str) -> DirtPass:
-    """The pass with another paint, thinned alike. Raises: UnknownName."""
-    return replace(one, step=replace(one.step, mix=replace(one.step.mix, parts=((paint(paint_id, "paint").id, 1.0),))))
+def with_paint(one: DirtPass, pot: Paint) -> DirtPass:
+    """The pass with another paint, thinned alike."""
+    return replace(one, step=replace(one.step, mix=replace(one.step.mix, parts=((pot, 1.0),))))

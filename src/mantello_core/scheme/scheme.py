@@ -11,11 +11,17 @@ from ..film.prediction import Prediction, coats_of, predicted
 from ..marks.named_arms import NamedArms
 from ..marks.placement import Placement
 from ..marks.unit_codes import CodeSystem, marks_of
+from ..paints.catalogue import SHIPPED, Catalogue
+from ..paints.paint import Paint
+from ..paints.range import paint
 from ..recipes.step import Recipe, Step
 from .aim import Aims
 from .finishing import PLAIN_FINISHING, Finishing
 from .rule import Distinction, Rule
 from .substitution import Substitution
+
+#: the undercoat of a scheme that says nothing of it
+USUAL_GROUND = Ground(paint("undercoat-slate"))
 
 
 @dataclass(frozen=True)
@@ -68,10 +74,8 @@ class Scheme:
     roles: tuple[Role, ...] = ()
     rules: tuple[Rule, ...] = ()
     tables: tuple[Distinction, ...] = ()
-    #: paint ids: the undercoat, a lighter one sprayed over it from above, a pot's coat over both; empty for none
-    undercoat: str = "undercoat-slate"
-    above: str = ""
-    pot_coat: str = ""
+    #: what every recipe starts on
+    ground: Ground = USUAL_GROUND
     aims: Aims = field(default_factory=Aims)
     substitutions: tuple[Substitution, ...] = ()
     #: devices on sites
@@ -100,10 +104,17 @@ class Scheme:
             raise UnknownName("marking system", system_id, [one.id for one in self.code_systems], where)
         return found
 
+    @cached_property
+    def own_paints(self) -> tuple[Paint, ...]:
+        """Own paints that it is painted with, by their first use: in recipes, in dirt, on the ground."""
+        steps = [step for role in self.roles for _, recipe in role.recipes for step in recipe.steps]
+        used = [pot for step in (*steps, *(one.step for one in self.finishing.dirt)) for pot in step.mix.paints]
+        return tuple(dict.fromkeys(pot for pot in (*used, *self.ground.paints) if pot.said))
+
     @property
-    def ground(self) -> Ground:
-        """What every recipe starts on."""
-        return Ground(self.undercoat, self.above, self.pot_coat)
+    def catalogue(self) -> Catalogue:
+        """The paints it may name: those that ship, and its own."""
+        return SHIPPED.with_own(self.own_paints)
 
     def predicted(self, recipe: Recipe) -> Prediction:
         """What a recipe gives on the scheme's ground, with its paints as test pieces found them."""

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, replace
 
 from ..errors import Contradiction, OutOfRange
-from ..paints.range import paint
+from ..paints.paint import Paint
 from ..recipes.step import MOST_PARTS, Mix, Recipe, Step
 
 
@@ -41,20 +41,19 @@ def with_substitution(
     return (*rest, Substitution(scope, role, use))
 
 
-def toned(recipe: Recipe, paint_id: str, parts: float) -> Recipe:
+def toned(recipe: Recipe, pot: Paint, parts: float) -> Recipe:
     """A recipe with some parts of one paint added to every opaque mix; washes and glazes stay.
 
-    Raises: UnknownName for the paint; OutOfRange unless more than 0 parts fit the mixes.
+    Raises: OutOfRange unless more than 0 parts fit the mixes.
     """
-    paint(paint_id, "paint")
     if not 0 < parts <= MOST_PARTS:
         raise OutOfRange(f"{parts:g} parts; allowed is more than 0 up to {MOST_PARTS}.", "parts")
-    return Recipe(tuple(_toned(step, paint_id, parts) for step in recipe.steps))
+    return Recipe(tuple(_toned(step, pot, parts) for step in recipe.steps))
 
 
-def _toned(step: Step, paint_id: str, parts: float) -> Step:
+def _toned(step: Step, pot: Paint, parts: float) -> Step:
     if step.kind in ("shade", "glaze"):
         return step
     known = dict(step.mix.parts)
-    known[paint_id] = min(known.get(paint_id, 0.0) + parts, MOST_PARTS)
+    known[pot] = min(known.get(pot, 0.0) + parts, MOST_PARTS)
     return replace(step, mix=Mix(tuple(known.items()), step.mix.diluent, step.mix.diluent_parts))

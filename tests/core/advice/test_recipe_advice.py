@@ -18,11 +18,13 @@ from mantello_core.recipes.mix_words import MOST_SIGNS, mix_said
 from mantello_core.recipes.step import MOST_PARTS, Manner, Mix, Recipe, Step
 
 POTS = tuple(paints().values())
-SLATE = Ground("undercoat-slate")
+SLATE = Ground(paint("undercoat-slate"))
 
 
 def steps(*kinds_and_paints) -> Recipe:
-    return Recipe(tuple(Step(f"s{at}", kind, Mix(((id_, 1.0),))) for at, (kind, id_) in enumerate(kinds_and_paints)))
+    return Recipe(
+        tuple(Step(f"s{at}", kind, Mix(((paint(id_), 1.0),))) for at, (kind, id_) in enumerate(kinds_and_paints))
+    )
 
 
 def about(recipe: Recipe, ground: Ground = SLATE) -> set[str]:
@@ -31,7 +33,7 @@ def about(recipe: Recipe, ground: Ground = SLATE) -> set[str]:
 
 class Advised(SimpleTestCase):
     def test_a_stain_slips_on_sprayed_metal_and_not_on_a_brushed_coat_over_it(self):
-        can = Ground("can-ferry-steel")
+        can = Ground(paint("can-ferry-steel"))
         self.assertIn("stain", about(steps(("stain", "madder-stain")), can))
         self.assertNotIn("stain", about(steps(("base", "ferry-steel"), ("stain", "madder-stain")), can))
         self.assertNotIn("stain", about(steps(("stain", "madder-stain"))))
@@ -56,16 +58,16 @@ class Advised(SimpleTestCase):
         self.assertIn("stark", about(steps(("base", "brine-green"), ("edge", "gull-white"))))
 
     def test_tools_and_labels(self):
-        rough = Step("a", "stipple", Mix((("mudflat", 1.0),)), None, "", Manner(tool="finest brush"))
+        rough = Step("a", "stipple", Mix(((paint("mudflat"), 1.0),)), None, "", Manner(tool="finest brush"))
         self.assertIn("tool", about(Recipe((rough,))))
-        air = Step("a", "base", Mix((("tern-soot", 1.0),), "water", 1.0))
+        air = Step("a", "base", Mix(((paint("tern-soot"), 1.0),), "water", 1.0))
         self.assertIn("body", about(Recipe((air,))))
         found = advice(predicted(steps(("base", "roof-slate"), ("layer", "roof-slate")), SLATE), SLATE)
         self.assertEqual(sum("Roof Slade" in one.words for one in found), 1)
 
     def test_what_a_method_lays_has_no_order_against_it(self):
         for method in METHODS:
-            recipe = generated(Mix((("brine-green", 1.0),)), POTS, "leader", method).recipe
+            recipe = generated(Mix(((paint("brine-green"), 1.0),)), POTS, "leader", method).recipe
             self.assertFalse(about(recipe) & {"stain", "barrier", "tool"}, method)
 
 
@@ -93,14 +95,14 @@ class Mended(SimpleTestCase):
 
 class Said(SimpleTestCase):
     def test_both_sides_are_read_however_they_are_written(self):
-        wanted = Mix((("brine-green", 2.0), ("salt-linen", 1.0)), "water", 3.0)
+        wanted = Mix(((paint("brine-green"), 2.0), (paint("salt-linen"), 1.0)), "water", 3.0)
         for text in (
             "2 Brine Green : 1 Salt Linen : 3 water", "Brine Green 2, Salt Linen 1, water 3", "2 drops brine green + Salt Linen and 3 parts of water",
             "2x Brine Green+1 Salt Linen+3 Water",
         ):  # fmt: skip
             self.assertEqual(mix_said(text, POTS), wanted, text)
-        self.assertEqual(mix_said("Tar Wash", POTS), Mix((("tar-wash", 1.0),)))
-        self.assertEqual(mix_said("0,5 Tar Wash : 1 medium", POTS), Mix((("tar-wash", 0.5),), "medium", 1.0))
+        self.assertEqual(mix_said("Tar Wash", POTS), Mix(((paint("tar-wash"), 1.0),)))
+        self.assertEqual(mix_said("0,5 Tar Wash : 1 medium", POTS), Mix(((paint("tar-wash"), 0.5),), "medium", 1.0))
 
     @given(
         st.lists(st.sampled_from([pot for pot in POTS if "," not in pot.name]), min_size=1, max_size=3, unique=True),
@@ -108,10 +110,10 @@ class Said(SimpleTestCase):
         st.sampled_from((("neat", 0.0), ("water", 2.0), ("medium", 0.5))),
     )
     def test_what_a_mix_says_of_itself_reads_back(self, pots, parts, thinned):
-        mix = Mix(tuple((pot.id, float(count)) for pot, count in zip(pots, parts, strict=False)), *thinned)
+        mix = Mix(tuple((pot, float(count)) for pot, count in zip(pots, parts, strict=False)), *thinned)
         read = mix_said(mix.words, POTS)
         if len(pots) == 1 and thinned[0] == "neat":
-            self.assertEqual(read, Mix(((pots[0].id, 1.0),)))  # alone, its parts do not matter
+            self.assertEqual(read, Mix(((pots[0], 1.0),)))  # alone, its parts do not matter
         else:
             self.assertEqual(read, mix)
 
@@ -135,5 +137,5 @@ class Said(SimpleTestCase):
 
     def test_the_names_that_are_shown_are_the_names_that_are_read(self):
         for pot in POTS:
-            self.assertEqual(mix_said(pot.name, POTS).parts[0][0], pot.id)
+            self.assertEqual(mix_said(pot.name, POTS).paints, (pot,))
             self.assertIs(paint(pot.id), pot)

@@ -189,7 +189,7 @@ class Balance(SimpleTestCase):
     def test_many_coats_are_eased_by_the_undercoat_of_the_fix(self):
         found = check(calvessa(), "coats").findings[0]
         mended = found.fix.change(calvessa())
-        self.assertNotEqual(mended.scheme.undercoat, calvessa().scheme.undercoat)
+        self.assertNotEqual(mended.scheme.ground, calvessa().scheme.ground)
         after = [one for one in check(mended, "coats").findings if one.key == found.key]
         self.assertTrue(not after or after[0].number < found.number)
 

@@ -40,6 +40,6 @@ class Lamp(SimpleTestCase):
     def test_a_film_is_like_itself_and_a_metamer_parts(self):
         green = paint("brine-green").film
         self.assertEqual(apart_under_lamp(green, green), 0)
-        other = Mix((("deep-channel", 1.0), ("candle-yellow", 2.0))).film
+        other = Mix(((paint("deep-channel"), 1.0), (paint("candle-yellow"), 2.0))).film
         by_day = difference(green.masstone, other.masstone)
         self.assertGreater(apart_under_lamp(green, other), by_day + 1)

@@ -13,7 +13,7 @@ from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import predicted
 from mantello_core.film.surface import solid
 from mantello_core.mixing.starting import light_for, shade_for, started
-from mantello_core.paints.range import paints
+from mantello_core.paints.range import paint, paints
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.rule import Column, Distinction
 from mantello_core.scheme.scheme import Role
@@ -88,19 +88,19 @@ class Marks(SimpleTestCase):
 class Starts(SimpleTestCase):
     def test_a_started_recipe_darkens_in_recesses_and_lightens_on_edges(self):
         for paint_id in OPAQUE:
-            tones = predicted(started(paint_id, "leader"), Ground("undercoat-slate")).tones
-            if shade_for(paint_id):
+            tones = predicted(started(paint(paint_id), "leader"), Ground(paint("undercoat-slate"))).tones
+            if shade_for(paint(paint_id)):
                 self.assertLess(tones["shade"].lightness, tones["base"].lightness - 4, paint_id)
-            if light_for(paint_id):
+            if light_for(paint(paint_id)):
                 self.assertGreater(tones["edge"].lightness, tones["base"].lightness, paint_id)
 
     def test_greys_are_shaded_without_turning_them_brown(self):
-        shade = predicted(started("rain-grey"), Ground("undercoat-slate")).tones["shade"]
+        shade = predicted(started(paint("rain-grey")), Ground(paint("undercoat-slate"))).tones["shade"]
         self.assertLess(shade.chroma, 12)
 
     def test_black_has_no_room_to_darken_and_white_none_to_lighten(self):
-        self.assertIsNone(shade_for("pitch-barrel"))
-        self.assertIsNone(light_for("gull-white"))
+        self.assertIsNone(shade_for(paint("pitch-barrel")))
+        self.assertIsNone(light_for(paint("gull-white")))
 
     def test_metals_stay_neat(self):
-        self.assertTrue(all(step.mix.diluent == "neat" for step in started("lamp-brass").steps))
+        self.assertTrue(all(step.mix.diluent == "neat" for step in started(paint("lamp-brass")).steps))

@@ -10,6 +10,7 @@ from mantello_core.design import edit, muster
 from mantello_core.design.design import Design
 from mantello_core.design.muster import Entry
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName, Unreadable
+from mantello_core.paints.range import paint
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import changes
 from mantello_core.scheme.scheme import Scheme
@@ -70,7 +71,7 @@ class SetHere(SimpleTestCase):
 
 class RolesAndTables(SimpleTestCase):
     def test_a_new_role_starts_with_a_base_step_of_its_paint(self):
-        design, role = edit.with_new_role(small_design(), "Sash red", "madder-rope")
+        design, role = edit.with_new_role(small_design(), "Sash red", paint("madder-rope"))
         self.assertEqual((role.id, design.scheme.role("sash-red").paint_name), ("sash-red", "Madder Rope"))
 
     def test_a_second_role_of_that_name_is_refused(self):
@@ -103,9 +104,11 @@ class RolesAndTables(SimpleTestCase):
                 edit.with_column(design, table.id, "Facing", (selector,))
 
     def test_an_undercoat_must_be_one(self):
-        self.assertEqual(edit.with_undercoat(small_design(), "undercoat-gull").scheme.undercoat, "undercoat-gull")
+        self.assertEqual(
+            edit.with_undercoat(small_design(), paint("undercoat-gull")).scheme.ground.undercoat.id, "undercoat-gull"
+        )
         with self.assertRaisesMessage(OutOfRange, "an undercoat is a spray"):
-            edit.with_undercoat(small_design(), "madder-rope")
+            edit.with_undercoat(small_design(), paint("madder-rope"))
 
 
 class Recipes(SimpleTestCase):

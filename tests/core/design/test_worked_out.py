@@ -39,20 +39,20 @@ class ByReference(SimpleTestCase):
         self.assertEqual(read_design_bytes(design_bytes(self.design)), self.design)
 
     def test_a_change_in_one_changes_all_and_nothing_else(self):
-        step = Step("dot", "dot", Mix((("gull-white", 1.0),)))
+        step = Step("dot", "dot", Mix(((paint("gull-white"), 1.0),)))
         changed = with_step(self.design, "lace", "rank", step).scheme
         self.assertEqual(changed.role("field").recipe(), changed.role("lace").recipe())
         self.assertEqual(changed.role("field").recipe().steps[-1], step)
         self.assertEqual(changed.role("metal"), self.design.scheme.role("metal"))
 
     def test_another_that_joins_is_made_as_the_army_makes_it(self):
-        step = Step("dot", "dot", Mix((("gull-white", 1.0),)))
+        step = Step("dot", "dot", Mix(((paint("gull-white"), 1.0),)))
         joined = with_material(with_step(self.design, "lace", "rank", step), "facing", "leather-brown")
         self.assertEqual(joined.scheme.role("facing").recipe().steps[-1], step)
 
     def test_made_its_own_it_no_longer_follows(self):
         alone = without_material(self.design, "field")
-        changed = with_step(alone, "lace", "rank", Step("dot", "dot", Mix((("gull-white", 1.0),)))).scheme
+        changed = with_step(alone, "lace", "rank", Step("dot", "dot", Mix(((paint("gull-white"), 1.0),)))).scheme
         self.assertEqual(changed.role("field").recipes, material("leather-brown").recipes)
 
     def test_unknown_names_are_refused(self):
@@ -68,14 +68,14 @@ class WholeRecipes(SimpleTestCase):
     def test_a_worked_out_recipe_replaces_every_tier_and_the_reference(self):
         design = with_material(small_design(), "field", "gold")
         made = {
-            tier: generated(Mix((("brine-green", 1.0),)), EVERY, tier).recipe
+            tier: generated(Mix(((paint("brine-green"), 1.0),)), EVERY, tier).recipe
             for tier in ("rank", "leader", "centrepiece")
         }
         role = with_recipes(design, "field", made).scheme.role("field")
         self.assertEqual((dict(role.recipes), role.material), (made, ""))
 
     def test_a_tier_stops_after_a_step(self):
-        made = {"rank": generated(Mix((("brine-green", 1.0),)), EVERY, "centrepiece").recipe}
+        made = {"rank": generated(Mix(((paint("brine-green"), 1.0),)), EVERY, "centrepiece").recipe}
         design = with_recipes(small_design(), "field", made)
         stopped = with_stop(design, "field", "leader", "shade").scheme.role("field")
         self.assertEqual([step.id for step in stopped.recipe("leader").steps], ["base", "shade"])
@@ -86,9 +86,9 @@ class WholeRecipes(SimpleTestCase):
             with_stop(design, "field", "king", "shade")
 
     def test_shades_are_shared_in_every_tier_and_only_where_there_is_one(self):
-        made = {tier: generated(Mix((("brine-green", 1.0),)), EVERY, tier).recipe for tier in ("rank", "leader")}
+        made = {tier: generated(Mix(((paint("brine-green"), 1.0),)), EVERY, tier).recipe for tier in ("rank", "leader")}
         design = with_recipes(small_design(), "field", made)
-        mix = Mix((("peat-wash", 1.0),), "medium", 2.0)
+        mix = Mix(((paint("peat-wash"), 1.0),), "medium", 2.0)
         scheme = with_shades(design, mix, ("field", "lace")).scheme
         for tier in ("rank", "leader"):
             self.assertEqual(
@@ -98,10 +98,10 @@ class WholeRecipes(SimpleTestCase):
 
 
 class Routes(SimpleTestCase):
-    ROUTE = route(Mix((("brine-green", 1.0),)), paint("salt-linen"))
+    ROUTE = route(Mix(((paint("brine-green"), 1.0),)), paint("salt-linen"))
 
     def test_lights_take_the_mixes_from_dark_to_light_and_keep_their_thinning(self):
-        made = {"rank": generated(Mix((("brine-green", 1.0),)), EVERY, "leader").recipe}
+        made = {"rank": generated(Mix(((paint("brine-green"), 1.0),)), EVERY, "leader").recipe}
         design = with_recipes(small_design(), "field", made)
         steps = {
             step.id: step
@@ -135,7 +135,7 @@ class Routes(SimpleTestCase):
         self.assertEqual([one.role for one in conflicts(self.ROUTE, tuple(told), told.get)], ["near"])
 
     def test_two_greys_are_near_by_lightness_alone(self):
-        grey = route(Mix((("roof-slate", 1.0),)), paint("gannet-grey"))
+        grey = route(Mix(((paint("roof-slate"), 1.0),)), paint("gannet-grey"))
         end = grey.colours[-1]
         (one,) = conflicts(grey, ("other",), lambda _: Lab(end.lightness + 4, 0, 0))
         self.assertEqual((one.hue, round(one.lightness, 3)), (0.0, 4.0))
@@ -145,12 +145,12 @@ class InDocuments(SimpleTestCase):
     def test_manner_grounds_and_own_paints_read_back_in_a_fresh_register(self):
         pot = own_paint(by_swatch("Stall rose", "acrylic", Lab(50, 40, 10), "opaque"))
         manner = Manner(tool="sponge", share=0.4, drying=15.0, window=2.0, leave=9.0, pose="upside down", note="slowly")
-        step = Step("base", "base", Mix(((pot.id, 1.0),)), 2, "left sleeve", manner)
+        step = Step("base", "base", Mix(((pot, 1.0),)), 2, "left sleeve", manner)
         design = with_undercoat(
             with_recipes(small_design(), "field", {"rank": Recipe((step,))}),
-            "undercoat-soot",
-            "undercoat-gull",
-            "salt-linen",
+            paint("undercoat-soot"),
+            paint("undercoat-gull"),
+            paint("salt-linen"),
         )
         data = design_bytes(design)
         self.assertIn(b"Stall rose", data)

@@ -10,7 +10,7 @@ from mantello_core.advice.trial import AGREES, Compared, Done, compared, lessons
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.worked_out import with_calibration
-from mantello_core.errors import OutOfRange, UnknownName
+from mantello_core.errors import OutOfRange
 from mantello_core.film.calibration import (
     Calibration,
     calibrated_film,
@@ -24,12 +24,13 @@ from mantello_core.film.coverage import coverage, tolerance_of
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import predicted
 from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.paints.range import paint
 from mantello_core.recipes.step import Mix, Recipe, Step
 from tests.samples import base, small_design
 
-LANTERN = Mix((("lantern-yellow", 1.0),), "water", 1.0)
-SLATE = Ground("undercoat-slate")
-RECIPE = Recipe((Step("base", "base", LANTERN), Step("shade", "shade", Mix((("amber-wash", 1.0),)))))
+LANTERN = Mix(((paint("lantern-yellow"), 1.0),), "water", 1.0)
+SLATE = Ground(paint("undercoat-slate"))
+RECIPE = Recipe((Step("base", "base", LANTERN), Step("shade", "shade", Mix(((paint("amber-wash"), 1.0),)))))
 
 
 class Found(SimpleTestCase):
@@ -44,7 +45,7 @@ class Found(SimpleTestCase):
         self.assertGreater(hiding_found(LANTERN, SLATE.flat, 3), hiding_found(LANTERN, SLATE.flat, 9))
 
     def test_what_no_factor_explains_is_not_explained(self):
-        self.assertIsNone(hiding_found(Mix((("pitch-barrel", 1.0),)), SLATE.flat, 12))
+        self.assertIsNone(hiding_found(Mix(((paint("pitch-barrel"), 1.0),)), SLATE.flat, 12))
 
     @given(st.floats(0.1, 1000), st.floats(0.1, 1000))
     def test_drying_is_held_within_limits(self, told, measured):
@@ -73,7 +74,7 @@ class Used(SimpleTestCase):
         self.assertEqual(with_calibration(learned, Calibration("lantern-yellow")), design)
 
     def test_the_slowest_paint_of_a_mix_governs(self):
-        mix = Mix((("lantern-yellow", 1.0), ("gull-white", 1.0)))
+        mix = Mix(((paint("lantern-yellow"), 1.0), (paint("gull-white"), 1.0)))
         self.assertEqual(
             drying_factor(mix, (Calibration("gull-white", 1, 2.0), Calibration("brine-green", 1, 3.0))), 2.0
         )
@@ -84,7 +85,6 @@ class Used(SimpleTestCase):
 
     def test_nonsense_is_refused(self):
         for one, kind in (
-            (Calibration("no-paint"), UnknownName),
             (Calibration("gull-white", 5.0), OutOfRange),
             (Calibration("gull-white", 1, 0.1), OutOfRange),
         ):
@@ -108,7 +108,7 @@ class Lessons(SimpleTestCase):
         self.assertEqual(lessons(RECIPE, SLATE, {"base": Done(told, None, 8.1)}), ())
 
     def test_of_a_mix_no_one_paint_is_to_blame(self):
-        mixed = Recipe((Step("base", "base", Mix((("lantern-yellow", 1.0), ("gull-white", 1.0)))),))
+        mixed = Recipe((Step("base", "base", Mix(((paint("lantern-yellow"), 1.0), (paint("gull-white"), 1.0)))),))
         self.assertEqual(lessons(mixed, SLATE, {"base": Done(12, 1.0, 40.0)}), ())
 
     def test_patches_are_compared_with_their_zone_and_named(self):

@@ -20,11 +20,11 @@ from tests.samples import film
 
 SHARES = st.floats(0, 1)
 INKS = ("signal-red-ink", "harbour-blue-ink", "saffron-ink", "lock-green-ink")
-ZENITHAL = Ground("undercoat-soot", "undercoat-gull")
+ZENITHAL = Ground(paint("undercoat-soot"), paint("undercoat-gull"))
 
 
 def one(kind: str, paint_id: str, diluent: str = "neat", parts: float = 0.0, coats: int | None = None) -> Recipe:
-    return Recipe((Step("a", kind, Mix(((paint_id, 1.0),), diluent, parts), coats),))
+    return Recipe((Step("a", kind, Mix(((paint(paint_id), 1.0),), diluent, parts), coats),))
 
 
 class Drying(SimpleTestCase):
@@ -81,14 +81,15 @@ class Speckle(SimpleTestCase):
 
     def test_a_drybrush_lights_ridges_and_spares_recesses(self):
         before, after = (
-            predicted(recipe, Ground("undercoat-soot")).tones for recipe in (Recipe(), one("drybrush", "salt-linen"))
+            predicted(recipe, Ground(paint("undercoat-soot"))).tones
+            for recipe in (Recipe(), one("drybrush", "salt-linen"))
         )
         gained = {zone: after[zone].lightness - before[zone].lightness for zone in ZONES}
         self.assertEqual(gained["shade"], 0)
         self.assertEqual([zone for zone, _ in sorted(gained.items(), key=lambda pair: pair[1])], list(ZONES))
 
     def test_chips_stay_on_the_edges(self):
-        outcome = predicted(one("sponge", "eel-brown"), Ground("undercoat-linen")).outcomes[0]
+        outcome = predicted(one("sponge", "eel-brown"), Ground(paint("undercoat-linen"))).outcomes[0]
         self.assertEqual(outcome.step.technique.shown, "edge")
         self.assertGreater(outcome.change, 4)
 
@@ -145,7 +146,7 @@ class Oils(SimpleTestCase):
         step = one("oil", "oil-burnt-umber", "thinner", 8).steps[0]
         self.assertGreaterEqual(step.drying, 720)
         self.assertGreater(step.technique.window, 5)
-        self.assertIsNotNone(predicted(Recipe((step,)), Ground("undercoat-linen")).outcomes[0].recess)
+        self.assertIsNotNone(predicted(Recipe((step,)), Ground(paint("undercoat-linen"))).outcomes[0].recess)
 
 
 class Grounds(SimpleTestCase):
@@ -156,7 +157,7 @@ class Grounds(SimpleTestCase):
         self.assertGreater(seen[-1] - seen[0], 50)
 
     def test_a_pot_coat_takes_it_towards_the_pot(self):
-        bare, coat = Ground("can-brine-green"), Ground("can-brine-green", pot_coat="brine-green")
+        bare, coat = Ground(paint("can-brine-green")), Ground(paint("can-brine-green"), pot_coat=paint("brine-green"))
         goal = solid(paint("brine-green").film).colour
         self.assertGreater(difference(bare.colour, goal), 1)
         self.assertLess(difference(coat.colour, goal), difference(bare.colour, goal))
@@ -165,14 +166,14 @@ class Grounds(SimpleTestCase):
 
     def test_what_is_no_spray_comes_twice_or_does_not_cover_is_refused(self):
         for ground, where in (
-            (Ground("salt-linen"), "undercoat"),
-            (Ground("undercoat-soot", "salt-linen"), "above"),
-            (Ground("undercoat-soot", "undercoat-soot"), "above"),
-            (Ground("undercoat-soot", "", "tar-wash"), "pot_coat"),
+            (Ground(paint("salt-linen")), "undercoat"),
+            (Ground(paint("undercoat-soot"), paint("salt-linen")), "above"),
+            (Ground(paint("undercoat-soot"), paint("undercoat-soot")), "above"),
+            (Ground(paint("undercoat-soot"), None, paint("tar-wash")), "pot_coat"),
         ):
             with self.assertRaises(OutOfRange) as refused:
                 checked_ground(ground)
             self.assertEqual(refused.exception.where, where)
         with self.assertRaises(UnknownName):
-            checked_ground(Ground("soot"))
+            checked_ground(Ground(paint("soot")))
         self.assertEqual(checked_ground(ZENITHAL), ZENITHAL)

@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
 from mantello_core.formats.sample import sample_shelf
 from mantello_core.formats.shelf import MOST_CHARACTERS, read_shelf, write_shelf, write_shopping
+from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.range import paints
 from mantello_core.paints.shopping import shopping
 from mantello_core.paints.stock import Stock
@@ -93,6 +94,8 @@ class Shelf(SimpleTestCase):
 
     def test_the_shopping_list_holds_what_is_missing_and_its_cost(self):
         text = write_shopping(
-            shopping({"salt-linen": 20.0, "gull-white": 1.0}, {"salt-linen": Stock(0, 2.5), "gull-white": Stock(1)})
+            shopping(
+                {"salt-linen": 20.0, "gull-white": 1.0}, {"salt-linen": Stock(0, 2.5), "gull-white": Stock(1)}, SHIPPED
+            )
         )
         self.assertEqual(text, "name,range,pots,ml in a pot,ml missing,cost\nSalt Linen,Fornace,2,17,24.00,5.00\n")

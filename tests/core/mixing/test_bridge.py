@@ -23,7 +23,7 @@ from mantello_core.recipes.step import Mix
 from mantello_core.scheme.cascade import resolve
 from tests.samples import calvessa
 
-LANTERN = Mix((("lantern-yellow", 1.0),), "water", 1.0)
+LANTERN = Mix(((paint("lantern-yellow"), 1.0),), "water", 1.0)
 
 
 def counted(mix: Mix, undercoat: str) -> int:
@@ -43,7 +43,7 @@ def counted(mix: Mix, undercoat: str) -> int:
 class Bridges(SimpleTestCase):
     def test_the_bridge_is_the_best_there_is(self):
         for undercoat in ("undercoat-slate", "undercoat-soot", "undercoat-gull"):
-            bridge = bridge_for(LANTERN, Ground(undercoat))
+            bridge = bridge_for(LANTERN, Ground(paint(undercoat)))
             alone = coverage(LANTERN.film, solid(paint(undercoat).film), LANTERN.dilution).coats
             best = counted(LANTERN, undercoat)
             if best >= alone:
@@ -54,14 +54,14 @@ class Bridges(SimpleTestCase):
                 )
 
     def test_a_colour_that_covers_at_once_needs_none(self):
-        self.assertIsNone(bridge_for(Mix((("pitch-barrel", 1.0),)), Ground("undercoat-slate")))
+        self.assertIsNone(bridge_for(Mix(((paint("pitch-barrel"), 1.0),)), Ground(paint("undercoat-slate"))))
 
     def test_laid_beneath_it_the_plan_counts_what_was_promised(self):
-        design = with_undercoat(calvessa(), "undercoat-slate")
+        design = with_undercoat(calvessa(), paint("undercoat-slate"))
         mix = design.scheme.role("lantern").recipe().steps[0].mix
-        bridge = bridge_for(mix, Ground("undercoat-slate"))
+        bridge = bridge_for(mix, Ground(paint("undercoat-slate")))
         changed = with_bridge(design, "lantern", "rank", bridge)
-        outcomes = predicted(changed.scheme.role("lantern").recipe(), Ground("undercoat-slate")).outcomes
+        outcomes = predicted(changed.scheme.role("lantern").recipe(), Ground(paint("undercoat-slate"))).outcomes
         self.assertEqual([one.coats for one in outcomes[:2]], [bridge.coats, bridge.then])
         self.assertEqual(outcomes[1].step.mix, mix)
         before = design.scheme.role("lantern").recipe().steps
@@ -69,14 +69,14 @@ class Bridges(SimpleTestCase):
 
     def test_without_a_step_or_by_a_wrong_name_it_is_refused(self):
         design, bare = with_new_role(calvessa(), "Pennon")
-        bridge = Bridge(Mix((("gull-white", 1.0),), "water", 1.0), 1, 1, 5)
+        bridge = Bridge(Mix(((paint("gull-white"), 1.0),), "water", 1.0), 1, 1, 5)
         for role, tier, kind in (
             (bare.id, "rank", Contradiction), ("nobody", "rank", UnknownName), ("lantern", "admiral", UnknownName),
         ):  # fmt: skip
             with self.assertRaises(kind):
                 with_bridge(design, role, tier, bridge)
         with self.assertRaises(UnknownName):
-            bridge_for(LANTERN, Ground("undercoat-of-nothing"))
+            bridge_for(LANTERN, Ground(paint("undercoat-of-nothing")))
 
 
 class Undercoats(SimpleTestCase):
@@ -93,7 +93,7 @@ class Undercoats(SimpleTestCase):
     def test_hard_colours_are_those_that_take_many_coats(self):
         design = calvessa()
         by_id = {
-            one.ground.undercoat: one
+            one.ground.undercoat.id: one
             for one in undercoat_advice(design, resolve(design.army, design.scheme))
             if one.ground == Ground(one.ground.undercoat)
         }
@@ -110,7 +110,7 @@ class Undercoats(SimpleTestCase):
             (Lab(25, 0, 5.9), "middling, neutral"), (Lab(65, 0, 6), "middling, warm"),
         ):  # fmt: skip
             self.assertEqual(look_of(SimpleNamespace(colour=lab, above="")), words)
-        self.assertEqual(look_of(Ground("undercoat-soot", "undercoat-linen")), "lit from above, warm")
+        self.assertEqual(look_of(Ground(paint("undercoat-soot"), paint("undercoat-linen"))), "lit from above, warm")
 
     def test_what_is_sprayed_apart_never_takes_more_coats_and_says_how_many(self):
         design = calvessa()
@@ -119,7 +119,7 @@ class Undercoats(SimpleTestCase):
         for one in advice:
             self.assertLessEqual(one.then, one.now)
             self.assertEqual(one.then < one.now, one.best != design.scheme.ground)
-        alone = with_ground(design, Ground(design.scheme.undercoat))
+        alone = with_ground(design, Ground(design.scheme.ground.undercoat))
         self.assertEqual(alone, design)
 
     def test_coats_counted_fast_are_those_predicted(self):

@@ -23,10 +23,10 @@ from mantello_core.recipes.method import METHODS
 from mantello_core.recipes.step import MOST_PARTS, Mix, Recipe, Step, checked
 
 EVERY = tuple(paints().values())
-BRINE, MADDER = Mix((("brine-green", 1.0),)), Mix((("madder-rope", 1.0),))
-MIXED = Mix((("mudflat", 3.0), ("tern-gull", 4.0)))
+BRINE, MADDER = Mix(((paint("brine-green"), 1.0),)), Mix(((paint("madder-rope"), 1.0),))
+MIXED = Mix(((paint("mudflat"), 3.0), (paint("tern-gull"), 4.0)))
 LIGHTS = [pot for pot in EVERY if pot.kind == "acrylic"]
-SLATE = Ground("undercoat-slate")
+SLATE = Ground(paint("undercoat-slate"))
 
 
 class Routes(SimpleTestCase):
@@ -49,7 +49,7 @@ class Routes(SimpleTestCase):
                     self.assertLessEqual(sum(parts for _, parts in mix.parts), MOST_DROPS)
 
     def test_red_turns_as_painters_know_it_to(self):
-        red = Mix((("madder-rope", 1.0),))
+        red = Mix(((paint("madder-rope"), 1.0),))
         white, bone, yellow = (route(red, paint(id_)) for id_ in ("gull-white", "salt-linen", "lantern-amber"))
         self.assertLess(white.hue_drift, 0)
         self.assertGreater(yellow.hue_drift, bone.hue_drift)
@@ -67,7 +67,7 @@ class Routes(SimpleTestCase):
         self.assertTrue(any(one.dull for one in found))
 
     def test_what_cannot_lighten_is_left_out(self):
-        self.assertIsNone(route(Mix((("gull-white", 1.0),)), paint("rain-grey")))
+        self.assertIsNone(route(Mix(((paint("gull-white"), 1.0),)), paint("rain-grey")))
         self.assertNotIn("brine-green", {one.light.id for one in routes(BRINE, LIGHTS)})
         for steps, rise, where in ((0, 25, "steps"), (9, 25, "steps"), (4, 4, "rise"), (4, 61, "rise")):
             with self.assertRaises(OutOfRange) as refused:
@@ -119,13 +119,15 @@ class WholeRecipes(SimpleTestCase):
     def test_only_the_paints_that_may_be_used_are_and_what_is_wanting_is_told(self):
         few = tuple(paint(id_) for id_ in ("brine-green", "salt-linen"))
         made = generated(BRINE, few, "leader", "classic")
-        used = {id_ for step in made.recipe.steps for id_, _ in step.mix.parts}
+        used = {pot.id for step in made.recipe.steps for pot in step.mix.paints}
         self.assertEqual(used, {"brine-green", "salt-linen"})
         self.assertEqual(made.missing, ("shade",))
         self.assertIn("oil", generated(BRINE, few, "rank", "oil").missing)
 
     def test_metals_are_shaded_by_their_warmth(self):
-        brass, steel = (generated(Mix(((id_, 1.0),)), EVERY, "leader").recipe for id_ in ("lamp-brass", "ferry-steel"))
+        brass, steel = (
+            generated(Mix(((paint(id_), 1.0),)), EVERY, "leader").recipe for id_ in ("lamp-brass", "ferry-steel")
+        )
         washes = [next(step.mix.paints[0] for step in one.steps if step.kind == "shade") for one in (brass, steel)]
         self.assertGreater(washes[0].swatch.b, washes[1].swatch.b)
         self.assertEqual(steel.steps[-1].kind, "edge")
@@ -169,7 +171,7 @@ class Ladders(SimpleTestCase):
 
 
 class SharedShades(SimpleTestCase):
-    BASES = {pot.id: Mix(((pot.id, 1.0),)) for pot in LIGHTS[:24]}
+    BASES = {pot.id: Mix(((pot, 1.0),)) for pot in LIGHTS[:24]}
 
     def test_every_colour_with_room_to_darken_is_in_one_group_and_served_within_tolerance(self):
         groups = shade_groups(self.BASES, EVERY, 5)

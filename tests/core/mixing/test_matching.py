@@ -33,7 +33,7 @@ def searched(target: Lab, pots, most: int) -> float:
         for some in combinations(pots, count):
             for drops in product(range(1, 9), repeat=count):
                 if sum(drops) <= 8 and gcd(*drops) == 1:
-                    mix = Mix(tuple((pot.id, float(one)) for pot, one in zip(some, drops, strict=True)))
+                    mix = Mix(tuple((pot, float(one)) for pot, one in zip(some, drops, strict=True)))
                     found.append(difference(solid(mix.film).colour, target))
     return min(found)
 
@@ -82,13 +82,13 @@ class Matches(SimpleTestCase):
         self.assertTrue(all(len(one.mix.parts) == 1 for one in found))
 
     def test_a_mix_made_from_the_shelf_is_found_again(self):
-        mix = Mix((("brine-green", 2.0), ("salt-linen", 1.0)))
+        mix = Mix(((paint("brine-green"), 2.0), (paint("salt-linen"), 1.0)))
         best = matches(solid(mix.film).colour, FLAT)[0]
         self.assertLess(best.apart, WORTH)
         self.assertLessEqual(len(best.mix.parts), 2)
 
     def test_what_is_told_is_what_the_mix_is(self):
-        for one in matches(lab_of_hex("#7a4b6e"), FLAT, Ground("undercoat-soot")):
+        for one in matches(lab_of_hex("#7a4b6e"), FLAT, Ground(paint("undercoat-soot"))):
             film = one.mix.film
             self.assertAlmostEqual(one.apart, difference(film.masstone, lab_of_hex("#7a4b6e")), places=4)
             self.assertEqual(one.coats, coverage(film, solid(paint("undercoat-soot").film)).coats)
@@ -97,14 +97,14 @@ class Matches(SimpleTestCase):
     def test_the_nearest_comes_first_and_no_set_of_paints_twice(self):
         found = matches(lab_of_hex("#8a8a40"), list(paints().values()), limit=40)
         self.assertEqual([one.apart for one in found], sorted(one.apart for one in found))
-        sets = [frozenset(id_ for id_, _ in one.mix.parts) for one in found]
+        sets = [frozenset(one.mix.paints) for one in found]
         self.assertEqual(len(sets), len(set(sets)))
 
     def test_metals_stand_alone_and_washes_do_not_stand_in(self):
         pots = list(paints().values())
         metal = next(pot for pot in pots if pot.kind == "metallic")
         found = matches(metal.swatch, pots, limit=40)
-        self.assertEqual(found[0].mix.parts, ((metal.id, 1.0),))
+        self.assertEqual(found[0].mix.parts, ((metal, 1.0),))
         for one in found:
             kinds = {pot.kind for pot in one.mix.paints}
             self.assertTrue(kinds <= {"acrylic", "air", "ink"} or (kinds == {"metallic"} and len(one.mix.parts) == 1))
@@ -119,7 +119,8 @@ class Matches(SimpleTestCase):
 
     def test_verdicts_change_at_one_two_and_five(self):
         told = [
-            Match(Mix((("salt-linen", 1.0),)), Lab(0, 0, 0), apart, None, "").verdict for apart in (1, 1.1, 2, 5, 5.1)
+            Match(Mix(((paint("salt-linen"), 1.0),)), Lab(0, 0, 0), apart, None, "").verdict
+            for apart in (1, 1.1, 2, 5, 5.1)
         ]
         side = "told apart only side by side"
         self.assertEqual(told, ["not told apart", side, side, "near", "another colour"])
@@ -134,7 +135,7 @@ class Matches(SimpleTestCase):
 
 
 class BaseMix(SimpleTestCase):
-    PARTS = (("brine-green", 2.0), ("salt-linen", 1.0))
+    PARTS = ((paint("brine-green"), 2.0), (paint("salt-linen"), 1.0))
 
     def test_every_tier_that_shared_the_mix_follows_and_thinning_stays(self):
         design = calvessa()
@@ -156,7 +157,7 @@ class BaseMix(SimpleTestCase):
 
     def test_what_no_mix_can_be_is_refused(self):
         design = calvessa()
-        for parts, kind in (((), OutOfRange), ((("no-such", 1.0),), UnknownName), ((("salt-linen", 0.0),), OutOfRange)):
+        for parts, kind in (((), OutOfRange), (((paint("salt-linen"), 0.0),), OutOfRange)):
             with self.assertRaises(kind):
                 with_base_mix(design, "field", parts)
         with self.assertRaises(UnknownName):

@@ -22,14 +22,14 @@ FLAT = [pot for pot in paints().values() if pot.mixable]
 POTS = [paint(id_) for id_ in (
     "gull-white", "pitch-barrel", "ochre-sail", "reed-bank", "mudflat", "brick-kiln", "eel-brown", "dawn-rose",
 )]  # fmt: skip
-SINGLES = [Mix(((pot.id, 1.0),)) for pot in POTS]
+SINGLES = [Mix(((pot, 1.0),)) for pot in POTS]
 
 
 @lru_cache(maxsize=4096)
 def nearest(mix: Mix, pots) -> float:
     """The nearest these paints come together, in all whole drops, by the plain measures."""
     mixes = [
-        Mix(tuple((pot.id, float(one)) for pot, one in zip(pots, drops, strict=True))) for drops in drops_of(len(pots))
+        Mix(tuple((pot, float(one)) for pot, one in zip(pots, drops, strict=True))) for drops in drops_of(len(pots))
     ]
     return min(difference(solid(one.film).colour, mix.film.masstone) for one in mixes)
 
@@ -70,7 +70,7 @@ class Fewest(SimpleTestCase):
         self.assertEqual([one.wanted for one in found.reached], wanted)
         self.assertFalse(found.beyond)
         ids = {pot.id for pot in found.paints}
-        self.assertEqual(ids, {id_ for one in found.reached for id_, _ in one.mix.parts})
+        self.assertEqual(ids, {pot.id for one in found.reached for pot in one.mix.paints})
         for one in found.reached:
             self.assertLessEqual(one.apart, tolerance)
             self.assertAlmostEqual(one.apart, difference(one.mix.film.masstone, one.wanted.film.masstone), places=4)
@@ -80,23 +80,23 @@ class Fewest(SimpleTestCase):
         self.assertEqual((found.buy, [one.mix for one in found.reached]), ((), SINGLES))
 
     def test_a_mix_of_three_that_is_owned_stays_as_it_is(self):
-        three = Mix((("gull-white", 2.5), ("reed-bank", 1.0), ("brick-kiln", 1.0)))
+        three = Mix(((paint("gull-white"), 2.5), (paint("reed-bank"), 1.0), (paint("brick-kiln"), 1.0)))
         (one,) = smallest_set([three], POTS, {"gull-white", "reed-bank", "brick-kiln"}, 0.5).reached
         self.assertEqual((one.mix, one.apart), (three, 0))
 
     def test_metals_and_flat_colours_do_not_stand_in_for_each_other(self):
         metal = next(pot for pot in paints().values() if pot.kind == "metallic")
-        grey = Mix((("rain-grey", 1.0),))
-        shiny = Mix(((metal.id, 1.0),))
+        grey = Mix(((paint("rain-grey"), 1.0),))
+        shiny = Mix(((metal, 1.0),))
         found = smallest_set([shiny, grey], list(paints().values()), (), 10)
         self.assertTrue(all(pot.kind == "metallic" for pot in found.reached[0].mix.paints))
         self.assertTrue(all(pot.kind != "metallic" for pot in found.reached[1].mix.paints))
         self.assertEqual(smallest_set([shiny], FLAT).reached, ())
 
     def test_what_nothing_reaches_is_told_with_the_nearest(self):
-        (one,) = smallest_set([Mix((("cuttle-violet", 1.0),))], POTS, (), 1).beyond
+        (one,) = smallest_set([Mix(((paint("cuttle-violet"), 1.0),))], POTS, (), 1).beyond
         self.assertGreater(one.apart, 1)
-        wanted = Mix((("cuttle-violet", 1.0),))
+        wanted = Mix(((paint("cuttle-violet"), 1.0),))
         least = min(nearest(wanted, pots) for count in (1, 2) for pots in combinations(POTS, count))
         self.assertAlmostEqual(one.apart, least, places=2)
 
@@ -112,7 +112,7 @@ class BaseMixes(SimpleTestCase):
     def test_every_role_that_shares_a_mix_follows_and_others_stay(self):
         design = calvessa()
         old = Mix(base_mix(design.scheme.role("lantern")).parts)
-        new = Mix((("candle-yellow", 4.0), ("salt-linen", 1.0)))
+        new = Mix(((paint("candle-yellow"), 4.0), (paint("salt-linen"), 1.0)))
         changed = with_base_mixes(design, {old: new})
         for role in design.scheme.roles:
             before, after = base_mix(role), base_mix(changed.scheme.role(role.id))

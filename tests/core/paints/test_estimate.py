@@ -13,6 +13,7 @@ from mantello_core.colour.spaces import Lab, lab_of, lab_of_hex
 from mantello_core.errors import OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.own_paints import read_own_paint, write_own_paint
 from mantello_core.paints.alike import alike
+from mantello_core.paints.catalogue import SHIPPED, Catalogue
 from mantello_core.paints.estimate import CLASS_CONTRAST, Reading, estimated
 from mantello_core.paints.own import SOLIDS, OwnPaint, by_swatch, colour_said, own_paint
 from mantello_core.paints.paint import BLACK_CARD, KINDS, WHITE_CARD, Film, mixed
@@ -91,15 +92,19 @@ class OwnPaints(SimpleTestCase):
 
     def test_it_is_found_by_an_id_that_is_made_from_all_that_is_said(self):
         pot = own_paint(self.SAID)
-        self.assertIs(paint(pot.id), pot)
-        self.assertIs(own_paint(self.SAID), pot)
+        self.assertEqual(own_paint(self.SAID), pot)
+        self.assertEqual(Catalogue((pot,)).paint(pot.id), pot)
+        with self.assertRaises(UnknownName):
+            paint(pot.id)
+        with self.assertRaises(UnknownName):
+            SHIPPED.paint(pot.id)
         self.assertNotEqual(replace(self.SAID, name="Market rose 2").id, pot.id)
         self.assertNotIn(pot.id, paints())
         self.assertEqual((pot.finish, pot.volume, pot.film.solids), ("satin", 20.0, SOLIDS["acrylic"]))
 
     def test_it_mixes_like_any_other(self):
         pot = own_paint(self.SAID)
-        step = checked(Step("a", "base", Mix(((pot.id, 1.0), ("gull-white", 1.0)))))
+        step = checked(Step("a", "base", Mix(((pot, 1.0), (paint("gull-white"), 1.0)))))
         self.assertGreater(step.mix.film.masstone.lightness, pot.film.masstone.lightness)
         self.assertTrue(Recipe((step,)).steps)
 

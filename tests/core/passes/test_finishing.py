@@ -17,6 +17,7 @@ from mantello_core.figures.loose import loose_advice
 from mantello_core.figures.vocabulary import group_of
 from mantello_core.formats.document import read_design, write_design
 from mantello_core.formats.sample import calvessa
+from mantello_core.paints.range import paint
 from mantello_core.passes.basing import figures_on, off_ground, standing_on
 from mantello_core.passes.piece import dealt, finishing_needed
 from mantello_core.planning.compiling import compiled, slots_of
@@ -158,7 +159,7 @@ class Pieces(SimpleTestCase):
     def test_a_mask_goes_on_before_what_is_sprayed_and_off_after_it(self):
         design = calvessa()
         role = design.scheme.role("field")
-        sprayed = Step("spray", "base", Mix((("varnish-satin", 1.0),)), 1)
+        sprayed = Step("spray", "base", Mix(((paint("varnish-satin"), 1.0),)), 1)
         role = role.with_recipe("rank", Recipe((*role.recipe().steps, sprayed)))
         work = work_of(finished(replace(design, scheme=design.scheme.with_role(role)), masks=True))
         self.assertEqual(ways(work, "mask"), {("Mask for Field", "Field base")})
@@ -168,7 +169,7 @@ class Pieces(SimpleTestCase):
     def test_only_what_is_laid_takes_paint(self):
         design = finished(varnish="matt", apart=("Cloak",), dirt=usual_dirt(), level=1)
         needed = finishing_needed(design, resolve(design.army, design.scheme))
-        laid = {one.step.mix.parts[0][0] for one in usual_dirt()}
+        laid = {one.step.mix.paints[0].id for one in usual_dirt()}
         self.assertEqual(set(needed), {"varnish-matt", *laid})
         self.assertTrue(all(ml > 0 for ml in needed.values()))
 
@@ -245,7 +246,7 @@ class Windows(SimpleTestCase):
         oil = replace(
             usual_dirt()[0],
             id="grime",
-            step=Step("grime", "oil", Mix((("bilge-grime", 1.0),)), 1, manner=Manner(window=window)),
+            step=Step("grime", "oil", Mix(((paint("bilge-grime"), 1.0),)), 1, manner=Manner(window=window)),
         )
         return finished(dirt=(oil,), level=5)
 
@@ -302,7 +303,7 @@ class Document(SimpleTestCase):
                 checked_finishing(finishing, roles)
             self.assertEqual(caught.exception.where, where)
         with self.assertRaises(UnknownName):
-            with_paint(usual_dirt()[0], "gold-of-fools")
+            with_paint(usual_dirt()[0], paint("gold-of-fools"))
 
 
 class Bases(SimpleTestCase):

@@ -12,6 +12,7 @@ from mantello_core.calendar.evenings import Evenings
 from mantello_core.calendar.session import sessions
 from mantello_core.design.edit import with_undercoat
 from mantello_core.errors import Contradiction, OutOfRange
+from mantello_core.paints.range import paint
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.merging import runs
@@ -203,7 +204,7 @@ class WholePlans(SimpleTestCase):
         self.assertTrue(short.unplaced)
 
     def test_another_undercoat_changes_the_work(self):
-        other = with_undercoat(self.design, "undercoat-linen")
+        other = with_undercoat(self.design, paint("undercoat-linen"))
         minutes = [
             sum(one.seconds * len(one.ordinals) for one in compiled(design, resolve(design.army, design.scheme)).atoms)
             for design in (self.design, other)

@@ -5,6 +5,8 @@ from dataclasses import replace
 from django.test import SimpleTestCase
 
 from mantello_core.design.edit import with_step
+from mantello_core.film.ground import Ground
+from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.costing import cost_of
 from mantello_core.paints.range import paint
 from mantello_core.paints.stock import Stock
@@ -33,7 +35,7 @@ class Shortages(SimpleTestCase):
     USED = max(NEEDED, key=lambda id_: sum(id_ in one for one in BY_UNIT.values()))
 
     def short(self, pots: float, *, gone: bool = True):
-        return shortages(DESIGN.army, BY_UNIT, {self.USED: Stock(pots, None, "", gone)}, 0)
+        return shortages(DESIGN.army, BY_UNIT, {self.USED: Stock(pots, None, "", gone)}, SHIPPED, 0)
 
     def test_the_split_lies_between_units_and_nothing_is_promised_twice(self):
         uses = [(unit, BY_UNIT[unit][self.USED]) for unit in UNITS if self.USED in BY_UNIT[unit]]
@@ -52,16 +54,16 @@ class Shortages(SimpleTestCase):
 
     def test_what_is_no_longer_made_comes_first(self):
         other = next(id_ for id_ in NEEDED if id_ != self.USED)
-        found = shortages(DESIGN.army, BY_UNIT, {other: Stock(0.001), self.USED: Stock(0.001, None, "", True)})
+        found = shortages(DESIGN.army, BY_UNIT, {other: Stock(0.001), self.USED: Stock(0.001, None, "", True)}, SHIPPED)
         self.assertEqual([one.paint.id for one in found], [self.USED, other])
 
 
 class Costs(SimpleTestCase):
     def test_price_times_what_is_used_and_unknown_stays_unknown(self):
-        cost = cost_of({"salt-linen": 8.5, "brine-green": 1.0}, {"salt-linen": Stock(1, 3.0)})
+        cost = cost_of({"salt-linen": 8.5, "brine-green": 1.0}, {"salt-linen": Stock(1, 3.0)}, SHIPPED)
         self.assertAlmostEqual(cost.money, 1.5)
         self.assertEqual((cost.unknown, cost.known), (("brine-green",), False))
-        self.assertTrue(cost_of({}, {}).known)
+        self.assertTrue(cost_of({}, {}, SHIPPED).known)
 
 
 class UsedUp(SimpleTestCase):
@@ -73,7 +75,7 @@ class UsedUp(SimpleTestCase):
         self.assertTrue(all(one.count > 0 and one.why for one in found.values()))
 
     def test_oils_want_buds_and_spirit(self):
-        step = Step("oil", "oil", Mix((("oil-burnt-umber", 1.0),), "thinner", 8.0))
+        step = Step("oil", "oil", Mix(((paint("oil-burnt-umber"), 1.0),), "thinner", 8.0))
         oiled = with_step(DESIGN, "field", "rank", step)
         found = {one.name for one in consumables(atoms_of(oiled, resolve(oiled.army, oiled.scheme)))}
         self.assertLessEqual({"Cotton buds", "White spirit, ml"}, found)
@@ -82,7 +84,9 @@ class UsedUp(SimpleTestCase):
         self.assertEqual(consumables(()), ())
 
     def test_a_ground_of_three_coats_is_three_atoms_in_order(self):
-        scheme = replace(DESIGN.scheme, undercoat="undercoat-soot", above="undercoat-gull", pot_coat="salt-linen")
+        scheme = replace(
+            DESIGN.scheme, ground=Ground(paint("undercoat-soot"), paint("undercoat-gull"), paint("salt-linen"))
+        )
         atoms = [atom for atom in atoms_of(replace(DESIGN, scheme=scheme), RESOLUTION) if not atom.role]
         self.assertEqual([atom.step for atom in atoms[:3]], ["undercoat", "above", "pot-coat"])
         self.assertEqual([atom.sprayed for atom in atoms[:3]], [True, True, False])

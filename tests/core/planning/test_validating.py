@@ -38,7 +38,7 @@ def recipes(draw):
     for at, kind in enumerate(kinds):
         first = draw(st.sampled_from(known))
         second = draw(st.sampled_from(known))
-        parts = ((first.id, 2), (second.id, 1)) if draw(st.booleans()) and second.id != first.id else ((first.id, 1),)
+        parts = ((first, 2), (second, 1)) if draw(st.booleans()) and second != first else ((first, 1),)
         steps.append(Step(f"s{at}", kind, Mix(parts), draw(st.sampled_from((1, 2)))))
     return Recipe(tuple(steps))
 

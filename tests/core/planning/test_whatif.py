@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mantello_core.formats.sample import calvessa
+from mantello_core.paints.range import paint
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.plan import laid_out, plan, prepared
 from mantello_core.planning.whatif import Lever, WhatIf, changed, giving_way, late_minutes, levers, loads
@@ -51,7 +52,7 @@ class Tried(SimpleTestCase):
 
     def test_batch_size_and_undercoat_reach_the_plan(self):
         self.assertEqual(changed(self.design, WhatIf(attention=3)).evenings.attention, 3)
-        self.assertNotEqual(self.desk(undercoat="undercoat-gull").hands_on, self.desk().hands_on)
+        self.assertNotEqual(self.desk(undercoat=paint("undercoat-gull")).hands_on, self.desk().hands_on)
 
     def test_the_biggest_steps_come_first_with_something_cheaper(self):
         found = loads(self.atoms)

@@ -17,7 +17,6 @@ from mantello_core.design.muster import Entry, empty_army, with_entries
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName, Unreadable
 from mantello_core.figures.catalogue import plate_types
 from mantello_core.formats.document import design_bytes, read_design_bytes
-from mantello_core.paints.range import paint
 from mantello_core.proposals.proposal import army_for_brief, proposals, with_proposal
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.scheme import Scheme
@@ -140,20 +139,16 @@ class Proposals(SimpleTestCase):
     def test_a_picked_colour_leads_the_field_and_others_a_mark_each(self):
         blue, red = lab_of_hex("#1e3d82"), lab_of_hex("#a02828")
         for one in proposals(*for_brief(), seeds=(blue, red)):
-            field = paint(one.design.scheme.role("field").recipe().steps[0].mix.parts[0][0]).swatch
+            field = one.design.scheme.role("field").recipe().steps[0].mix.paints[0].swatch
             self.assertLess(difference(field, blue), 30)
             marks = [
-                paint(role.recipe().steps[0].mix.parts[0][0])
-                for role in one.design.scheme.roles
-                if role.id.endswith("-mark")
+                role.recipe().steps[0].mix.paints[0] for role in one.design.scheme.roles if role.id.endswith("-mark")
             ]
             self.assertEqual(sum(pot.swatch.a > 30 and pot.swatch.b > 0 for pot in marks) >= 1, True)
 
     def test_strict_sources_keep_to_tame_dyes_and_dirt_to_darker_cloth(self):
         for one in proposals(*for_brief(accuracy="strict"), count=4):
-            self.assertLessEqual(
-                paint(one.design.scheme.role("field").recipe().steps[0].mix.parts[0][0]).swatch.chroma, 48
-            )
+            self.assertLessEqual(one.design.scheme.role("field").recipe().steps[0].mix.paints[0].swatch.chroma, 48)
         clean, muddy = (
             proposals(*for_brief(dirt=dirt), count=1)[0].design.scheme.role("cloth").recipe().steps[0].mix.film.masstone
             for dirt in (0, 5)

@@ -8,6 +8,7 @@ from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import predicted
 from mantello_core.mixing.undercoat import best_undercoat, undercoat_choices, undercoats
+from mantello_core.paints.range import paint
 from mantello_core.recipes.hazard import cautions, cautions_for, step_cautions
 from mantello_core.recipes.quantity import DROP, LOSS, WET_FILM, millilitres
 from mantello_core.recipes.step import STEP_KINDS, Mix, Recipe, Step, checked
@@ -17,22 +18,23 @@ from tests.samples import base
 WASHED = Recipe(
     (
         *base("lantern-yellow").steps,
-        Step("shade", "shade", Mix((("amber-wash", 1.0),))),
-        Step("edge", "edge", Mix((("gull-white", 1.0), ("lantern-yellow", 1.0)), "water", 1.0)),
+        Step("shade", "shade", Mix(((paint("amber-wash"), 1.0),))),
+        Step("edge", "edge", Mix(((paint("gull-white"), 1.0), (paint("lantern-yellow"), 1.0)), "water", 1.0)),
     )
 )
-SOOT, GULL = Ground("undercoat-soot"), Ground("undercoat-gull")
+SOOT, GULL = Ground(paint("undercoat-soot")), Ground(paint("undercoat-gull"))
 
 
 class Steps(SimpleTestCase):
     def test_a_mix_names_both_its_sides(self):
         self.assertEqual(
-            Mix((("brine-green", 2.0), ("salt-linen", 1.0)), "water", 1.0).words, "Brine Green 2, Salt Linen 1, water 1"
+            Mix(((paint("brine-green"), 2.0), (paint("salt-linen"), 1.0)), "water", 1.0).words,
+            "Brine Green 2, Salt Linen 1, water 1",
         )
-        self.assertEqual(Mix((("tar-wash", 1.0),)).words, "Tar Wash, neat")
+        self.assertEqual(Mix(((paint("tar-wash"), 1.0),)).words, "Tar Wash, neat")
 
     def test_dilution_is_parts_of_diluent_to_all_paint(self):
-        self.assertEqual(Mix((("brine-green", 2.0), ("salt-linen", 1.0)), "water", 1.5).dilution, 0.5)
+        self.assertEqual(Mix(((paint("brine-green"), 2.0), (paint("salt-linen"), 1.0)), "water", 1.5).dilution, 0.5)
 
     def test_the_slowest_paint_decides_the_drying(self):
         self.assertEqual(base("brine-green").steps[0].drying, 8)
@@ -50,7 +52,7 @@ class Steps(SimpleTestCase):
             "/mix/diluent": replace(good, mix=replace(good.mix, diluent="spirit", diluent_parts=1)),
             "/mix/diluent_parts": replace(good, mix=replace(good.mix, diluent_parts=1.0)),
             "/mix/parts": replace(good, mix=Mix(())),
-            "/mix/parts/0": replace(good, mix=Mix((("brine-green", 0.0),))),
+            "/mix/parts/0": replace(good, mix=Mix(((paint("brine-green"), 0.0),))),
         }
         for place, step in cases.items():
             with self.assertRaises((OutOfRange, UnknownName)) as refusal:
@@ -110,7 +112,7 @@ class Grounds(SimpleTestCase):
 
 class Quantities(SimpleTestCase):
     def test_millilitres_are_area_times_film_over_what_is_not_lost(self):
-        step = replace(base("brine-green").steps[0], mix=Mix((("brine-green", 1.0),), "water", 1.0))
+        step = replace(base("brine-green").steps[0], mix=Mix(((paint("brine-green"), 1.0),), "water", 1.0))
         wet = 950 * WET_FILM * 2 / 1000 / (1 - LOSS)
         self.assertAlmostEqual(millilitres(step, 950, 2)["brine-green"], wet / 2)
         self.assertEqual(DROP, 0.05)
@@ -122,7 +124,7 @@ class Hazards(SimpleTestCase):
         self.assertEqual(step_cautions(base("brine-green").steps[0]), ())
 
     def test_thinner_and_metal_and_fine_work_carry_theirs(self):
-        thinned = replace(base("brine-green").steps[0], mix=Mix((("brine-green", 1.0),), "thinner", 1.0))
+        thinned = replace(base("brine-green").steps[0], mix=Mix(((paint("brine-green"), 1.0),), "thinner", 1.0))
         self.assertIn(cautions()["H-07"], step_cautions(thinned))
         self.assertIn(cautions()["H-31"], step_cautions(base("lamp-brass").steps[0]))
         self.assertIn(cautions()["H-28"], step_cautions(replace(base("brine-green").steps[0], kind="edge")))

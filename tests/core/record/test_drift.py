@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 
 from mantello_core.design.edit import with_rule, with_step, with_undercoat
 from mantello_core.errors import Contradiction
+from mantello_core.paints.range import paint
 from mantello_core.record.drift import Drift, State, drifts, kept_as_painted
 from mantello_core.scheme.cascade import resolve
 from tests.samples import LAPEL, base, rule, small_design
@@ -50,7 +51,7 @@ class Drifts(SimpleTestCase):
         self.assertGreater(found.difference, 0)
 
     def test_another_undercoat_is_told_without_areas(self):
-        (found,) = told(BEFORE, with_undercoat(BEFORE, "undercoat-soot"))
+        (found,) = told(BEFORE, with_undercoat(BEFORE, paint("undercoat-soot")))
         self.assertEqual((found.kind, found.areas), ("undercoat", ()))
 
     def test_a_repainted_area_counts_as_painted_last(self):
@@ -120,6 +121,6 @@ class KeptAsPainted(SimpleTestCase):
             kept_as_painted(BEFORE, replace(found, painted="gone"))
 
     def test_a_recipe_is_no_matter_of_rules(self):
-        (found,) = told(BEFORE, with_undercoat(BEFORE, "undercoat-soot"))
+        (found,) = told(BEFORE, with_undercoat(BEFORE, paint("undercoat-soot")))
         with self.assertRaisesRegex(Contradiction, "same role"):
             kept_as_painted(BEFORE, found)

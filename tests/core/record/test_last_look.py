@@ -14,6 +14,7 @@ from mantello_core.design.edit import with_recipe_started, with_undercoat
 from mantello_core.errors import UnknownName
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.formats.sample import calvessa, levy
+from mantello_core.paints.range import paint
 from mantello_core.passes.soiled import soiled, swallowed
 from mantello_core.recipes.quantity import portion
 from mantello_core.recipes.step import Mix
@@ -72,7 +73,7 @@ class Decisions(SimpleTestCase):
 
     def test_what_a_subject_stands_on_changes_with_it_and_with_nothing_else(self):
         design = calvessa()
-        changed = with_undercoat(design, "undercoat-soot")
+        changed = with_undercoat(design, paint("undercoat-soot"))
         self.assertNotEqual(stands(design, "undercoat"), stands(changed, "undercoat"))
         looks = {subject for subject in subjects_of(design) if subject.startswith("look:")}
         for subject in looks:
@@ -92,8 +93,8 @@ class Decisions(SimpleTestCase):
         other = next(role.id for role in design.scheme.roles if role.id not in worn)
         mine = next(role for role in worn if role)
         look = "look:rangers-skirmish-line"
-        self.assertEqual(stands(with_recipe_started(design, other, "gull-white"), look), stands(design, look))
-        self.assertNotEqual(stands(with_recipe_started(design, mine, "gull-white"), look), stands(design, look))
+        self.assertEqual(stands(with_recipe_started(design, other, paint("gull-white")), look), stands(design, look))
+        self.assertNotEqual(stands(with_recipe_started(design, mine, paint("gull-white")), look), stands(design, look))
 
     def test_what_is_gone_stands_on_nothing_and_nonsense_is_refused(self):
         self.assertEqual(stands(calvessa(), "role:gone"), "")
@@ -151,7 +152,7 @@ class Soiled(SimpleTestCase):
 
 class Portions(SimpleTestCase):
     def test_whole_drops_keep_the_parts(self):
-        mix = Mix((("brine-green", 3.0), ("salt-linen", 1.0)), "water", 2.0)
+        mix = Mix(((paint("brine-green"), 3.0), (paint("salt-linen"), 1.0)), "water", 2.0)
         small, large = portion(mix, 10, 1), portion(mix, 30_000, 2)
         self.assertEqual(small.words, "3 drops Brine Green, 1 drop Salt Linen, 2 drops water")
         counts = [count for _, count in large.drops]
@@ -160,11 +161,11 @@ class Portions(SimpleTestCase):
 
     def test_halves_are_counted_in_whole_drops(self):
         self.assertEqual(
-            portion(Mix((("brine-green", 1.5), ("salt-linen", 1.0))), 1, 1).drops,
+            portion(Mix(((paint("brine-green"), 1.5), (paint("salt-linen"), 1.0))), 1, 1).drops,
             (("Brine Green", 3), ("Salt Linen", 2)),
         )
 
     @given(st.floats(0.1, 1e5), st.integers(1, 6))
     def test_it_is_never_too_little(self, surface, coats):
-        mix = Mix((("brine-green", 1.0),), "water", 1.0)
+        mix = Mix(((paint("brine-green"), 1.0),), "water", 1.0)
         self.assertGreaterEqual(portion(mix, surface, coats).millilitres + 1e-9, surface * coats * 0.04 / 1000 / 0.7)

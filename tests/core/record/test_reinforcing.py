@@ -4,13 +4,14 @@ from datetime import datetime, timedelta
 
 from django.test import SimpleTestCase
 
-from mantello_core.paints.range import paints
+from mantello_core.paints.catalogue import SHIPPED
+from mantello_core.paints.range import paint, paints
 from mantello_core.paints.stock import Stock
 from mantello_core.recipes.step import Mix
 from mantello_core.record.reinforcing import Logged, as_painted
 
 START = datetime(2025, 3, 1, 19)
-MADDER = Mix((("madder-rope", 1.0),))
+MADDER = Mix(((paint("madder-rope"), 1.0),))
 
 
 def logged(
@@ -20,7 +21,7 @@ def logged(
 
 
 def painted(entries, ordinals=(1, 2, 3), shelf=None, usable=(), mix=MADDER):
-    return as_painted(entries, ordinals, shelf or {}, usable, lambda role, step, version: mix)
+    return as_painted(entries, ordinals, shelf or {}, SHIPPED, usable, lambda role, step, version: mix)
 
 
 class AsPainted(SimpleTestCase):

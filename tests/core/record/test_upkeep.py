@@ -5,6 +5,7 @@ from datetime import datetime, timedelta
 from django.test import SimpleTestCase
 
 from mantello_core.formats.sample import levy
+from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.range import paints
 from mantello_core.record.upkeep import Use, leftovers, metal_places, mix_life, wears
 from mantello_core.scheme.cascade import resolve
@@ -15,7 +16,8 @@ OIL = next(id_ for id_, pot in paints().items() if pot.kind == "oil")
 
 
 def use(tool="round brush", kind="base", minutes=60.0, mix="A 1", pots=("salt-linen",), days=1.0):
-    return Use(tool, kind, minutes, mix, pots, NOW - timedelta(days=days))
+    kinds = tuple(pot.kind if (pot := SHIPPED.get(id_)) else "" for id_ in pots)
+    return Use(tool, kind, minutes, mix, pots, kinds, NOW - timedelta(days=days))
 
 
 class Wears(SimpleTestCase):
@@ -76,6 +78,6 @@ class Metals(SimpleTestCase):
 
 class Lives(SimpleTestCase):
     def test_the_shortest_lived_paint_decides(self):
-        self.assertEqual(mix_life(("brine-green",)), timedelta(days=3))
-        self.assertEqual(mix_life(("brine-green", "ferry-steel")), timedelta(days=1))
+        self.assertEqual(mix_life(("acrylic",)), timedelta(days=3))
+        self.assertEqual(mix_life(("acrylic", "metallic")), timedelta(days=1))
         self.assertEqual(mix_life(()), timedelta(days=3))

@@ -10,6 +10,7 @@ from mantello_core.design import edit, muster
 from mantello_core.design.transfer import transferred
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.paints.range import paint
 from mantello_core.scheme.cascade import ladder, resolve
 from mantello_core.scheme.rule import Rule
 from tests.samples import FUSILIER, LAPEL, calvessa, rule, small_design
@@ -65,15 +66,15 @@ class Substitutions(SimpleTestCase):
         self.assertEqual(read_design_bytes(design_bytes(design)), design)
 
     def test_as_field_but_darker_is_darker(self):
-        design, role = edit.with_toned_role(COATED, "field", "Dark field", "pitch-barrel", 1)
+        design, role = edit.with_toned_role(COATED, "field", "Dark field", paint("pitch-barrel"), 1)
         dark, usual = (design.scheme.role(id_).recipe().steps[0].mix for id_ in (role.id, "field"))
         self.assertEqual(dark.words, "Brine Green 1, Pitch Barrel 1, neat")
         self.assertLess(dark.film.masstone.lightness, usual.film.masstone.lightness)
         with self.assertRaises(OutOfRange):
-            edit.with_toned_role(COATED, "field", "Darker", "pitch-barrel", 0)
+            edit.with_toned_role(COATED, "field", "Darker", paint("pitch-barrel"), 0)
 
     def test_washes_stay_as_they_are_in_a_toned_role(self):
-        _, role = edit.with_toned_role(calvessa(), "field", "Dark field", "pitch-barrel", 1)
+        _, role = edit.with_toned_role(calvessa(), "field", "Dark field", paint("pitch-barrel"), 1)
         shade = next(step for step in role.recipe().steps if step.kind == "shade")
         self.assertEqual(
             shade, next(step for step in calvessa().scheme.role("field").recipe().steps if step.kind == "shade")

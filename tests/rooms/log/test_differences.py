@@ -13,6 +13,7 @@ from mantello.workspace.editing import edit
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.design.edit import set_cell, with_step, with_undercoat
+from mantello_core.paints.range import paint
 from mantello_core.recipes.step import Mix
 from tests.rooms.case import RoomCase
 
@@ -45,7 +46,9 @@ class Differences(RoomCase):
 
     def change_field(self):
         step = self.now().scheme.role("field").recipe().steps[0]
-        self.change(lambda design: with_step(design, "field", "rank", replace(step, mix=Mix((("madder-rope", 1.0),)))))
+        self.change(
+            lambda design: with_step(design, "field", "rank", replace(step, mix=Mix(((paint("madder-rope"), 1.0),))))
+        )
 
     def found(self):
         army = self.army_now()
@@ -106,13 +109,13 @@ class Differences(RoomCase):
         self.assertEqual(self.found(), [])
 
     def test_a_changed_scheme_opens_an_accepted_difference_again(self):
-        self.change(lambda design: with_undercoat(design, "undercoat-soot"))
+        self.change(lambda design: with_undercoat(design, paint("undercoat-soot")))
         self.paint("")
-        self.change(lambda design: with_undercoat(design, "undercoat-slate"))
+        self.change(lambda design: with_undercoat(design, paint("undercoat-slate")))
         one = next(one for one in self.found() if one.drift.kind == "undercoat")
         self.post("settle-difference", drift=one.drift.key, do="accept", note="covered anyway")
         self.assertNotIn("undercoat", [one.drift.kind for one in self.found()])
-        self.change(lambda design: with_undercoat(design, "undercoat-cask"))
+        self.change(lambda design: with_undercoat(design, paint("undercoat-cask")))
         self.assertIn("undercoat", [one.drift.kind for one in self.found()])
 
     def test_what_cannot_be_done_is_refused_and_what_is_gone_is_said(self):

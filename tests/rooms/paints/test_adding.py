@@ -125,7 +125,7 @@ class Alerts(RoomCase):
         self.assertContains(self.see("paints", pot="brush-varnish-matt"), "dries satin")
 
     def test_a_discontinued_paint_that_runs_short_names_the_units_to_change_at(self):
-        used = self.now().scheme.role("field").recipe().steps[0].mix.parts[0][0]
+        used = self.now().scheme.role("field").recipe().steps[0].mix.paints[0].id
         self.post("keep-stock", used, pots="0.001", price="", note="", discontinued="on")
         self.assertTrue(OwnedPaint.objects.of(self.owner)[used].discontinued)
         page = self.see("paints")
@@ -140,7 +140,7 @@ class Alerts(RoomCase):
 
 class Costs(RoomCase):
     def test_units_and_figures_cost_and_unknown_prices_are_named(self):
-        used = self.now().scheme.role("field").recipe().steps[0].mix.parts[0][0]
+        used = self.now().scheme.role("field").recipe().steps[0].mix.paints[0].id
         OwnedPaint.objects.keep(self.owner, {used: Stock(1.0, 3.4)})
         page = self.see("costs")
         rows, whole = page.context["rows"], page.context["whole"]

@@ -32,7 +32,7 @@ class FewestPage(RoomCase):
         before = self.now()
         found = self.see("fewest", within="5").context["found"]
         self.post("take-fewest", within="5")
-        used = {id_ for role in self.now().scheme.roles if base_mix(role) for id_, _ in base_mix(role).parts}
+        used = {pot.id for role in self.now().scheme.roles if base_mix(role) for pot in base_mix(role).paints}
         self.assertEqual(used, {pot.id for pot in found.paints})
         self.post("undo")
         self.assertEqual(self.now(), before)

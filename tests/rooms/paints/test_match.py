@@ -15,7 +15,7 @@ class MatchPage(RoomCase):
         for row in rows:
             self.assertNotIn("lantern-yellow", [pot.id for pot, _, _ in row.shares])
             self.assertAlmostEqual(sum(share for _, _, share in row.shares), 1)
-            self.assertEqual(row.coats[0], solid(paint(self.now().scheme.undercoat).film).colour)
+            self.assertEqual(row.coats[0], solid(self.now().scheme.ground.undercoat.film).colour)
         self.assertContains(page, "Take as base", len(rows))
 
     def test_a_paint_that_ran_out_is_replaced_but_is_no_role_to_take_it(self):
@@ -60,7 +60,7 @@ class MatchPage(RoomCase):
         answer = self.post("take-match", role="lantern", part=["candle-yellow:4", "salt-linen:1"])
         self.assertIn("/recipes/lantern/", answer.url)
         after = self.now().scheme.role("lantern")
-        self.assertEqual(base_mix(after).parts, (("candle-yellow", 4.0), ("salt-linen", 1.0)))
+        self.assertEqual(base_mix(after).parts, ((paint("candle-yellow"), 4.0), (paint("salt-linen"), 1.0)))
         self.assertEqual(after.recipe().steps[1:], before.recipe().steps[1:])
         self.post("undo")
         self.assertEqual(self.now().scheme.role("lantern"), before)

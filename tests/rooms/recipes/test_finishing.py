@@ -18,7 +18,7 @@ from tests.samples import calvessa
 FORM = {
     "metals_slot": "last", "skin_slot": "late", "base_slot": "", "varnish": "matt", "can": "yes", "use": "hard", "varnish_last": "", "barrier": "gloss",
     "apart": ["Cloak"], "shiny": ["trim"], "level": "3", "dirt-mud": "on", "paint-mud": "mudflat", "height-mud": "25",
-    **{f"paint-{one.id}": one.step.mix.parts[0][0] for one in usual_dirt() if one.id != "mud"},
+    **{f"paint-{one.id}": one.step.mix.paints[0].id for one in usual_dirt() if one.id != "mud"},
     "height-dust": "35", "plant-tuft": "4", "seed": "7", "magnets": "on", "width": "40", "depth": "60",
 }  # fmt: skip
 
@@ -30,7 +30,7 @@ class Keeping(RoomCase):
         self.assertEqual((found.slots.metals, found.slots.skin, found.slots.base), ("last", "late", ""))
         self.assertEqual((found.varnish, found.use, found.barrier, found.level), ("matt", "hard", "gloss", 3))
         self.assertEqual(
-            [(one.id, one.step.mix.parts, one.height) for one in found.dirt], [("mud", (("mudflat", 1.0),), 0.25)]
+            [(one.id, one.step.mix.paints[0].id, one.height) for one in found.dirt], [("mud", "mudflat", 0.25)]
         )
         self.assertEqual([(one.id, one.in_ten) for one in found.basing.plants], [("tuft", 4.0)])
         self.assertEqual(
@@ -45,7 +45,7 @@ class Keeping(RoomCase):
 
     def test_nothing_said_is_no_finish(self):
         plain = {"use": "play", "can": "yes", "seed": "1", "height-dust": "35", "height-mud": "18"}
-        plain |= {f"paint-{one.id}": one.step.mix.parts[0][0] for one in usual_dirt()}
+        plain |= {f"paint-{one.id}": one.step.mix.paints[0].id for one in usual_dirt()}
         self.post("keep-finishing", **plain)
         self.assertEqual(self.now().scheme.finishing, Finishing())
 
@@ -82,7 +82,7 @@ class Keeping(RoomCase):
         self.post("add-paint", **said)
         (pot,) = OwnPaint.objects.of(self.owner)
         self.post("keep-finishing", **FORM | {"paint-mud": pot.id})
-        self.assertEqual(self.now().scheme.finishing.dirt[0].step.mix.parts, ((pot.id, 1.0),))
+        self.assertEqual(self.now().scheme.finishing.dirt[0].step.mix.parts, ((pot, 1.0),))
         self.assertContains(self.see("finishing"), "Backyard mud")
 
     def test_another_painter_finds_none_of_it(self):

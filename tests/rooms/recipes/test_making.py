@@ -32,7 +32,7 @@ class WorkedOut(RoomCase):
         OwnedPaint.objects.keep(self.owner, {id_: Stock(1.0) for id_ in ("madder-rope", "gull-white", "tar-wash")})
         page = self.see("draft-recipe", "field", aim="colour", colour="#a05060", pots="owned", method="classic")
         used = {
-            id_ for draft in page.context["drafts"] for step in draft.made.recipe.steps for id_, _ in step.mix.parts
+            pot.id for draft in page.context["drafts"] for step in draft.made.recipe.steps for pot in step.mix.paints
         }
         self.assertLessEqual(used, {"madder-rope", "gull-white", "tar-wash"})
         self.assertContains(page, "from the colour")
@@ -70,7 +70,7 @@ class Lights(RoomCase):
             for step in self.now().scheme.role("field").recipe("leader").steps
             if step.kind in ("layer", "highlight", "edge")
         ]
-        self.assertIn(row.route.light.id, {id_ for step in lights for id_, _ in step.mix.parts})
+        self.assertIn(row.route.light.id, {pot.id for step in lights for pot in step.mix.paints})
 
     def test_one_that_is_gone_changes_nothing(self):
         before = self.now()

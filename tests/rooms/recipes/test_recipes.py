@@ -34,7 +34,7 @@ class Recipes(RoomCase):
 
     def test_another_undercoat_changes_the_coats(self):
         self.post("set-undercoat", undercoat="undercoat-linen", role="lantern")
-        self.assertEqual(self.now().scheme.undercoat, "undercoat-linen")
+        self.assertEqual(self.now().scheme.ground.undercoat.id, "undercoat-linen")
         page = self.see("recipe", "lantern")
         self.assertContains(page, "4 coats")
         self.assertNotContains(page, "7 coats to cover")
@@ -118,7 +118,7 @@ class Undercoats(RoomCase):
         answer = self.post("set-undercoat", undercoat="undercoat-linen", next=here)
         self.assertEqual(answer.url, here)
         rows = self.see("undercoats").context["kinds"][0][1]
-        self.assertEqual([minutes for one, minutes, _ in rows if one.ground.undercoat == "undercoat-linen"], [0])
+        self.assertEqual([minutes for one, minutes, _ in rows if one.ground.undercoat.id == "undercoat-linen"], [0])
 
     def test_an_empty_army_has_nothing_to_compare(self):
         empty = create_army(self.owner, "Empty")

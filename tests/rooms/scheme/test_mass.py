@@ -77,7 +77,7 @@ class Trying(RoomCase):
         self.post("start-recipe", "field", paint="ferry-blue")
         role = self.now().scheme.role("field")
         self.assertEqual(
-            [step.mix.parts[0][0] for step in role.recipe("rank").steps if step.kind == "base"], ["ferry-blue"]
+            [step.mix.paints[0].id for step in role.recipe("rank").steps if step.kind == "base"], ["ferry-blue"]
         )
         self.assertEqual([tier for tier, _ in role.recipes], ["rank", "leader"])
         self.post("undo")

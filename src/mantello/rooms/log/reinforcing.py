@@ -11,6 +11,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.record.queries import progress
 from mantello.shelf.models import OwnedPaint
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.bearers.mark_work import MARK
@@ -109,7 +110,7 @@ def _steps(request, army, reading: Reading, chosen: dict) -> tuple[PaintedStep, 
         for pot in paints().values()
         if not (pot.id in shelf and shelf[pot.id].discontinued and not shelf[pot.id].pots)
     ]
-    return as_painted(entries, chosen["finished"] or chosen["begun"], shelf, usable, mix_of)
+    return as_painted(entries, chosen["finished"] or chosen["begun"], shelf, catalogue_for(army), usable, mix_of)
 
 
 def _today(reading: Reading, chosen: dict, step: PaintedStep) -> str:

@@ -5,6 +5,7 @@ from django.utils import timezone
 from django.views.decorators.http import require_safe
 
 from mantello.record.using import uses_of
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.figures.vocabulary import sideless, spoken
@@ -20,7 +21,7 @@ def bench(request, army_id):
     """Wear, leftovers and metals; metals are searched by part, role or paint."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    uses, now = uses_of(army.entries.standing(), reading), timezone.now()
+    uses, now = uses_of(army.entries.standing(), reading, catalogue_for(army)), timezone.now()
     sought = request.GET.get("metal", "")[:80].strip()
     words = sought.casefold().split()[:_MOST_WORDS]
     metals = []

@@ -6,10 +6,10 @@ from django.contrib.auth.decorators import login_required
 from django.views.decorators.http import require_safe
 
 from mantello.shelf.models import OwnedPaint
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.paints.costing import Cost, cost_of
-from mantello_core.paints.range import paint
 
 
 @dataclass(frozen=True)
@@ -34,7 +34,7 @@ def costs(request, army_id):
     """Unit by unit, and the whole army; paints without a price are named, not guessed."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    shelf = OwnedPaint.objects.of(request.user)
+    shelf, catalogue = OwnedPaint.objects.of(request.user), catalogue_for(army)
     by_unit = reading.needed_by_unit if reading.design.army.figures else {}
     rows = [
         UnitCost(
@@ -42,18 +42,18 @@ def costs(request, army_id):
             reading.design.army.title(unit.id),
             unit.figures,
             sum(by_unit[unit.id].values()),
-            cost_of(by_unit[unit.id], shelf),
+            cost_of(by_unit[unit.id], shelf, catalogue),
         )
         for unit in reading.design.army.units
         if unit.id in by_unit
     ]
-    whole = cost_of(reading.needed, shelf) if by_unit else Cost(0.0, ())
+    whole = cost_of(reading.needed, shelf, catalogue) if by_unit else Cost(0.0, ())
     context = {
         "title": "What it costs",
         "rows": rows,
         "whole": whole,
         "figures": sum(row.figures for row in rows),
         "dearest": max((row.each for row in rows), default=0.0),
-        "unknown": [paint(id_) for id_ in whole.unknown],
+        "unknown": [catalogue.paint(id_) for id_ in whole.unknown],
     }
     return room_page(request, army, "paints", "paints/costs.html", context)

@@ -105,7 +105,7 @@ def _wanted(design: Design) -> dict[Mix, list[Role]]:
 
 
 def _used(wanted) -> set[str]:
-    return {id_ for mix in wanted for id_, _ in mix.parts}
+    return {pot.id for mix in wanted for pot in mix.paints}
 
 
 def _found(request, wanted, within: str) -> SmallestSet:

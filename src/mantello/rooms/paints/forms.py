@@ -1,13 +1,16 @@
 """Forms of the shelf."""
 
+from collections.abc import Iterable
+
 from django import forms
 
 from mantello_core.errors import MantelloError
 from mantello_core.formats.roster import decoded
 from mantello_core.formats.shelf import read_shelf
 from mantello_core.formats.shelf_document import read_palette, read_shelf_document
+from mantello_core.paints.catalogue import SHIPPED, Catalogue
 from mantello_core.paints.estimate import CLASS_CONTRAST
-from mantello_core.paints.range import paint
+from mantello_core.paints.paint import Paint
 from mantello_core.paints.stock import MOST_NOTE, MOST_POTS, MOST_PRICE, Stock
 
 #: the largest shelf file that is read
@@ -45,12 +48,13 @@ class StockForm(forms.Form):
 class CountForm(forms.Form):
     """Pots of many paints at once, one field a paint."""
 
-    def __init__(self, shelf: dict[str, Stock], paint_ids, *arguments, **options):
+    def __init__(self, shelf: dict[str, Stock], pots: Iterable[Paint], *arguments, **options):
         super().__init__(*arguments, **options)
         self.shelf = shelf
-        for id_ in paint_ids:
+        for pot in pots:
+            id_ = pot.id
             field = _number(
-                f"Pots of {paint(id_).name}", MOST_POTS, f"0 to {MOST_POTS:g}; half a pot is 0.5.",
+                f"Pots of {pot.name}", MOST_POTS, f"0 to {MOST_POTS:g}; half a pot is 0.5.",
                 initial=f"{shelf[id_].pots:g}" if id_ in shelf and shelf[id_].pots else None,
             )  # fmt: skip
             field.widget.attrs["aria-label"] = field.label
@@ -81,6 +85,11 @@ class ShelfFileForm(forms.Form):
         label="Colours of a palette hide as",
     )  # fmt: skip
 
+    def __init__(self, *arguments, catalogue: Catalogue = SHIPPED, **options):
+        """catalogue: the paints a shelf may name besides those it brings."""
+        super().__init__(*arguments, **options)
+        self.catalogue = catalogue
+
     def clean(self):
         """The file's lines under ``lines``, or what it says of a shelf under ``read``."""
         given = super().clean()
@@ -89,11 +98,11 @@ class ShelfFileForm(forms.Form):
         try:
             text = decoded(given["file"].read(MOST_BYTES + 4))
             if text.lstrip("\ufeff \n\r\t").startswith("{"):
-                given["read"] = read_shelf_document(text)
+                given["read"] = read_shelf_document(text, self.catalogue)
             elif text.lstrip("\ufeff").startswith("GIMP"):
                 given["read"] = read_palette(text, given.get("opacity") or "semi-opaque")
             else:
-                given["lines"] = read_shelf(text)
+                given["lines"] = read_shelf(text, self.catalogue)
         except MantelloError as error:
             place = f" (at {error.where})" if error.where.startswith("/") else ""
             self.add_error("file", f"{error.message}{place}")

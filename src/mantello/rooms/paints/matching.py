@@ -10,6 +10,7 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.shelf.choices import paint_choices
 from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.fields import CoreField
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.colour.spaces import Lab, lab_of_hex
@@ -20,8 +21,9 @@ from mantello_core.film.coverage import coat_by_coat, tolerance_of
 from mantello_core.film.ground import Ground
 from mantello_core.film.surface import solid
 from mantello_core.mixing.matching import Match, apart_under_lamp, matches
+from mantello_core.paints.catalogue import Catalogue
 from mantello_core.paints.paint import Film, Paint
-from mantello_core.paints.range import paint, ranges
+from mantello_core.paints.range import ranges
 from mantello_core.scheme.scheme import Role
 
 #: mixes shown, and coats drawn of each
@@ -86,7 +88,7 @@ class MatchForm(forms.Form):
 
     def __init__(self, design: Design, data, own=()):
         super().__init__(data)
-        self.design = design
+        self.design, self.catalogue = design, design.catalogue.with_own(own)
         made = [(f"role:{role.id}", role.name) for role in design.scheme.roles if base_mix(role)]
         groups = [(name, [(f"paint:{id_}", words) for id_, words in pots]) for name, pots in paint_choices(own)]
         self.fields["wanted"].choices = [
@@ -106,9 +108,8 @@ class MatchForm(forms.Form):
             mix = base_mix(role)
             given["target"] = Wanted(mix.film.masstone, role.name, role, mix.paints, mix.film)
         elif kind == "paint":
-            given["target"] = Wanted(
-                solid(paint(id_).film).colour, paint(id_).name, None, (paint(id_),), paint(id_).film
-            )
+            pot = self.catalogue.paint(id_)
+            given["target"] = Wanted(solid(pot.film).colour, pot.name, None, (pot,), pot.film)
         elif given.get("colour"):
             given["target"] = Wanted(given["colour"], self.data["colour"])
         return given
@@ -152,7 +153,7 @@ def take_match(request, army_id):
     """A mix becomes the base of a role."""
     army = army_for(request, army_id)
     role = reading_of(army.head).design.scheme.role(request.POST.get("role", ""), "role")
-    parts = _parts(request.POST.getlist("part"))
+    parts = _parts(request.POST.getlist("part"), catalogue_for(army))
     apply(
         request,
         army,
@@ -162,7 +163,7 @@ def take_match(request, army_id):
     return redirect("recipe", army.pk, role.id)
 
 
-def _parts(given: list[str]) -> tuple[tuple[str, float], ...]:
+def _parts(given: list[str], catalogue: Catalogue) -> tuple[tuple[Paint, float], ...]:
     if len(given) > 3:
         raise OutOfRange(f"{len(given)} paints in the mix; allowed is up to 3.", "part")
     found = []
@@ -170,7 +171,7 @@ def _parts(given: list[str]) -> tuple[tuple[str, float], ...]:
         id_, _, drops = text.rpartition(":")
         if not drops.isdecimal() or len(drops) > 2:
             raise Unreadable(f"'{text[:40]}' is no paint with its drops; it reads like 'salt-linen:2'.", "part")
-        found.append((id_, float(drops)))
+        found.append((catalogue.paint(id_, "part"), float(drops)))
     return tuple(found)
 
 
@@ -189,8 +190,8 @@ def _rows(
 
 def _row(one: Match, target: Wanted, ground: Ground) -> MatchRow:
     film, parts = one.mix.film, one.mix.parts
-    solids = [drops * paint(id_).solids for id_, drops in parts]
-    shares = tuple((paint(id_), drops, dry / sum(solids)) for (id_, drops), dry in zip(parts, solids, strict=True))
+    solids = [drops * pot.solids for pot, drops in parts]
+    shares = tuple((pot, drops, dry / sum(solids)) for (pot, drops), dry in zip(parts, solids, strict=True))
     way = tuple((name, a, b, b - a) for name, a, b in zip(("L*", "a*", "b*"), target.colour, one.colour, strict=True))
     seen = coat_by_coat(film, ground.flat, 0.0, min(one.coats or MOST_COATS, MOST_COATS))
     lamp = apart_under_lamp(target.film, film) if target.film else None

@@ -8,6 +8,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.download import download
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.formats.palette import write_palette
@@ -15,7 +16,7 @@ from mantello_core.formats.shelf import write_shelf, write_shopping
 from mantello_core.formats.shelf_document import write_shelf_document
 from mantello_core.paints.alike import alike
 from mantello_core.paints.own import OWN
-from mantello_core.paints.range import Range, paint, ranges
+from mantello_core.paints.range import Range, ranges
 from mantello_core.paints.range import paints as all_paints
 from mantello_core.paints.shopping import RESERVE, shopping
 from mantello_core.planning.consumable import consumables
@@ -46,10 +47,10 @@ def _page(request, army, status=200, **forms):
                     if role.name not in names:
                         names.append(role.name)
     own = OwnPaint.objects.of(request.user)
-    known = all_paints() | {pot.id: pot for pot in own}
-    counting = forms.get("count") or (CountForm(owned, known) if request.GET.get("count") else None)
-    chosen = known.get(forms.get("pot") or request.GET.get("pot", ""))
-    purchases = shopping(reading.needed, owned)
+    catalogue = catalogue_for(army)
+    counting = forms.get("count") or (CountForm(owned, catalogue) if request.GET.get("count") else None)
+    chosen = catalogue.get(forms.get("pot") or request.GET.get("pot", ""))
+    purchases = shopping(reading.needed, owned, catalogue)
     context = {
         "title": "Paints",
         "shelves": [
@@ -62,7 +63,7 @@ def _page(request, army, status=200, **forms):
                 *ranges(),
             )
         ],
-        "shortages": shortages(reading.design.army, reading.needed_by_unit, owned)
+        "shortages": shortages(reading.design.army, reading.needed_by_unit, owned, catalogue)
         if reading.design.army.figures
         else (),
         "consumables": consumables(reading.work.atoms) if reading.design.army.figures else (),
@@ -81,7 +82,7 @@ def _page(request, army, status=200, **forms):
     }
     if chosen:
         context |= _chosen(chosen, owned, forms.get("stock"), used, reading.needed)
-        context["mistaken"] = alike(chosen, known.values())[:8]
+        context["mistaken"] = alike(chosen, tuple(catalogue))[:8]
     return room_page(request, army, "paints", "paints/paints.html", context, status)
 
 
@@ -109,8 +110,7 @@ def _count_field(counting, pot):
 def keep_stock(request, army_id, pot):
     """What is owned of one paint."""
     army = army_for(request, army_id)
-    OwnPaint.objects.of(request.user)
-    found = paint(pot, "paint")
+    found = catalogue_for(army).paint(pot, "paint")
     form = StockForm(request.POST)
     if not form.is_valid():
         return _page(request, army, 422, stock=form, pot=found.id)
@@ -125,8 +125,7 @@ def keep_stock(request, army_id, pot):
 def count_shelf(request, army_id):
     """Pots of every paint, counted at once."""
     army = army_for(request, army_id)
-    known = all_paints() | {pot.id: pot for pot in OwnPaint.objects.of(request.user)}
-    form = CountForm(OwnedPaint.objects.of(request.user), known, request.POST)
+    form = CountForm(OwnedPaint.objects.of(request.user), catalogue_for(army), request.POST)
     if not form.is_valid():
         return _page(request, army, 422, count=form)
     shelf = form.cleaned_data["shelf"]
@@ -140,7 +139,7 @@ def count_shelf(request, army_id):
 def read_shelf_file(request, army_id):
     """A shelf from a file: all of it, or nothing and what is doubtful."""
     army = army_for(request, army_id)
-    form = ShelfFileForm(request.POST, request.FILES)
+    form = ShelfFileForm(request.POST, request.FILES, catalogue=catalogue_for(army))
     if not form.is_valid():
         return _page(request, army, 422, file=form)
     read = form.cleaned_data.get("read")
@@ -165,7 +164,9 @@ def read_shelf_file(request, army_id):
 def shelf_file(request, army_id):
     """Everything that is owned, as separated values."""
     army = army_for(request, army_id)
-    return download(write_shelf(OwnedPaint.objects.of(request.user)), f"mantello-shelf-{army.pk}.csv", CSV)
+    return download(
+        write_shelf(OwnedPaint.objects.of(request.user), catalogue_for(army)), f"mantello-shelf-{army.pk}.csv", CSV
+    )
 
 
 @login_required
@@ -194,5 +195,5 @@ def palette_file(request, army_id):
 def shopping_file(request, army_id):
     """What must be bought for the army, as separated values."""
     army = army_for(request, army_id)
-    purchases = shopping(reading_of(army.head).needed, OwnedPaint.objects.of(request.user))
+    purchases = shopping(reading_of(army.head).needed, OwnedPaint.objects.of(request.user), catalogue_for(army))
     return download(write_shopping(purchases), f"mantello-shopping-{army.pk}.csv", CSV)

@@ -13,6 +13,7 @@ from mantello.record import logging as log
 from mantello.record.queries import log_mark, progress
 from mantello.record.using import aged
 from mantello.trials.trial import untested
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.muster import Muster
 from mantello.workspace.page import army_for, room_page
 from mantello_core.advice.mishap import mishaps_at, repair
@@ -80,7 +81,9 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "coats": batch.atoms[0].coats,
         "cautions": handling.cautions,
         "deference": DEFERENCE,
-        "aged": aged(army, reading, log.mix_words(reading, batch.atoms[0]), evening.now) if step else None,
+        "aged": aged(army, reading, catalogue_for(army), log.mix_words(reading, batch.atoms[0]), evening.now)
+        if step
+        else None,
         "dry_at": evening.drying_until(batch),
         "drying": evening.still_drying(),
         "following": following[:3],

@@ -44,7 +44,9 @@ class Handling:
         block, design = self.batch.block, self.reading.design
         each = sum(block.task.figures[figure] for figure in block.figures) / len(block.figures)
         life = (
-            mix_life(id_ for id_, _ in self.step.mix.parts) if self.step and not self.batch.atoms[0].sprayed else None
+            mix_life(pot.kind for pot in self.step.mix.paints)
+            if self.step and not self.batch.atoms[0].sprayed
+            else None
         )
         unit = design.army.nodes[block.task.unit].figures
         evenings = design.evenings

@@ -13,7 +13,7 @@ from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.calendar.evenings import MOST_DESK
-from mantello_core.paints.range import paints
+from mantello_core.paints.range import paint, paints
 from mantello_core.planning.plan import Plan, laid_out, prepared
 from mantello_core.planning.whatif import WhatIf, changed, giving_way, late_minutes, levers, loads
 from mantello_core.record.pace import finish_range, spread_of
@@ -111,7 +111,8 @@ def what_if(request, army_id):
 def _tried(form: WhatIfForm, evening: Evening) -> Plan:
     said = form.cleaned_data
     without = tuple(tuple(one.split(":", 1)) for one in said["without"])
-    tried = WhatIf(said["attention"], said["undercoat"], tuple(said["plain"]), without, said["desk"] or 0)
+    undercoat = paint(said["undercoat"]) if said["undercoat"] else None
+    tried = WhatIf(said["attention"], undercoat, tuple(said["plain"]), without, said["desk"] or 0)
     design = changed(evening.reading.design, tried)
     work = prepared(
         design, evening.reading.resolution, evening.done_before, units_of(design, evening.painter), evening.pace

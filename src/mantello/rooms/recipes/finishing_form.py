@@ -9,8 +9,9 @@ from mantello.shell.fields import QuickSelect
 from mantello_core.design.design import Design
 from mantello_core.figures.loose import LOOSE
 from mantello_core.film.finish import VARNISHES
+from mantello_core.paints.catalogue import Catalogue
 from mantello_core.paints.paint import Paint
-from mantello_core.paints.range import paint, paints
+from mantello_core.paints.range import paints
 from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
 from mantello_core.scheme.finishing import (
     USES,
@@ -77,12 +78,13 @@ class FinishingForm(forms.Form):
             )
         self.fields["shiny"].choices = [(role.id, role.name) for role in scheme.roles]
         self.fields["apart"].choices = [(group, group) for group in LOOSE]
+        self.catalogue = design.catalogue.with_own(own)
         pots = [(pot.id, pot.name) for pot in (*own, *paints().values()) if pot.kind in _DIRTY and not pot.sprayed]
         self.dirt = _merged(finishing.dirt, usual_dirt())
         for one in self.dirt:
             self.fields[f"dirt-{one.id}"] = forms.BooleanField(required=False, label=one.name)
-            own = one.step.mix.parts[0][0]
-            named = pots if any(own == id_ for id_, _ in pots) else [(own, paint(own).name), *pots]
+            pot = one.step.mix.paints[0]
+            named = pots if any(pot.id == id_ for id_, _ in pots) else [(pot.id, pot.name), *pots]
             self.fields[f"paint-{one.id}"] = forms.ChoiceField(
                 label=f"{one.name}, paint", choices=named, widget=QuickSelect
             )
@@ -109,7 +111,7 @@ class FinishingForm(forms.Form):
         for one in form.dirt:
             form.initial |= {
                 f"dirt-{one.id}": one.id in on,
-                f"paint-{one.id}": one.step.mix.parts[0][0],
+                f"paint-{one.id}": one.step.mix.paints[0].id,
                 f"height-{one.id}": round(one.height * 100),
             }
         for one in form.plants:
@@ -150,7 +152,7 @@ class FinishingForm(forms.Form):
         Raises: what ``checked_finishing`` refuses.
         """
         given = self.cleaned_data
-        dirt = tuple(_said(one, given) for one in self.dirt if given[f"dirt-{one.id}"])
+        dirt = tuple(_said(one, given, self.catalogue) for one in self.dirt if given[f"dirt-{one.id}"])
         plants = tuple(
             replace(one, in_ten=given[f"plant-{one.id}"] or 0.0) for one in self.plants if given[f"plant-{one.id}"]
         )
@@ -168,9 +170,10 @@ class FinishingForm(forms.Form):
         return checked_finishing(made, tuple(design.scheme.role_by_id))
 
 
-def _said(one: DirtPass, given: dict) -> DirtPass:
+def _said(one: DirtPass, given: dict, catalogue: Catalogue) -> DirtPass:
     height = given.get(f"height-{one.id}")
-    changed = with_paint(one, given[f"paint-{one.id}"]) if given[f"paint-{one.id}"] != one.step.mix.parts[0][0] else one
+    pot = catalogue.paint(given[f"paint-{one.id}"], "paint")
+    changed = with_paint(one, pot) if pot != one.step.mix.paints[0] else one
     return changed if height is None else replace(changed, height=height / 100)
 
 

@@ -4,6 +4,7 @@ from django import forms
 
 from mantello.shelf.choices import pot_choices
 from mantello_core.errors import MantelloError
+from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.range import paints
 from mantello_core.recipes.mix_words import MOST_SIGNS as MOST_SAID
 from mantello_core.recipes.mix_words import mix_said
@@ -81,6 +82,7 @@ class StepForm(forms.Form):
     def __init__(self, *arguments, own=(), **options):
         super().__init__(*arguments, **options)
         wrong = f"Write a number above 0, up to {MOST_PARTS}."
+        self.catalogue = SHIPPED.with_own(own)
         self.pots = (*own, *paints().values())
         spoken = bool(self.is_bound and self.data.get("said", "").strip())
         for row in MIX_ROWS:
@@ -102,8 +104,8 @@ class StepForm(forms.Form):
             "diluent_parts": step.mix.diluent_parts or None, "where": step.where,
         }  # fmt: skip
         initial |= vars(step.manner) | {"share": step.manner.share and round(100 * step.manner.share, 2)}
-        for row, (paint, parts) in zip(MIX_ROWS, step.mix.parts, strict=False):
-            initial |= {f"paint{row}": paint, f"parts{row}": f"{parts:g}"}
+        for row, (pot, parts) in zip(MIX_ROWS, step.mix.parts, strict=False):
+            initial |= {f"paint{row}": pot.id, f"parts{row}": f"{parts:g}"}
         return cls(initial=initial, auto_id=f"{prefix}_%s", own=own)
 
     def manner_rows(self):
@@ -126,7 +128,7 @@ class StepForm(forms.Form):
             if paint and amount is None and f"parts{row}" not in self.errors:
                 self.add_error(f"parts{row}", "How many parts of it?")
             elif paint and amount:
-                parts.append((paint, amount))
+                parts.append((self.catalogue.paint(paint), amount))
             elif amount and not paint and f"paint{row}" not in self.errors:
                 self.add_error(f"paint{row}", f"{amount:g} parts of which paint?")
         if not self.errors:

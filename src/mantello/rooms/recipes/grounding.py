@@ -4,12 +4,14 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, back, room_page
 from mantello.workspace.reading import reading_of
 from mantello.workspace.stack import undercoat_cautions
 from mantello_core.design import edit
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import HARD
+from mantello_core.formats.ground import read_ground
 from mantello_core.mixing.undercoat import twin_apart, undercoats
 from mantello_core.recipes.hazard import DEFERENCE
 
@@ -53,11 +55,11 @@ def _kind(ground: Ground) -> str:
 def set_undercoat(request, army_id):
     """Choose the undercoat of the whole army."""
     army = army_for(request, army_id)
-    given = [request.POST.get(name, "") for name in ("undercoat", "above", "pot_coat")]
+    ground = read_ground(request.POST.dict(), catalogue_for(army))
     apply(
         request,
         army,
-        lambda design: edit.with_undercoat(design, *given),
+        lambda design: edit.with_undercoat(design, ground.undercoat, ground.above, ground.pot_coat),
         lambda before, after: f"Undercoat is now {after.scheme.ground.words}",
     )
     role = request.POST.get("role", "")

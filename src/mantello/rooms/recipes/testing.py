@@ -11,6 +11,7 @@ from mantello.shell.download import private_jpeg
 from mantello.shell.photograph import PhotoField, lit_parts, sampled
 from mantello.trials.models import Photo, TestPiece
 from mantello.trials.trial import CARD, begun, role_tests, seen_in, told, tried, untested, waive
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, back, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import TIERS
@@ -20,7 +21,6 @@ from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.film.calibration import Calibration
 from mantello_core.film.prediction import predicted
 from mantello_core.mixing.correction import corrections
-from mantello_core.paints.range import paint
 from mantello_core.recipes.step import MOST_COATS, MOST_MINUTES
 
 from .making import EVERY, OWNED, pots_for
@@ -86,11 +86,12 @@ def tests(request, army_id):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     rows = role_tests(army, reading) if reading.design.army.figures else []
+    pots = catalogue_for(army)
     context = {
         "title": "Test pieces",
         "rows": rows,
         "open": sum(not row.settled for row in rows),
-        "learned": [(paint(one.paint), one) for one in reading.design.scheme.calibrations],
+        "learned": [(pot, one) for one in reading.design.scheme.calibrations if (pot := pots.get(one.paint))],
     }
     return room_page(request, army, "recipes", "recipes/tests.html", context)
 
@@ -200,6 +201,7 @@ def _test_page(request, army, found: TestPiece, form, status=200):
             "tall": tall,
             "next": next((name for name in POINTS if name not in photo.patches), CARD),
         })  # fmt: skip
+    pots = catalogue_for(army).with_own(pot for outcome in prediction.outcomes for pot in outcome.step.mix.paints)
     context = {
         "title": f"Test piece of {found.role_name}",
         "test": found,
@@ -212,8 +214,9 @@ def _test_page(request, army, found: TestPiece, form, status=200):
         "points": POINTS.items(),
         "shown": SHOWN,
         "lessons": [
-            (paint(one.calibration.paint), one, known.get(one.calibration.paint) == one.calibration)
+            (pot, one, known.get(pot.id) == one.calibration)
             for one in told(found)
+            if (pot := pots.get(one.calibration.paint))
         ],
         "form": form,
         "role_there": found.role in reading_of(army.head).design.scheme.role_by_id,
@@ -278,7 +281,7 @@ def learn(request, army_id):
         )
     except ValueError as error:
         raise OutOfRange("The factors have to be numbers.", "hiding") from error
-    pot = paint(learned.paint, "paint")
+    pot = catalogue_for(army).paint(learned.paint, "paint")
     plain = learned.hiding == learned.drying == 1
     words = (
         f"{pot.name}: as predicted again"

@@ -10,6 +10,7 @@ from mantello.workspace.reading import reading_of
 from mantello_core.design import edit
 from mantello_core.design.preview import changed
 from mantello_core.design.transfer import transferred
+from mantello_core.paints.range import paint
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import changes
 from mantello_core.scheme.sentence import areas_words, rule_sentence
@@ -225,4 +226,4 @@ def take_over(request, army_id, other_id):
 
 
 def _toned(design, given):
-    return edit.with_toned_role(design, given["like"], given["name"], given["paint"], given["parts"])[0]
+    return edit.with_toned_role(design, given["like"], given["name"], paint(given["paint"], "paint"), given["parts"])[0]

@@ -8,6 +8,7 @@ from django.http import HttpResponseBadRequest
 from django.shortcuts import render
 from django.views.decorators.http import require_GET, require_POST
 
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, back
 from mantello.workspace.reading import reading_of
 from mantello_core.colour.difference import difference
@@ -16,7 +17,7 @@ from mantello_core.design.edit import with_recipe_started
 from mantello_core.errors import MantelloError
 from mantello_core.film.surface import solid
 from mantello_core.paints.paint import Paint
-from mantello_core.paints.range import paint, paints
+from mantello_core.paints.range import paints
 
 #: paints shown beside a tried colour
 NEAREST = 4
@@ -62,7 +63,7 @@ def start_recipe(request, army_id, role):
     """Start a role's recipes anew from one paint."""
     army = army_for(request, army_id)
     known = reading_of(army.head).design.scheme.role(role, "role")
-    pot = paint(request.POST.get("paint", ""), "paint")
+    pot = catalogue_for(army).paint(request.POST.get("paint", ""), "paint")
     said = f"{known.name} made anew from {pot.name}"
-    apply(request, army, lambda design: with_recipe_started(design, role, pot.id), said)
+    apply(request, army, lambda design: with_recipe_started(design, role, pot), said)
     return back(request, "scheme", army.pk)

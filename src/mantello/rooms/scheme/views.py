@@ -23,6 +23,7 @@ from mantello_core.design.bearing import device_words
 from mantello_core.design.preview import changed
 from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import spoken
+from mantello_core.paints.range import paint
 
 from .forms import RoleForm
 from .ladder import areas_said, effect_of, rows_of
@@ -328,7 +329,9 @@ def new_role(request, army_id):
         request,
         army,
         form,
-        lambda design, given: edit.with_new_role(design, given["name"], given["paint"])[0],
+        lambda design, given: edit.with_new_role(
+            design, given["name"], paint(given["paint"]) if given["paint"] else None
+        )[0],
         "Role {name} added",
     ):
         return back(request, "scheme", army.pk)

@@ -118,9 +118,7 @@ _DROP = "M5.5 .8C8 4.5 10.2 6.8 10.2 9.6A4.7 4.7 0 0 1 .8 9.6C.8 6.8 3 4.5 5.5 .
 @register.simple_tag
 def drops(mix) -> str:
     """One outlined drop for each part, diluent pale; the words stand beside it."""
-    colours = [
-        hex_of(pot.swatch) for pot, (_, parts) in zip(mix.paints, mix.parts, strict=True) for _ in range(_whole(parts))
-    ]
+    colours = [hex_of(pot.swatch) for pot, parts in mix.parts for _ in range(_whole(parts))]
     colours += ["#fbfbfb"] * (_whole(mix.diluent_parts) if mix.diluent_parts else 0)
     return format_html(
         '<span class="drops" aria-hidden="true">{}</span>',

@@ -8,7 +8,6 @@ from ...errors import Unreadable
 from ...figures.catalogue import plate, plate_types
 from ...figures.synonym import synonyms
 from ...figures.vocabulary import spoken
-from ...paints.range import paint
 from ...paints.shopping import RESERVE, shopping
 from ...paints.stock import Stock
 from ...planning.plan import plan
@@ -18,6 +17,7 @@ from ...scheme.cascade import resolve
 from ...scheme.scheme import Scheme
 from ...scheme.share import paint_needed
 from ..document import read_design, write_design
+from ..ground import write_ground
 from ..roster import read_roster
 from ..validation import check
 
@@ -42,7 +42,10 @@ def bought(document: dict) -> dict:
     """design, and the pots that are owned, to what it takes of every paint and what must be bought"""
     check(document, "shopping")
     design = read_design(document["design"])
-    shelf = {paint(id_, f"/shelf/{id_}").id: Stock(float(pots)) for id_, pots in document.get("shelf", {}).items()}
+    shelf = {
+        design.catalogue.paint(id_, f"/shelf/{id_}").id: Stock(float(pots))
+        for id_, pots in document.get("shelf", {}).items()
+    }
     needed = paint_needed(design.scheme, resolve(design.army, design.scheme))
     return {
         "paints": [
@@ -53,7 +56,7 @@ def bought(document: dict) -> dict:
                 "owned_ml": round(one.owned, 3),
                 "buy_pots": one.pots,
             }
-            for one in shopping(needed, shelf, document.get("reserve", RESERVE))
+            for one in shopping(needed, shelf, design.catalogue, document.get("reserve", RESERVE))
         ],
     }
 
@@ -65,9 +68,7 @@ def undercoated(document: dict) -> dict:
     return {
         "undercoats": [
             {
-                "undercoat": one.ground.undercoat,
-                "above": one.ground.above,
-                "pot_coat": one.ground.pot_coat,
+                **{"above": "", "pot_coat": ""} | write_ground(one.ground),
                 "look": one.look,
                 "coats": one.cost.coats,
                 "minutes": round(one.cost.minutes, 1),

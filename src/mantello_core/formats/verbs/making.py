@@ -2,13 +2,15 @@
 
 from ...colour.spaces import Lab, lab_of_hex
 from ...film.finish import drying_shift, varnished, wet_colour
-from ...film.ground import Ground, checked_ground
+from ...film.ground import Ground
 from ...film.prediction import predicted
 from ...film.surface import coated, solid, stained, washed
 from ...mixing.generating import generated
 from ...mixing.route import RISE, STEPS, routes
+from ...paints.catalogue import SHIPPED
 from ...paints.range import paint, paints
 from ...recipes.hazard import step_cautions
+from ..ground import read_ground
 from ..recipes import write_step
 from ..validation import check
 from .paint import colour_mapping, mix_of
@@ -96,10 +98,7 @@ def recipe(document: dict) -> dict:
 
 
 def _ground(document: dict) -> Ground:
-    ground = Ground(
-        document.get("undercoat", "undercoat-slate"), document.get("above", ""), document.get("pot_coat", "")
-    )
-    return checked_ground(ground, "/")
+    return read_ground({"undercoat": "undercoat-slate"} | document, SHIPPED, "/")
 
 
 def _allowed(document: dict):

@@ -48,13 +48,13 @@ def matched(document: dict) -> dict:
     check(document, "match")
     target = Lab(*document["lab"]) if "lab" in document else lab_of_hex(document["hex"])
     allowed = [paint(id_, f"/paints/{at}") for at, id_ in enumerate(document.get("paints", paints()))]
-    ground = Ground(paint(document["undercoat"], "/undercoat").id) if "undercoat" in document else None
+    ground = Ground(paint(document["undercoat"], "/undercoat")) if "undercoat" in document else None
     return {
         "target": colour_mapping(target),
         "matches": [
             {
                 "mix": one.mix.words,
-                "parts": [{"paint": id_, "parts": parts} for id_, parts in one.mix.parts],
+                "parts": [{"paint": pot.id, "parts": parts} for pot, parts in one.mix.parts],
                 "colour": colour_mapping(one.colour),
                 "difference": round(one.apart, 2),
                 "opacity": one.opacity,
@@ -72,7 +72,9 @@ def mix_of(data: dict, where: str) -> Mix:
 
     Raises: what ``checked`` refuses, with a pointer.
     """
-    parts = tuple((part["paint"], float(part["parts"])) for part in data["parts"])
+    parts = tuple(
+        (paint(part["paint"], f"{where}/parts/{at}"), float(part["parts"])) for at, part in enumerate(data["parts"])
+    )
     mix = Mix(parts, data.get("diluent", "neat"), float(data.get("diluent_parts", 0)))
     try:
         return checked(Step("mix", "base", mix)).mix

@@ -96,7 +96,7 @@ def _proposal(one: Proposal) -> dict:
             {
                 "role": role.id,
                 "name": role.name,
-                "paint": role.recipe().steps[0].mix.parts[0][0],
+                "paint": role.recipe().steps[0].mix.paints[0].id,
                 "colour": colour_mapping(role.recipe().steps[0].mix.film.masstone),
             }
             for role in scheme.roles

@@ -141,13 +141,13 @@ class Command(BaseCommand):
         pots, wanted = list(paints().values()), lab_of_hex("#6f7f5a")
         self._row(
             f"mixes of up to three of {len(pots)} paints for a colour",
-            lambda: matches(wanted, pots, Ground("undercoat-slate")),
+            lambda: matches(wanted, pots, Ground(paint("undercoat-slate"))),
             9,
         )
-        ground = Ground("undercoat-soot", "undercoat-gull")
+        ground = Ground(paint("undercoat-soot"), paint("undercoat-gull"))
         film, flat = mix.film, ground.flat
         self._row("one film over a ground, to CIELAB", lambda: coated(flat, film, 6.0).colour, 400)
-        whole = generated(Mix((("madder-rope", 1.0),)), tuple(pots), "centrepiece").recipe
+        whole = generated(Mix(((paint("madder-rope"), 1.0),)), tuple(pots), "centrepiece").recipe
         self._row(
             f"a recipe of {len(whole.steps)} steps followed, five zones",
             lambda: predicted.__wrapped__(whole, ground),
@@ -155,7 +155,7 @@ class Command(BaseCommand):
         )
         self._row(
             "a highlight route, four steps",
-            lambda: route.__wrapped__(Mix((("madder-rope", 1.0),)), paint("salt-linen")),
+            lambda: route.__wrapped__(Mix(((paint("madder-rope"), 1.0),)), paint("salt-linen")),
             20,
         )
         known = [Read("opaque", wanted), Read("contrast", contrast=0.9)]
