@@ -8,6 +8,7 @@ from mantello.record.queries import done_steps
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.formats.archive import read_archive
+from mantello_core.planning.subject import GROUND
 from tests.kept import kept
 from tests.rooms.case import RoomCase
 
@@ -40,7 +41,7 @@ class KeptArchive(RoomCase):
     def test_the_version_that_was_painted_to_knows_the_same_rank(self):
         version = self.taken.versions.get()
         self.assertEqual(reading_of(version.edition).design.army.rank(UNIT, "Trooper").name, "Fusilier")
-        self.assertIn((UNIT, "Trooper", 2, "", "undercoat"), done_steps(self.taken))
+        self.assertIn((UNIT, "Trooper", 2, GROUND, "undercoat"), done_steps(self.taken))
 
     def test_every_room_opens(self):
         for room in ("army", "scheme", "recipes", "paints", "plan", "log", "insignia", "table", "checks"):

@@ -71,7 +71,7 @@ class AtTheDesk(BrowserCase):
         ]
         self.assertEqual(len(logged), len(set(logged)), "nothing twice")
         wanted = {
-            (atom.unit, atom.rank, ordinal, atom.role, atom.step)
+            (atom.unit, atom.rank, ordinal, atom.subject, atom.step)
             for atom in reading.work.atoms
             for ordinal in atom.ordinals
         }

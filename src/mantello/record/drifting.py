@@ -9,7 +9,7 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.errors import UnknownName
-from mantello_core.passes.piece import ARMY
+from mantello_core.planning.subject import Subject, of_pass, of_role, subject_of
 from mantello_core.record.drift import Drift, State, drifts
 
 from .models import Settlement, Version
@@ -101,13 +101,14 @@ def differences(army: Army, here: Reading) -> list[Difference]:
 
 def _differences(army: Army, here: Reading) -> list[Difference]:
     versions = {one.number: one for one in army.versions.select_related("edition").defer("edition__document")}
-    painted: dict[tuple, dict[tuple[int, str], None]] = defaultdict(dict)
+    painted: dict[tuple, dict[tuple[int, Subject], None]] = defaultdict(dict)
     rows = army.entries.standing().order_by("done_at", "pk")
     for unit, rank, ordinals, role, number in rows.values_list("unit", "rank", "ordinals", "role", "version__number"):
+        subject = subject_of(role)
         for ordinal in ordinals:
             layers = painted[unit, rank, ordinal]
-            layers.pop((number, role), None)
-            layers[number, role] = None
+            layers.pop((number, subject), None)
+            layers[number, subject] = None
     used = {number for layers in painted.values() for number, _ in layers}
     states = {number: _state(reading_of(versions[number].edition)) for number in used}
     found = drifts(states, _state(here), {figure: tuple(layers) for figure, layers in painted.items()})
@@ -131,12 +132,14 @@ def _is_planned(drift: Drift, here: Reading, done) -> bool:
     tier = here.design.army.rank(drift.unit, drift.rank).tier
     steps = [step.id for step in here.design.scheme.role(drift.now).recipe(tier).steps]
     return not any(
-        (drift.unit, drift.rank, ordinal, drift.now, step) in done for ordinal in drift.ordinals for step in steps
+        (drift.unit, drift.rank, ordinal, of_role(drift.now), step) in done
+        for ordinal in drift.ordinals
+        for step in steps
     )
 
 
 def _is_varnished(drift: Drift, done) -> bool:
-    return any((drift.unit, drift.rank, ordinal, f"{ARMY}varnish", "varnish") in done for ordinal in drift.ordinals)
+    return any((drift.unit, drift.rank, ordinal, of_pass("varnish"), "varnish") in done for ordinal in drift.ordinals)
 
 
 def difference_of(army: Army, here: Reading, key: str) -> Difference:

@@ -5,6 +5,7 @@ from datetime import datetime
 
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
+from mantello_core.planning.painted_with import recipe_step
 from mantello_core.planning.task import Atom
 from mantello_core.recipes.hazard import cautions_for
 
@@ -47,11 +48,11 @@ def unit_record(army: Army, reading: Reading, unit: str) -> UnitRecord:
     entries = list(army.entries.standing().filter(unit=unit).order_by("done_at"))
     atoms = [atom for atom in reading.work.atoms if atom.unit == unit]
     steps = tuple(_step(reading, atom, done, entries) for atom in atoms)
-    about = {f"role:{atom.recipe_role}" for atom in atoms if atom.recipe_role} | {f"unit:{unit}", f"look:{unit}"}
+    about = {f"role:{atom.subject.role}" for atom in atoms if atom.subject.role} | {f"unit:{unit}", f"look:{unit}"}
     held = army.decisions.filter(closed_at=None)
     decisions = tuple(one for one in held if one.about in about or ":" not in one.about)
     mine = [one for key, one in everyone.items() if key[0] == unit]
-    cautions = [caution for atom in atoms if atom.recipe_role for caution in _cautions(reading, atom)]
+    cautions = [caution for atom in atoms if atom.subject.role for caution in _cautions(reading, atom)]
     return UnitRecord(
         len(mine), sum(one.progress.finished for one in mine), sum(one.progress.minutes_left for one in mine), steps,
         tuple(one for one in steps if 0 < one.done < one.of),
@@ -60,8 +61,8 @@ def unit_record(army: Army, reading: Reading, unit: str) -> UnitRecord:
 
 
 def _step(reading: Reading, atom: Atom, done, entries) -> StepRecord:
-    had = [one for one in atom.ordinals if (atom.unit, atom.rank, one, atom.role, atom.step) in done]
-    mine = [one for one in entries if (one.rank, one.role, one.step) == (atom.rank, atom.role, atom.step)]
+    had = [one for one in atom.ordinals if (atom.unit, atom.rank, one, atom.subject, atom.step) in done]
+    mine = [one for one in entries if (one.rank, one.subject, one.step) == (atom.rank, atom.subject, atom.step)]
     mix = mix_words(reading, atom)
     used = dict.fromkeys(one.mix for one in mine if one.mix != mix)
     name = reading.design.army.rank(atom.unit, atom.rank).name
@@ -71,6 +72,5 @@ def _step(reading: Reading, atom: Atom, done, entries) -> StepRecord:
 
 
 def _cautions(reading: Reading, atom: Atom) -> tuple[str, ...]:
-    tier = reading.design.army.rank(atom.unit, atom.rank).tier
-    step = next(one for one in reading.design.scheme.role(atom.role).recipe(tier).steps if one.id == atom.step)
+    step = recipe_step(reading.design, atom)
     return cautions_for(step.kind, step.mix.paints, step.mix.diluent)

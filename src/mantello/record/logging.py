@@ -13,8 +13,7 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.design.design import Design
 from mantello_core.formats.document import write_design
-from mantello_core.passes.piece import piece_of
-from mantello_core.planning.mark_chain import mark_paints_of
+from mantello_core.planning.painted_with import painted_with
 from mantello_core.planning.task import Atom
 
 from .drifting import Difference
@@ -57,7 +56,7 @@ def record(
             unit_name=_unit_name(reading.design, atom.unit),
             rank=atom.rank,
             rank_name=reading.design.army.rank(atom.unit, atom.rank).name,
-            role=atom.role,
+            role=atom.subject.text,
             step=atom.step,
             name=atom.name,
             ordinals=ordinals,
@@ -129,36 +128,12 @@ def settle(army: Army, difference: Difference, kind: str, note: str) -> Settleme
 
 def mix_words(reading: Reading, atom: Atom) -> str:
     """What an atom is painted with, in words."""
-    if not atom.role:
-        return reading.design.scheme.ground.coat(atom.step).words
-    if atom.mark or atom.piece:
-        return atom.pot.split("|", 1)[1]
-    return _step(reading, atom).mix.words
+    return painted_with(reading.design, reading.resolution, atom).words
 
 
 def _paints(reading: Reading, atom: Atom) -> list[dict]:
-    if not atom.role:
-        pot = reading.design.scheme.ground.coat(atom.step).paint
-        return [{"paint": pot.id, "name": pot.name, "parts": 1}]
-    if atom.mark:
-        return [
-            {"paint": pot.id, "name": pot.name, "parts": 1}
-            for pot in mark_paints_of(reading.design.scheme, reading.resolution, atom)
-        ]
-    step = _piece_step(reading, atom) if atom.piece else _step(reading, atom)
-    if step is None:
-        return []
-    mix = step.mix
-    return [{"paint": pot.id, "name": pot.name, "parts": parts} for pot, parts in mix.parts]
-
-
-def _piece_step(reading: Reading, atom: Atom):
-    return piece_of(reading.design, reading.resolution, atom.unit, atom.rank, atom.piece).step
-
-
-def _step(reading: Reading, atom: Atom):
-    tier = reading.design.army.rank(atom.unit, atom.rank).tier
-    return next(step for step in reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step)
+    parts = painted_with(reading.design, reading.resolution, atom).parts
+    return [{"paint": pot.id, "name": pot.name, "parts": amount} for pot, amount in parts]
 
 
 def _unit_name(design: Design, unit: str) -> str:

@@ -3,6 +3,7 @@
 from django.db import models
 
 from mantello.workspace.models import Army, Edition
+from mantello_core.planning.subject import Subject, subject_of
 
 
 class Version(models.Model):
@@ -40,6 +41,7 @@ class Entry(models.Model):
     unit_name = models.CharField(max_length=240)
     rank = models.CharField(max_length=80)
     rank_name = models.CharField(max_length=80)
+    #: what it is about, as ``mantello_core.planning.subject`` writes subjects
     role = models.CharField(max_length=80, blank=True)
     step = models.CharField(max_length=80)
     #: in words, such as 'Field base'
@@ -69,6 +71,11 @@ class Entry(models.Model):
     class Meta:
         ordering = ["-done_at", "-pk"]
         indexes = [models.Index(fields=["army", "done_at"])]
+
+    @property
+    def subject(self) -> Subject:
+        """What it is about."""
+        return subject_of(self.role)
 
 
 class Settlement(models.Model):

@@ -9,6 +9,7 @@ from django.db.models import Count, Max, Q
 from mantello.workspace.models import Army, Edition
 from mantello.workspace.reading import reading_of
 from mantello_core.planning.compiling import Done
+from mantello_core.planning.subject import subject_of
 from mantello_core.record.progress import FigureProgress, progress_of, summed
 
 from .models import Entry, Settlement
@@ -20,14 +21,14 @@ _kept: dict[tuple, object] = {}
 
 
 def done_steps(army: Army, before=None) -> Done:
-    """Every (unit, rank, ordinal, role, step) that is logged, or was before a moment."""
+    """Every (unit, rank, ordinal, subject, step) that is logged, or was before a moment."""
     entries = army.entries.standing()
     if before is not None:
         entries = entries.filter(done_at__lt=before)
     rows = entries.values_list("unit", "rank", "ordinals", "role", "step", "done_at")
     reopened = _reopened(army)
     return frozenset(
-        (unit, rank, ordinal, role, step)
+        (unit, rank, ordinal, subject_of(role), step)
         for unit, rank, ordinals, role, step, done_at in rows
         for ordinal in ordinals
         if not _is_reopened(reopened, (unit, rank, ordinal, role), done_at)

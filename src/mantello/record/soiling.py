@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
-from mantello_core.passes.piece import ARMY
+from mantello_core.planning.subject import of_pass
 
 from .models import Settlement, Version
 from .queries import done_steps
@@ -34,11 +34,13 @@ def dirtied_otherwise(army: Army, reading: Reading) -> list[Dirtied]:
     done = done_steps(army)
     levels: dict[int, int] = {}
     found: dict[tuple[str, int], Dirtied] = {}
-    for entry in army.entries.standing().filter(role__startswith=ARMY).select_related("version__edition"):
+    for entry in army.entries.standing().filter(role__startswith=of_pass("").text).select_related("version__edition"):
         if entry.step not in passes:
             continue
         was = levels.setdefault(entry.version_id, reading_of(entry.version.edition).design.dirt_level)
-        figures = tuple(one for one in entry.ordinals if (entry.unit, entry.rank, one, entry.role, entry.step) in done)
+        figures = tuple(
+            one for one in entry.ordinals if (entry.unit, entry.rank, one, entry.subject, entry.step) in done
+        )
         if was == now or not figures:
             continue
         one = found.setdefault((entry.step, was), Dirtied(entry.step, passes[entry.step], was, now, {}, entry.version))
@@ -56,7 +58,7 @@ def dirty_again(army: Army, reading: Reading, piece: str) -> int:
         for (unit, rank), ordinals in one.figures.items():
             Settlement.objects.create(
                 army=army, version=one.version, kind=Settlement.Kind.REPAINT, key=f"dirt-{piece}"[:16], unit=unit, rank=rank,
-                words=f"{len(ordinals)} {rank}: {one.name} at dirt {one.was}, now {one.now}", ordinals=list(ordinals), role=f"{ARMY}{piece}",
+                words=f"{len(ordinals)} {reading.design.army.rank(unit, rank).name}: {one.name} at dirt {one.was}, now {one.now}", ordinals=list(ordinals), role=of_pass(piece).text,
             )  # fmt: skip
         count += one.count
     return count

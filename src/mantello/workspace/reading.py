@@ -22,9 +22,10 @@ from mantello_core.insignia.devices.device import ARMS
 from mantello_core.insignia.devices.worn import WornMark
 from mantello_core.marks.named_arms import NamedArms
 from mantello_core.marks.placement import Placement
-from mantello_core.passes.piece import ARMY, finishing_needed
+from mantello_core.passes.piece import finishing_needed
 from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
+from mantello_core.planning.subject import Kind, Subject, of_role
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.scheme.cascade import FigureClass, Resolution, resolve
 from mantello_core.scheme.share import paint_by_unit, paint_needed, role_shares
@@ -177,15 +178,15 @@ class Reading:
         return tones["base"] if tones else lab_of_hex(PLAIN_COLOURS[id_])
 
     def painted_fill(
-        self, one: FigureClass, area: str, done: frozenset[tuple[str, str]], seeing: Seeing = NEUTRAL
+        self, one: FigureClass, area: str, done: frozenset[tuple[Subject, str]], seeing: Seeing = NEUTRAL
     ) -> str:
-        """The colour an area has on a figure whose ``done`` (role, step) are painted."""
-        if all(role.startswith(ARMY) for role, _ in done):
+        """The colour an area has on a figure whose ``done`` (subject, step) are painted."""
+        if all(subject.kind == Kind.PASS for subject, _ in done):
             return BARE
         role = one.cells[area].role
         if role:
             for outcome in reversed(self.prediction(role, one.tier).outcomes):
-                if (role, outcome.step.id) in done:
+                if (of_role(role), outcome.step.id) in done:
                     return seeing.hex(outcome.tones["base"])
         return seeing.hex(self.undercoat)
 

@@ -12,9 +12,6 @@ from ..insignia.devices.worn import surface_for
 from ..marks.placement import Placement
 from ..scheme.scheme import Scheme
 
-#: a mark's place among a figure's work: this and the site's id stand where other work has a role
-MARK = "mark:"
-
 
 def by_hand(scheme: Scheme, device: Device, site: Site) -> float:
     """Hands-on seconds for one copy by hand on a site."""

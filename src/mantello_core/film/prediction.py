@@ -5,6 +5,7 @@ from functools import cached_property, lru_cache
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
+from ..errors import UnknownName
 from ..paints.paint import Film
 from ..recipes.step import Recipe, Step
 from ..recipes.technique import SHARES, ZONES
@@ -60,6 +61,16 @@ class Prediction:
     outcomes: tuple[Outcome, ...]
     #: zone (of ``ZONES``) to colour
     tones: dict[str, Lab]
+
+    def outcome(self, step_id: str) -> Outcome:
+        """What the step of that id gives.
+
+        Raises: UnknownName.
+        """
+        found = next((one for one in self.outcomes if one.step.id == step_id), None)
+        if found is None:
+            raise UnknownName("step", step_id, [one.step.id for one in self.outcomes], "step")
+        return found
 
     @property
     def apparent(self) -> Lab:

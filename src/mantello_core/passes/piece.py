@@ -16,8 +16,6 @@ from ..recipes.technique import techniques
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Plant, finishing_data
 
-#: a piece's place among a figure's work: this stands where other work has a role
-ARMY = "army:"
 #: order of pieces on a figure: before paint; then after its colours
 MAGNET, MASK, JOIN, FILM, BARRIER, SOLVENT, TOUCH_UP, VARNISH, DRY_DIRT, PLANTS, GLOSS, LAST = range(12)
 _SOLVENTS = {"oil", "enamel"}

@@ -3,9 +3,10 @@
 from collections.abc import Mapping, Sequence
 
 from ..design.design import Design
-from ..passes.piece import ARMY, BARRIER, JOIN, MAGNET, MASK, PLANTS, SOLVENT, TOUCH_UP, VARNISH, Piece, pieces_of
+from ..passes.piece import BARRIER, JOIN, MAGNET, MASK, PLANTS, SOLVENT, TOUCH_UP, VARNISH, Piece, pieces_of
 from ..recipes.slots import Slots
 from ..scheme.cascade import FigureClass
+from .subject import of_pass
 from .task import (
     BARRIER_FIRST,
     BASE_AT_END,
@@ -57,11 +58,11 @@ def army_chain(pieces, unit: str, rank: str, done) -> list[tuple[Atom, Piece]]:
     """Atoms of the pieces of a rank, with their pieces; what is done is left out."""
     chain = []
     for piece, ordinals in pieces:
-        role = f"{ARMY}{piece.id}"
-        left = tuple(one for one in ordinals if (unit, rank, one, role, piece.id) not in done)
+        subject = of_pass(piece.id)
+        left = tuple(one for one in ordinals if (unit, rank, one, subject, piece.id) not in done)
         if left:
             atom = Atom(
-                f"{unit}|{rank}|{role}|{piece.id}", unit, rank, role, piece.id, piece.kind, piece.pot, piece.seconds,
+                f"{unit}|{rank}|{subject.text}|{piece.id}", unit, rank, subject, piece.id, piece.kind, piece.pot, piece.seconds,
                 piece.drying, piece.coats, left, round(piece.surface, 2), piece.name, 1, piece.sprayed,
                 window=piece.step.window * 60 if piece.step and piece.kind == "oil" else 0.0,
             )  # fmt: skip
@@ -99,24 +100,24 @@ def army_edges(
             last, first = colour[-1][0], colour[0][0]
             if any(one.id in rims for one, _ in colour):
                 edges.append(Edge(atom.id, first.id, atom.drying, RIM_LAST))
-            elif last.role in waiting:
+            elif last.subject.role in waiting:
                 if piece.stage == VARNISH:
-                    why = METALS_ON_VARNISH if last.role in metals else BASE_AT_END
+                    why = METALS_ON_VARNISH if last.subject.role in metals else BASE_AT_END
                     edges.append(Edge(atom.id, first.id, atom.drying, why))
-                elif piece.stage == PLANTS and last.role in ground:
+                elif piece.stage == PLANTS and last.subject.role in ground:
                     edges.append(Edge(last.id, atom.id, last.drying, PLANTS_ON_GROUND))
-            elif not (piece.stage <= VARNISH and under.get(last.mark, frozenset()) & waiting):
-                why = PLANTS_ON_GROUND if piece.stage == PLANTS and last.role in ground else rule
+            elif not (piece.stage <= VARNISH and under.get(last.subject.site, frozenset()) & waiting):
+                why = PLANTS_ON_GROUND if piece.stage == PLANTS and last.subject.role in ground else rule
                 edges.append(Edge(last.id, atom.id, last.drying, why))
     return edges
 
 
 def _mask_edges(atom: Atom, piece: Piece, colours: Sequence[Chain]) -> list[Edge]:
-    own = [one for chain in colours for one, _ in chain if one.role == piece.role and one.sprayed]
+    own = [one for chain in colours for one, _ in chain if one.subject.role == piece.role and one.sprayed]
     if not own:
         return []
     if piece.id.startswith("unmask-"):
-        others = [chain[0][0] for chain in colours if chain[0][0].role != piece.role]
+        others = [chain[0][0] for chain in colours if chain[0][0].subject.role != piece.role]
         off = [Edge(own[-1].id, atom.id, own[-1].drying, UNMASK_LATER)]
         return off + [Edge(atom.id, one.id, 0.0, UNMASK_SOON) for one in others]
     return [Edge(atom.id, own[0].id, 0.0, MASK_FIRST)]

@@ -13,10 +13,11 @@ from .army_work import army_chain, army_pieces
 from .drying import drying_factor
 from .mark_chain import beneath, mark_chains
 from .rank_order import RankWork, kinds_of, rank_edges
+from .subject import GROUND, Subject, of_role
 from .task import Atom, Edge
 
-#: a figure's step that is done: unit, rank, ordinal, role, step
-Done = frozenset[tuple[str, str, int, str, str]]
+#: a figure's step that is done: unit, rank, ordinal, subject, step
+Done = frozenset[tuple[str, str, int, Subject, str]]
 UNDERCOAT = "undercoat"
 
 
@@ -94,7 +95,7 @@ def _rank_work(design, unit, rank, classes, done, given) -> RankWork:
     scheme, tier, areas = design.scheme, classes[0].tier, classes[0].plate.areas
     everyone = sorted(ordinal for one in classes for ordinal in one.ordinals)
     surface = sum(area.surface_mm2 for area in areas.values())
-    undercoat = _chain(unit, rank, "", [(
+    undercoat = _chain(unit, rank, GROUND, [(
         coat.step, coat.kind, f"{coat.kind}|{coat.words}", coat.technique.handling + surface / coat.technique.rate,
         coat.technique.drying * 60, 1, surface, coat.name, 0, coat.paint.sprayed, False, 0.0,
     ) for coat in scheme.ground.coats], everyone, done, 0.0)  # fmt: skip
@@ -111,19 +112,19 @@ def _rank_work(design, unit, rank, classes, done, given) -> RankWork:
                 technique.mess, any(pot.sprayed for pot in step.mix.paints), len(step.mix.parts) > 1,
                 step.window * 60 if step.kind == "oil" else 0.0,
             ))  # fmt: skip
-        colours.append(_chain(unit, rank, role_id, rows, sorted(worn.ordinals), done, worn.height))
+        colours.append(_chain(unit, rank, of_role(role_id), rows, sorted(worn.ordinals), done, worn.height))
     marks = mark_chains(scheme, unit, rank, classes, done)
     pieces = army_chain(army_pieces(design, classes, given), unit, rank, done)
     return RankWork(undercoat, colours, marks, pieces, kinds_of(scheme, classes))
 
 
-def _chain(unit, rank, role, rows, ordinals, done, height):
+def _chain(unit, rank, subject, rows, ordinals, done, height):
     chain = []
     for step, kind, pot, seconds, drying, coats, surface, name, mess, sprayed, mixed, window in rows:
-        left = tuple(ordinal for ordinal in ordinals if (unit, rank, ordinal, role, step) not in done)
+        left = tuple(ordinal for ordinal in ordinals if (unit, rank, ordinal, subject, step) not in done)
         if left:
             atom = Atom(
-                f"{unit}|{rank}|{role}|{step}", unit, rank, role, step, kind, pot, seconds, drying, coats, left,
+                f"{unit}|{rank}|{subject.text}|{step}", unit, rank, subject, step, kind, pot, seconds, drying, coats, left,
                 round(surface, 2), name, mess, sprayed, mixed, window,
             )  # fmt: skip
             chain.append((atom, height))

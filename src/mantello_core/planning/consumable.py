@@ -52,7 +52,7 @@ def consumables(atoms: Iterable[Atom]) -> tuple[Consumable, ...]:
     ]  # fmt: skip
     for name, count in _pieces(atoms).items():
         rows.append((name, count, "on bases, as the finish says"))
-    joined = sum(len(atom.ordinals) for atom in atoms if atom.piece.startswith("join-"))
+    joined = sum(len(atom.ordinals) for atom in atoms if atom.subject.piece.startswith("join-"))
     rows.append(("Joints to glue", joined, "parts that are painted apart"))
     return tuple(Consumable(name, count, why) for name, count, why in rows if count)
 
@@ -61,6 +61,6 @@ def _pieces(atoms: tuple[Atom, ...]) -> dict[str, int]:
     """Magnets and plants, and how many of each."""
     found: dict[str, int] = {}
     for atom in atoms:
-        if atom.piece == "magnet" or atom.piece.startswith("plant-"):
+        if atom.subject.piece == "magnet" or atom.subject.piece.startswith("plant-"):
             found[atom.name] = found.get(atom.name, 0) + len(atom.ordinals)
     return found

@@ -21,6 +21,6 @@ class Cost:
 def cost_of(atoms: Iterable[Atom]) -> Cost:
     """The cost of all the work there is."""
     atoms = tuple(atoms)
-    coats = sum(atom.coats * len(atom.ordinals) for atom in atoms if atom.role)
+    coats = sum(atom.coats * len(atom.ordinals) for atom in atoms if not atom.subject.is_ground)
     minutes = sum(atom.seconds * len(atom.ordinals) for atom in atoms) / 60
     return Cost(coats, minutes, len({atom.pot for atom in atoms}))

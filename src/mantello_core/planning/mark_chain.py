@@ -3,7 +3,7 @@
 from collections import defaultdict
 from collections.abc import Iterable, Mapping, Sequence
 
-from ..bearers.mark_work import MARK, painted_with, paints_of, steps_of
+from ..bearers.mark_work import painted_with, paints_of, steps_of
 from ..errors import UnknownName
 from ..figures.plate import CLOTH
 from ..figures.vocabulary import spoken
@@ -11,6 +11,7 @@ from ..insignia.devices.mark_step import MarkStep
 from ..paints.paint import Paint
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.scheme import Scheme
+from .subject import of_mark
 from .task import MARK_AFTER_MESS, MARK_ON_DRY, Atom, Edge
 
 #: order of mess up to which work is rough: it goes over what is beside it
@@ -51,9 +52,9 @@ def _chain(scheme: Scheme, unit: str, rank: str, site_id: str, bearers: Iterable
             by_step.setdefault((step.id, uses), []).append((one, step, sites))
     chain = []
     for (step_id, uses), known in by_step.items():
-        role = f"{MARK}{site_id}"
+        subject = of_mark(site_id)
         ordinals = sorted(ordinal for one, _, _ in known for ordinal in one.ordinals)
-        left = tuple(ordinal for ordinal in ordinals if (unit, rank, ordinal, role, step_id) not in done)
+        left = tuple(ordinal for ordinal in ordinals if (unit, rank, ordinal, subject, step_id) not in done)
         if not left:
             continue
         _, step, sites = known[0]
@@ -61,7 +62,7 @@ def _chain(scheme: Scheme, unit: str, rank: str, site_id: str, bearers: Iterable
         surface = sites[0].width * sites[0].height * len(sites)
         name = f"{step.verb} {site_words(site_id)}"
         chain.append((Atom(
-            f"{unit}|{rank}|{role}|{step_id}|{uses}", unit, rank, role, step_id, step_id, f"{step_id}|{uses}", seconds,
+            f"{unit}|{rank}|{subject.text}|{step_id}|{uses}", unit, rank, subject, step_id, step_id, f"{step_id}|{uses}", seconds,
             step.drying * 60, 1, left, round(surface, 2), name, 1,
         ), 1e9))  # fmt: skip
     return chain
@@ -74,7 +75,7 @@ def mark_edges(colours: Sequence[Chain], marks: Sequence[Chain], under: Mapping[
         first = chain[0][0]
         for colour in colours:
             last = colour[-1][0]
-            if last.role in under.get(first.mark, ()):
+            if last.subject.role in under.get(first.subject.site, ()):
                 edges.append(Edge(last.id, first.id, last.drying, MARK_ON_DRY))
             edges += [
                 Edge(one.id, first.id, one.drying, MARK_AFTER_MESS)
@@ -122,9 +123,9 @@ def _borne(resolution: Resolution, atom: Atom):
     for one in resolution.classes:
         if (
             (one.unit, one.rank) == (atom.unit, atom.rank)
-            and atom.mark in one.borne
+            and atom.subject.site in one.borne
             and set(one.ordinals) & set(atom.ordinals)
         ):
-            site = one.plate.named_sites(atom.mark)[0][1]
-            return one, one.borne[atom.mark].placement, site
-    raise UnknownName("mark", atom.mark, [], "mark")
+            site = one.plate.named_sites(atom.subject.site)[0][1]
+            return one, one.borne[atom.subject.site].placement, site
+    raise UnknownName("mark", atom.subject.site, [], "mark")

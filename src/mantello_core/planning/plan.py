@@ -94,7 +94,7 @@ class Plan:
         return [
             Painted(
                 block.start, block.end, block.opening, block.task.pot, block.task.unit, block.figures,
-                tuple((atom.rank, atom.role, atom.step) for atom in block.task.atoms), block.task.lot,
+                tuple((atom.rank, atom.subject, atom.step) for atom in block.task.atoms), block.task.lot,
             )
             for block in self.blocks
         ]  # fmt: skip
@@ -245,7 +245,9 @@ def _all_tasks(ready, attention) -> list[Task]:
 def _finishing(tasks: list[Task]) -> set[Task]:
     """What figures get besides their colours, and all that comes after it, such as the rim."""
     found: set[Task] = set()
-    waiting = [task for task in tasks if all(atom.piece and atom.piece != "magnet" for atom in task.atoms)]
+    waiting = [
+        task for task in tasks if all(atom.subject.piece and atom.subject.piece != "magnet" for atom in task.atoms)
+    ]
     while waiting:
         task = waiting.pop()
         if task not in found:

@@ -93,7 +93,7 @@ def rank_edges(work: RankWork, under: Mapping[str, frozenset[str]], slots: Slots
     """All edges of one rank. under: what every mark lies on, from ``beneath``; slots: the profile, none empty."""
     colours = [chain for chain in work.colours if chain]
     marks = [chain for chain in work.marks if chain]
-    rims = frozenset(atom.id for chain in colours for atom, _ in chain if atom.role in work.kinds.rims)
+    rims = frozenset(atom.id for chain in colours for atom, _ in chain if atom.subject.role in work.kinds.rims)
     return [
         *_chained(work.undercoat, [*colours, *marks]),
         *mark_edges(colours, marks, under),
@@ -120,9 +120,15 @@ def _rough_first(colours: Sequence[Chain], rims: frozenset[str], waiting: frozen
     every = [atom for chain in colours for atom, _ in chain]
     for one in every:
         for two in every:
-            if one.role == two.role:
+            if one.subject == two.subject:
                 continue
-            if one.role not in waiting and one.mess <= 1 and two.mess > 1 and two.kind == "base" and two.id not in rims:
+            if (
+                one.subject.role not in waiting
+                and one.mess <= 1
+                and two.mess > 1
+                and two.kind == "base"
+                and two.id not in rims
+            ):
                 yield Edge(one.id, two.id, one.drying, MESSY_FIRST)
             if two.id in rims and one.id not in rims:
                 yield Edge(one.id, two.id, one.drying, RIM_LAST)
@@ -166,9 +172,9 @@ def _where(colours: Sequence[Chain], roles: frozenset[str], rule: OrderRule | No
     return [
         Edge(own[0][0].id, other[0][0].id, 0.0, rule)
         for own in colours
-        if own[0][0].role in roles
+        if own[0][0].subject.role in roles
         for other in colours
-        if other[0][0].role not in roles
+        if other[0][0].subject.role not in roles
     ]
 
 
@@ -178,8 +184,8 @@ def _first_behind(
     """First steps of some roles after the bases of all others; rims aside."""
     for own in colours:
         for other in colours:
-            apart = other[0][0].role not in roles | rims and other[0][0].kind == "base"
-            if own[0][0].role in roles and apart:
+            apart = other[0][0].subject.role not in roles | rims and other[0][0].kind == "base"
+            if own[0][0].subject.role in roles and apart:
                 yield Edge(other[0][0].id, own[0][0].id, 0.0, rule)
 
 
@@ -187,7 +193,7 @@ def _behind(colours: Sequence[Chain], roles: frozenset[str], rims: frozenset[str
     """First steps of some roles after the last steps of all others; rims aside."""
     for own in colours:
         for other in colours:
-            if own[0][0].role in roles and other[0][0].role not in roles and other[0][0].id not in rims:
+            if own[0][0].subject.role in roles and other[0][0].subject.role not in roles and other[0][0].id not in rims:
                 yield Edge(other[-1][0].id, own[0][0].id, 0.0, rule)
 
 
@@ -195,5 +201,5 @@ def _before(colours: Sequence[Chain], roles: frozenset[str], rims: frozenset[str
     """Last steps of some roles before the first steps of all others; rims aside."""
     for own in colours:
         for other in colours:
-            if own[0][0].role in roles and other[0][0].role not in roles and other[0][0].id not in rims:
+            if own[0][0].subject.role in roles and other[0][0].subject.role not in roles and other[0][0].id not in rims:
                 yield Edge(own[-1][0].id, other[0][0].id, own[-1][0].drying, rule)

@@ -2,19 +2,17 @@
 
 from dataclasses import dataclass
 
-from ..bearers.mark_work import MARK
-from ..passes.piece import ARMY
+from .subject import Subject
 
 
 @dataclass(frozen=True)
 class Atom:
-    """One recipe step on one role's areas of one rank of one unit; each figure needs it once."""
+    """One step of one subject on one rank of one unit; each figure needs it once."""
 
     id: str
     unit: str
     rank: str
-    #: role id; '' for the undercoat; for a mark 'mark:' and the id of its site; 'army:' and an id for what all figures get
-    role: str
+    subject: Subject
     #: step id; 'undercoat' for the undercoat
     step: str
     kind: str
@@ -37,21 +35,6 @@ class Atom:
     mixed: bool = False
     #: seconds after laying in which it must be wiped; 0 if it is not wiped
     window: float = 0.0
-
-    @property
-    def mark(self) -> str:
-        """The site whose mark it works on; '' for none."""
-        return self.role.removeprefix(MARK) if self.role.startswith(MARK) else ""
-
-    @property
-    def recipe_role(self) -> str:
-        """The role whose recipe it is a step of; '' for undercoat, marks and what all figures get."""
-        return "" if self.mark or self.piece else self.role
-
-    @property
-    def piece(self) -> str:
-        """The piece of work that all figures get which it is; '' for none."""
-        return self.role.removeprefix(ARMY) if self.role.startswith(ARMY) else ""
 
 
 @dataclass(frozen=True)

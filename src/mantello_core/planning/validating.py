@@ -10,6 +10,7 @@ from ..calendar.session import elapsed, later, sessions
 from ..design.design import Design
 from ..scheme.cascade import Resolution
 from .compiling import Done, compiled
+from .subject import Subject
 
 #: seconds that rounding may cost
 SLACK = 1.5
@@ -29,8 +30,8 @@ class Painted:
     unit: str
     #: (rank, ordinal), in the order they are painted
     figures: tuple[tuple[str, int], ...]
-    #: (rank, role, step)
-    steps: tuple[tuple[str, str, str], ...]
+    #: (rank, subject, step)
+    steps: tuple[tuple[str, Subject, str], ...]
     #: figures of a unit that go through together have one number
     lot: int = 0
 
@@ -71,34 +72,36 @@ def faults_of(
     return tuple(found)
 
 
-def _atoms(work) -> dict[tuple[str, str, str, str], list]:
-    """Atoms by unit, rank, role and step; several where a mark's step uses several paints."""
-    found: dict[tuple[str, str, str, str], list] = defaultdict(list)
+def _atoms(work) -> dict[tuple[str, str, Subject, str], list]:
+    """Atoms by unit, rank, subject and step; several where a mark's step uses several paints."""
+    found: dict[tuple[str, str, Subject, str], list] = defaultdict(list)
     for atom in work.atoms:
-        found[atom.unit, atom.rank, atom.role, atom.step].append(atom)
+        found[atom.unit, atom.rank, atom.subject, atom.step].append(atom)
     return found
 
 
 def _steps_of(one: Painted):
-    """(unit, rank, ordinal, role, step) of a stretch, in the order of its figures."""
+    """(unit, rank, ordinal, subject, step) of a stretch, in the order of its figures."""
     for rank, ordinal in one.figures:
-        for at, role, step in one.steps:
+        for at, subject, step in one.steps:
             if at == rank:
-                yield one.unit, rank, ordinal, role, step
+                yield one.unit, rank, ordinal, subject, step
 
 
 def _coverage(work, stretches: Sequence[Painted], complete: bool):
-    wanted = {(atom.unit, atom.rank, ordinal, atom.role, atom.step) for atom in work.atoms for ordinal in atom.ordinals}
+    wanted = {
+        (atom.unit, atom.rank, ordinal, atom.subject, atom.step) for atom in work.atoms for ordinal in atom.ordinals
+    }
     known = _atoms(work)
     counted: dict[tuple, int] = defaultdict(int)
     for one in stretches:
         for key in _steps_of(one):
-            unit, rank, ordinal, role, step = key
-            atoms = known.get((unit, rank, role, step), [])
+            unit, rank, ordinal, subject, step = key
+            atoms = known.get((unit, rank, subject, step), [])
             if key in wanted and any(ordinal in atom.ordinals for atom in atoms):
                 counted[key] += 1
             elif not atoms:
-                yield Fault("unknown", f"{rank} {ordinal} of {unit}: there is no step '{step}' of '{role}'")
+                yield Fault("unknown", f"{rank} {ordinal} of {unit}: there is no step '{step}' of '{subject.text}'")
             # a stretch may name steps that just some of its figures need: the others are left out by the rank's ordinals
     for key, count in counted.items():
         if count > 1:
@@ -138,22 +141,22 @@ def _in_sessions(stretches: Sequence[Painted], evenings, work):
 def _times(work, stretches: Sequence[Painted], zone) -> dict[tuple, tuple[datetime, datetime]]:
     """For every step of every figure when the hands are on it: a stretch's time is shared out by what each figure needs."""
     seconds = {
-        (atom.unit, atom.rank, ordinal, atom.role, atom.step): atom.seconds
+        (atom.unit, atom.rank, ordinal, atom.subject, atom.step): atom.seconds
         for atom in work.atoms
         for ordinal in atom.ordinals
     }
     found = {}
     for one in stretches:
-        each = [(figure, sum(seconds.get((one.unit, *figure, role, step), 0.0) for rank, role, step in one.steps if rank == figure[0]))
+        each = [(figure, sum(seconds.get((one.unit, *figure, subject, step), 0.0) for rank, subject, step in one.steps if rank == figure[0]))
                 for figure in one.figures]  # fmt: skip
         total = sum(spent for _, spent in each) or 1.0
         length, at = elapsed(one.start, one.end, zone), 0.0
         for figure, spent in each:
             begin = later(one.start, at, zone)
             at += spent / total * length
-            for rank, role, step in one.steps:
+            for rank, subject, step in one.steps:
                 if rank == figure[0]:
-                    found[one.unit, *figure, role, step] = begin, later(one.start, at, zone)
+                    found[one.unit, *figure, subject, step] = begin, later(one.start, at, zone)
     return found
 
 
@@ -165,8 +168,8 @@ def _order(work, stretches: Sequence[Painted], zone):
             continue
         before, after = atoms[edge.before], atoms[edge.after]
         for ordinal in set(before.ordinals) & set(after.ordinals):
-            first = times.get((before.unit, before.rank, ordinal, before.role, before.step))
-            second = times.get((after.unit, after.rank, ordinal, after.role, after.step))
+            first = times.get((before.unit, before.rank, ordinal, before.subject, before.step))
+            second = times.get((after.unit, after.rank, ordinal, after.subject, after.step))
             if first and second and elapsed(first[1], second[0], zone) < edge.lag - SLACK:
                 yield Fault(
                     "order",
@@ -201,8 +204,8 @@ def _windows(work, stretches: Sequence[Painted], zone):
     for one in stretches:
         windows = [
             atom.window
-            for rank, role, step in one.steps
-            for atom in known.get((one.unit, rank, role, step), ())
+            for rank, subject, step in one.steps
+            for atom in known.get((one.unit, rank, subject, step), ())
             if atom.window
         ]
         if windows:
@@ -216,5 +219,5 @@ def _windows(work, stretches: Sequence[Painted], zone):
 
 
 def _said(key) -> str:
-    unit, rank, ordinal, role, step = key
-    return f"{step} of '{role or 'undercoat'}' on {rank} {ordinal} of {unit}"
+    unit, rank, ordinal, subject, step = key
+    return f"{step} of '{subject.text or 'undercoat'}' on {rank} {ordinal} of {unit}"

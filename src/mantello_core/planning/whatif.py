@@ -100,7 +100,7 @@ def levers(design: Design, atoms: Iterable[Atom]) -> tuple[Lever, ...]:
     """What could be left out, in the order in which it is missed least: rank and file first, edges before layers."""
     minutes: dict[tuple[str, str], float] = {}
     for atom in atoms:
-        if atom.recipe_role and atom.kind in DISPENSABLE:
+        if atom.subject.role and atom.kind in DISPENSABLE:
             key = design.army.rank(atom.unit, atom.rank).tier, atom.kind
             minutes[key] = minutes.get(key, 0.0) + atom.seconds * len(atom.ordinals) / 60
     return tuple(
@@ -141,13 +141,13 @@ def loads(atoms: Iterable[Atom], most: int = 12) -> tuple[Load, ...]:
     """The steps that take most minutes over the whole army, with what would be cheaper."""
     found: dict[tuple[str, str], list[Atom]] = {}
     for atom in atoms:
-        found.setdefault((atom.role, atom.step), []).append(atom)
+        found.setdefault((atom.subject, atom.step), []).append(atom)
     rows = [
         Load(
-            known[0].name, role, sum(atom.seconds * len(atom.ordinals) for atom in known) / 60,
+            known[0].name, subject.role, sum(atom.seconds * len(atom.ordinals) for atom in known) / 60,
             sum(len(atom.ordinals) for atom in known), max(atom.coats for atom in known), _cheaper(known),
         )
-        for (role, _), known in found.items()
+        for (subject, _), known in found.items()
     ]  # fmt: skip
     return tuple(sorted(rows, key=lambda one: -one.minutes)[:most])
 
@@ -155,6 +155,6 @@ def loads(atoms: Iterable[Atom], most: int = 12) -> tuple[Load, ...]:
 def _cheaper(atoms: Sequence[Atom]) -> str:
     """What would do nearly the same in less time; nothing for marks, the undercoat, and bases that cover at once."""
     kind = atoms[0].kind
-    if not atoms[0].recipe_role or (kind == "base" and max(atom.coats for atom in atoms) < 2):
+    if not atoms[0].subject.role or (kind == "base" and max(atom.coats for atom in atoms) < 2):
         return ""
     return CHEAPER.get(kind, "")

@@ -143,6 +143,16 @@ class Recipe:
 
     steps: tuple[Step, ...] = ()
 
+    def step(self, step_id: str) -> Step:
+        """The step of that id.
+
+        Raises: UnknownName.
+        """
+        found = next((step for step in self.steps if step.id == step_id), None)
+        if found is None:
+            raise UnknownName("step", step_id, [step.id for step in self.steps], "step")
+        return found
+
     def with_step(self, step: Step) -> "Recipe":
         """This recipe with the step replaced, or added at its end."""
         if any(old.id == step.id for old in self.steps):

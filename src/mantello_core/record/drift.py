@@ -12,11 +12,12 @@ from ..design.design import Design
 from ..errors import Contradiction
 from ..figures.vocabulary import spoken
 from ..naming import slug
+from ..planning.subject import Subject
 from ..scheme.cascade import Resolution, resolve
 from ..scheme.rule import Rule
 
-#: (unit, rank, ordinal) to what was painted on it, oldest first: (version, role); role '' is the undercoat
-Painted = Mapping[tuple[str, str, int], tuple[tuple[int, str], ...]]
+#: (unit, rank, ordinal) to what was painted on it, oldest first: (version, subject)
+Painted = Mapping[tuple[str, str, int], tuple[tuple[int, Subject], ...]]
 
 
 @dataclass(frozen=True)
@@ -67,7 +68,7 @@ class State:
 def drifts(versions: Mapping[int, State], now: State, painted: Painted) -> tuple[Drift, ...]:
     """Every difference between what is on the figures and what the scheme asks of them now.
 
-    On an area is what was painted there last: the latest (version, role) whose version gives the area
+    On an area is what was painted there last: the latest (version, subject) whose version gives the area
     that role. Figures that left the army, and areas their type no longer has, are left out.
     """
     old = {
@@ -79,11 +80,11 @@ def drifts(versions: Mapping[int, State], now: State, painted: Painted) -> tuple
     for one in now.resolution.classes:
         for ordinal in one.ordinals:
             found = [
-                (number, role, old[number].get((one.unit, one.rank, ordinal)))
-                for number, role in painted.get((one.unit, one.rank, ordinal), ())
+                (number, subject, old[number].get((one.unit, one.rank, ordinal)))
+                for number, subject in painted.get((one.unit, one.rank, ordinal), ())
             ]
             layers = [layer for layer in found if layer[2] and layer[2].type == one.type]
-            key = (id(one.cells), one.tier, *((number, role, id(first.cells)) for number, role, first in layers))
+            key = (id(one.cells), one.tier, *((number, subject, id(first.cells)) for number, subject, first in layers))
             if key not in told:
                 told[key] = _differences(versions, now, one, layers)
             for difference_told in told[key]:
@@ -94,8 +95,9 @@ def drifts(versions: Mapping[int, State], now: State, painted: Painted) -> tuple
 def _differences(versions, now: State, one, layers) -> list[tuple]:
     on_area: dict[str, tuple[int, str, str]] = {}
     undercoat = None
-    for number, role, first in layers:
-        if not role:
+    for number, subject, first in layers:
+        role = subject.role
+        if subject.is_ground:
             undercoat = number
         for area, cell in first.cells.items():
             if role and cell.role == role and area in one.cells:

@@ -4,6 +4,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from ..planning.compiling import Done, Work
+from ..planning.subject import Subject
 
 #: states of a figure, least painted first
 STATES = ("bare", "undercoat", "base coats", "in layers", "finished")
@@ -48,8 +49,8 @@ class FigureProgress:
 
     progress: Progress
     state: str
-    #: (role, step), in recipe order
-    done: frozenset[tuple[str, str]]
+    #: (subject, step), in recipe order
+    done: frozenset[tuple[Subject, str]]
 
 
 def progress_of(work: Work, done: Done) -> dict[tuple[str, str, int], FigureProgress]:
@@ -70,7 +71,7 @@ def summed(parts: Iterable[Progress]) -> Progress:
 
 
 def _figure(figure, needed, done: Done) -> FigureProgress:
-    mine = [atom for atom in needed if (*figure, atom.role, atom.step) in done]
+    mine = [atom for atom in needed if (*figure, atom.subject, atom.step) in done]
     finished = len(mine) == len(needed)
     progress = Progress(
         1,
@@ -80,17 +81,19 @@ def _figure(figure, needed, done: Done) -> FigureProgress:
         sum(atom.seconds for atom in needed),
         sum(atom.seconds for atom in mine),
     )
-    return FigureProgress(progress, _state(needed, mine, finished), frozenset((atom.role, atom.step) for atom in mine))
+    return FigureProgress(
+        progress, _state(needed, mine, finished), frozenset((atom.subject, atom.step) for atom in mine)
+    )
 
 
 def _state(needed, mine, finished: bool) -> str:
     if finished:
         return "finished"
-    painted = [atom for atom in mine if not atom.piece]
+    painted = [atom for atom in mine if not atom.subject.piece]
     if not painted:
         return "bare"
-    if not any(atom.role for atom in painted):
+    if not any(not atom.subject.is_ground for atom in painted):
         return "undercoat"
     bases = {atom.id for atom in needed if atom.kind == "base"}
-    beyond = [atom for atom in mine if atom.role and atom.kind != "base"]
+    beyond = [atom for atom in mine if not atom.subject.is_ground and atom.kind != "base"]
     return "in layers" if beyond and len(bases & {atom.id for atom in mine}) * 2 >= len(bases) else "base coats"

@@ -24,6 +24,7 @@ from mantello_core.marks.named_arms import with_arms
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.mark_chain import mark_paints_of, mark_step_of
 from mantello_core.planning.plan import plan
+from mantello_core.planning.subject import of_mark
 from mantello_core.scheme.cascade import resolve
 from tests.samples import FUSILIER, rule, small_design
 
@@ -161,39 +162,43 @@ class Work(SimpleTestCase):
 
     def test_every_mark_is_work_after_what_it_lies_on(self):
         work = compiled(self.design, self.resolution, units=("1st-harbour-line",))
-        marks = {atom.id: atom for atom in work.atoms if atom.mark}
+        marks = {atom.id: atom for atom in work.atoms if atom.subject.site}
         self.assertEqual(
-            [atom.step for atom in marks.values() if atom.mark == "hat.plate" and atom.rank == "fusilier"],
+            [atom.step for atom in marks.values() if atom.subject.site == "hat.plate" and atom.rank == "fusilier"],
             ["gloss", "place", "soften", "seal"],
         )
         before = {edge.before for edge in work.edges if edge.after in marks and edge.rule.id == "mark"}
-        self.assertIn("trim", {atom.role for atom in work.atoms if atom.id in before})
+        self.assertIn("trim", {atom.subject.role for atom in work.atoms if atom.id in before})
 
     def test_done_steps_of_marks_ask_for_no_work(self):
-        done = frozenset({("punt-cars", "punt-car", at, "mark:hull.number", "stencil") for at in (1, 2)})
+        done = frozenset({("punt-cars", "punt-car", at, of_mark("hull.number"), "stencil") for at in (1, 2)})
         work = compiled(self.design, self.resolution, done, ("punt-cars",))
-        self.assertEqual([atom.ordinals for atom in work.atoms if atom.mark], [(3, 4)])
+        self.assertEqual([atom.ordinals for atom in work.atoms if atom.subject.site], [(3, 4)])
 
     def test_the_plan_keeps_the_order_of_a_transfer(self):
         blocks = plan(self.design, datetime(2026, 11, 24, 18, 0), resolution=self.resolution).blocks
         ends = {}
         for block in blocks:
             for atom in block.task.atoms:
-                if atom.mark == "hat.plate" and atom.unit == "1st-harbour-line" and ("fusilier", 1) in block.figures:
+                if (
+                    atom.subject.site == "hat.plate"
+                    and atom.unit == "1st-harbour-line"
+                    and ("fusilier", 1) in block.figures
+                ):
                     ends[atom.step] = block.start
         self.assertEqual(sorted(ends, key=ends.get), ["gloss", "place", "soften", "seal"])
 
     def test_an_atom_tells_its_step_and_its_paints(self):
         work = compiled(self.design, self.resolution)
-        atoms = {atom.step: atom for atom in work.atoms if atom.mark}
+        atoms = {atom.step: atom for atom in work.atoms if atom.subject.site}
         scheme = self.design.scheme
         self.assertIn("label comes first", mark_step_of(scheme, self.resolution, atoms["soften"]).caution)
         self.assertEqual(mark_paints_of(scheme, self.resolution, atoms["gloss"]), ())
         self.assertTrue(mark_paints_of(scheme, self.resolution, atoms["stencil"]))
-        arms = next(atom for atom in work.atoms if atom.mark == "shield.face" and atom.step == "freehand")
+        arms = next(atom for atom in work.atoms if atom.subject.site == "shield.face" and atom.step == "freehand")
         self.assertGreater(len(mark_paints_of(scheme, self.resolution, arms)), 1)
         with self.assertRaises(UnknownName):
-            mark_step_of(scheme, self.resolution, replace(arms, role="mark:hat.feather"))
+            mark_step_of(scheme, self.resolution, replace(arms, subject=of_mark("hat.feather")))
 
 
 class Stock(SimpleTestCase):

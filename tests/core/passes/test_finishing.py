@@ -23,6 +23,7 @@ from mantello_core.passes.piece import dealt, finishing_needed
 from mantello_core.planning.compiling import compiled, slots_of
 from mantello_core.planning.consumable import consumables
 from mantello_core.planning.plan import plan
+from mantello_core.planning.subject import GROUND
 from mantello_core.planning.validating import Painted, faults_of
 from mantello_core.recipes.slots import Slots
 from mantello_core.recipes.step import Manner, Mix, Recipe, Step
@@ -53,7 +54,7 @@ def work_of(design):
 
 
 def pieces(design):
-    return {atom.piece: atom for atom in work_of(design).atoms if atom.piece}
+    return {atom.subject.piece: atom for atom in work_of(design).atoms if atom.subject.piece}
 
 
 def ways(work, rule):
@@ -113,7 +114,7 @@ class Pieces(SimpleTestCase):
     def test_a_cloak_is_joined_after_all_that_is_painted_and_before_the_varnish(self):
         design = finished(apart=("Cloak",), varnish="matt")
         work = work_of(design)
-        joined = [atom for atom in work.atoms if atom.piece == "join-cloak"]
+        joined = [atom for atom in work.atoms if atom.subject.piece == "join-cloak"]
         wearers = {
             unit.id
             for unit in design.army.units
@@ -178,11 +179,11 @@ class States(SimpleTestCase):
     def test_a_magnet_alone_leaves_a_figure_bare(self):
         design = finished(basing=Basing(magnets=True))
         work = work_of(design)
-        one = next(atom for atom in work.atoms if atom.piece == "magnet")
-        done = frozenset({(one.unit, one.rank, 1, one.role, one.step)})
+        one = next(atom for atom in work.atoms if atom.subject.piece == "magnet")
+        done = frozenset({(one.unit, one.rank, 1, one.subject, one.step)})
         known = progress_of(work, done)[one.unit, one.rank, 1]
         self.assertEqual((known.state, known.progress.done_steps), ("bare", 1))
-        sprayed = done | {(one.unit, one.rank, 1, "", "undercoat")}
+        sprayed = done | {(one.unit, one.rank, 1, GROUND, "undercoat")}
         self.assertEqual(progress_of(work, sprayed)[one.unit, one.rank, 1].state, "undercoat")
 
 
@@ -257,7 +258,7 @@ class Windows(SimpleTestCase):
         resolution = resolve(design.army, design.scheme)
         found = plan(design, TUESDAY, resolution=resolution, horizon=400)
         self.assertEqual(faults_of(design, resolution, TUESDAY, found.stretches()), ())
-        most = max(len(block.figures) for block in found.blocks if block.task.atoms[0].piece == "grime")
+        most = max(len(block.figures) for block in found.blocks if block.task.atoms[0].subject.piece == "grime")
         self.assertGreaterEqual(most, 1)
         self.assertTrue(window > 3 or most < 10)
 

@@ -119,7 +119,7 @@ class WholePlans(SimpleTestCase):
         cls.plan = plan(cls.design, TUESDAY, resolution=cls.resolution)
 
     def placed(self):
-        """(unit, rank, ordinal, role, step) to when it is begun and ended for that figure."""
+        """(unit, rank, ordinal, subject, step) to when it is begun and ended for that figure."""
         found = {}
         for block in self.plan.blocks:
             clock = block.start
@@ -127,7 +127,7 @@ class WholePlans(SimpleTestCase):
                 ends = clock + timedelta(seconds=block.task.figures[figure])
                 for one in block.task.atoms:
                     if one.rank == figure[0] and figure[1] in one.ordinals:
-                        key = (block.task.unit, *figure, one.role, one.step)
+                        key = (block.task.unit, *figure, one.subject, one.step)
                         self.assertNotIn(key, found, "painted twice")
                         found[key] = clock, ends
                 clock = ends
@@ -135,7 +135,7 @@ class WholePlans(SimpleTestCase):
 
     def test_every_step_of_every_figure_is_planned_once(self):
         wanted = {
-            (one.unit, one.rank, ordinal, one.role, one.step) for one in self.work.atoms for ordinal in one.ordinals
+            (one.unit, one.rank, ordinal, one.subject, one.step) for one in self.work.atoms for ordinal in one.ordinals
         }
         self.assertEqual(set(self.placed()), wanted)
         self.assertEqual(self.plan.unplaced, [])
@@ -147,8 +147,8 @@ class WholePlans(SimpleTestCase):
         for edge in self.plan.edges:
             one, two = atoms[edge.before], atoms[edge.after]
             for ordinal in set(one.ordinals) & set(two.ordinals):
-                ended = placed[one.unit, one.rank, ordinal, one.role, one.step][1]
-                begun = placed[two.unit, two.rank, ordinal, two.role, two.step][0]
+                ended = placed[one.unit, one.rank, ordinal, one.subject, one.step][1]
+                begun = placed[two.unit, two.rank, ordinal, two.subject, two.step][0]
                 if any(
                     one.id in {a.id for a in block.task.atoms} and two.id in {a.id for a in block.task.atoms}
                     for block in self.plan.blocks
@@ -185,7 +185,7 @@ class WholePlans(SimpleTestCase):
 
     def test_what_is_done_is_not_planned_again(self):
         done = frozenset(
-            (one.unit, one.rank, ordinal, one.role, one.step)
+            (one.unit, one.rank, ordinal, one.subject, one.step)
             for one in self.work.atoms
             for ordinal in one.ordinals
             if one.step == "undercoat"
@@ -194,7 +194,7 @@ class WholePlans(SimpleTestCase):
         self.assertFalse(any(one.step == "undercoat" for block in rest.blocks for one in block.task.atoms))
         self.assertLess(rest.desk_minutes, self.plan.desk_minutes)
         everything = frozenset(
-            (one.unit, one.rank, ordinal, one.role, one.step) for one in self.work.atoms for ordinal in one.ordinals
+            (one.unit, one.rank, ordinal, one.subject, one.step) for one in self.work.atoms for ordinal in one.ordinals
         )
         self.assertEqual(plan(self.design, TUESDAY, done=everything).blocks, ())
 
@@ -218,7 +218,9 @@ class Progress(SimpleTestCase):
         work = compiled(design, resolve(design.army, design.scheme))
         figure = ("first-line", "fusilier", 1)
         steps = [
-            (*figure, one.role, one.step) for one in work.atoms if one.unit == "first-line" and one.rank == "fusilier"
+            (*figure, one.subject, one.step)
+            for one in work.atoms
+            if one.unit == "first-line" and one.rank == "fusilier"
         ]
         states = [progress_of(work, frozenset(steps[:count]))[figure].state for count in range(len(steps) + 1)]
         self.assertEqual(states, ["bare", "undercoat", "base coats", "finished"])

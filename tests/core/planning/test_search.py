@@ -59,7 +59,9 @@ class Moved(SimpleTestCase):
     def test_what_is_moved_later_begins_no_earlier_and_the_plan_stays_legal(self):
         design = calvessa()
         resolution, work = ready(design)
-        first = next(block for block in laid_out(work, design.evenings, TUESDAY).blocks if block.task.atoms[0].role)
+        first = next(
+            block for block in laid_out(work, design.evenings, TUESDAY).blocks if block.task.atoms[0].subject.role
+        )
         atom = first.task.atoms[0].id
         moved = replace(design, evenings=replace(design.evenings, wishes=((atom, "2026-11-26T19:40"),)))
         found = laid_out(work, moved.evenings, TUESDAY)

@@ -87,6 +87,6 @@ class UsedUp(SimpleTestCase):
         scheme = replace(
             DESIGN.scheme, ground=Ground(paint("undercoat-soot"), paint("undercoat-gull"), paint("salt-linen"))
         )
-        atoms = [atom for atom in atoms_of(replace(DESIGN, scheme=scheme), RESOLUTION) if not atom.role]
+        atoms = [atom for atom in atoms_of(replace(DESIGN, scheme=scheme), RESOLUTION) if atom.subject.is_ground]
         self.assertEqual([atom.step for atom in atoms[:3]], ["undercoat", "above", "pot-coat"])
         self.assertEqual([atom.sprayed for atom in atoms[:3]], [True, True, False])

@@ -17,6 +17,7 @@ from mantello_core.formats.command import BAD_INPUT, GOOD, answer
 from mantello_core.formats.document import write_design
 from mantello_core.formats.sample import calvessa, levy
 from mantello_core.planning.plan import plan
+from mantello_core.planning.subject import of_role
 from mantello_core.planning.validating import faults_of
 from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
 from mantello_core.recipes.step import Mix, Recipe, Step
@@ -154,7 +155,7 @@ class Faulty(SimpleTestCase):
 
     def test_steps_that_do_not_exist_are_found(self):
         rank = self.stretches[0].figures[0][0]
-        self.assertIn("unknown", self.rules(self.changed(0, steps=((rank, "field", "gold-leaf"),))))
+        self.assertIn("unknown", self.rules(self.changed(0, steps=((rank, of_role("field"), "gold-leaf"),))))
 
     def test_two_things_at_once_and_work_outside_the_evenings_are_found(self):
         first, second = self.stretches[:2]
@@ -168,11 +169,11 @@ class Faulty(SimpleTestCase):
         self.assertIn("hands", self.rules(self.changed(0, end=first.start - timedelta(minutes=1))))
 
     def test_wet_paint_is_found(self):
-        order = [one for one in self.stretches if one.steps[0][1] == ""]
+        order = [one for one in self.stretches if one.steps[0][1].is_ground]
         later = next(
             at
             for at, one in enumerate(self.stretches)
-            if one.steps[0][1] and one.unit == order[0].unit and set(one.figures) & set(order[0].figures)
+            if not one.steps[0][1].is_ground and one.unit == order[0].unit and set(one.figures) & set(order[0].figures)
         )
         length = self.stretches[later].end - self.stretches[later].start
         self.assertIn("order", self.rules(self.changed(later, start=order[0].end, end=order[0].end + length)))

@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 from mantello_core.design.edit import with_rule, with_step, with_undercoat
 from mantello_core.errors import Contradiction
 from mantello_core.paints.range import paint
+from mantello_core.planning.subject import of_role, subject_of
 from mantello_core.record.drift import Drift, State, drifts, kept_as_painted
 from mantello_core.scheme.cascade import resolve
 from tests.samples import LAPEL, base, rule, small_design
@@ -23,7 +24,8 @@ def state(design) -> State:
 
 
 def told(before, after, layers=((1, ""), (1, "field"), (1, "facing")), ordinals=(1, 2)) -> tuple[Drift, ...]:
-    painted = {("first-line", "fusilier", ordinal): layers for ordinal in ordinals}
+    about = tuple((version, subject_of(text)) for version, text in layers)
+    painted = {("first-line", "fusilier", ordinal): about for ordinal in ordinals}
     return drifts({1: state(before)}, state(after), painted)
 
 
@@ -56,7 +58,7 @@ class Drifts(SimpleTestCase):
 
     def test_a_repainted_area_counts_as_painted_last(self):
         after = with_rule(BEFORE, rule("b", "first", "torso.coat.lapel", "lace"))
-        layers = ((1, "field"), (1, "facing"), (2, "lace"))
+        layers = ((1, of_role("field")), (1, of_role("facing")), (2, of_role("lace")))
         painted = {("first-line", "fusilier", 1): layers}
         self.assertEqual(drifts({1: state(BEFORE), 2: state(after)}, state(after), painted), ())
         back = drifts({1: state(BEFORE), 2: state(after)}, state(BEFORE), painted)
@@ -81,7 +83,7 @@ class Drifts(SimpleTestCase):
         regiment = replace(army.nodes["regiment"], children=(company, army.nodes["second"]))
         after = replace(BEFORE, army=replace(army, root=replace(army.root, children=(regiment,))))
         after = with_rule(after, rule("b", "first", "torso.coat.lapel", "lace"))
-        painted = {("first-line", "fusilier", 1): ((1, "field"), (1, "facing"))}
+        painted = {("first-line", "fusilier", 1): ((1, of_role("field")), (1, of_role("facing")))}
         (found,) = drifts({1: before}, state(after), painted)
         self.assertEqual((found.rank, found.painted, found.now), ("fusilier", "facing", "lace"))
 

@@ -233,7 +233,7 @@ class AtTheDesk(DeskCase):
         evening = Evening(self.army, TUESDAY)
         marks = {}
         for block in evening.plan.blocks:
-            if block.task.atoms[0].mark:
+            if block.task.atoms[0].subject.site:
                 marks.setdefault(block.task.atoms[0].step, evening.find(mark_of(block)))
         self.assertTrue({"gloss", "place", "soften", "seal", "freehand", "stencil"} <= set(marks))
         soften = marks["soften"]

@@ -14,6 +14,7 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.design.edit import set_cell, with_step, with_undercoat
 from mantello_core.paints.range import paint
+from mantello_core.planning.subject import of_role
 from mantello_core.recipes.step import Mix
 from tests.rooms.case import RoomCase
 
@@ -33,7 +34,7 @@ class Differences(RoomCase):
         atoms = [
             atom
             for atom in reading_of(army.head).work.atoms
-            if (atom.unit, atom.rank) == (UNIT, RANK) and atom.role in roles
+            if (atom.unit, atom.rank) == (UNIT, RANK) and atom.subject.role in roles
         ]
         record(army, atoms, {(RANK, 1), (RANK, 2)}, 20, timezone.now(), uuid.uuid4())
 
@@ -55,7 +56,7 @@ class Differences(RoomCase):
         return differences(army, reading_of(army.head))
 
     def asked_for(self, role: str) -> bool:
-        return not any(done[:4] == (UNIT, RANK, 1, role) for done in done_steps(self.army))
+        return not any(done[:4] == (UNIT, RANK, 1, of_role(role)) for done in done_steps(self.army))
 
     def test_nothing_differs_while_the_scheme_stays(self):
         self.assertEqual(self.found(), [])

@@ -84,7 +84,7 @@ class History(FigureCase):
         self.assertContains(other, "Fusilier 1")
         for words in ("a fusilier", "over a cold palette"):
             self.assertNotContains(other, words)
-        self.assertIn((self.here["unit"], "fusilier", 2, "", entries[0].step), done_steps(self.army))
+        self.assertIn((self.here["unit"], "fusilier", 2, entries[0].subject, entries[0].step), done_steps(self.army))
         self.assertContains(self.see("log"), "1 Fusilier")  # what it was called when it was painted
 
     def test_a_variant_that_calls_ranks_otherwise_has_the_same_record(self):
@@ -187,7 +187,7 @@ class Measuring(FigureCase):
             atoms = [
                 atom
                 for atom in Evening(self.army, TUESDAY).reading.work.atoms
-                if atom.role == "field" and atom.step == "base"
+                if atom.subject.role == "field" and atom.step == "base"
             ]
             units = [atom for atom in atoms if atom.rank == "fusilier"][:2]
             for atom in units:
@@ -204,7 +204,7 @@ class Measuring(FigureCase):
         atom = next(
             atom
             for atom in Evening(self.army, TUESDAY).reading.work.atoms
-            if (atom.unit, atom.rank, atom.role) == (self.here["unit"], "fusilier", "field")
+            if (atom.unit, atom.rank, atom.subject.role) == (self.here["unit"], "fusilier", "field")
         )
         record(self.army, [atom], {("fusilier", 2)}, None, TUESDAY, uuid.uuid4())
         with override_settings(MANTELLO_READER=""):
@@ -319,7 +319,7 @@ class HandedOver(FigureCase):
         atom = next(
             one
             for one in Evening(self.army, TUESDAY).reading.work.atoms
-            if (one.unit, one.rank, one.role) == (self.here["unit"], "fusilier", "field")
+            if (one.unit, one.rank, one.subject.role) == (self.here["unit"], "fusilier", "field")
         )
         record(self.army, [atom], {("fusilier", 1)}, 4.0, TUESDAY, uuid.uuid4(), "third pot, darker")
         other = self.now().army.units[1].id

@@ -43,7 +43,7 @@ class Minding(DeskCase):
 class Sticks(DeskCase):
     def test_stitches_hold_in_print_where_no_style_sheet_reaches(self):
         evening = Evening(self.army, TUESDAY)
-        base = next(one for n in range(1, evening.count + 1) if (one := evening._batch(n)).atoms[0].role)
+        base = next(one for n in range(1, evening.count + 1) if (one := evening._batch(n)).atoms[0].subject.role)
         page = self.see("desk", batch=base.id).content.decode()
         self.assertEqual(page.count('class="sel-case" fill="none"'), page.count("sel-case"))
         self.assertGreater(page.count("sel-case"), 0)
@@ -117,7 +117,9 @@ class Desk(DeskCase):
             pressed="2026-11-24T19:08:00Z",
         )
         found = {(entry.role, entry.step): list(entry.ordinals) for entry in Entry.objects.order_by("pk")}
-        self.assertEqual(found, {(one.role, one.step): rest, (other.role, other.step): list(other.ordinals)})
+        self.assertEqual(
+            found, {(one.subject.text, one.step): rest, (other.subject.text, other.step): list(other.ordinals)}
+        )
 
     def test_steps_that_are_not_in_the_army_are_not_logged(self):
         self.post("desk-done", **self.sent() | {"batch": "feedfacefeedface", "atom": ["no|such|step"]})

@@ -10,6 +10,7 @@ from django.utils import timezone
 
 from mantello.record.models import Entry
 from mantello.record.queries import done_steps
+from mantello_core.planning.subject import GROUND
 from tests.rooms.case import RoomCase
 
 #: a Tuesday evening inside the demo's session, 19:00 to 21:30
@@ -183,10 +184,10 @@ class Log(DeskCase):
         self.post(
             "change-rank", "2nd-lantern-line", id="fusilier", rank="Private", type="fusilier", figures="7", tier="rank"
         )
-        self.assertIn(("2nd-lantern-line", "fusilier", 7, "", "undercoat"), done_steps(self.army))
+        self.assertIn(("2nd-lantern-line", "fusilier", 7, GROUND, "undercoat"), done_steps(self.army))
         self.assertContains(self.see("army"), "undercoat <b>8</b>", html=False)
         self.post("undo")
-        self.assertIn(("2nd-lantern-line", "fusilier", 7, "", "undercoat"), done_steps(self.army))
+        self.assertIn(("2nd-lantern-line", "fusilier", 7, GROUND, "undercoat"), done_steps(self.army))
         self.assertEqual(len(done_steps(self.army)), before)
 
     def test_a_note_is_kept(self):

@@ -104,7 +104,9 @@ class Finished(RoomCase):
     def batch(self, piece):
         evening = Evening(self.army, timezone.now())
         return next(
-            one for number in range(1, evening.count + 1) if (one := evening._batch(number)).atoms[0].piece == piece
+            one
+            for number in range(1, evening.count + 1)
+            if (one := evening._batch(number)).atoms[0].subject.piece == piece
         )
 
     def test_the_desk_tells_how_and_what_to_mind(self):

@@ -177,7 +177,7 @@ class Gate(RoomCase):
         page = self.see("desk")
         for _ in range(40):  # the undercoat wants no test piece
             batch = page.context["batch"]
-            if any(atom.role for atom in batch.atoms):
+            if any(not atom.subject.is_ground for atom in batch.atoms):
                 break
             figures = [f"{rank}|{ordinal}" for rank, ordinal in batch.left]
             self.post("desk-done", batch=batch.id, figure=figures, minutes="1", note="")

@@ -73,7 +73,7 @@ def _page(request, army, chosen: Chosen | None, status=200, form=None):
             "readable": readable,
             "entries": [(entry, others.get(entry.painter, entry.painter)) for entry in entries],
             "numbers": range(1, chosen.count + 1),
-            "to_come": [atom for atom in _atoms(reading, chosen) if (atom.role, atom.step) not in mine.done],
+            "to_come": [atom for atom in _atoms(reading, chosen) if (atom.subject, atom.step) not in mine.done],
             "state": mine.state,
             "share": mine.progress.share,
             "pictures": pictures,
@@ -191,7 +191,7 @@ def log_elsewhere(request, army_id):
     lacking = []
     for atom in atoms:
         ordinals = atom.ordinals if whole else (chosen.ordinal,)
-        left = tuple(one for one in ordinals if (atom.unit, atom.rank, one, atom.role, atom.step) not in done)
+        left = tuple(one for one in ordinals if (atom.unit, atom.rank, one, atom.subject, atom.step) not in done)
         lacking.append(replace(atom, ordinals=left))
     figures = {(atom.rank, ordinal) for atom in lacking for ordinal in atom.ordinals}
     note = request.POST.get("note", "").replace("\x00", "").strip()[:300]

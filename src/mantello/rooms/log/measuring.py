@@ -14,6 +14,7 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
+from mantello_core.planning.subject import of_role
 from mantello_core.record.evenness import Evenness, evenness
 
 from .choosing import Chosen, back_to_figure, posted_figure
@@ -39,7 +40,7 @@ def expected_colour(reading: Reading, tier: str, role: str, done: frozenset[tupl
     """The colour of a role as far as a figure is painted with it; None if no step of it is done."""
     if role not in reading.design.scheme.role_by_id:
         return None
-    outcomes = [one for one in reading.prediction(role, tier).outcomes if (role, one.step.id) in done]
+    outcomes = [one for one in reading.prediction(role, tier).outcomes if (of_role(role), one.step.id) in done]
     return outcomes[-1].tones["base"] if outcomes else None
 
 
@@ -56,7 +57,7 @@ def measured_on(army: Army, reading: Reading, chosen: Chosen) -> tuple[list[Meas
         )
         for role, one in newest.items()
     ]  # fmt: skip
-    readable = dict.fromkeys(role for role, _ in done if role in roles)
+    readable = dict.fromkeys(subject.role for subject, _ in done if subject.role in roles)
     return rows, [(role, roles[role].name) for role in readable]
 
 

@@ -14,10 +14,9 @@ from mantello.shelf.models import OwnedPaint
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
-from mantello_core.bearers.mark_work import MARK
 from mantello_core.design.muster import with_rank
 from mantello_core.paints.range import paints
-from mantello_core.passes.piece import ARMY
+from mantello_core.planning.subject import subject_of
 from mantello_core.recipes.step import Mix
 from mantello_core.record.reinforcing import Logged, PaintedStep, as_painted
 
@@ -117,7 +116,7 @@ def _today(reading: Reading, chosen: dict, step: PaintedStep) -> str:
     """How the scheme makes the step today, where that is not as it was painted; '' where it is."""
     known = reading.design.scheme.role_by_id.get(step.role)
     if known is None:
-        return "" if not step.role or step.role.startswith((MARK, ARMY)) else "this role is gone from the scheme"
+        return "this role is gone from the scheme" if subject_of(step.role).role else ""
     tier = reading.design.army.rank(chosen["unit"], chosen["rank"]).tier
     now = next((one for one in known.recipe(tier).steps if one.id == step.step), None)
     if now is None:

@@ -47,19 +47,21 @@ class Batch:
     @property
     def roles(self) -> tuple[str, ...]:
         """The roles painted in it."""
-        return tuple(dict.fromkeys(atom.recipe_role for atom in self.atoms if atom.recipe_role))
+        return tuple(dict.fromkeys(atom.subject.role for atom in self.atoms if atom.subject.role))
 
 
 def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
     """A batch in words, such as 'Base Field and Facing'."""
     atoms = list(atoms)
-    if atoms[0].mark:
-        sites = list(dict.fromkeys(site_words(atom.mark) for atom in atoms))
+    if atoms[0].subject.site:
+        sites = list(dict.fromkeys(site_words(atom.subject.site) for atom in atoms))
         return f"{atoms[0].name.removesuffix(sites[0]).strip()} {' and '.join(sites)}"
-    if atoms[0].piece:
+    if atoms[0].subject.piece:
         return atoms[0].name
     verb = techniques()[atoms[0].kind].verb
-    roles = list(dict.fromkeys(reading.design.scheme.role(atom.role).name for atom in atoms if atom.recipe_role))
+    roles = list(
+        dict.fromkeys(reading.design.scheme.role(atom.subject.role).name for atom in atoms if atom.subject.role)
+    )
     if not roles:
         return f"{verb} the figures" if atoms[0].step == UNDERCOAT else atoms[0].name
     if len(roles) == 1:

@@ -37,7 +37,7 @@ def cards(request, army_id):
         handling = Handling(evening.reading, batch)
         printed.append({
             "batch": batch, "how": handling.how, "hints": handling.hints, "portion": handling.portion, "cautions": handling.cautions,
-            "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
+            "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if not batch.atoms[0].subject.is_ground else "The whole figure",
             "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
             "figures": ", ".join(called(unit, rank, ordinal) for rank, ordinal in batch.left),
         })  # fmt: skip

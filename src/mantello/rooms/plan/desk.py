@@ -8,6 +8,7 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import group_of, sideless, spoken
 from mantello_core.formats.drawing import plate_group
 from mantello_core.passes.piece import piece_of
+from mantello_core.planning.subject import GROUND
 from mantello_core.recipes.step import Step
 
 from .batch import Batch
@@ -21,20 +22,23 @@ _STITCH = 'fill="none" stroke="#f0c14b" stroke-width="2" stroke-dasharray="8 3"'
 def areas_to_paint(reading: Reading, batch: Batch, figure: tuple[str, int]) -> tuple[str, ...]:
     """Areas of one figure that a batch paints; all of them for the undercoat."""
     one = reading.resolution.of(Figure(batch.block.task.unit, *figure))
-    roles = {atom.role for atom in batch.atoms if atom.rank == figure[0] and figure[1] in atom.ordinals}
+    subjects = {atom.subject for atom in batch.atoms if atom.rank == figure[0] and figure[1] in atom.ordinals}
     marked = {
         name
         for atom in batch.atoms
-        if atom.mark and atom.rank == figure[0]
-        for _, site in one.plate.named_sites(atom.mark)
+        if atom.subject.site and atom.rank == figure[0]
+        for _, site in one.plate.named_sites(atom.subject.site)
         for name in one.plate.areas_within(site.area)
     }
     design = reading.design
     for atom in batch.atoms:
-        if atom.piece and atom.rank == figure[0]:
-            piece = piece_of(design, reading.resolution, batch.block.task.unit, figure[0], atom.piece)
-            marked |= set(piece.areas or (one.cells if piece.step else parts_of(atom.piece, one)))
-    return tuple(name for name, cell in one.cells.items() if cell.role in roles or "" in roles or name in marked)
+        if atom.subject.piece and atom.rank == figure[0]:
+            piece = piece_of(design, reading.resolution, batch.block.task.unit, figure[0], atom.subject.piece)
+            marked |= set(piece.areas or (one.cells if piece.step else parts_of(atom.subject.piece, one)))
+    if GROUND in subjects:
+        return tuple(one.cells)
+    roles = {subject.role for subject in subjects if subject.role}
+    return tuple(name for name, cell in one.cells.items() if cell.role in roles or name in marked)
 
 
 def parts_of(piece_id: str, one) -> set[str]:
@@ -68,16 +72,15 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
             else reading.painted_fill(one, area, done)
         )
 
-    if batch.atoms[0].role == "":
+    if batch.atoms[0].subject.is_ground:
         colour = hex_of(reading.undercoat)
 
         def fill(area: str) -> str:  # the undercoat goes everywhere
             return colour
 
     # marks show once they are there, and at the step that puts them on
-    sites = {atom.mark for atom in batch.atoms if atom.mark} | {
-        role[5:] for role, _ in done if role.startswith("mark:")
-    }
+    subjects = [*(atom.subject for atom in batch.atoms), *(subject for subject, _ in done)]
+    sites = {subject.site for subject in subjects if subject.site}
     bearing = tuple(pair for pair in reading.bearing(one) if pair[0] in sites)
     parts, x, tall = [], 0.0, max(view.view_box[3] for view in shape.views)
     for number, view in enumerate(shape.views):
@@ -85,7 +88,7 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
         parts.append(
             f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, prefix=f"desk{number}-", bearing=bearing)}'
         )
-        if batch.atoms[0].role:
+        if not batch.atoms[0].subject.is_ground:
             parts += [
                 f'<path class="sel-case" {_CASE} d="{seen.visible}"/><path class="sel-stitch" {_STITCH} d="{seen.visible}"/>'
                 for seen in view.areas
@@ -103,27 +106,25 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
 def _coming(reading: Reading, batch: Batch, one) -> dict[str, str]:
     found = {}
     for atom in batch.atoms:
-        if atom.recipe_role and atom.rank == one.rank:
-            outcome = next(
-                step for step in reading.prediction(atom.role, one.tier).outcomes if step.step.id == atom.step
-            )
-            found[atom.role] = hex_of(outcome.after)
+        role = atom.subject.role
+        if role and atom.rank == one.rank:
+            found[role] = hex_of(reading.prediction(role, one.tier).outcome(atom.step).after)
     return found
 
 
 def lap_of(reading: Reading, batch: Batch):
     """Colours before and after the batch, of the step's first role."""
     atom = batch.atoms[0]
-    if not atom.recipe_role:
+    if not atom.subject.role:
         return None
     tier = reading.design.army.rank(atom.unit, atom.rank).tier
-    outcome = next(step for step in reading.prediction(atom.role, tier).outcomes if step.step.id == atom.step)
+    outcome = reading.prediction(atom.subject.role, tier).outcome(atom.step)
     return outcome.before, outcome.after
 
 
 def pot_of(reading: Reading, batch: Batch, step: Step | None):
     """The colour of what is opened where no lap tells more: the undercoat, or what all figures get; None for handwork."""
     atom = batch.atoms[0]
-    if atom.piece:
+    if atom.subject.piece:
         return step.mix.film.masstone if step and step.kind != "varnish" else None
-    return None if atom.mark else reading.undercoat
+    return None if atom.subject.site else reading.undercoat

@@ -75,7 +75,9 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "airing": evening.airing(),
         "form": form or DoneForm(initial={"minutes": round(batch.minutes_left)}),
         "picture": mark_safe(desk_svg(reading, batch, figure, everyone[unit.id, *figure].done)),
-        "where": areas_words(areas_to_paint(reading, batch, figure)) if batch.atoms[0].role else "The whole figure",
+        "where": areas_words(areas_to_paint(reading, batch, figure))
+        if not batch.atoms[0].subject.is_ground
+        else "The whole figure",
         "lap": lap_of(reading, batch),
         "pot": pot_of(reading, batch, step),
         "coats": batch.atoms[0].coats,
@@ -133,7 +135,7 @@ def _forgotten(evening: Evening, batch: Batch) -> list[str]:
     names: dict[tuple[str, str], str] = {}
     for id_ in sorted(before - mine):
         atom = atoms[id_]
-        key = atom.role, atom.step
+        key = atom.subject, atom.step
         names[key] = atom.name
         for rank, ordinal in batch.left:
             if rank == atom.rank and ordinal in atom.ordinals:
@@ -147,11 +149,11 @@ def _forgotten(evening: Evening, batch: Batch) -> list[str]:
 def _repairs(reading, batch: Batch) -> list:
     """What may go wrong at a batch, with what another coat would do where coats are counted."""
     atom = batch.atoms[0]
-    known = mishaps_at(atom.kind if atom.role else "undercoat")
-    if not atom.recipe_role or atom.kind != "base":
+    known = mishaps_at("undercoat" if atom.subject.is_ground else atom.kind)
+    if not atom.subject.role or atom.kind != "base":
         return [(one, None) for one in known]
     tier = reading.design.army.rank(atom.unit, atom.rank).tier
-    recipe = reading.design.scheme.role(atom.recipe_role).recipe(tier)
+    recipe = reading.design.scheme.role(atom.subject.role).recipe(tier)
     more = Recipe(tuple(replace(one, coats=atom.coats + 1) if one.id == atom.step else one for one in recipe.steps))
     at = next(number for number, one in enumerate(recipe.steps) if one.id == atom.step)
     now, then = (reading.design.scheme.predicted(one).outcomes[at].after for one in (recipe, more))
@@ -162,4 +164,4 @@ def _repairs(reading, batch: Batch) -> list:
 def untested_roles(army, reading, batch: Batch) -> list[str]:
     """Roles of a batch that want a test piece before it may start."""
     wanting = untested(army, reading)
-    return [role for role in dict.fromkeys(atom.role for atom in batch.atoms) if role in wanting]
+    return [role for role in dict.fromkeys(atom.subject.role for atom in batch.atoms) if role in wanting]

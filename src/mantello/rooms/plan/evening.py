@@ -21,6 +21,7 @@ from mantello_core.paints.range import paints
 from mantello_core.planning.mark_chain import beneath
 from mantello_core.planning.plan import Plan, Prepared, laid_as
 from mantello_core.planning.schedule import Block
+from mantello_core.planning.subject import GROUND, of_role
 from mantello_core.record.pace import Pace, pace_of
 
 from .batch import Batch, title_of
@@ -121,19 +122,21 @@ class Evening:
 
     def drying_until(self, batch: Batch) -> datetime | None:
         """When the last layer under a batch is dry by the log; None if it is by now."""
-        roles = {atom.role for atom in batch.atoms} | {""}
-        if batch.atoms[0].mark:
+        beneath_it = {atom.subject for atom in batch.atoms} | {GROUND}
+        if batch.atoms[0].subject.site:
             ranks = {atom.rank for atom in batch.atoms}
             classes = [one for one in self.reading.resolution.of_unit(batch.block.task.unit) if one.rank in ranks]
-            roles |= {role for known in beneath(classes).values() for role in known}
-        whole = bool(batch.atoms[0].piece)
+            beneath_it |= {of_role(role) for known in beneath(classes).values() for role in known}
+        whole = bool(batch.atoms[0].subject.piece)
         figures = set(batch.left)
         until = None
         recent = self.army.entries.standing().filter(
             unit=batch.block.task.unit, done_at__gte=self.now - timedelta(days=3)
         )
         for entry in recent:
-            if (whole or entry.role in roles) and figures & {(entry.rank, ordinal) for ordinal in entry.ordinals}:
+            if (whole or entry.subject in beneath_it) and figures & {
+                (entry.rank, ordinal) for ordinal in entry.ordinals
+            }:
                 dry = dry_by(entry)
                 until = max(until, dry) if until else dry
         return timezone.localtime(until) if until and until > self.now else None
@@ -171,7 +174,7 @@ class Evening:
             (rank, ordinal)
             for rank, ordinal in block.figures
             if not all(
-                (task.unit, rank, ordinal, atom.role, atom.step) in self.done
+                (task.unit, rank, ordinal, atom.subject, atom.step) in self.done
                 for atom in task.atoms
                 if atom.rank == rank and ordinal in atom.ordinals
             )

@@ -6,9 +6,9 @@ from math import inf
 from mantello.workspace.reading import Reading
 from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.paints.paint import Paint
-from mantello_core.passes.piece import Piece, piece_of
+from mantello_core.passes.piece import Piece
 from mantello_core.planning.batch import batch_size
-from mantello_core.planning.mark_chain import mark_paints_of, mark_step_of
+from mantello_core.planning.painted_with import PaintedWith, painted_with
 from mantello_core.recipes.hazard import cautions_for
 from mantello_core.recipes.quantity import Portion, portion
 from mantello_core.recipes.step import Step
@@ -36,7 +36,7 @@ class Handling:
     @property
     def fine(self) -> bool:
         """Whether it tires hand and eyes."""
-        return self.batch.atoms[0].kind in _FINE or bool(self.batch.atoms[0].mark)
+        return self.batch.atoms[0].kind in _FINE or bool(self.batch.atoms[0].subject.site)
 
     @property
     def least(self) -> int:
@@ -53,51 +53,39 @@ class Handling:
         palette = life.total_seconds() if life else inf
         return batch_size(block.task.drying, each, unit, evenings.attention, evenings.stick, palette)
 
+    @cached_property
+    def painted_with(self) -> PaintedWith:
+        """What it is painted with."""
+        return painted_with(self.reading.design, self.reading.resolution, self.batch.atoms[0])
+
     @property
     def cautions(self) -> tuple[str, ...]:
         """What to mind at it."""
-        if self.batch.atoms[0].mark:
-            step = self.mark_step
-            paints = mark_paints_of(self.reading.design.scheme, self.reading.resolution, self.batch.atoms[0])
-            return ((step.caution,) if step.caution else ()) + cautions_for("base", paints, "water")
-        paints, diluent = self._paints()
-        piece = self.piece
-        own = (piece.caution,) if piece and piece.caution else ()
-        return own + cautions_for(self.batch.atoms[0].kind, paints, diluent)
+        told = self.painted_with
+        own = told.mark.caution if told.mark else told.piece.caution if told.piece else ""
+        kind = "base" if told.mark else self.batch.atoms[0].kind
+        return ((own,) if own else ()) + cautions_for(kind, told.paints, told.diluent)
 
     @property
     def careful_paints(self) -> tuple[Paint, ...]:
         """Its paints that a caution of their own goes with."""
-        if self.batch.atoms[0].mark:
-            return ()
-        paints, diluent = self._paints()
-        return tuple(pot for pot in paints if cautions_for("base", (pot,), diluent))
+        told = self.painted_with
+        return () if told.mark else tuple(pot for pot in told.paints if cautions_for("base", (pot,), told.diluent))
 
-    @cached_property
+    @property
     def step(self) -> Step | None:
         """The recipe step of a batch; None for the ground, marks and handwork."""
-        atom = self.batch.atoms[0]
-        if atom.piece:
-            return self.piece.step
-        if not atom.recipe_role:
-            return None
-        tier = self.reading.design.army.rank(atom.unit, atom.rank).tier
-        return next(
-            step for step in self.reading.design.scheme.role(atom.role).recipe(tier).steps if step.id == atom.step
-        )
+        return self.painted_with.step
 
-    @cached_property
+    @property
     def mark_step(self) -> MarkStep | None:
         """The step of a mark that a batch is; None if it is none."""
-        atom = self.batch.atoms[0]
-        return mark_step_of(self.reading.design.scheme, self.reading.resolution, atom) if atom.mark else None
+        return self.painted_with.mark
 
-    @cached_property
+    @property
     def piece(self) -> Piece | None:
         """The work on all figures that a batch is; None if it is none."""
-        atom = self.batch.atoms[0]
-        design = self.reading.design
-        return piece_of(design, self.reading.resolution, atom.unit, atom.rank, atom.piece) if atom.piece else None
+        return self.painted_with.piece
 
     @property
     def how(self) -> str:
@@ -124,7 +112,7 @@ class Handling:
         if step is None or self.batch.atoms[0].sprayed or any(pot.kind == "powder" for pot in step.mix.paints):
             return None
         surface = sum(
-            atom.surface * (step.share if atom.piece else 1.0)
+            atom.surface * (step.share if atom.subject.piece else 1.0)
             for rank, ordinal in self.batch.left
             for atom in self.batch.atoms
             if atom.rank == rank and ordinal in atom.ordinals
@@ -149,14 +137,6 @@ class Handling:
         if step.pose:
             said.append(f"Dries {step.pose}.")
         return said
-
-    def _paints(self):
-        step = self.step
-        if step is None and self.batch.atoms[0].piece:
-            return (), "neat"
-        if step is None:
-            return (self.reading.design.scheme.ground.coat(self.batch.atoms[0].step).paint,), "neat"
-        return step.mix.paints, step.mix.diluent
 
     def _coats(self) -> str:
         coats = self.batch.atoms[0].coats

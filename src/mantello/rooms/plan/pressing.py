@@ -70,7 +70,7 @@ def _late(request, army, evening: Evening, ticked, moment, token, to: str):
         atom: tuple(
             ordinal
             for ordinal in atom.ordinals
-            if (atom.unit, atom.rank, ordinal, atom.role, atom.step) not in evening.done
+            if (atom.unit, atom.rank, ordinal, atom.subject, atom.step) not in evening.done
         )
         for atom in atoms
     }

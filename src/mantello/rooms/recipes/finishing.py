@@ -82,8 +82,8 @@ def _pieces(reading: Reading) -> list:
     """Every piece of work with the figures that get it, hands-on minutes of all, and minutes it dries."""
     rows: dict[str, list] = {}
     for atom in reading.work.atoms:
-        if atom.piece:
-            row = rows.setdefault(atom.piece, [atom.name, atom.pot.split("|", 1)[1], 0, 0.0, atom.drying / 60])
+        if atom.subject.piece:
+            row = rows.setdefault(atom.subject.piece, [atom.name, atom.pot.split("|", 1)[1], 0, 0.0, atom.drying / 60])
             row[2] += len(atom.ordinals)
             row[3] += atom.seconds * len(atom.ordinals) / 60
     return list(rows.values())

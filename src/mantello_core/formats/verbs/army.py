@@ -11,6 +11,7 @@ from ...figures.vocabulary import spoken
 from ...paints.shopping import RESERVE, shopping
 from ...paints.stock import Stock
 from ...planning.plan import plan
+from ...planning.subject import subject_of
 from ...planning.undercoating import undercoat_advice
 from ...planning.validating import Painted, faults_of
 from ...scheme.cascade import resolve
@@ -143,7 +144,7 @@ def _stretch(block: dict, where: str) -> Painted:
         _moment(block["start"], f"{where}/start"), _moment(block["end"], f"{where}/end"),
         block.get("opening_seconds", 0.0), block["pot"], block["unit"],
         tuple((one["rank"], one["ordinal"]) for one in block["figures"]),
-        tuple((one["rank"], one["role"], one["step"]) for one in block["steps"]), block.get("lot", 0),
+        tuple((one["rank"], subject_of(one["role"]), one["step"]) for one in block["steps"]), block.get("lot", 0),
     )  # fmt: skip
 
 
@@ -191,7 +192,7 @@ def planned(document: dict) -> dict:
                         "steps": [
                             {
                                 "rank": atom.rank,
-                                "role": atom.role,
+                                "role": atom.subject.text,
                                 "step": atom.step,
                                 "name": atom.name,
                                 "coats": atom.coats,
