@@ -1,24 +1,29 @@
 """What './mantello test' runs, in order, and the closing line it ends with."""
 
+import os
 import re
 import subprocess
 
 from .environment import VENV
+from .scripts import script_checks, script_tests
 from .step import ROOT, say
 
-#: test labels of each stage
+#: test labels of each stage, and how many processes share one: a browser of its own wants a core of its own
 STAGES = {
-    "core tests": ["tests.core"],
-    "web tests": [
-        "tests.launch",
-        "tests.accounts",
-        "tests.jobs",
-        "tests.record",
-        "tests.archive",
-        "tests.reader",
-        "tests.rooms",
-    ],
-    "browser tests": ["tests.browser"],
+    "core tests": (["tests.core"], None),
+    "web tests": (
+        [
+            "tests.launch",
+            "tests.accounts",
+            "tests.jobs",
+            "tests.record",
+            "tests.archive",
+            "tests.reader",
+            "tests.rooms",
+        ],
+        None,
+    ),
+    "browser tests": (["tests.browser"], 2),
 }
 _RAN = re.compile(r"^Ran (\d+) tests? in", re.MULTILINE)
 _FAULTS = re.compile(r"(failures|errors|unexpected successes)=(\d+)")
@@ -27,26 +32,37 @@ _FAULTS = re.compile(r"(failures|errors|unexpected successes)=(\d+)")
 def run_checks(environment: dict[str, str], names: list[str]) -> int:
     """Run all checks, or only the named tests; exit status 0 when everything passed."""
     passed = failed = 0
+    for name, command in ({} if names else _checks()).items():
+        say(f"{name} ...")
+        good = subprocess.run(command, env=environment, cwd=ROOT, check=False).returncode == 0
+        passed, failed = passed + good, failed + (not good)
     if not names:
-        for name, command in {
-            "lint": [str(VENV / "bin" / "ruff"), "check", "--quiet", "."],
-            "formatting": [str(VENV / "bin" / "ruff"), "format", "--check", "--quiet", "."],
-            "import contract": [str(VENV / "bin" / "lint-imports"), "--no-cache"],
-            "migrations": [str(VENV / "bin" / "python"), "-m", "django", "makemigrations", "--check", "--dry-run"],
-        }.items():
-            say(f"{name} ...")
-            good = subprocess.run(command, env=environment, cwd=ROOT, check=False).returncode == 0
-            passed, failed = passed + good, failed + (not good)
-    for label, tests in [("named tests", names)] if names else STAGES.items():
+        say("tests of the scripts ...")
+        ran, wrong = script_tests()
+        passed, failed = passed + ran - wrong, failed + wrong
+    for label, (tests, most) in ({"named tests": (names, None)} if names else STAGES).items():
         say(f"{label} ...")
-        ran, wrong = _tested(environment, tests)
+        ran, wrong = _tested(environment, tests, most)
         passed, failed = passed + ran - wrong, failed + wrong
     print(f"{passed} passed, {failed} failed")
     return 1 if failed else 0
 
 
-def _tested(environment: dict[str, str], tests: list[str]) -> tuple[int, int]:
-    command = [str(VENV / "bin" / "python"), "-m", "django", "test", "--noinput", *tests]
+def _checks() -> dict[str, list[str]]:
+    binaries = VENV / "bin"
+    return {
+        "lint": [str(binaries / "ruff"), "check", "--quiet", "."],
+        "formatting": [str(binaries / "ruff"), "format", "--check", "--quiet", "."],
+        "lint of the templates": [str(binaries / "djlint"), "src", "--lint", "--quiet"],
+        "import contracts": [str(binaries / "lint-imports"), "--no-cache"],
+        "migrations": [str(binaries / "python"), "-m", "django", "makemigrations", "--check", "--dry-run"],
+    } | script_checks()
+
+
+def _tested(environment: dict[str, str], tests: list[str], most: int | None) -> tuple[int, int]:
+    """Run tests in as many processes as there are cores, at most so many; how many ran, and how many were wrong."""
+    processes = min(os.cpu_count() or 1, most or 8)
+    command = [str(VENV / "bin" / "python"), "-m", "django", "test", "--noinput", "--parallel", str(processes), *tests]
     process = subprocess.Popen(
         command, env=environment, cwd=ROOT, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True
     )

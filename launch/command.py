@@ -9,6 +9,7 @@ from .checks import run_checks
 from .database import Database
 from .environment import PYTHON, ensure_environment
 from .packages import CHECKING, SERVING, ensure_packages
+from .scripts import ensure_scripts
 from .step import ROOT, STATE, SetupError, say
 
 
@@ -66,6 +67,8 @@ def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int
     checking = verb in ("test", "shots")
     ensure_packages(SERVING | CHECKING if checking else SERVING)
     ensure_environment(("run", "check") if checking else ("run",))
+    if verb == "test" and not rest:
+        ensure_scripts()
     database = Database()
     try:
         database.start()

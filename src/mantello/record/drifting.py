@@ -62,7 +62,7 @@ class Difference:
     def _colour(self, reading: Reading, role: str | None) -> Lab | None:
         tier = reading.design.army.rank(self.drift.unit, self.drift.rank).tier
         tones = reading.tones(role, tier)
-        return tones["base"] if tones else None
+        return tones.flats if tones else None
 
     @property
     def apart(self) -> float | None:

@@ -13,6 +13,7 @@ from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import Mark, advanced_name, marks_for_copy
 from mantello_core.design.design import Design
 from mantello_core.film.prediction import Prediction
+from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.document import read_design
 from mantello_core.formats.drawing import Bearing
@@ -132,7 +133,7 @@ class Reading:
         """What a role's recipe for a tier gives on the undercoat."""
         return self.design.scheme.predicted(self.design.scheme.role(role_id).recipe(tier))
 
-    def tones(self, role_id: str | None, tier: str = "rank") -> dict[str, Lab] | None:
+    def tones(self, role_id: str | None, tier: str = "rank") -> Tones | None:
         """The five tones of a role; None if it has no recipe yet."""
         if not role_id or not self.design.scheme.role(role_id).recipe(tier).steps:
             return None
@@ -144,7 +145,7 @@ class Reading:
         tones = self.tones(role, one.tier)
         if not tones:
             return GAP if role is None else BARE
-        return seeing.hex(self.prediction(role, one.tier).apparent if seeing.apparent else tones["base"])
+        return seeing.hex(self.prediction(role, one.tier).apparent if seeing.apparent else tones.flats)
 
     @cached_property
     def allotments(self) -> tuple[Allotment, ...]:
@@ -158,7 +159,7 @@ class Reading:
     def _mark(self, placement: Placement, tier: str, seeing: Seeing) -> WornMark:
         def inked(role: str) -> str:
             tones = self.tones(role, tier)
-            return seeing.hex(tones["base"]) if tones else GAP
+            return seeing.hex(tones.flats) if tones else GAP
 
         device, manner = placement.device, placement.manner
         round_it = {name: inked(role) for name in ("ground", "outline") if (role := getattr(manner, name))}
@@ -175,7 +176,7 @@ class Reading:
             return mean_lab([self.tincture(arms, one, tier) for one in made_of], [0.8, 0.2])
         role = arms.role_of(id_) if arms else None
         tones = self.tones(role, tier) if role in self.design.scheme.role_by_id else None
-        return tones["base"] if tones else lab_of_hex(PLAIN_COLOURS[id_])
+        return tones.flats if tones else lab_of_hex(PLAIN_COLOURS[id_])
 
     def painted_fill(
         self, one: FigureClass, area: str, done: frozenset[tuple[Subject, str]], seeing: Seeing = NEUTRAL
@@ -187,7 +188,7 @@ class Reading:
         if role:
             for outcome in reversed(self.prediction(role, one.tier).outcomes):
                 if (of_role(role), outcome.step.id) in done:
-                    return seeing.hex(outcome.tones["base"])
+                    return seeing.hex(outcome.tones.flats)
         return seeing.hex(self.undercoat)
 
 

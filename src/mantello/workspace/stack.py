@@ -12,6 +12,7 @@ from mantello_core.film.coverage import Coverage, coverage
 from mantello_core.film.finish import drying_shift
 from mantello_core.film.prediction import Outcome, Prediction
 from mantello_core.film.surface import coated, solid, wash_thickness
+from mantello_core.film.tones import Tones
 from mantello_core.mixing.bridge import Bridge, bridge_beneath
 from mantello_core.mixing.undercoat import undercoats
 from mantello_core.recipes.hazard import cautions_for, step_cautions
@@ -92,7 +93,7 @@ class Stack:
     #: follows a plainer tier's recipe
     follows: bool
     rows: tuple[StepRow, ...]
-    tones: dict | None
+    tones: Tones | None
     #: moments of the work, each with the tones then
     moments: tuple[tuple[str, dict], ...] = ()
     #: steps of light with their widths

@@ -3,13 +3,8 @@
 from dataclasses import dataclass
 
 from ..colour.acuity import DISTANCES, seen_difference
-from ..colour.spaces import Lab
 from ..film.prediction import Prediction
-
-#: width of the band each zone takes on a figure of 28 mm, mm; an estimate
-_BANDS = {"shade": 0.9, "base": 2.4, "layer": 1.6, "highlight": 0.8, "edge": 0.35}
-#: neighbours in light, deepest first
-_PAIRS = (("shade", "base"), ("base", "layer"), ("layer", "highlight"), ("highlight", "edge"))
+from ..film.tones import Tones
 
 
 @dataclass(frozen=True)
@@ -41,9 +36,10 @@ def stops(prediction: Prediction, minutes: tuple[float, ...], height: float = 28
     return tuple(found)
 
 
-def contrast(tones: dict[str, Lab], metres: float, height: float = 28.0) -> float:
+def contrast(tones: Tones, metres: float, height: float = 28.0) -> float:
     """CIEDE2000 between neighbouring tones that a distance leaves, added up from recess to edge."""
     scale = height / 28.0
     return sum(
-        seen_difference(tones[one], tones[two], min(_BANDS[one], _BANDS[two]) * scale, metres) for one, two in _PAIRS
+        seen_difference(tones[one.id], tones[two.id], min(one.band, two.band) * scale, metres)
+        for one, two in tones.places.neighbours
     )

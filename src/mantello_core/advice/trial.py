@@ -8,14 +8,15 @@ from ..colour.spaces import Lab
 from ..film.calibration import Calibration, drying_found, hiding_found
 from ..film.ground import Ground
 from ..film.prediction import Prediction, predicted
+from ..recipes.place import usual_places
 from ..recipes.step import Recipe
 
 #: CIEDE2000 between a photograph and a prediction that is as good as a photograph can tell
 AGREES = 4.0
 #: factors that are so near 1 that they tell nothing
 NOTHING = 0.05
-#: patches by what a painter points at, and the zone each is compared with
-PATCHES = {"recess": "shade", "flat": "base", "raised": "highlight"}
+#: patches by what a painter points at, and the place each is compared with
+PATCHES = {"recess": usual_places().recess, "flat": usual_places().flats, "raised": usual_places().raised}
 
 
 @dataclass(frozen=True)
@@ -85,7 +86,7 @@ def lessons(recipe: Recipe, ground: Ground, done: Mapping[str, Done]) -> tuple[L
     surfaces = ground.surfaces
     for outcome in predicted(recipe, ground).outcomes:
         step, was = outcome.step, done.get(outcome.step.id, Done())
-        before, surfaces = surfaces["base"], outcome.surfaces
+        before, surfaces = surfaces[usual_places().flats], outcome.surfaces
         if len(step.mix.parts) > 1:
             continue
         hiding, drying, coats, dried = 1.0, 1.0, None, None

@@ -10,14 +10,13 @@ from ..colour.reflectance import to_air, xyz_of
 from ..colour.spaces import Lab, lab_of
 from ..errors import UnknownName
 from ..paints.paint import Film
+from ..recipes.place import Place
 from .surface import Surface, coated
 
 #: share of the light a varnish scatters back, and how far it takes a metal's flash
 VARNISHES = {"gloss": (0.0, 0.0), "satin": (0.007, 0.5), "matt": (0.02, 1.0)}
 #: scattering of the milky binder in a wet film, per µm of wet film
 MILK = 0.012
-#: share of an oil or enamel film that wiping leaves, by zone
-LEFT = {"shade": 0.7, "base": 0.12, "layer": 0.05, "highlight": 0.03, "edge": 0.02}
 
 
 def varnished(surface: Surface, finish: str) -> Surface:
@@ -48,10 +47,10 @@ def drying_shift(film: Film) -> float:
     return difference(wet_colour(film), film.masstone)
 
 
-def wiped(before: Surface, film: Film, thickness: float, zone: str, strength: float = 1.0) -> Surface:
+def wiped(before: Surface, film: Film, thickness: float, place: Place, strength: float = 1.0) -> Surface:
     """What is left when an oil or enamel film is wiped off ``before`` within its window.
 
     thickness: µm of the film as laid; strength: 0 wipes nothing away, 1 as usual.
     """
-    left = 1 - (1 - LEFT[zone]) * strength
+    left = 1 - (1 - place.left) * strength
     return coated(before, film, thickness * left)

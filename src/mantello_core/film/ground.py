@@ -6,11 +6,10 @@ from functools import cached_property
 from ..colour.spaces import Lab
 from ..errors import OutOfRange
 from ..paints.paint import Paint
-from ..recipes.technique import ZONES, Technique, techniques
+from ..recipes.place import usual_places
+from ..recipes.technique import Technique, techniques
 from .surface import Surface, blended, coated, solid
 
-#: share of each zone that a spray from above reaches; an estimate
-FROM_ABOVE = {"shade": 0.08, "base": 0.5, "layer": 0.8, "highlight": 0.95, "edge": 1.0}
 #: coats of the pot laid over the aerosol
 POT_COATS = 1
 
@@ -48,22 +47,22 @@ class Ground:
 
     @cached_property
     def surfaces(self) -> dict[str, Surface]:
-        """The surface of every zone; sprays count as opaque where they fall."""
+        """The surface of every place; sprays count as opaque where they fall."""
         dark = solid(self.undercoat.film)
-        zones = dict.fromkeys(ZONES, dark)
+        found = dict.fromkeys(usual_places().ids, dark)
         if self.above:
             light = solid(self.above.film)
-            zones = {zone: blended(dark, light, FROM_ABOVE[zone]) for zone in ZONES}
+            found = {place.id: blended(dark, light, place.sprayed) for place in usual_places()}
         if self.pot_coat:
             film = self.pot_coat.film
             for _ in range(POT_COATS):
-                zones = {zone: coated(surface, film, film.thickness(1.0)) for zone, surface in zones.items()}
-        return zones
+                found = {place: coated(surface, film, film.thickness(1.0)) for place, surface in found.items()}
+        return found
 
     @property
     def flat(self) -> Surface:
         """The surface of the flats, which most of an area is."""
-        return self.surfaces["base"]
+        return self.surfaces[usual_places().flats]
 
     @property
     def colour(self) -> Lab:

@@ -4,16 +4,17 @@ from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 
 from ..colour.difference import difference
-from ..colour.spaces import Lab, mean_lab
+from ..colour.spaces import Lab
 from ..errors import UnknownName
 from ..paints.paint import Film
+from ..recipes.place import Place, usual_places
 from ..recipes.step import Recipe, Step
-from ..recipes.technique import SHARES, ZONES
 from .calibration import Calibration, calibrated_film
 from .coverage import Coverage, coverage, tolerance_of
 from .finish import varnished, wiped
 from .ground import Ground
 from .surface import Surface, blended, coated, stained, wash_thickness, washed
+from .tones import Tones
 
 #: coats to cover from which on a mix counts as hard
 HARD = 5
@@ -35,7 +36,7 @@ class Outcome:
     after: Lab
     #: for a shade: what it does in the recesses
     recess: Lab | None = None
-    #: the surface of every zone afterwards
+    #: the surface of every place afterwards
     surfaces: Surfaces = field(default_factory=dict, compare=False, repr=False)
 
     @property
@@ -49,9 +50,9 @@ class Outcome:
         return difference(self.before, self.after)
 
     @cached_property
-    def tones(self) -> dict[str, Lab]:
-        """The colour of every zone afterwards."""
-        return {zone: surface.colour for zone, surface in self.surfaces.items()}
+    def tones(self) -> Tones:
+        """The colour of every place afterwards."""
+        return _tones(self.surfaces)
 
 
 @dataclass(frozen=True)
@@ -59,8 +60,7 @@ class Prediction:
     """A recipe over a ground: each step's outcome and the five tones it ends in."""
 
     outcomes: tuple[Outcome, ...]
-    #: zone (of ``ZONES``) to colour
-    tones: dict[str, Lab]
+    tones: Tones
 
     def outcome(self, step_id: str) -> Outcome:
         """What the step of that id gives.
@@ -75,19 +75,18 @@ class Prediction:
     @property
     def apparent(self) -> Lab:
         """The colour from where single tones cannot be told apart: the mean in linear light."""
-        return apparent(self.tones)
+        return self.tones.apparent
 
 
-def apparent(tones: dict[str, Lab]) -> Lab:
-    """The colour that five tones run into from afar: their mean by share, in linear light."""
-    return mean_lab([tones[zone] for zone in ZONES], [SHARES[zone] for zone in ZONES])
+def _tones(surfaces: Surfaces) -> Tones:
+    return Tones({place: surface.colour for place, surface in surfaces.items()})
 
 
 @lru_cache(maxsize=4096)
 def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> Prediction:
     """Follow a recipe over a ground; the same question is answered from memory.
 
-    Each zone of the area carries its own surface; a step lays its film on the zones its technique reaches.
+    Each place of the area carries its own surface; a step lays its film on the places its technique reaches.
     calibrations: what test pieces taught of paints.
     """
     surfaces = ground.surfaces
@@ -96,20 +95,21 @@ def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, .
         outcome = _followed(step, surfaces, calibrated_film(step.mix, calibrations))
         outcomes.append(outcome)
         surfaces = outcome.surfaces
-    return Prediction(tuple(outcomes), {zone: surface.colour for zone, surface in surfaces.items()})
+    return Prediction(tuple(outcomes), _tones(surfaces))
 
 
 @lru_cache(maxsize=16384)
 def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> tuple[int, ...]:
     """Coats of every step, as ``predicted`` counts them, without following what no count depends on."""
     asked = [at for at, step in enumerate(recipe.steps) if step.kind == "base" and step.coats is None]
-    surfaces, counts = {"base": ground.flat}, []
+    flats, counts = usual_places().flats, []
+    surfaces = {flats: ground.flat}
     for at, step in enumerate(recipe.steps):
         if not asked or at > asked[-1]:
             counts.append(step.coats or 1)
             continue
         film = calibrated_film(step.mix, calibrations)
-        coats = step.coats or (_covered(step, film, surfaces["base"]).laid if at in asked else 1)
+        coats = step.coats or (_covered(step, film, surfaces[flats]).laid if at in asked else 1)
         counts.append(coats)
         for _ in range(coats if at < asked[-1] else 0):
             surfaces = _laid(step, film, surfaces)
@@ -124,7 +124,7 @@ def _followed(step: Step, surfaces: Surfaces, film: Film) -> Outcome:
     after = surfaces
     for _ in range(coats):
         after = _laid(step, film, after)
-    recess = after["shade"].colour if technique.effect in ("wash", "stain", "oil") else None
+    recess = after[usual_places().recess].colour if technique.effect in ("wash", "stain", "oil") else None
     return Outcome(step, coats, cover, surfaces[shown].colour, after[shown].colour, recess, after)
 
 
@@ -137,21 +137,21 @@ def _laid(step: Step, film: Film, surfaces: Surfaces) -> Surfaces:
     """One coat, or whatever the technique does instead."""
     technique, dilution = step.technique, step.mix.dilution
     effect, thickness = technique.effect, film.thickness(dilution)
-    cover = dict(technique.cover)
+    cover, places, reached = dict(technique.cover), usual_places(), technique.places
 
-    def change(zone: str, surface: Surface) -> Surface:
-        if zone not in technique.zones:
+    def change(place: Place, surface: Surface) -> Surface:
+        if place not in reached:
             return surface
         if effect == "dabs":
-            return blended(surface, coated(surface, film, thickness * DAB), cover[zone])
+            return blended(surface, coated(surface, film, thickness * DAB), cover[place.id])
         if effect in ("wash", "recess"):
-            return washed(surface, film, dilution, recess=zone == "shade")
+            return washed(surface, film, dilution, recess=place.pools)
         if effect == "stain":
-            return stained(surface, film, dilution, recess=zone == "shade")
+            return stained(surface, film, dilution, recess=place.pools)
         if effect == "oil":
-            return wiped(surface, film, wash_thickness(film, dilution)[zone == "shade"], zone)
+            return wiped(surface, film, wash_thickness(film, dilution)[place.pools], place)
         if effect == "varnish":
             return varnished(surface, step.mix.paints[0].finish)
         return coated(surface, film, thickness)
 
-    return {zone: change(zone, surface) for zone, surface in surfaces.items()}
+    return {id_: change(places[id_], surface) for id_, surface in surfaces.items()}

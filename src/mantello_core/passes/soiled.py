@@ -7,7 +7,6 @@ from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
 from ..figures.exposure import exposure
 from ..figures.vocabulary import group_of
-from ..film.prediction import apparent
 from ..recipes.step import Recipe
 from ..scheme.cascade import FigureClass
 from ..scheme.finishing import MOST_LEVEL, DirtPass
@@ -35,7 +34,7 @@ def soiled(design: Design, one: FigureClass, level: int | None = None) -> dict[s
         recipe = design.scheme.role(cell.role).recipe(one.tier) if cell.role else Recipe()
         if not recipe.steps:
             continue
-        clean = dirty = apparent(design.scheme.predicted(recipe).tones)
+        clean = dirty = design.scheme.predicted(recipe).apparent
         for each in design.scheme.finishing.dirt:
             share = exposure(one.plate, area, each.law, each.height) * level / MOST_LEVEL
             if share > 0:
@@ -46,7 +45,7 @@ def soiled(design: Design, one: FigureClass, level: int | None = None) -> dict[s
 
 def _under(design: Design, recipe: Recipe, each: DirtPass) -> Lab:
     """The colour where a pass lies over a finished recipe."""
-    return apparent(design.scheme.predicted(Recipe((*recipe.steps, each.step))).tones)
+    return design.scheme.predicted(Recipe((*recipe.steps, each.step))).apparent
 
 
 def swallowed(design: Design, one: FigureClass, colours: dict[str, tuple[Lab, Lab]]) -> tuple[Swallowed, ...]:

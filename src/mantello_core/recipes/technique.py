@@ -5,13 +5,12 @@ from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
 
+from .place import Place, usual_places
+
 #: drying of a metallic coat, minutes; slower than plain acrylic
 METALLIC_DRYING = 12.0
 #: enamel wash (2 h) and oil (a day), minutes
 ENAMEL_DRYING, OIL_DRYING = 120.0, 1440.0
-#: the five zones of an area, deepest first, and the share of it each takes on the finished figure
-ZONES = ("shade", "base", "layer", "highlight", "edge")
-SHARES = {"shade": 0.20, "base": 0.55, "layer": 0.15, "highlight": 0.08, "edge": 0.02}
 
 
 @dataclass(frozen=True)
@@ -33,7 +32,9 @@ class Technique:
     where: str
     #: how the film model lays it: coat, wash, stain, recess, oil, dabs or varnish
     effect: str = "coat"
-    #: share of every zone that dabs touch; empty for what is laid evenly
+    #: places it reaches; empty for all
+    reaches: tuple[str, ...] = ()
+    #: share of every place that dabs touch; empty for what is laid evenly
     cover: tuple[tuple[str, float], ...] = ()
     #: minutes in which it can be lifted or wiped; 0 if it cannot
     window: float = 0.0
@@ -47,27 +48,24 @@ class Technique:
     irreversible: bool = False
 
     @property
-    def zones(self) -> tuple[str, ...]:
-        """The zones it reaches, of ``ZONES``."""
-        if self.cover:
-            return tuple(zone for zone in ZONES if dict(self.cover).get(zone))
-        if self.effect == "recess":
-            return ZONES[:1]
-        first = {"layer": 2, "highlight": 3, "edge": 4}.get(self.kind, 0)
-        return ZONES[first:]
+    def places(self) -> tuple[Place, ...]:
+        """The places it reaches, deepest first."""
+        reached = self.reaches or [place for place, share in self.cover if share]
+        return tuple(place for place in usual_places() if not reached or place.id in reached)
 
     @property
     def share(self) -> float:
         """Share of the area it touches."""
         cover = dict(self.cover)
-        return sum(SHARES[zone] * cover.get(zone, 1.0) for zone in self.zones)
+        return sum(place.share * cover.get(place.id, 1.0) for place in self.places)
 
     @property
     def shown(self) -> str:
-        """The zone where it shows most."""
+        """The place where it shows most."""
         if self.cover:
-            return max(self.zones, key=lambda zone: (dict(self.cover)[zone], SHARES[zone]))
-        return self.zones[0] if self.effect == "recess" or self.zones[0] != "shade" else "base"
+            cover = dict(self.cover)
+            return max(self.places, key=lambda place: (cover[place.id], place.share)).id
+        return self.places[0].id if self.reaches else usual_places().flats
 
 
 @cache
@@ -78,4 +76,6 @@ def techniques() -> dict[str, Technique]:
 
 
 def _technique(kind: str, row: dict) -> Technique:
-    return Technique(kind, **row | {"cover": tuple(row.get("cover", {}).items())})
+    return Technique(
+        kind, **row | {"cover": tuple(row.get("cover", {}).items()), "reaches": tuple(row.get("reaches", ()))}
+    )

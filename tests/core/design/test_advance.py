@@ -90,12 +90,12 @@ class Starts(SimpleTestCase):
         for paint_id in OPAQUE:
             tones = predicted(started(paint(paint_id), "leader"), Ground(paint("undercoat-slate"))).tones
             if shade_for(paint(paint_id)):
-                self.assertLess(tones["shade"].lightness, tones["base"].lightness - 4, paint_id)
+                self.assertLess(tones.recess.lightness, tones.flats.lightness - 4, paint_id)
             if light_for(paint(paint_id)):
-                self.assertGreater(tones["edge"].lightness, tones["base"].lightness, paint_id)
+                self.assertGreater(tones["edge"].lightness, tones.flats.lightness, paint_id)
 
     def test_greys_are_shaded_without_turning_them_brown(self):
-        shade = predicted(started(paint("rain-grey")), Ground(paint("undercoat-slate"))).tones["shade"]
+        shade = predicted(started(paint("rain-grey")), Ground(paint("undercoat-slate"))).tones.recess
         self.assertLess(shade.chroma, 12)
 
     def test_black_has_no_room_to_darken_and_white_none_to_lighten(self):

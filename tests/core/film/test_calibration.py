@@ -114,14 +114,14 @@ class Lessons(SimpleTestCase):
     def test_patches_are_compared_with_their_zone_and_named(self):
         prediction = predicted(RECIPE, SLATE)
         seen = {
-            "flat": prediction.tones["base"],
-            "recess": prediction.tones["shade"]._replace(lightness=95),
+            "flat": prediction.tones.flats,
+            "recess": prediction.tones.recess._replace(lightness=95),
             "card": Lab(50, 0, 0),
         }
         rows = {row.patch: row for row in compared(seen, prediction)}
         self.assertEqual(set(rows), {"flat", "recess"})
         self.assertEqual((rows["flat"].words, rows["recess"].words), ("as predicted", "lighter than predicted"))
-        self.assertEqual(rows["recess"].apart, difference(seen["recess"], prediction.tones["shade"]))
+        self.assertEqual(rows["recess"].apart, difference(seen["recess"], prediction.tones.recess))
         self.assertLess(rows["flat"].apart, AGREES)
 
     def test_how_it_came_out_in_words(self):

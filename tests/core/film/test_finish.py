@@ -9,15 +9,16 @@ from hypothesis import strategies as st
 from mantello_core.colour.difference import difference
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.film.finish import drying_shift, varnished, wet_colour, wiped
-from mantello_core.film.ground import FROM_ABOVE, Ground, checked_ground
+from mantello_core.film.ground import Ground, checked_ground
 from mantello_core.film.prediction import predicted
 from mantello_core.film.surface import blended, coated, grey, solid, stained, wash_thickness, washed
 from mantello_core.paints.paint import mixed
 from mantello_core.paints.range import paint
+from mantello_core.recipes.place import usual_places
 from mantello_core.recipes.step import Mix, Recipe, Step
-from mantello_core.recipes.technique import ZONES
 from tests.samples import film
 
+PLACES = usual_places()
 SHARES = st.floats(0, 1)
 INKS = ("signal-red-ink", "harbour-blue-ink", "saffron-ink", "lock-green-ink")
 ZENITHAL = Ground(paint("undercoat-soot"), paint("undercoat-gull"))
@@ -84,9 +85,9 @@ class Speckle(SimpleTestCase):
             predicted(recipe, Ground(paint("undercoat-soot"))).tones
             for recipe in (Recipe(), one("drybrush", "salt-linen"))
         )
-        gained = {zone: after[zone].lightness - before[zone].lightness for zone in ZONES}
+        gained = {zone: after[zone].lightness - before[zone].lightness for zone in PLACES.ids}
         self.assertEqual(gained["shade"], 0)
-        self.assertEqual([zone for zone, _ in sorted(gained.items(), key=lambda pair: pair[1])], list(ZONES))
+        self.assertEqual([zone for zone, _ in sorted(gained.items(), key=lambda pair: pair[1])], list(PLACES.ids))
 
     def test_chips_stay_on_the_edges(self):
         outcome = predicted(one("sponge", "eel-brown"), Ground(paint("undercoat-linen"))).outcomes[0]
@@ -134,13 +135,16 @@ class Oils(SimpleTestCase):
     def test_wiping_leaves_recesses_dark_and_raised_parts_nearly_clean(self):
         oil, ground = paint("oil-burnt-umber").film, grey(0.6)
         laid = wash_thickness(oil, 8.0)
-        deep, flat = wiped(ground, oil, laid[1], "shade").colour, wiped(ground, oil, laid[0], "base").colour
+        deep, flat = (
+            wiped(ground, oil, laid[1], PLACES["shade"]).colour,
+            wiped(ground, oil, laid[0], PLACES["base"]).colour,
+        )
         self.assertLess(deep.lightness, flat.lightness - 15)
         self.assertLess(difference(flat, ground.colour), 5)
 
     def test_nothing_wiped_is_the_film_as_laid(self):
         oil, ground = paint("bilge-grime").film, grey(0.6)
-        self.assertEqual(wiped(ground, oil, 2.0, "base", 0.0).colour, coated(ground, oil, 2.0).colour)
+        self.assertEqual(wiped(ground, oil, 2.0, PLACES["base"], 0.0).colour, coated(ground, oil, 2.0).colour)
 
     def test_oil_takes_a_day_and_can_be_wiped_meanwhile(self):
         step = one("oil", "oil-burnt-umber", "thinner", 8).steps[0]
@@ -151,9 +155,10 @@ class Oils(SimpleTestCase):
 
 class Grounds(SimpleTestCase):
     def test_light_from_above_rises_from_recess_to_edge(self):
-        seen = [ZENITHAL.surfaces[zone].colour.lightness for zone in ZONES]
+        seen = [ZENITHAL.surfaces[zone].colour.lightness for zone in PLACES.ids]
         self.assertEqual(seen, sorted(seen))
-        self.assertEqual(list(FROM_ABOVE), list(ZONES))
+        sprayed = [place.sprayed for place in PLACES]
+        self.assertEqual(sprayed, sorted(sprayed))
         self.assertGreater(seen[-1] - seen[0], 50)
 
     def test_a_pot_coat_takes_it_towards_the_pot(self):

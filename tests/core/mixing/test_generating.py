@@ -248,7 +248,7 @@ class Materials(SimpleTestCase):
 
     def test_skins_come_in_several_tones(self):
         light = [
-            predicted(dict(one.recipes)["rank"], SLATE).tones["base"].lightness
+            predicted(dict(one.recipes)["rank"], SLATE).tones.flats.lightness
             for one in materials().values()
             if one.group == "skin"
         ]

@@ -10,9 +10,10 @@ from mantello_core.film.prediction import predicted
 from mantello_core.mixing.undercoat import best_undercoat, undercoat_choices, undercoats
 from mantello_core.paints.range import paint
 from mantello_core.recipes.hazard import cautions, cautions_for, step_cautions
+from mantello_core.recipes.place import usual_places
 from mantello_core.recipes.quantity import DROP, LOSS, WET_FILM, millilitres
 from mantello_core.recipes.step import STEP_KINDS, Mix, Recipe, Step, checked
-from mantello_core.recipes.technique import SHARES, ZONES, techniques
+from mantello_core.recipes.technique import techniques
 from tests.samples import base
 
 WASHED = Recipe(
@@ -60,7 +61,7 @@ class Steps(SimpleTestCase):
             self.assertEqual(refusal.exception.where, place)
 
     def test_the_zones_share_the_whole_area(self):
-        self.assertAlmostEqual(sum(SHARES[zone] for zone in ZONES), 1)
+        self.assertAlmostEqual(sum(place.share for place in usual_places()), 1)
         self.assertEqual(techniques()["edge"].zones, ("edge",))
         self.assertLessEqual({"undercoat", *STEP_KINDS}, set(techniques()))
 
@@ -77,9 +78,9 @@ class Predictions(SimpleTestCase):
 
     def test_a_wash_darkens_recesses_most_and_an_edge_touches_only_edges(self):
         tones = predicted(WASHED, SOOT).tones
-        self.assertLess(tones["shade"].lightness, tones["base"].lightness)
-        self.assertEqual(tones["base"], tones["highlight"])
-        self.assertGreater(tones["edge"].lightness, tones["highlight"].lightness)
+        self.assertLess(tones.recess.lightness, tones.flats.lightness)
+        self.assertEqual(tones.flats, tones.raised)
+        self.assertGreater(tones["edge"].lightness, tones.raised.lightness)
 
     def test_seen_from_afar_the_tones_become_one_between_them(self):
         prediction = predicted(WASHED, SOOT)

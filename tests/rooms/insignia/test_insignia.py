@@ -53,7 +53,7 @@ class Arms(RoomCase):
         self.keep(arms=one.id, **{"role-gules": "facing", "role-or": "", "role-purpure": "field"})
         (one,) = self.now().scheme.arms
         self.assertEqual(one.bound, (("gules", "facing"),))
-        wanted = hex_of(self.now().scheme.predicted(self.now().scheme.role("facing").recipe()).tones["base"])
+        wanted = hex_of(self.now().scheme.predicted(self.now().scheme.role("facing").recipe()).tones.flats)
         self.assertContains(self.see("insignia", arms=one.id), wanted)
         self.assertContains(self.see("arms-file", one.id), wanted)
         self.post("remove-role", "facing", status=422)
@@ -254,7 +254,7 @@ class ByHand(RoomCase):
 
     def gules(self):
         scheme = self.now().scheme
-        return hex_of(scheme.predicted(scheme.role("facing").recipe()).tones["base"])
+        return hex_of(scheme.predicted(scheme.role("facing").recipe()).tones.flats)
 
 
 class Bearers(RoomCase):

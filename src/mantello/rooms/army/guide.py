@@ -19,6 +19,7 @@ from mantello_core.bearers.mark_work import steps_of
 from mantello_core.checks.finding import class_title
 from mantello_core.design.bearing import device_words
 from mantello_core.figures.vocabulary import sideless, spoken
+from mantello_core.film.tones import Tones
 from mantello_core.formats.drawing import plate_group, plate_svg
 from mantello_core.insignia.devices.manner import METHODS
 from mantello_core.insignia.devices.mark_step import MarkStep
@@ -34,7 +35,7 @@ class GuideRole:
 
     name: str
     areas: str
-    tones: dict | None
+    tones: Tones | None
     rows: tuple[StepRow, ...]
 
 

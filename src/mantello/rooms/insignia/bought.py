@@ -53,7 +53,7 @@ def _page(request, army, status=200, form=None):
 
     def colour_of(role: str, tier: str):
         tones = reading.tones(role, tier)
-        return tones["base"] if tones else None
+        return tones.flats if tones else None
 
     by_id = {one.id: one for one in sheets}
     rows = []

@@ -173,7 +173,7 @@ def _hand_of_mark(request, army):
 
     def painted_in(part: str) -> str:
         tones = reading.tones(roles[part], one.tier)
-        return hex_of(tones["base"]) if tones else hex_of(reading.undercoat)
+        return hex_of(tones.flats) if tones else hex_of(reading.undercoat)
 
     drawing = device_drawing(placement.device, site.width, site.height, placement.manner.turn)
     return name, form, _hand(drawing, site.width, form.cleaned_data["line"], called, painted_in, name)

@@ -163,7 +163,7 @@ def _decals(reading: Reading, every: bool) -> list[Decal]:
                 )
         else:
             tones = reading.tones(one.role)
-            fill = hex_of(tones["base"]) if tones else "#111111"
+            fill = hex_of(tones.flats) if tones else "#111111"
             found.append(
                 device_decal(label, one.device, one.site, fill, one.with_spares, dark=dark, turn=one.manner.turn)
             )
@@ -173,7 +173,7 @@ def _decals(reading: Reading, every: bool) -> list[Decal]:
 def _dark(reading: Reading, one: Allotment) -> bool:
     """Whether the ground it is first laid on is darker than film can stand."""
     tones = reading.tones(one.ground, one.bearers[0].tier)
-    return bool(tones) and tones["base"].lightness < DARK
+    return bool(tones) and tones.flats.lightness < DARK
 
 
 def _domes(reading: Reading) -> list[tuple[str, str, Relief]]:

@@ -41,7 +41,7 @@ def expected_colour(reading: Reading, tier: str, role: str, done: frozenset[tupl
     if role not in reading.design.scheme.role_by_id:
         return None
     outcomes = [one for one in reading.prediction(role, tier).outcomes if (of_role(role), one.step.id) in done]
-    return outcomes[-1].tones["base"] if outcomes else None
+    return outcomes[-1].tones.flats if outcomes else None
 
 
 def measured_on(army: Army, reading: Reading, chosen: Chosen) -> tuple[list[Measured], list[tuple[str, str]]]:

@@ -28,7 +28,7 @@ def shooting(request, army_id):
 
     def colour_of(role: str):
         tones = reading.tones(role)
-        return tones["base"] if tones else None
+        return tones.flats if tones else None
 
     card = shooting_card(reading.design, reading.resolution, reading.shares, colour_of)
     role = reading.design.scheme.role_by_id.get(card.lightest_role)

@@ -139,7 +139,7 @@ def _base_facts(reading: Reading) -> dict:
 
     def colour_of(role: str, tier: str):
         tones = reading.tones(role, tier)
-        return tones["base"] if tones else None
+        return tones.flats if tones else None
 
     ground = next(
         (

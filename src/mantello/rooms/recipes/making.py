@@ -212,7 +212,7 @@ def _routes(given: dict, reading: Reading, role, user, limit: int = MOST_ROUTES)
 
     def colour_of(role_id: str) -> Lab | None:
         tones = reading.tones(role_id)
-        return tones["base"] if tones else None
+        return tones.flats if tones else None
 
     found = routes(Mix(base_mix(role).parts), lights, int(given["steps"]), float(given["rise"]))
     return [

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from mantello_core.army.tree import Figure
 from mantello_core.design.edit import rung_of
 from mantello_core.figures.vocabulary import sideless, spoken
+from mantello_core.film.tones import Tones
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import Preview, changes
 from mantello_core.scheme.sentence import rule_sentence
@@ -27,7 +28,7 @@ class Row:
     #: why, as a sentence; empty where nothing is set
     why: str
     binding: bool
-    tones: dict | None
+    tones: Tones | None
 
 
 @dataclass(frozen=True)
@@ -38,8 +39,8 @@ class Effect:
     rung: int
     kind: str
     role_name: str
-    before_tones: dict | None
-    after_tones: dict | None
+    before_tones: Tones | None
+    after_tones: Tones | None
     #: by unit name, how many figures change
     where: list[tuple[str, int]]
     #: one letter per figure of the army, c(hanges), k(eeps its own), o(ut of reach); a space between units

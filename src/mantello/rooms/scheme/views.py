@@ -75,7 +75,7 @@ def _plate_page(request, army, status=200, **forms):
 def _base_hex(reading, pick):
     """The base tone of the role in hand, as a colour input takes it."""
     tones = reading.tones(pick.role) if pick.role else None
-    return hex_of(tones["base"]) if tones else "#808080"
+    return hex_of(tones.flats) if tones else "#808080"
 
 
 def _panel(pick):

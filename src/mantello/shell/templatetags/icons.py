@@ -6,7 +6,7 @@ from django.utils.safestring import mark_safe
 
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import Lab, hex_of, on_screen
-from mantello_core.recipes.technique import SHARES, ZONES
+from mantello_core.film.tones import Tones
 
 register = template.Library()
 
@@ -64,16 +64,17 @@ def hex_colour(lab: Lab) -> str:
 
 
 @register.simple_tag
-def ribbon(tones: dict[str, Lab] | None, size: str = "list", label: str = "") -> str:
+def ribbon(tones: Tones | None, size: str = "list", label: str = "") -> str:
     """A recipe as cut lengths of its own tones; dashed and empty when there is none yet."""
     if not tones:
         return format_html('<span class="ribbon blank ribbon-{}" role="img" aria-label="no recipe yet"></span>', size)
     pieces, at = [], 0.0
-    for zone in ZONES:
-        width = 100 * SHARES[zone]
-        pieces.append((f"{at:.1f}", f"{width + (0.4 if zone != ZONES[-1] else 0):.1f}", hex_of(tones[zone])))
+    places = tones.places.all
+    for place in places:
+        width = 100 * place.share
+        pieces.append((f"{at:.1f}", f"{width + (0.4 if place is not places[-1] else 0):.1f}", hex_of(tones[place.id])))
         at += width
-    said = ", ".join(f"{zone} {100 * SHARES[zone]:.0f}" for zone in ZONES)
+    said = ", ".join(f"{place.name} {100 * place.share:.0f}" for place in places)
     return format_html(
         '<svg class="ribbon ribbon-{}" viewBox="0 0 100 10" preserveAspectRatio="none" role="img" aria-label="{}: {} per cent of the area">{}</svg>',
         size,

@@ -1,8 +1,11 @@
 /* The drawing follows the blazon as it is typed; a blazon that cannot be read keeps the last good drawing. */
+import { asked } from "./asking.js";
 import { behaviour } from "./behaviour.js";
+import { newest } from "./newest.js";
 
 let waiting;
-let asked = 0;
+const latest = newest();
+const latestWords = newest();
 
 async function draw(field, address) {
   const target = document.getElementById("seen");
@@ -15,10 +18,9 @@ async function draw(field, address) {
     shape: look.elements.shape.value,
     width: look.elements.width.value,
   });
-  const mine = ++asked;
   try {
-    const answer = await fetch(`${address}?${query}`);
-    if (mine !== asked || (!answer.ok && answer.status !== 422)) return;
+    const answer = await latest(() => asked(`${address}?${query}`));
+    if (!answer || (!answer.ok && answer.status !== 422)) return;
     const made = document.createElement("div");
     made.innerHTML = await answer.text();
     const stage = target.querySelector(".arms-stage");
@@ -39,14 +41,12 @@ async function draw(field, address) {
 }
 
 /* Words that fit where the cursor stands: a row of buttons, reached by the down arrow. */
-let completed = 0;
-
 async function complete(field, shelf, address) {
   const end = field.selectionStart;
-  const mine = ++completed;
   try {
-    const answer = await fetch(`${address}?${new URLSearchParams({ text: field.value.slice(0, end) })}`);
-    if (mine !== completed || !answer.ok) return;
+    const query = new URLSearchParams({ text: field.value.slice(0, end) });
+    const answer = await latestWords(() => asked(`${address}?${query}`));
+    if (!answer || !answer.ok) return;
     const { words } = await answer.json();
     shelf.replaceChildren(
       ...words.map(({ phrase, start }) => {

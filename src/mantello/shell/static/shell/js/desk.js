@@ -1,4 +1,5 @@
 /* The desk out of reach of the server: the next batches are held ready, and shown when 'done' could not be sent. */
+import { asked } from "./asking.js";
 import { behaviour } from "./behaviour.js";
 import { show } from "./page.js";
 
@@ -12,7 +13,7 @@ async function hold(ids, mark) {
     const url = addressOf(id);
     if (ready.has(url)) continue;
     try {
-      const answer = await fetch(url, { headers: { "X-Requested-With": "fetch" } });
+      const answer = await asked(url);
       if (answer.ok) ready.set(url, await answer.text());
     } catch {
       return;
@@ -29,7 +30,7 @@ behaviour("desk", (mark) => {
 });
 
 document.addEventListener("submit", (event) => {
-  const pressed = event.target.querySelector("input[name=pressed]");
+  const pressed = event.target.closest("form").querySelector("input[name=pressed]");
   if (pressed) pressed.value = new Date().toISOString();
 }, true);
 

@@ -1,6 +1,8 @@
 /* Bars of the session that can be dragged, or moved by arrow keys: the lanes are laid anew while they move, and kept when let go. */
+import { asked } from "./asking.js";
 import { behaviour } from "./behaviour.js";
 import { post } from "./live.js";
+import { newest } from "./newest.js";
 import { visit } from "./page.js";
 
 const STEP = 5;
@@ -11,6 +13,7 @@ behaviour("drag-lanes", (box) => {
   const still = label.textContent;
   let held = null;
   let timer = null;
+  const latest = newest();
 
   const scaleOf = (svg) => ({
     scale: Number(svg.dataset.scale),
@@ -42,7 +45,8 @@ behaviour("drag-lanes", (box) => {
 
   async function preview() {
     const mine = held;
-    const answer = await fetch(`${box.dataset.preview}?${new URLSearchParams({ batch: mine.batch, to: mine.to })}`, { headers: { "X-Requested-With": "fetch" } }).catch(() => null);
+    const query = new URLSearchParams({ batch: mine.batch, to: mine.to });
+    const answer = await latest(() => asked(`${box.dataset.preview}?${query}`).catch(() => null));
     if (!answer || !answer.ok || held !== mine) return;
     box.innerHTML = await answer.text();
   }

@@ -1,22 +1,19 @@
 /* Edits without leaving the page. What cannot reach the server is kept in this browser and sent again. */
-import { ask, showEdited, visit } from "./page.js";
+import { ask } from "./asking.js";
+import { afterTaken, read, saying, shelfOf, sortOut, words, write } from "./kept.js";
+import { showEdited, visit } from "./page.js";
 
-const SHELF = "mantello-kept";
-
-function kept() {
-  try {
-    return JSON.parse(localStorage.getItem(SHELF) || "[]");
-  } catch {
-    return [];
-  }
-}
+const here = () => document.getElementById("main").dataset;
+const account = () => here().account || "";
+const shelf = () => shelfOf(account(), here().army || "");
+const kept = () => read(localStorage, shelf());
 
 function keep(edits) {
-  localStorage.setItem(SHELF, JSON.stringify(edits));
+  write(localStorage, shelf(), edits);
   const bar = document.getElementById("kept");
   bar.hidden = !edits.length;
   if (!edits.length) return;
-  bar.textContent = `Kept in this browser, ${edits.length} change${edits.length === 1 ? "" : "s"}: the server cannot be reached. `;
+  bar.textContent = words(edits.length);
   const retry = document.createElement("button");
   retry.className = "btn btn-s";
   retry.textContent = "Send again";
@@ -39,10 +36,17 @@ function newToken() {
   return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5");
 }
 
+/* A kept edit may be older than the sign-in: it is sent with the mark against forgery that the page has now. */
+const signed = (edit) => {
+  const csrf = document.querySelector("input[name=csrfmiddlewaretoken]");
+  return csrf ? saying(edit, "csrfmiddlewaretoken", csrf.value) : edit;
+};
+
 async function send(edit) {
   const from = location.href;
-  const answer = await ask(edit.url, { method: "POST", body: new URLSearchParams(edit.entries) });
-  if (answer.status >= 502) throw new TypeError("out of reach");
+  const answer = await ask(edit.url, { method: "POST", body: new URLSearchParams(signed(edit).entries) });
+  const away = answer.redirected && new URL(answer.url).pathname === here().signIn && !location.href.startsWith(answer.url);
+  if (answer.status >= 502 || answer.status === 403 || away) throw new TypeError("out of reach, or signed out");
   showEdited(await answer.text(), answer.redirected ? answer.url : null, answer.ok ? from : location.href);
   return answer.ok;
 }
@@ -51,11 +55,9 @@ async function send(edit) {
 async function flush() {
   let edits = kept();
   while (edits.length) {
-    const [edit, ...rest] = edits;
     try {
-      const good = await send(edit);
-      const now = document.getElementById("main").dataset.base;
-      edits = good && now ? rest.map((one) => (baseOf(one) === baseOf(edit) ? withBase(one, now) : one)) : rest;
+      const good = await send(edits[0]);
+      edits = afterTaken(edits, good ? here().base : undefined);
       keep(edits);
       if (!good) return;
     } catch {
@@ -64,9 +66,6 @@ async function flush() {
     }
   }
 }
-
-const baseOf = (edit) => (edit.entries.find(([name]) => name === "base") || [])[1];
-const withBase = (edit, base) => ({ ...edit, entries: edit.entries.map(([name, value]) => [name, name === "base" ? base : value]) });
 
 const tell = (edit) => document.dispatchEvent(new CustomEvent("mantello:kept", { detail: edit }));
 
@@ -88,7 +87,7 @@ async function submit(edit) {
 /* An edit that no form on the page holds: the token against forgery and the state of the work are added. */
 export function post(url, entries) {
   const csrf = document.querySelector("input[name=csrfmiddlewaretoken]").value;
-  const data = { csrfmiddlewaretoken: csrf, base: document.getElementById("main").dataset.base, token: newToken(), ...entries };
+  const data = { csrfmiddlewaretoken: csrf, base: here().base, token: newToken(), ...entries };
   return submit({ url, entries: Object.entries(data) });
 }
 
@@ -118,11 +117,13 @@ document.addEventListener("submit", (event) => {
   if (!form) return;
   event.preventDefault();
   const address = new URL(form.action);
-  address.search = new URLSearchParams(new FormData(form));
+  const entries = [...new FormData(form)].map(([name, value]) => [name, String(value)]);
+  address.search = new URLSearchParams(entries).toString();
   visit(address.href, { push: true });
 });
 
 addEventListener("online", () => flush());
 setInterval(() => kept().length && flush(), 15000);
+if (account()) sortOut(localStorage, account());
 keep(kept());
 if (kept().length) flush();

@@ -1,4 +1,5 @@
 /* Replaces the page's work by another answer of the server, keeping scroll, focus and the filter. */
+import { ask } from "./asking.js";
 import { wake } from "./behaviour.js";
 
 export function show(html, url, { push = false, typed: keep = true } = {}) {
@@ -35,17 +36,6 @@ export function show(html, url, { push = false, typed: keep = true } = {}) {
   }
   if (url && url !== location.href) history[push ? "pushState" : "replaceState"](null, "", url);
   document.dispatchEvent(new CustomEvent("mantello:shown"));
-}
-
-/* Asks the server; a wait that can be felt is shown as a moving thread under the top bar. */
-export async function ask(url, options = {}) {
-  const slow = setTimeout(() => document.body.setAttribute("aria-busy", "true"), 400);
-  try {
-    return await fetch(url, { ...options, headers: { "X-Requested-With": "fetch" } });
-  } finally {
-    clearTimeout(slow);
-    document.body.removeAttribute("aria-busy");
-  }
 }
 
 /* The visit under way, if any: a newer one takes its place, and a late answer to an older one is not shown. */

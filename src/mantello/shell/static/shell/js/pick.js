@@ -1,4 +1,5 @@
 /* Colours picked from a picture that never leaves the machine: first the grey card, then what is wanted. */
+import { asked } from "./asking.js";
 import { behaviour } from "./behaviour.js";
 
 /* Pixels averaged about a click, so that grain and brush marks do not decide. */
@@ -37,7 +38,7 @@ behaviour("pick-colours", (box) => {
   canvas.addEventListener("click", async (event) => {
     const place = canvas.getBoundingClientRect();
     const colour = average(canvas, ((event.clientX - place.left) * canvas.width) / place.width, ((event.clientY - place.top) * canvas.height) / place.height);
-    const answer = await fetch(`${box.dataset.ask}?${new URLSearchParams({ card: card || colour, colour })}`);
+    const answer = await asked(`${box.dataset.ask}?${new URLSearchParams({ card: card || colour, colour })}`);
     const text = await answer.text();
     if (!answer.ok) {
       tell(text);

@@ -1,4 +1,5 @@
 /* A fragment that asks for its next state while something goes on in the background; when that ends, the page is drawn anew. */
+import { asked } from "./asking.js";
 import { behaviour, wake } from "./behaviour.js";
 import { visit } from "./page.js";
 
@@ -8,7 +9,7 @@ behaviour("poll", (box) => {
   const ask = async () => {
     if (!box.isConnected) return;
     try {
-      const answer = await fetch(box.dataset.url, { headers: { "X-Requested-With": "fetch" } });
+      const answer = await asked(box.dataset.url);
       if (!answer.ok) throw new Error(answer.statusText);
       const made = document.createElement("template");
       made.innerHTML = (await answer.text()).trim();

@@ -1,19 +1,21 @@
 /* The reach preview follows the rung that is focused, hovered or called by its number. */
+import { asked } from "./asking.js";
 import { behaviour } from "./behaviour.js";
+import { newest } from "./newest.js";
 import { alsoChosen } from "./table.js";
 
 let waiting;
-let asked = 0;
+const latest = newest();
 
 async function aim(button) {
   const target = document.getElementById("preview");
   if (!target || !button.dataset.preview) return;
   for (const one of document.querySelectorAll(".rung .aim")) one.classList.remove("aim");
   button.classList.add("aim");
-  const mine = ++asked;
   try {
-    const answer = await fetch(button.dataset.preview + alsoChosen().map((cell) => `&also=${encodeURIComponent(cell)}`).join(""));
-    if (answer.ok && mine === asked) target.innerHTML = await answer.text();
+    const also = alsoChosen().map((cell) => `&also=${encodeURIComponent(cell)}`).join("");
+    const answer = await latest(() => asked(button.dataset.preview + also));
+    if (answer && answer.ok) target.innerHTML = await answer.text();
   } catch {
     /* out of reach: the last preview stays, and the edit itself will say so */
   }

@@ -6,7 +6,8 @@ const rowsOf = (table) => [...table.querySelectorAll("tbody:not(.head) tr:not([h
 
 /* Cells taken along with the picked one, as the server names them. */
 export function alsoChosen() {
-  return [...document.querySelectorAll("td.in:not(.sel) a")].map((link) => {
+  const links = /** @type {NodeListOf<HTMLAnchorElement>} */ (document.querySelectorAll("td.in:not(.sel) a"));
+  return [...links].map((link) => {
     const asked = new URLSearchParams(link.search);
     return ["unit", "rank", "figure", "area"].map((name) => asked.get(name)).join("|");
   });

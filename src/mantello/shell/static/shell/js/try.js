@@ -1,5 +1,7 @@
 /* A colour tried on a role: every figure in the mass takes it at once; the paints near it are asked for after. */
+import { asked } from "./asking.js";
 import { behaviour } from "./behaviour.js";
+import { newest } from "./newest.js";
 import { recoloured } from "./recolour.js";
 
 behaviour("try-colour", (input) => {
@@ -9,7 +11,7 @@ behaviour("try-colour", (input) => {
   let picture = null;
   let frame = 0;
   let timer;
-  let asked = 0;
+  const latest = newest();
 
   const ready = () => {
     picture = picture || recoloured(svg, input.dataset.role);
@@ -21,10 +23,9 @@ behaviour("try-colour", (input) => {
     if (box.classList.contains("trying")) shown.paint(input.value);
   };
   const ask = async () => {
-    const mine = ++asked;
     const query = new URLSearchParams({ role: input.dataset.role, colour: input.value });
-    const answer = await fetch(`${input.dataset.near}?${query}`).catch(() => null);
-    if (!answer || !answer.ok || mine !== asked) return;
+    const answer = await latest(() => asked(`${input.dataset.near}?${query}`).catch(() => null));
+    if (!answer || !answer.ok) return;
     list.innerHTML = await answer.text();
     for (const field of list.querySelectorAll("[data-here]")) field.value = location.pathname + location.search;
   };

@@ -1,0 +1,76 @@
+"""Where paint goes on a piece: recesses, flats, raised parts, edges, with what light, washes and wiping do there."""
+
+import tomllib
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cache, cached_property
+from importlib.resources import files
+from itertools import pairwise
+
+from ..errors import UnknownName
+
+
+@dataclass(frozen=True)
+class Place:
+    """One kind of place on a piece."""
+
+    id: str
+    name: str
+    #: of the piece's surface, 0 to 1
+    share: float
+    #: share of it that a spray from above reaches
+    sprayed: float
+    #: share of an oil or enamel film that wiping leaves there
+    left: float
+    #: width of its tone on a figure of 28 mm, mm
+    band: float
+    #: whether a wash pools there
+    pools: bool = False
+
+
+@dataclass(frozen=True)
+class Places:
+    """The places of a piece, deepest first."""
+
+    all: tuple[Place, ...]
+    #: ids of where most of a piece is, and of where it catches the light
+    flats: str
+    raised: str
+
+    def __iter__(self) -> Iterator[Place]:
+        return iter(self.all)
+
+    def __getitem__(self, place_id: str) -> Place:
+        """The place of that id.
+
+        Raises: UnknownName.
+        """
+        if place_id not in self._by_id:
+            raise UnknownName("place", place_id, list(self._by_id))
+        return self._by_id[place_id]
+
+    @cached_property
+    def _by_id(self) -> dict[str, Place]:
+        return {place.id: place for place in self.all}
+
+    @cached_property
+    def ids(self) -> tuple[str, ...]:
+        """Ids of the places, deepest first."""
+        return tuple(self._by_id)
+
+    @cached_property
+    def recess(self) -> str:
+        """Id of where a wash pools: the deepest place of those."""
+        return next(place.id for place in self.all if place.pools)
+
+    @property
+    def neighbours(self) -> tuple[tuple[Place, Place], ...]:
+        """Places next to each other in light."""
+        return tuple(pairwise(self.all))
+
+
+@cache
+def usual_places() -> Places:
+    """The places of a piece that nobody has measured."""
+    data = tomllib.loads((files(__package__) / "data" / "places.toml").read_text(encoding="utf-8"))
+    return Places(tuple(Place(**row) for row in data["place"]), data["flats"], data["raised"])
