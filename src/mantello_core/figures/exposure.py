@@ -1,6 +1,5 @@
 """How much of an area weather, mud and hands reach: estimates from where it lies on the drawing."""
 
-import re
 from functools import lru_cache
 
 from .plate import Plate, SeenArea, View
@@ -48,7 +47,7 @@ def _below(plate: Plate, area: str, height: float) -> float:
         limit = foot - height * tall
         for seen in view.areas:
             if seen.area == area:
-                top, bottom = _ends(seen.visible)
+                _, top, _, bottom = seen.box
                 inside = max(0.0, bottom - max(top, limit)) / max(bottom - top, 1e-9)
                 reached += seen.mm2 * min(1.0, inside)
                 shown += seen.mm2
@@ -58,19 +57,13 @@ def _below(plate: Plate, area: str, height: float) -> float:
 @lru_cache(maxsize=1024)
 def _span(view: View) -> tuple[float, float]:
     """Where the figure stands and how tall it is, its base left out; drawing units, down is positive."""
-    ends = [_ends(seen.visible) for seen in view.areas if group_of(seen.area) != _BASE and _worn(seen)]
-    if not ends:
+    boxes = [seen.box for seen in view.areas if group_of(seen.area) != _BASE and _worn(seen)]
+    if not boxes:
         return 0.0, 1.0
-    foot = max(bottom for _, bottom in ends)
-    return foot, foot - min(top for top, _ in ends)
+    foot = max(bottom for *_, bottom in boxes)
+    return foot, foot - min(top for _, top, *_ in boxes)
 
 
 def _worn(seen: SeenArea) -> bool:
     """Poles and flags tower over the figure; its height is that of what it wears."""
     return group_of(seen.area) not in ("Flag", "Weapon")
-
-
-@lru_cache(maxsize=16384)
-def _ends(path: str) -> tuple[float, float]:
-    down = [float(value) for value in re.findall(r"-?[0-9.]+", path)][1::2] or [0.0]
-    return min(down), max(down)

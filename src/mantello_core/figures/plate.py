@@ -3,9 +3,10 @@
 Lengths are mm and areas mm², except drawing coordinates, which are units of 0.1 mm.
 """
 
-import re
 from dataclasses import asdict, dataclass
 from functools import cached_property
+
+from ..geometry.rings import Box, Ring, box_of, rings_of
 
 #: before an area's name: the whole of that area as a site, for patterns of cloth
 CLOTH = "cloth."
@@ -74,7 +75,18 @@ class SeenArea:
     rim_mm: float
     #: share of it that no overlay touches
     true_colour: float
+    #: path text of what is seen, as it is drawn
     visible: str
+
+    @cached_property
+    def rings(self) -> tuple[Ring, ...]:
+        """What is seen of it, as rings in drawing units."""
+        return rings_of(self.visible)
+
+    @cached_property
+    def box(self) -> Box:
+        """The box about it."""
+        return box_of(self.rings)
 
     @classmethod
     def plain(cls, name: str, width: float, height: float) -> "SeenArea":
@@ -112,11 +124,9 @@ class View:
 
 def _whole(seen: SeenArea) -> Site:
     """The box of what is seen of an area, as a site."""
-    numbers = [float(value) for value in re.findall(r"-?[0-9.]+", seen.visible)]
-    across, down = numbers[::2] or [0.0, 1.0], numbers[1::2] or [0.0, 1.0]
-    wide, tall = max(across) - min(across), max(down) - min(down)
-    middle = (max(across) + min(across)) / 2, (max(down) + min(down)) / 2
-    return Site(f"{CLOTH}{seen.area}", seen.area, *middle, round(wide / 10, 2), round(tall / 10, 2), "whole", "drape")
+    left, top, right, bottom = seen.box
+    wide, tall = round((right - left) / 10, 2), round((bottom - top) / 10, 2)
+    return Site(f"{CLOTH}{seen.area}", seen.area, (left + right) / 2, (top + bottom) / 2, wide, tall, "whole", "drape")
 
 
 @dataclass(frozen=True)

@@ -62,7 +62,7 @@ class Steps(SimpleTestCase):
 
     def test_the_zones_share_the_whole_area(self):
         self.assertAlmostEqual(sum(place.share for place in usual_places()), 1)
-        self.assertEqual(techniques()["edge"].zones, ("edge",))
+        self.assertEqual([place.id for place in techniques()["edge"].places], ["edge"])
         self.assertLessEqual({"undercoat", *STEP_KINDS}, set(techniques()))
 
 

@@ -10,6 +10,7 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ...figures.plate import SeenArea, Site
+from ...geometry.rings import Ring
 from ...geometry import affine
 from ...geometry.outline import to_d
 from ...geometry.polygon import path_data
@@ -55,20 +56,19 @@ def worn(mark: WornMark, site: Site, under: Sequence[SeenArea], view: str) -> tu
     """
     other_side = mirrored(mark.device, mark.manner, view)
     if mark.device.cloth:
-        visible = "".join(one.visible for one in under)
-        return ((mark.fill, _cloth(mark.device, visible, mark.manner.turn)),)
+        return ((mark.fill, _cloth(mark.device, _rings(under), mark.manner.turn)),)
     if mark.arms is None:
         return _plain(mark, site, other_side)
-    colours, visible, mm2 = dict(mark.colours), "".join(one.visible for one in under), sum(one.mm2 for one in under)
+    colours, mm2 = dict(mark.colours), sum(one.mm2 for one in under)
     whole = site.width * site.height >= WHOLE * mm2
-    shown = _pieces(mark.arms, site, visible if whole else "", other_side, mark.manner.turn)
+    shown = _pieces(mark.arms, site, _rings(under) if whole else (), other_side, mark.manner.turn)
     pieces = tuple((colours[tincture], d) for tincture, d in shown)
     return pieces if whole else (*_beneath(mark, site, None), *pieces)
 
 
 @lru_cache(maxsize=1024)
-def _cloth(device: Device, visible: str, turn: float) -> str:
-    return path_data(cloth_shape(device.kind, device.cloth, _polygon(visible), turn))
+def _cloth(device: Device, seen: tuple[Ring, ...], turn: float) -> str:
+    return path_data(cloth_shape(device.kind, device.cloth, _polygon(seen), turn))
 
 
 def _plain(mark: WornMark, site: Site, other_side: bool) -> tuple[tuple[str, str], ...]:
@@ -122,10 +122,10 @@ def _own_surface(site: Site, turn: float) -> tuple[BaseGeometry, float]:
 
 
 @lru_cache(maxsize=512)
-def _pieces(arms: Arms, site: Site, visible: str, other_side: bool, turn: float) -> tuple[tuple[str, str], ...]:
-    """visible: path data of the face that they cover whole; '' for a shape of their own, which may be turned."""
-    if visible:
-        shown = _polygon(visible)
+def _pieces(arms: Arms, site: Site, seen: tuple[Ring, ...], other_side: bool, turn: float) -> tuple[tuple[str, str], ...]:
+    """seen: the face that they cover whole; nothing for a shape of their own, which may be turned."""
+    if seen:
+        shown = _polygon(seen)
         hull = shown.convex_hull
         surface = hull if hull.area < 1.3 * shown.area else shown
         low = -0.09 * (surface.bounds[3] - surface.bounds[1]) if site.shape == "shield" else 0.0
@@ -148,12 +148,9 @@ def _pieces(arms: Arms, site: Site, visible: str, other_side: bool, turn: float)
     return tuple((tincture, d) for tincture, d in found if d)
 
 
-def _polygon(d: str) -> BaseGeometry:
-    """The polygon of path data that has straight lines only, as plates keep for what is seen."""
-    rings = []
-    for part in d.replace("Z", "").replace("z", "").split("M"):
-        numbers = [float(value) for value in part.replace("L", " ").replace(",", " ").split()]
-        points = list(zip(numbers[::2], numbers[1::2], strict=True))
-        if len(points) > 2:
-            rings.append(Polygon(points).buffer(0))
-    return unary_union(rings)
+def _rings(under) -> tuple[Ring, ...]:
+    return tuple(ring for one in under for ring in one.rings)
+
+
+def _polygon(rings: tuple[Ring, ...]) -> BaseGeometry:
+    return unary_union([Polygon(ring).buffer(0) for ring in rings if len(ring) > 2])

@@ -1,0 +1,48 @@
+"""Rings: closed lines of points, and the straight path text that plates keep them as."""
+
+from collections.abc import Iterable
+
+from ..errors import Unreadable
+
+Ring = tuple[tuple[float, float], ...]
+#: left, top, right and bottom; down is positive
+Box = tuple[float, float, float, float]
+
+
+def rings_of(path: str) -> tuple[Ring, ...]:
+    """The rings of a path of straight lines: 'M' and points, each ring closed by 'Z', as ``polygon.path_of`` writes it.
+
+    Raises: Unreadable for curves, relative commands or a point without two numbers.
+
+    >>> rings_of("M0,0 10,0 10,5Z")
+    (((0.0, 0.0), (10.0, 0.0), (10.0, 5.0)),)
+    """
+    found = []
+    for text in path.split("Z"):
+        if not text.strip():
+            continue
+        if not text.lstrip().startswith("M"):
+            raise Unreadable(f"A ring begins with 'M'; this one begins with '{text.strip()[:20]}'.")
+        found.append(tuple(_point(one) for one in text.replace("M", " ").replace("L", " ").split()))
+    return tuple(found)
+
+
+def box_of(rings: Iterable[Ring]) -> Box:
+    """The box about rings; nothing for no points.
+
+    >>> box_of(rings_of("M0,0 10,0 10,5ZM2,-1 3,1 4,4Z"))
+    (0.0, -1.0, 10.0, 5.0)
+    """
+    points = [point for ring in rings for point in ring]
+    if not points:
+        return (0.0, 0.0, 0.0, 0.0)
+    across, down = zip(*points, strict=True)
+    return (min(across), min(down), max(across), max(down))
+
+
+def _point(text: str) -> tuple[float, float]:
+    try:
+        x, y = text.split(",")
+        return float(x), float(y)
+    except ValueError as error:
+        raise Unreadable(f"'{text[:40]}' is no point; it reads like '12.5,-3'.") from error
