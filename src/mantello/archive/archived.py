@@ -3,7 +3,7 @@
 from mantello.workspace.models import Army, Variant
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.errors import Unreadable
-from mantello_core.formats.document import design_bytes
+from mantello_core.formats.document.design import design_bytes
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.naming import slug
 

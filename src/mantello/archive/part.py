@@ -12,7 +12,7 @@ from mantello.workspace.reading import Reading
 from mantello_core.design.design import Design
 from mantello_core.errors import Unreadable
 from mantello_core.formats.archive import Archive
-from mantello_core.formats.document import read_design_bytes, write_design
+from mantello_core.formats.document.design import read_design_bytes, write_design
 
 
 @dataclass

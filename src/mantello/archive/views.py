@@ -16,7 +16,7 @@ from mantello.workspace.reading import reading_of
 from mantello_core.errors import MantelloError, Unreadable
 from mantello_core.formats.archive import MOST_BYTES, Archive, read_archive, write_archive
 from mantello_core.formats.archive_difference import archive_difference
-from mantello_core.formats.document import read_design_bytes
+from mantello_core.formats.document.design import read_design_bytes
 from mantello_core.naming import slug
 
 from .part import Taking, parts

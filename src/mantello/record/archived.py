@@ -8,7 +8,7 @@ from mantello.archive.part import Taking, archive_part, json_bytes
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.errors import Unreadable
-from mantello_core.formats.document import design_bytes
+from mantello_core.formats.document.design import design_bytes
 
 from .archived_history import history_of, take_history
 from .models import Entry, Settlement, Version

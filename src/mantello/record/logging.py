@@ -12,7 +12,7 @@ from django.utils import timezone
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.design.design import Design
-from mantello_core.formats.document import write_design
+from mantello_core.formats.document.design import write_design
 from mantello_core.planning.painted_with import painted_with
 from mantello_core.planning.task import Atom
 

@@ -3,7 +3,7 @@
 from django.conf import settings
 from django.db import models, transaction
 
-from mantello_core.formats.own_paints import read_own_paint, write_own_paint
+from mantello_core.formats.document.own_paints import read_own_paint, write_own_paint
 from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.own import OwnPaint as Said
 from mantello_core.paints.own import own_paint

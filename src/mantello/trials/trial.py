@@ -9,9 +9,9 @@ from mantello_core.colour.card import through_card
 from mantello_core.errors import MantelloError
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import predicted
-from mantello_core.formats.ground import read_ground, write_ground
-from mantello_core.formats.own_paints import read_own_paint, write_own_paint
-from mantello_core.formats.recipes import read_step, write_step
+from mantello_core.formats.document.ground import read_ground, write_ground
+from mantello_core.formats.document.own_paints import read_own_paint, write_own_paint
+from mantello_core.formats.document.recipes import read_step, write_step
 from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.recipes.step import Recipe
 

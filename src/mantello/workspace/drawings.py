@@ -2,7 +2,7 @@
 
 from mantello_core.design.design import Design
 from mantello_core.figures.plate import plate_mapping
-from mantello_core.formats.document import write_design
+from mantello_core.formats.document.design import write_design
 
 from .models import Drawing
 

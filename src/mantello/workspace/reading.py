@@ -15,9 +15,9 @@ from mantello_core.design.design import Design
 from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
-from mantello_core.formats.document import read_design
+from mantello_core.formats.document.design import read_design
+from mantello_core.formats.document.evenings import read_evenings
 from mantello_core.formats.drawing import Bearing
-from mantello_core.formats.evenings import read_evenings
 from mantello_core.insignia.arms.tincture import TINCTURES
 from mantello_core.insignia.devices.device import ARMS
 from mantello_core.insignia.devices.worn import WornMark

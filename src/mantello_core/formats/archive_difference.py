@@ -5,8 +5,8 @@ from collections.abc import Iterable, Mapping
 from ..design.bearing import device_words
 from ..design.design import Design
 from .archive import Archive
-from .document import read_design_bytes
-from .finishing import write_finishing
+from .document.design import read_design_bytes
+from .document.finishing import write_finishing
 
 #: (where, what) of one difference
 Line = tuple[str, str]

@@ -5,7 +5,7 @@ from importlib.resources import files
 
 from ..design.design import Design
 from ..paints.stock import Stock
-from .document import read_design_bytes
+from .document.design import read_design_bytes
 from .shelf import read_shelf
 
 

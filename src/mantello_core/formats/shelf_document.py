@@ -13,7 +13,7 @@ from ..paints.own import by_swatch
 from ..paints.paint import Paint
 from ..paints.range import paints
 from ..paints.stock import Stock, checked_stock
-from .own_paints import MOST_OWN, read_own_paint, write_own_paint
+from .document.own_paints import MOST_OWN, read_own_paint, write_own_paint
 
 FORMAT, VERSION = "mantello-shelf", 1
 MOST_CHARACTERS, MOST_PAINTS, MOST_COLOURS = 2_000_000, 2000, 400

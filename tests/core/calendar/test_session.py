@@ -15,7 +15,7 @@ from mantello_core.calendar.evenings import Evenings, Spraying, checked_evenings
 from mantello_core.calendar.session import elapsed, later, sessions
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
 from mantello_core.formats.calendar_file import Entry, read_busy, write_calendar
-from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from tests.samples import small_design
 
 TUESDAY = datetime(2026, 11, 24, 18, 0)

@@ -11,7 +11,7 @@ from mantello_core.checks.inspect import inspect
 from mantello_core.design.design import Design
 from mantello_core.design.edit import without_role
 from mantello_core.errors import OutOfRange, UnknownName
-from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.formats.sample import levy
 from mantello_core.recipes.step import Recipe
 from mantello_core.scheme.aim import THRESHOLDS, Aims, with_accepted, with_marked, with_share, with_threshold

@@ -14,7 +14,7 @@ from mantello_core.design.bearing import with_device, with_manner
 from mantello_core.design.muster import with_rank
 from mantello_core.errors import Contradiction, UnknownName
 from mantello_core.figures.catalogue import plate
-from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.formats.sample import levy
 from mantello_core.formats.site_map_svg import site_map_svg

@@ -16,7 +16,7 @@ from mantello_core.design.worked_out import (
     without_material,
 )
 from mantello_core.errors import Contradiction, UnknownName
-from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.mixing.generating import generated
 from mantello_core.mixing.route import route
 from mantello_core.paints.own import by_swatch, own_paint

@@ -23,7 +23,7 @@ from mantello_core.film.calibration import (
 from mantello_core.film.coverage import coverage, tolerance_of
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import predicted
-from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.paints.range import paint
 from mantello_core.recipes.step import Mix, Recipe, Step
 from tests.samples import base, small_design

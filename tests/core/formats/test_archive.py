@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from mantello_core.errors import MantelloError, Unreadable
 from mantello_core.formats.archive import read_archive, write_archive
 from mantello_core.formats.archive_difference import archive_difference
-from mantello_core.formats.document import design_bytes
+from mantello_core.formats.document.design import design_bytes
 from tests.samples import rule, small_design
 
 NOW = datetime(2026, 11, 26, 8, 30, tzinfo=UTC)

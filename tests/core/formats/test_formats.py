@@ -14,7 +14,7 @@ from mantello_core.design import muster
 from mantello_core.design.design import Design
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.command import VERBS, answer
-from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
+from mantello_core.formats.document.design import design_bytes, read_design, read_design_bytes, write_design
 from mantello_core.formats.roster import decoded, read_roster, write_roster, write_roster_json
 from mantello_core.formats.sample import levy
 from mantello_core.formats.validation import schema

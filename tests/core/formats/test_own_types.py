@@ -13,7 +13,8 @@ from mantello_core.errors import Contradiction, MantelloError, OutOfRange, Unkno
 from mantello_core.figures.catalogue import plate
 from mantello_core.figures.kit import usual_making
 from mantello_core.figures.own import made_type
-from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
+from mantello_core.formats.document.design import design_bytes, read_design, read_design_bytes, write_design
+from mantello_core.formats.document.own_types import checked_drawing
 from mantello_core.formats.figure_drawing import (
     area_meant,
     measured,
@@ -22,7 +23,6 @@ from mantello_core.formats.figure_drawing import (
     template_svg,
     with_names,
 )
-from mantello_core.formats.own_types import checked_drawing
 from tests.samples import small_design
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 200">{}</svg>'

@@ -7,8 +7,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mantello_core.army.tree import Figure
-from mantello_core.formats.document import read_design, read_design_bytes, write_design
-from mantello_core.formats.rank_ids import with_rank_ids
+from mantello_core.formats.document.design import read_design, read_design_bytes, write_design
+from mantello_core.formats.document.rank_ids import with_rank_ids
 from mantello_core.scheme.cascade import resolve
 from tests.kept import kept
 

@@ -13,7 +13,7 @@ from mantello_core.design.edit import without_role
 from mantello_core.design.muster import with_duplicate, with_rank, without_node
 from mantello_core.design.transfer import transferred
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName
-from mantello_core.formats.document import design_bytes, read_design, read_design_bytes, write_design
+from mantello_core.formats.document.design import design_bytes, read_design, read_design_bytes, write_design
 from mantello_core.formats.sample import levy
 from mantello_core.insignia.devices.device import Device
 from mantello_core.insignia.devices.manner import Manner

@@ -11,7 +11,7 @@ from mantello_core.design.edit import with_recipe_started
 from mantello_core.design.worked_out import with_calibration
 from mantello_core.errors import UnknownName
 from mantello_core.film.calibration import Calibration
-from mantello_core.formats.document import design_bytes, read_design_bytes, write_design
+from mantello_core.formats.document.design import design_bytes, read_design_bytes, write_design
 from mantello_core.paints.catalogue import SHIPPED, Catalogue
 from mantello_core.paints.own import by_swatch, own_paint
 from mantello_core.paints.range import paints

@@ -11,7 +11,7 @@ from mantello_core.colour.film import over
 from mantello_core.colour.reflectance import to_air, xyz_of
 from mantello_core.colour.spaces import Lab, lab_of, lab_of_hex
 from mantello_core.errors import OutOfRange, UnknownName, Unreadable
-from mantello_core.formats.own_paints import read_own_paint, write_own_paint
+from mantello_core.formats.document.own_paints import read_own_paint, write_own_paint
 from mantello_core.paints.alike import alike
 from mantello_core.paints.catalogue import SHIPPED, Catalogue
 from mantello_core.paints.estimate import CLASS_CONTRAST, Reading, estimated

@@ -15,7 +15,7 @@ from mantello_core.figures.catalogue import plate
 from mantello_core.figures.exposure import exposure
 from mantello_core.figures.loose import loose_advice
 from mantello_core.figures.vocabulary import group_of
-from mantello_core.formats.document import read_design, write_design
+from mantello_core.formats.document.design import read_design, write_design
 from mantello_core.formats.sample import calvessa
 from mantello_core.paints.range import paint
 from mantello_core.passes.basing import figures_on, off_ground, standing_on

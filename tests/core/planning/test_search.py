@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from mantello_core.calendar.evenings import AIDS, Evenings, Painter, checked_evenings
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName
-from mantello_core.formats.document import read_design, write_design
+from mantello_core.formats.document.design import read_design, write_design
 from mantello_core.formats.sample import calvessa, levy
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.drying import DRYING

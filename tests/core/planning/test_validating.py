@@ -14,7 +14,7 @@ from mantello_core.calendar.evenings import AIDS, AIR, Evenings, Spraying
 from mantello_core.design.design import Design
 from mantello_core.errors import MantelloError
 from mantello_core.formats.command import BAD_INPUT, GOOD, answer
-from mantello_core.formats.document import write_design
+from mantello_core.formats.document.design import write_design
 from mantello_core.formats.sample import calvessa, levy
 from mantello_core.planning.plan import plan
 from mantello_core.planning.subject import of_role

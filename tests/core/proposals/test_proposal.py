@@ -16,7 +16,7 @@ from mantello_core.design.design import Design
 from mantello_core.design.muster import Entry, empty_army, with_entries
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName, Unreadable
 from mantello_core.figures.catalogue import plate_types
-from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.proposals.proposal import army_for_brief, proposals, with_proposal
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.scheme import Scheme

@@ -9,7 +9,7 @@ from mantello_core.army.tree import Figure
 from mantello_core.design import edit, muster
 from mantello_core.design.transfer import transferred
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName, Unreadable
-from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.paints.range import paint
 from mantello_core.scheme.cascade import ladder, resolve
 from mantello_core.scheme.rule import Rule

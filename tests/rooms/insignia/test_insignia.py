@@ -11,7 +11,7 @@ from mantello.rooms.insignia.composing import ComposeForm
 from mantello.workspace.editing import create_army
 from mantello_core.army.tree import Figure
 from mantello_core.colour.spaces import hex_of
-from mantello_core.formats.document import design_bytes, read_design_bytes
+from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.formats.sample import levy
 from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
 from tests.rooms.case import RoomCase

@@ -8,7 +8,7 @@ from django import forms
 from mantello.shell.fields import CoreField
 from mantello_core.army.tree import MOST_FIGURES, TIERS, Army, Node
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
-from mantello_core.formats.document import MOST_BYTES, read_design_bytes
+from mantello_core.formats.document.design import MOST_BYTES, read_design_bytes
 from mantello_core.formats.figure_drawing import LEAST_HEIGHT, MOST_HEIGHT, read_drawing
 from mantello_core.formats.roster import MOST_CHARACTERS, decoded, read_roster
 from mantello_core.formats.vector_shapes import MOST_BYTES as MOST_SVG_BYTES

@@ -9,7 +9,7 @@ from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.design import muster as tree
 from mantello_core.errors import MantelloError
-from mantello_core.formats.document import design_bytes
+from mantello_core.formats.document.design import design_bytes
 from mantello_core.formats.roster import FIELDS, read_line, write_roster, write_roster_json
 
 from .forms import RosterForm

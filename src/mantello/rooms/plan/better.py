@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 
 from mantello.jobs.models import Job
-from mantello.jobs.queue import last_job
 from mantello.workspace.models import Army
 from mantello_core.planning.style import Style
 
@@ -26,7 +25,7 @@ def search_key(army: Army, painter: str) -> str:
 
 def last_search(army: Army, painter: str) -> Job | None:
     """The newest search for a painter's plan."""
-    return last_job(army.owner, SEARCH, search_key(army, painter))
+    return Job.objects.filter(army=army, kind=SEARCH, key=search_key(army, painter)).first()
 
 
 def found_by(job: Job | None) -> Found | None:
@@ -42,7 +41,7 @@ def found_by(job: Job | None) -> Found | None:
 def style_found(army: Army, painter: str) -> Style | None:
     """The style of the newest search that beat the fast plan."""
     kept = (
-        Job.objects.filter(owner=army.owner, kind=SEARCH, key=search_key(army, painter), result__style__isnull=False)
+        Job.objects.filter(army=army, kind=SEARCH, key=search_key(army, painter), result__style__isnull=False)
         .exclude(result__style=None)
         .values_list("result", flat=True)
         .first()

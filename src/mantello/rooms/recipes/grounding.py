@@ -11,7 +11,7 @@ from mantello.workspace.stack import undercoat_cautions
 from mantello_core.design import edit
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import HARD
-from mantello_core.formats.ground import read_ground
+from mantello_core.formats.document.ground import read_ground
 from mantello_core.mixing.undercoat import twin_apart, undercoats
 from mantello_core.recipes.hazard import DEFERENCE
 

@@ -3,7 +3,7 @@ from edit to edit, so that a rank keeps its id whatever it was called in an undo
 
 from django.db import migrations
 
-from mantello_core.formats.rank_ids import with_rank_ids
+from mantello_core.formats.document.rank_ids import with_rank_ids
 
 
 def give_ids(apps, schema_editor):

@@ -17,8 +17,8 @@ from ...planning.validating import Painted, faults_of
 from ...scheme.cascade import resolve
 from ...scheme.scheme import Scheme
 from ...scheme.share import paint_needed
-from ..document import read_design, write_design
-from ..ground import write_ground
+from ..document.design import read_design, write_design
+from ..document.ground import write_ground
 from ..roster import read_roster
 from ..validation import check
 

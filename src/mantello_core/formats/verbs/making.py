@@ -10,8 +10,8 @@ from ...mixing.route import RISE, STEPS, routes
 from ...paints.catalogue import SHIPPED
 from ...paints.range import paint, paints
 from ...recipes.hazard import step_cautions
-from ..ground import read_ground
-from ..recipes import write_step
+from ..document.ground import read_ground
+from ..document.recipes import write_step
 from ..validation import check
 from .paint import colour_mapping, mix_of
 

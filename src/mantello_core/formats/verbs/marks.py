@@ -13,8 +13,8 @@ from ...insignia.devices.freehand import FINEST_LINE
 from ...insignia.devices.freehand import freehand as guide_for
 from ...insignia.transfers.decal import shaped_decal
 from ...insignia.transfers.transfer_sheet import nested, relief
-from ..arms import as_tree
 from ..arms_svg import PLAIN_COLOURS, arms_svg
+from ..document.arms import as_tree
 from ..freehand_svg import stage_svg
 from ..transfer_svg import transfer_svg
 from ..validation import check

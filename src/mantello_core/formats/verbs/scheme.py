@@ -9,7 +9,7 @@ from ...design.brief import formation_names
 from ...errors import MantelloError
 from ...proposals.proposal import MOST, SCHOOLS, Proposal, army_for_brief, proposals
 from ...scheme.cascade import Verdict, ladder, resolve
-from ..document import read_brief, read_design, write_design
+from ..document.design import read_brief, read_design, write_design
 from ..validation import check
 from .paint import colour_mapping
 

@@ -10,10 +10,10 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ...figures.plate import SeenArea, Site
-from ...geometry.rings import Ring
 from ...geometry import affine
 from ...geometry.outline import to_d
 from ...geometry.polygon import path_data
+from ...geometry.rings import Ring
 from ..arms.arms_drawing import arms_on
 from ..arms.coat import Arms
 from ..arms.fur import fur_marks
@@ -122,7 +122,9 @@ def _own_surface(site: Site, turn: float) -> tuple[BaseGeometry, float]:
 
 
 @lru_cache(maxsize=512)
-def _pieces(arms: Arms, site: Site, seen: tuple[Ring, ...], other_side: bool, turn: float) -> tuple[tuple[str, str], ...]:
+def _pieces(
+    arms: Arms, site: Site, seen: tuple[Ring, ...], other_side: bool, turn: float
+) -> tuple[tuple[str, str], ...]:
     """seen: the face that they cover whole; nothing for a shape of their own, which may be turned."""
     if seen:
         shown = _polygon(seen)

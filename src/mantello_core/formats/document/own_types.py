@@ -2,13 +2,14 @@
 
 from collections.abc import Callable
 
-from ..errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
-from ..figures.kit import Making, kit_of, made_figure
-from ..figures.own import MOST_TYPES, PREFIX, OwnType, made_type, own_type
-from ..figures.part import MATERIALS
-from ..figures.plate import plate_mapping
-from ..figures.vocabulary import fault
-from .validation import check
+from ...errors import Contradiction, OutOfRange, UnknownName, Unreadable
+from ...figures.kit import Making, kit_of, made_figure
+from ...figures.own import MOST_TYPES, PREFIX, OwnType, made_type, own_type
+from ...figures.part import MATERIALS
+from ...figures.plate import plate_mapping
+from ...figures.vocabulary import fault
+from ..validation import check
+from .pointer import at
 
 
 def write_types(types: tuple[OwnType, ...]) -> list[dict]:
@@ -100,10 +101,7 @@ def _making(making: Making) -> dict:
 def _read_making(data: dict, where: str) -> Making:
     parts = tuple((one["slot"], one["part"]) for one in data["parts"])
     making = Making(data["kit"], data["body"], parts, tuple(data["details"]))
-    try:
+    with at(where):
         kit_of(making.kit)
         made_figure(f"{PREFIX}x", "", making)
-    except MantelloError as error:
-        error.where = f"{where}/{error.where}"
-        raise
     return making

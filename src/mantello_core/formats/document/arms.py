@@ -2,10 +2,10 @@
 
 from dataclasses import fields, is_dataclass
 
-from ..errors import MantelloError
-from ..insignia.arms.blazon import read_blazon, write_blazon
-from ..insignia.arms.tincture import tincture
-from ..marks.named_arms import NamedArms
+from ...insignia.arms.blazon import read_blazon, write_blazon
+from ...insignia.arms.tincture import tincture
+from ...marks.named_arms import NamedArms
+from .pointer import at
 
 
 def write_arms(one: NamedArms) -> dict:
@@ -19,11 +19,8 @@ def read_arms(data: dict, where: str) -> NamedArms:
 
     Raises: what ``read_blazon`` refuses, with a pointer; UnknownName for a tincture.
     """
-    try:
+    with at(f"{where}/blazon"):
         blazon = write_blazon(read_blazon(data["blazon"]))
-    except MantelloError as error:
-        error.where = f"{where}/blazon"
-        raise
     bound = tuple((tincture(one["tincture"], f"{where}/bound").id, one["role"]) for one in data.get("bound", ()))
     return NamedArms(data["id"], data["name"], blazon, bound, data.get("bearer", ""))
 

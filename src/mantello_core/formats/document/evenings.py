@@ -2,9 +2,9 @@
 
 from dataclasses import replace
 
-from ..army.tree import Army
-from ..calendar.evenings import Evenings, Painter, Spraying, checked_evenings
-from ..errors import MantelloError
+from ...army.tree import Army
+from ...calendar.evenings import Evenings, Painter, Spraying, checked_evenings
+from .pointer import at
 
 _PLAIN_VALUES = ("attention", "stick", "zone", "air", "aid", "desk")
 
@@ -62,11 +62,8 @@ def read_evenings(data: dict, army: Army) -> Evenings:
         for one in data.get("painters", ())
     )
     made = replace(Evenings(), **given, first=tuple(data.get("first", ())), painters=painters)
-    try:
+    with at("/evenings"):
         return checked_evenings(made)
-    except MantelloError as error:
-        error.where = f"/evenings/{error.where}"
-        raise
 
 
 def _tuples(rows) -> tuple[tuple, ...]:

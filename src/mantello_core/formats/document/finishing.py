@@ -2,9 +2,9 @@
 
 from dataclasses import asdict
 
-from ..paints.catalogue import Catalogue
-from ..recipes.slots import Slots
-from ..scheme.finishing import Basing, DirtPass, Finishing, Plant, checked_finishing
+from ...paints.catalogue import Catalogue
+from ...recipes.slots import Slots
+from ...scheme.finishing import Basing, DirtPass, Finishing, Plant, checked_finishing
 from .recipes import read_step, write_step
 
 _PLAIN_VALUES = ("varnish", "can", "use", "varnish_last", "barrier", "masks", "touch_up", "level")

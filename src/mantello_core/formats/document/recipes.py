@@ -1,11 +1,11 @@
 """Roles and their recipes as parts of an open JSON document; what is written reads back identical."""
 
-from ..army.tree import TIERS
-from ..errors import Contradiction
-from ..paints.catalogue import Catalogue
-from ..recipes.material import material
-from ..recipes.step import USUAL, Manner, Mix, Recipe, Step, checked
-from ..scheme.scheme import Role, Scheme
+from ...army.tree import TIERS
+from ...errors import Contradiction
+from ...paints.catalogue import Catalogue
+from ...recipes.material import material
+from ...recipes.step import USUAL, Manner, Mix, Recipe, Step, checked
+from ...scheme.scheme import Role, Scheme
 from .own_paints import write_own_paint
 
 

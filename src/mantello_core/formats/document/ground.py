@@ -1,7 +1,7 @@
 """What recipes start on, as part of an open JSON document."""
 
-from ..film.ground import Ground, checked_ground
-from ..paints.catalogue import Catalogue
+from ...film.ground import Ground, checked_ground
+from ...paints.catalogue import Catalogue
 
 
 def write_ground(ground: Ground) -> dict:

@@ -2,11 +2,11 @@
 
 from dataclasses import fields
 
-from ..errors import MantelloError
-from ..insignia.devices.device import Device, checked_device
-from ..insignia.devices.manner import Manner, checked_manner
-from ..insignia.systems.code import Code, CodePlan, checked_plan
-from ..marks.unit_codes import CodeSystem, Held, Retired
+from ...insignia.devices.device import Device, checked_device
+from ...insignia.devices.manner import Manner, checked_manner
+from ...insignia.systems.code import Code, CodePlan, checked_plan
+from ...marks.unit_codes import CodeSystem, Held, Retired
+from .pointer import at
 
 
 def write_code_system(one: CodeSystem) -> dict:
@@ -37,7 +37,7 @@ def read_code_system(data: dict, where: str) -> CodeSystem:
 
     Raises: what its parts refuse, with the place.
     """
-    try:
+    with at(where):
         plan = checked_plan(CodePlan(**{name: _tuple(value) for name, value in data["plan"].items()}))
         manner = checked_manner(Manner(**data.get("manner", {})), Device("text", "1"))
         held = tuple(
@@ -49,9 +49,6 @@ def read_code_system(data: dict, where: str) -> CodeSystem:
         ranks = data.get("ranks", {"site": "", "role": "", "marks": []})
         for one in ranks["marks"]:
             checked_device(Device(one["device"]))
-    except MantelloError as error:
-        error.where = f"{where}/{error.where}"
-        raise
     return CodeSystem(
         data["id"], data["name"], plan, data["site"], data["bearers"], data["scope"], data.get("type", ""), manner, held,
         retired, ranks["site"], ranks["role"], tuple((one["rank"], one["device"]) for one in ranks["marks"]),

@@ -1,10 +1,11 @@
 """A painter's own paints as JSON: what was said of them, so that every reader estimates the same paint."""
 
-from ..colour.spaces import Lab
-from ..errors import MantelloError, Unreadable
-from ..paints.estimate import Reading
-from ..paints.own import OwnPaint, own_paint
-from ..paints.paint import Paint
+from ...colour.spaces import Lab
+from ...errors import Unreadable
+from ...paints.estimate import Reading
+from ...paints.own import OwnPaint, own_paint
+from ...paints.paint import Paint
+from .pointer import at
 
 #: own paints in one document at most
 MOST_OWN = 400
@@ -47,11 +48,8 @@ def read_own_paint(data: object, where: str = "") -> Paint:
         raise Unreadable(
             f"An own paint reads like {{name, kind, readings: [{{kind, lab}}]}}; this one does not: {error}.", where
         ) from error
-    try:
+    with at(where):
         pot = own_paint(said)
-    except MantelloError as error:
-        error.where = f"{where}/{error.where}"
-        raise
     if data.get("id", pot.id) != pot.id:
         raise Unreadable(
             f"The paint {said.name} has the id {pot.id} by what is said of it, not {str(data['id'])[:60]}.",

@@ -1,0 +1,1 @@
+"""The design as an open JSON document, part by part."""

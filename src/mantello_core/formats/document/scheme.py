@@ -1,0 +1,75 @@
+"""The scheme as part of the document."""
+
+from dataclasses import replace
+
+from ...army.tree import Army
+from ...film.calibration import Calibration, checked_calibration
+from ...paints.catalogue import Catalogue
+from ...paints.own import OWN_ID
+from ...scheme.aim import Aims
+from ...scheme.scheme import Scheme
+from ...scheme.substitution import Substitution
+from .aims import read_aims, write_aims
+from .arms import read_arms, write_arms
+from .code_systems import read_code_system, write_code_system
+from .finishing import read_finishing, write_finishing
+from .ground import read_ground, write_ground
+from .marks import read_placements, write_placement
+from .recipes import read_role, write_role
+from .references import check_references
+from .rules import read_rule, read_table, write_rule, write_table
+
+
+def write_scheme(scheme: Scheme) -> dict:
+    """The scheme, JSON-ready; what is as usual is left out."""
+    return {
+        "name": scheme.name,
+        **write_ground(scheme.ground),
+        "roles": [write_role(role) for role in scheme.roles],
+        "rules": [write_rule(rule) for rule in scheme.rules],
+        "tables": [write_table(table) for table in scheme.tables],
+        **({"substitutions": [vars(one) for one in scheme.substitutions]} if scheme.substitutions else {}),
+        **({"aims": write_aims(scheme.aims)} if scheme.aims != Aims() else {}),
+        **({"placements": [write_placement(one) for one in scheme.placements]} if scheme.placements else {}),
+        **({"arms": [write_arms(one) for one in scheme.arms]} if scheme.arms else {}),
+        **({"code_systems": [write_code_system(one) for one in scheme.code_systems]} if scheme.code_systems else {}),
+        **({"finishing": finish} if (finish := write_finishing(scheme.finishing)) else {}),
+        **({"calibrations": [vars(one) for one in scheme.calibrations]} if scheme.calibrations else {}),
+    }
+
+
+def read_scheme(data: dict, army: Army, catalogue: Catalogue) -> Scheme:
+    """A scheme from its mapping; catalogue: the paints it may name.
+
+    Raises: UnknownName, OutOfRange or Contradiction with a JSON pointer.
+    """
+    scheme = Scheme(
+        name=data["name"],
+        roles=tuple(read_role(role, f"/scheme/roles/{index}", catalogue) for index, role in enumerate(data["roles"])),
+        rules=tuple(read_rule(rule) for rule in data["rules"]),
+        tables=tuple(read_table(table) for table in data["tables"]),
+        ground=read_ground(data, catalogue, "/scheme/"),
+        substitutions=tuple(Substitution(**one) for one in data.get("substitutions", ())),
+        aims=read_aims(data.get("aims", {})),
+        placements=read_placements(data.get("placements", ())),
+        code_systems=tuple(
+            read_code_system(one, f"/scheme/code_systems/{index}")
+            for index, one in enumerate(data.get("code_systems", ()))
+        ),
+        arms=tuple(read_arms(one, f"/scheme/arms/{index}") for index, one in enumerate(data.get("arms", ()))),
+        calibrations=tuple(
+            _calibration(one, catalogue, f"/scheme/calibrations/{index}")
+            for index, one in enumerate(data.get("calibrations", ()))
+        ),
+    )
+    check_references(army, scheme)
+    if "finishing" in data:
+        scheme = replace(scheme, finishing=read_finishing(data["finishing"], tuple(scheme.role_by_id), catalogue))
+    return scheme
+
+
+def _calibration(data: dict, catalogue: Catalogue, where: str) -> Calibration:
+    # an own paint that nothing is painted with any more does not come along; what was learnt of it stays
+    if not data["paint"].startswith(OWN_ID):
+        catalogue.paint(data["paint"], f"{where}/paint")
+    return checked_calibration(Calibration(**data), where)
