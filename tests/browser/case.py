@@ -3,20 +3,52 @@
 import os
 import shutil
 import tempfile
+import threading
 from pathlib import Path
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.core.signals import request_finished, request_started
 from playwright.sync_api import expect, sync_playwright
 
 # Playwright's event loop runs in the test's thread, where the test also asks the database.
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
-expect.set_options(timeout=15_000)
+#: ms until something must be seen, and until a page must have come: generous, for a machine that is busy
+SEEN, COME = 20_000, 60_000
+expect.set_options(timeout=SEEN)
 
 ROSTER = """unit,type,rank,figures,formation
 Line,fusilier,Fusilier,3,1st Weir / Blue
 Line,sergeant,Sergeant,1,1st Weir / Blue
 Line,fusilier,Fusilier,2,1st Weir / Grey
 """
+
+
+class InFlight:
+    """How many requests the server is still answering, also those the browser no longer waits for."""
+
+    def __init__(self):
+        self._count, self._changed = 0, threading.Condition()
+        request_started.connect(self._started)
+        request_finished.connect(self._finished)
+
+    def stop(self):
+        request_started.disconnect(self._started)
+        request_finished.disconnect(self._finished)
+
+    def wait(self):
+        """Return once nothing is being answered."""
+        with self._changed:
+            if not self._changed.wait_for(lambda: self._count == 0, timeout=COME / 1000):
+                raise AssertionError(f"{self._count} requests are still being answered.")
+
+    def _started(self, **_):
+        with self._changed:
+            self._count += 1
+
+    def _finished(self, **_):
+        with self._changed:
+            self._count -= 1
+            self._changed.notify_all()
 
 
 class BrowserCase(StaticLiveServerTestCase):
@@ -33,6 +65,12 @@ class BrowserCase(StaticLiveServerTestCase):
     def setUp(self):
         self.faults = []
         self.context = self.browser.new_context(viewport={"width": 1280, "height": 800}, accept_downloads=True)
+        self.context.set_default_navigation_timeout(COME)
+        self.context.set_default_timeout(SEEN)
+        in_flight = InFlight()
+        # the tables are emptied after a test: whatever is still being answered would find nothing there
+        self.addCleanup(in_flight.stop)
+        self.addCleanup(in_flight.wait)
         self.addCleanup(self.context.close)
         self.page = self.new_page()
 
@@ -49,7 +87,7 @@ class BrowserCase(StaticLiveServerTestCase):
         self.assertEqual(self.faults, [])
 
     def go(self, path: str, page=None):
-        (page or self.page).goto(self.live_server_url + path)
+        (page or self.page).goto(self.live_server_url + path, wait_until="domcontentloaded")
 
     def sign_up(self):
         self.go("/account/sign-up/")

@@ -10,6 +10,7 @@ from mantello.trials.trial import waive
 from mantello.workspace.editing import keep_design
 from mantello.workspace.reading import reading_of
 from mantello_core.calendar.evenings import Evenings
+from mantello_core.planning.subject import subject_of
 from tests.samples import rule, small_design
 
 from .case import BrowserCase
@@ -65,7 +66,7 @@ class AtTheDesk(BrowserCase):
             ).not_to_have_text(now)
         expect(page.get_by_role("heading", name="All done")).to_be_visible()
         logged = [
-            (one.unit, one.rank, ordinal, one.role, one.step)
+            (one.unit, one.rank, ordinal, subject_of(one.role), one.step)
             for one in army.entries.standing()
             for ordinal in one.ordinals
         ]

@@ -54,7 +54,7 @@ class Hands(BrowserCase):
         expect(self.page.locator(".callout")).to_contain_text("Hat band")
         with self.page.expect_response(lambda answer: "torso.coat.body" in answer.url):
             held[0].continue_()
-        self.page.wait_for_timeout(300)
+        self.page.evaluate("() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))")
         expect(self.page.locator(".callout")).to_contain_text("Hat band")
         self.assertIn("area=head.hat.band", self.page.url)
 

@@ -75,3 +75,17 @@ class Migrated(TransactionTestCase):
         self.assertEqual([one.rank for one in photos], ["Drummer", "Drummer", "Private"])
         entry = self.apps.get_model("log", "Entry").objects.get()
         self.assertEqual((entry.rank, entry.rank_name), ("Drummer", "Drummer"))
+
+    def test_going_on_the_editions_are_counted_for_lists(self):
+        executor = MigrationExecutor(connection)
+        after = [("army", "0005_counts_and_faces")]
+        executor.migrate(after)
+        apps = executor.loader.project_state(after).apps
+        document = old("Private", "Drummer")
+        units = [one for one in document["army"]["root"]["children"] if one["kind"] == "unit"]
+        figures = sum(rank["figures"] for unit in units for rank in unit["ranks"])
+        self.assertGreater(figures, 0)
+        counts = {one.number: one.counts for one in apps.get_model("army", "Edition").objects.all()}
+        self.assertEqual(len(counts), 5)
+        roles = len(document["scheme"]["roles"])
+        self.assertEqual(counts[1], {"figures": figures, "units": len(units), "roles": roles})

@@ -6,9 +6,9 @@ from dataclasses import dataclass, field
 from datetime import UTC, datetime
 
 from mantello.shell.photograph import kept
-from mantello.workspace.drawings import stored
 from mantello.workspace.models import Army, Edition
 from mantello.workspace.reading import Reading
+from mantello.workspace.storing import columns
 from mantello_core.design.design import Design
 from mantello_core.errors import Unreadable
 from mantello_core.formats.archive import Archive
@@ -35,7 +35,7 @@ class Taking:
         design = read_design_bytes(self.archive.files[name], write_design(self.designs[0], drawings=False))
         self.designs.append(design)
         self._numbers += 1
-        return Edition.objects.create(army=self.army, number=self._numbers, document=stored(design), words=words)
+        return Edition.objects.create(army=self.army, number=self._numbers, words=words, **columns(design))
 
     def rank_id(self, unit: str, rank: str) -> str:
         """The id of a rank that a photograph, look or reading names: in archives from before ranks had ids, that of the

@@ -100,7 +100,9 @@ def differences(army: Army, here: Reading) -> list[Difference]:
 
 
 def _differences(army: Army, here: Reading) -> list[Difference]:
-    versions = {one.number: one for one in army.versions.select_related("edition").defer("edition__document")}
+    versions = {
+        one.number: one for one in army.versions.select_related("edition").defer("edition__document", "edition__faces")
+    }
     painted: dict[tuple, dict[tuple[int, Subject], None]] = defaultdict(dict)
     rows = army.entries.standing().order_by("done_at", "pk")
     for unit, rank, ordinals, role, number in rows.values_list("unit", "rank", "ordinals", "role", "version__number"):

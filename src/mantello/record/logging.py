@@ -35,7 +35,7 @@ def record(
 
     figures: (rank, ordinal). minutes: for all of it together; shared out by the planned time of each.
     """
-    army = Army.objects.select_for_update(of=("self",)).select_related("head").get(pk=army.pk)
+    army = Army.objects.with_head().select_for_update(of=("self",)).get(pk=army.pk)
     known = list(army.entries.filter(batch=batch))
     if known:
         return known
@@ -91,12 +91,13 @@ def take_back(entry: Entry) -> None:
     entry.save(update_fields=["taken_back_at"])
 
 
+@transaction.atomic
 def found_dry(army: Army, batch: uuid.UUID, moment: datetime) -> int:
     """The entries of a batch were found dry at a moment: minutes are remembered, and paint dry by now wets nothing.
 
     How many entries that were.
     """
-    known = list(army.entries.standing().filter(batch=batch))
+    known = list(army.entries.standing().select_for_update().filter(batch=batch))
     for entry in known:
         entry.dried = max(0.0, (moment - entry.done_at).total_seconds() / 60)
         entry.save(update_fields=["dried"])

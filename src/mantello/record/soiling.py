@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 
+from django.db import transaction
+
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.planning.subject import of_pass
@@ -34,10 +36,12 @@ def dirtied_otherwise(army: Army, reading: Reading) -> list[Dirtied]:
     done = done_steps(army)
     levels: dict[int, int] = {}
     found: dict[tuple[str, int], Dirtied] = {}
-    for entry in army.entries.standing().filter(role__startswith=of_pass("").text).select_related("version__edition"):
+    for entry in army.entries.standing().filter(role__startswith=of_pass("").text).select_related("version"):
         if entry.step not in passes:
             continue
-        was = levels.setdefault(entry.version_id, reading_of(entry.version.edition).design.dirt_level)
+        if entry.version_id not in levels:
+            levels[entry.version_id] = reading_of(entry.version.edition).design.dirt_level
+        was = levels[entry.version_id]
         figures = tuple(
             one for one in entry.ordinals if (entry.unit, entry.rank, one, entry.subject, entry.step) in done
         )
@@ -49,6 +53,7 @@ def dirtied_otherwise(army: Army, reading: Reading) -> list[Dirtied]:
     return list(found.values())
 
 
+@transaction.atomic
 def dirty_again(army: Army, reading: Reading, piece: str) -> int:
     """Ask for a pass again on all figures that had it at another level; how many that are."""
     count = 0

@@ -2,6 +2,7 @@
 
 import io
 
+from django.db import transaction
 from django.utils import timezone
 from PIL import Image, ImageDraw, ImageFilter
 
@@ -25,6 +26,7 @@ PLACES = {
 GREY = "#767676"
 
 
+@transaction.atomic
 def sample_test(army: Army, role: str = "field") -> TestPiece:
     """An accepted test piece of a role, with a photograph in which everything is pointed at."""
     test = begun(army, reading_of(army.head), role, "rank")
@@ -36,13 +38,13 @@ def sample_test(army: Army, role: str = "field") -> TestPiece:
         one.step.id: {"coats": one.coats + (one.step.kind == "base"), "minutes": 4.0, "drying": one.step.drying * 1.25}
         for one in prediction.outcomes
     }
-    test.save()
     colours = {CARD: GREY} | {name: hex_of(prediction.tones[zone]) for name, zone in PATCHES.items()}
     jpeg, width, height = kept(_drawn(colours))
     middles = {
         name: ((left + right) / 2 / SIZE[0], (top + bottom) / 2 / SIZE[1])
         for name, (left, top, right, bottom) in PLACES.items()
     }
+    test.save()
     Photo.objects.create(
         test=test, moment=Photo.Moment.AFTER, jpeg=jpeg, width=width, height=height,
         patches={name: [round(x, 4), round(y, 4), sampled(jpeg, x, y)] for name, (x, y) in middles.items()},

@@ -13,9 +13,9 @@ from mantello_core.errors import Contradiction, OutOfRange
 from mantello_core.naming import named
 from mantello_core.scheme.scheme import Scheme
 
-from .drawings import stored
 from .models import Army, Edition, Variant
 from .reading import reading_of, remember
+from .storing import columns
 
 #: open variants at once
 MOST_VARIANTS = 6
@@ -30,8 +30,8 @@ def create_army(owner, name: str) -> Army:
 @transaction.atomic
 def keep_design(owner, design: Design, words: str) -> Army:
     """A new army that holds a design."""
-    army = Army.objects.create(owner=owner, name=design.army.root.name)
-    army.head = Edition.objects.create(army=army, number=1, document=stored(design), words=words)
+    army = Army.objects.create(owner=owner, name=design.army.root.name, zone=design.evenings.zone)
+    army.head = Edition.objects.create(army=army, number=1, words=words, **columns(design))
     army.save(update_fields=["head"])
     return army
 
@@ -62,7 +62,7 @@ def edit(
     said = words if isinstance(words, str) else words(before, after)
     number = army.editions.aggregate(most=Max("number"))["most"] + 1
     made = Edition.objects.create(
-        army=army, number=number, parent=army.head, document=stored(after), words=said[:240], token=token
+        army=army, number=number, parent=army.head, words=said[:240], token=token, **columns(after)
     )
     remember(made, after)
     _move(army, made, after)
@@ -122,7 +122,7 @@ def branch(army: Army, base: int, name: str) -> Variant:
 
 @transaction.atomic
 def work_on(army: Army, base: int, variant: Variant) -> None:
-    """Go over to another variant.
+    """Go over to another variant; one that was rejected is open again.
 
     Raises: StaleEdit.
     """
@@ -132,6 +132,9 @@ def work_on(army: Army, base: int, variant: Variant) -> None:
     army.save(update_fields=["variant"])
     if variant.edition_id != army.head_id:
         _move(army, variant.edition, reading_of(variant.edition).design)
+    if variant.state == Variant.State.REJECTED:
+        variant.state = Variant.State.OPEN
+        variant.save(update_fields=["state"])
 
 
 @transaction.atomic
@@ -169,7 +172,7 @@ def _reason(text: str) -> str:
 
 
 def _locked(army: Army) -> Army:
-    return Army.objects.select_for_update(of=("self",)).select_related("head").get(pk=army.pk)
+    return Army.objects.with_head().select_for_update(of=("self",)).get(pk=army.pk)
 
 
 def _design_to_edit(army: Army, base: int) -> Design:
@@ -180,7 +183,7 @@ def _design_to_edit(army: Army, base: int) -> Design:
 
 
 def _move(army: Army, edition: Edition, design: Design) -> None:
-    army.head, army.name = edition, design.army.root.name
-    army.save(update_fields=["head", "name"])
+    army.head, army.name, army.zone = edition, design.army.root.name, design.evenings.zone
+    army.save(update_fields=["head", "name", "zone"])
     if army.variant_id:
         Variant.objects.filter(pk=army.variant_id).update(edition=edition)

@@ -11,6 +11,10 @@ class ArmyQuerySet(models.QuerySet):
         """The armies a painter may see: their own."""
         return self.filter(owner=user)
 
+    def with_head(self) -> "ArmyQuerySet":
+        """Each with the edition it stands at, without what is large in that."""
+        return self.select_related("head").defer("head__document", "head__faces")
+
 
 class Army(models.Model):
     """One army of one painter."""
@@ -18,6 +22,8 @@ class Army(models.Model):
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="armies")
     #: the root formation's name, kept here for lists
     name = models.CharField(max_length=80)
+    #: the time zone its evenings are told in, kept here so that a page need not read the design for it; '' for none
+    zone = models.CharField(max_length=60, blank=True)
     made_at = models.DateTimeField(auto_now_add=True)
     #: the variant that is worked on; None until there are variants
     variant = models.ForeignKey("Variant", on_delete=models.SET_NULL, null=True, related_name="+")
@@ -33,6 +39,14 @@ class Army(models.Model):
         return self.name
 
 
+class EditionManager(models.Manager):
+    """Editions without what is large in them, which is read where it is asked for."""
+
+    def get_queryset(self):
+        """Every edition; its document and faces come when they are looked at."""
+        return super().get_queryset().defer("document", "faces")
+
+
 class Edition(models.Model):
     """A state of an army's design. Undo goes to ``parent``; redo to the newest child."""
 
@@ -41,13 +55,22 @@ class Edition(models.Model):
     parent = models.ForeignKey("self", on_delete=models.CASCADE, null=True, related_name="children")
     #: the design document of docs/formats/design.md
     document = models.JSONField()
+    #: {"figures": n, "units": n, "roles": n}, for lists
+    counts = models.JSONField()
+    #: a few figures to know the army by, as SVG, once they are drawn; null until then
+    faces = models.JSONField(null=True)
+    #: width and height of every face
+    face_sizes = models.JSONField(null=True)
     #: what the edit did, such as 'Facing set for 2nd Company: 8 figures, 40 areas'
     words = models.CharField(max_length=240)
     #: given by the browser, so that a repeated request does not edit twice
     token = models.UUIDField(null=True)
     made_at = models.DateTimeField(auto_now_add=True)
 
+    objects = EditionManager()
+
     class Meta:
+        base_manager_name = "objects"
         constraints = [
             models.UniqueConstraint(fields=["army", "number"], name="edition_number_once"),
             models.UniqueConstraint(fields=["army", "token"], name="edition_token_once"),

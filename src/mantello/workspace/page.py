@@ -2,6 +2,7 @@
 
 import uuid
 from dataclasses import dataclass
+from zoneinfo import ZoneInfo
 
 from django.contrib import messages
 from django.http import HttpRequest, HttpResponse
@@ -10,7 +11,6 @@ from django.utils import timezone
 
 from mantello.shell.fields import refused
 from mantello.shell.page import way_back
-from mantello_core.calendar.evenings import zone_of
 from mantello_core.errors import MantelloError, OutOfRange
 
 from . import editing as actions
@@ -31,20 +31,17 @@ class Stand:
 
 def army_for(request: HttpRequest, army_id: int) -> Army:
     """The visitor's army of that id, on its painter's clock from here on; another's is not found."""
-    army = get_object_or_404(
-        Army.objects.visible_to(request.user).select_related("head").defer("head__document"), pk=army_id
-    )
-    zone = zone_of(reading_of(army.head).design.evenings)
-    if zone:
-        timezone.activate(zone)
+    army = get_object_or_404(Army.objects.visible_to(request.user).with_head(), pk=army_id)
+    if army.zone:
+        timezone.activate(ZoneInfo(army.zone))
     return army
 
 
 def room_page(request, army: Army, here: str, template: str, context: dict, status: int = 200) -> HttpResponse:
     """Render a room's page with the shell around it."""
     reading = reading_of(army.head)
-    newest = army.head.children.order_by("-number").first()
-    stand = Stand(army.head.number, army.head.words if army.head.parent_id else "", newest.words if newest else "")
+    redo = army.head.children.order_by("-number").values_list("words", flat=True).first()
+    stand = Stand(army.head.number, army.head.words if army.head.parent_id else "", redo or "")
     given = {
         "army": army,
         "reading": reading,

@@ -23,6 +23,7 @@ from mantello_core.insignia.devices.device import ARMS
 from mantello_core.insignia.devices.worn import WornMark
 from mantello_core.marks.named_arms import NamedArms
 from mantello_core.marks.placement import Placement
+from mantello_core.memory import Memory
 from mantello_core.passes.piece import finishing_needed
 from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
@@ -37,17 +38,17 @@ from .seeing import Seeing
 
 #: bare resin, areas left bare, and gaps, as drawn
 BARE, GAP = "#c4c4c4", "#dcdcdc"
-#: readings kept in one worker
-MOST_KEPT = 48
 NEUTRAL = Seeing()
-_kept: dict[tuple, "Reading"] = {}
+#: what a reading takes in memory with all that follows from it, for every byte of its document: measured
+_GROWS = 32
+_kept = Memory("readings", 64 * 2**20)
 
 
 class Reading:
     """What the core makes of one edition. Nothing in it ever changes."""
 
     #: the same for readings of designs that differ in their evenings alone
-    mark = ""
+    timeless = ""
 
     def __init__(self, design: Design, like: "Reading | None" = None):
         """like: a reading of the same design on other evenings; what does not depend on them is taken over."""
@@ -209,22 +210,23 @@ def reading_of(edition: Edition) -> Reading:
     An edition that differs from a kept one in its evenings alone is not read whole, and takes over what is worked out.
     """
     key = edition.pk, edition.made_at
-    if key in _kept:
-        return _kept[key]
-    mark = _mark(edition.document)
-    like = next((one for one in reversed(_kept.values()) if one.mark == mark), None)
+    known = _kept.get(key)
+    if known is not None:
+        return known
+    mark, size = _digest(edition.document)
+    like = next((one for one in _kept.answers() if one.timeless == mark), None)
     if like is None:
         design = read_design(edition.document, drawing_of)
     else:
         evenings = read_evenings(edition.document.get("evenings", {}), like.design.army)
         design = replace(like.design, evenings=evenings)
-    return _keep(key, Reading(design, like), mark)
+    return _keep(key, Reading(design, like), mark, size)
 
 
 def remember(edition: Edition, design: Design) -> Reading:
     """Keep what was just written, so that it need not be read back."""
-    like = next((one for one in reversed(_kept.values()) if _same_but_evenings(one.design, design)), None)
-    return _keep((edition.pk, edition.made_at), Reading(design, like), like.mark if like else _mark(edition.document))
+    like = next((one for one in _kept.answers() if _same_but_evenings(one.design, design)), None)
+    return _keep((edition.pk, edition.made_at), Reading(design, like), *_digest(edition.document))
 
 
 def _same_but_evenings(one: Design, other: Design) -> bool:
@@ -236,15 +238,13 @@ def _same_but_evenings(one: Design, other: Design) -> bool:
     )
 
 
-def _mark(document: dict) -> str:
-    """The same for documents that differ in their evenings alone."""
+def _digest(document: dict) -> tuple[str, int]:
+    """A digest that is the same for documents that differ in their evenings alone, and of how many bytes."""
     timeless = {name: part for name, part in document.items() if name != "evenings"}
-    return hashlib.sha256(json.dumps(timeless, sort_keys=True).encode()).hexdigest()
+    written = json.dumps(timeless, sort_keys=True).encode()
+    return hashlib.sha256(written).hexdigest(), len(written)
 
 
-def _keep(key: tuple, reading: Reading, mark: str) -> Reading:
-    reading.mark = mark
-    _kept[key] = reading
-    while len(_kept) > MOST_KEPT:
-        _kept.pop(next(iter(_kept)), None)
-    return reading
+def _keep(key: tuple, reading: Reading, timeless: str, size: int) -> Reading:
+    reading.timeless = timeless
+    return _kept.put(key, reading, _GROWS * size)

@@ -2,12 +2,12 @@
 
 import math
 from dataclasses import dataclass
-from functools import lru_cache
 
 from mantello_core.colour.acuity import DISTANCES, blur_millimetres
 from mantello_core.colour.light import in_light
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.colour.vision import seen_by
+from mantello_core.memory import remembered
 
 DISTANCE_WORDS = {"hand": "In hand", "arm": "Arm's length", "table": "Across the table"}
 LIGHT_WORDS = {"window": "Window", "booth": "Booth", "lamp": "Desk lamp", "tube": "Cold tube"}
@@ -85,7 +85,7 @@ def seeing_from(asked) -> Seeing:
     )
 
 
-@lru_cache(maxsize=20_000)
+@remembered(3_000)
 def _seen(colour: Lab, light: str, sight: str, severity: str, *, values: bool) -> str:
     if light != "window":
         colour = in_light(colour, light)

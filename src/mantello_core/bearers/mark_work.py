@@ -1,7 +1,5 @@
 """Marks of a scheme as work: how long each takes by hand, what it is painted with, and its steps."""
 
-from functools import lru_cache
-
 from ..figures.plate import Site
 from ..insignia.arms.arms_drawing import drawn_arms
 from ..insignia.arms.coat import Arms
@@ -10,6 +8,7 @@ from ..insignia.devices.device_drawing import device_drawing
 from ..insignia.devices.mark_step import MarkStep, mark_steps, seconds_by_hand
 from ..insignia.devices.worn import surface_for
 from ..marks.placement import Placement
+from ..memory import remembered
 from ..scheme.scheme import Scheme
 
 
@@ -19,7 +18,7 @@ def by_hand(scheme: Scheme, device: Device, site: Site) -> float:
     return _by_hand(device, arms, site.width, site.height, surface_for(site))
 
 
-@lru_cache(maxsize=1024)
+@remembered(1_000)
 def _by_hand(device: Device, arms: Arms | None, width: float, height: float, surface: str) -> float:
     if arms is not None:
         return seconds_by_hand(drawn_arms(arms, surface), max(0.5, width * MARGIN))

@@ -1,13 +1,12 @@
 """Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
 
-from functools import lru_cache
-
 from ..colour.acuity import seen_difference
 from ..colour.spaces import Lab
 from ..colour.vision import SIGHTS, seen_by
 from ..design.edit import rows_of, set_here
 from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
+from ..memory import remembered
 from ..scheme.cascade import FigureClass
 from ..scheme.rule import Column, Distinction
 from ..scheme.selector import areas_named
@@ -42,7 +41,7 @@ def neighbours(look: Look) -> Check:
     )
 
 
-@lru_cache(maxsize=256)
+@remembered(4_000)
 def seams_of(shape: Plate, least: float) -> tuple[tuple[str, str, float], ...]:
     """Pairs of touching areas that share at least so many mm of edge, with the length."""
     return tuple(

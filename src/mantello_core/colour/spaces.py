@@ -36,55 +36,58 @@ class Lab(NamedTuple):
 
 
 def lab_of(xyz) -> Lab:
-    """CIELAB of one XYZ (Y of white = 1).
-
-    Source: CIE 15:2004, with the exact fractions 216/24389 and 24389/27.
+    """CIELAB of one XYZ (Y of white = 1), as ``labs_of`` gives it.
 
     >>> lab_of(WHITE)
     Lab(lightness=100.0, a=0.0, b=0.0)
     """
-    f = []
-    for value, white in zip(xyz, WHITE, strict=True):
-        r = float(value) / float(white)
-        f.append(math.cbrt(r) if r > _KNEE else (_SLOPE * r + 16) / 116)
-    return Lab(116 * f[1] - 16, 500 * (f[0] - f[1]), 200 * (f[1] - f[2]))
+    return Lab(*labs_of(xyz).tolist())
 
 
 def labs_of(xyz: np.ndarray) -> np.ndarray:
-    """CIELAB of many XYZ, as ``lab_of`` gives it. xyz: (..., 3), Y of white = 1; the same shape back."""
+    """CIELAB of XYZ. xyz: (..., 3), Y of white = 1; the same shape back.
+
+    Source: CIE 15:2004, with the exact fractions 216/24389 and 24389/27.
+    """
     r = np.asarray(xyz, float) / WHITE
     f = np.where(r > _KNEE, np.cbrt(r), (_SLOPE * r + 16) / 116)
     return np.stack([116 * f[..., 1] - 16, 500 * (f[..., 0] - f[..., 1]), 200 * (f[..., 1] - f[..., 2])], axis=-1)
 
 
-def xyz_of_lab(lab: Lab) -> np.ndarray:
-    """XYZ of a CIELAB colour; the inverse of ``lab_of``."""
-    middle = (lab[0] + 16) / 116
-    f = np.array([middle + lab[1] / 500, middle, middle - lab[2] / 200])
+def xyz_of_lab(lab) -> np.ndarray:
+    """XYZ of CIELAB colours, (..., 3) to (..., 3); the inverse of ``labs_of``."""
+    lab = np.asarray(lab, float)
+    middle = (lab[..., 0] + 16) / 116
+    f = np.stack([middle + lab[..., 1] / 500, middle, middle - lab[..., 2] / 200], axis=-1)
     return np.where(f > 6 / 29, f**3, (116 * f - 16) / _SLOPE) * WHITE
 
 
-def linear_of(lab: Lab) -> np.ndarray:
-    """Linear sRGB of a colour; outside 0 to 1 where a screen cannot show it."""
-    return _TO_LINEAR @ xyz_of_lab(lab)
+def linear_of(lab) -> np.ndarray:
+    """Linear sRGB of CIELAB colours, (..., 3) to (..., 3); outside 0 to 1 where a screen cannot show it."""
+    return xyz_of_lab(lab) @ _TO_LINEAR.T
 
 
 def xyz_of_linear(linear: np.ndarray) -> np.ndarray:
-    """XYZ of linear sRGB; the inverse of the matrix in ``linear_of``."""
-    return _FROM_LINEAR @ linear
+    """XYZ of linear sRGB, (..., 3) to (..., 3); the inverse of the matrix in ``linear_of``."""
+    return linear @ _FROM_LINEAR.T
+
+
+def hexes_of(labs) -> tuple[str, ...]:
+    """The nearest sRGB colour of each, (n, 3), as '#rrggbb'; colours outside the screen's range are clipped."""
+    linear = np.clip(linear_of(labs), 0, 1)
+    coded = np.where(linear <= 0.0031308, 12.92 * linear, 1.055 * linear ** (1 / 2.4) - 0.055)
+    return tuple("#" + bytes(one).hex() for one in np.rint(coded * 255).astype(np.uint8))
 
 
 def hex_of(lab: Lab) -> str:
-    """The nearest sRGB colour, as '#rrggbb'; colours outside the screen's range are clipped."""
-    linear = np.clip(linear_of(lab), 0, 1)
-    coded = np.where(linear <= 0.0031308, 12.92 * linear, 1.055 * linear ** (1 / 2.4) - 0.055)
-    return "#" + "".join(f"{round(float(value) * 255):02x}" for value in coded)
+    """The nearest sRGB colour of one, as ``hexes_of`` gives it."""
+    return hexes_of([lab])[0]
 
 
-def on_screen(lab: Lab) -> bool:
-    """Whether an sRGB screen can show the colour."""
+def on_screen(lab) -> np.ndarray:
+    """Whether an sRGB screen can show the colours, (..., 3) to (...)."""
     linear = linear_of(lab)
-    return bool((linear > -2e-3).all() and (linear < 1.002).all())
+    return ((linear > -2e-3) & (linear < 1.002)).all(axis=-1)
 
 
 def lab_of_hex(text: str) -> Lab:
@@ -108,4 +111,4 @@ def mean_lab(colours: list[Lab], weights: list[float]) -> Lab:
     total = sum(weights)
     if total <= 0 or min(weights) < 0:
         raise OutOfRange(f"The shares are {weights}; they must be positive.")
-    return lab_of(sum(weight / total * xyz_of_lab(colour) for colour, weight in zip(colours, weights, strict=True)))
+    return lab_of(np.array(weights) / total @ xyz_of_lab(colours))

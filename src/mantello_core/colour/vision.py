@@ -1,11 +1,10 @@
 """What a dichromat sees: red-, green- and blue-blindness, with severity."""
 
-from functools import lru_cache
-
 import numpy as np
 
 from ..errors import OutOfRange, UnknownName
-from .spaces import Lab, lab_of, linear_of, xyz_of_linear
+from ..memory import remembered
+from .spaces import Lab, labs_of, linear_of, xyz_of_linear
 
 #: linear sRGB to linear sRGB at full severity
 _FULL = {
@@ -16,9 +15,8 @@ _FULL = {
 SIGHTS = tuple(_FULL)
 
 
-@lru_cache(maxsize=20_000)
-def seen_by(colour: Lab, sight: str, severity: float = 1.0) -> Lab:
-    """A colour as someone sees it who lacks one kind of cone.
+def seen_as(colours, sight: str, severity: float = 1.0) -> np.ndarray:
+    """Colours as someone sees them who lacks one kind of cone. colours: CIELAB, (..., 3); the same shape back.
 
     sight: protan, deutan or tritan. severity: 0 (full sight) to 1 (the cone is missing); between them
     the matrix is interpolated from the identity, which stays within about 3 of the published steps.
@@ -30,4 +28,10 @@ def seen_by(colour: Lab, sight: str, severity: float = 1.0) -> Lab:
     if not 0 <= severity <= 1:
         raise OutOfRange(f"severity is {severity:g}; allowed is 0 to 1.", "severity")
     matrix = (1 - severity) * np.eye(3) + severity * np.array(_FULL[sight])
-    return lab_of(np.maximum(xyz_of_linear(matrix @ linear_of(colour)), 0))
+    return labs_of(np.maximum(xyz_of_linear(linear_of(colours) @ matrix.T), 0))
+
+
+@remembered(8_000)
+def seen_by(colour: Lab, sight: str, severity: float = 1.0) -> Lab:
+    """One colour as someone sees it who lacks one kind of cone, as ``seen_as`` gives it."""
+    return Lab(*seen_as(colour, sight, severity).tolist())

@@ -1,7 +1,6 @@
 """How much of an area weather, mud and hands reach: estimates from where it lies on the drawing."""
 
-from functools import lru_cache
-
+from ..memory import remembered
 from .plate import Plate, SeenArea, View
 from .vocabulary import group_of
 
@@ -19,7 +18,7 @@ _STEEP = {"Vehicle", "Shield", "Cloak", "Flag"}
 _BASE = "Base"
 
 
-@lru_cache(maxsize=4096)
+@remembered(3_000)
 def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
     """Share of an area that a pass of dirt reaches, 0 to 1, an estimate.
 
@@ -54,7 +53,7 @@ def _below(plate: Plate, area: str, height: float) -> float:
     return reached / shown if shown else 0.0
 
 
-@lru_cache(maxsize=1024)
+@remembered(1_000)
 def _span(view: View) -> tuple[float, float]:
     """Where the figure stands and how tall it is, its base left out; drawing units, down is positive."""
     boxes = [seen.box for seen in view.areas if group_of(seen.area) != _BASE and _worn(seen)]

@@ -1,9 +1,10 @@
 """What areas are also called, and which areas a painter means by a word."""
 
 import tomllib
-from functools import cache, lru_cache
+from functools import cache
 from importlib.resources import files
 
+from ..memory import remembered
 from .vocabulary import GROUPS, SIDES, spoken
 
 _HEADS = list(GROUPS)
@@ -15,7 +16,7 @@ def _words() -> dict[str, tuple[str, ...]]:
     return {step: tuple(words) for step, words in tomllib.loads(text)["words"].items()}
 
 
-@lru_cache(maxsize=5000)
+@remembered(2_000)
 def synonyms(name: str) -> tuple[str, ...]:
     """What else an area is called, by its last step that has other names; nothing if there are none.
 

@@ -1,6 +1,6 @@
 """Area names: which heads exist, how a name is checked, grouped and said in plain words."""
 
-from functools import lru_cache
+from ..memory import remembered
 
 SIDES = ("left", "right")
 #: first step -> allowed second steps ('*' = a side)
@@ -61,7 +61,7 @@ def fault(name: str) -> str | None:
     return None if steps[1] in allowed else f"unknown second step '{steps[1]}' of {steps[0]}"
 
 
-@lru_cache(maxsize=8192)
+@remembered(2_000)
 def sideless(name: str) -> str:
     """The name with its side replaced by '*', so that left and right share a row.
 
@@ -76,7 +76,7 @@ def group_of(name: str) -> str:
     return GROUPS.get(name.split(".")[0], "Other")
 
 
-@lru_cache(maxsize=8192)
+@remembered(2_000)
 def spoken(name: str) -> str:
     """The name in plain words.
 

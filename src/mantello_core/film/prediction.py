@@ -1,11 +1,12 @@
 """What a recipe looks like after every step, on a given ground."""
 
 from dataclasses import dataclass, field
-from functools import cached_property, lru_cache
+from functools import cached_property
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import UnknownName
+from ..memory import remembered
 from ..paints.paint import Film
 from ..recipes.place import Place, usual_places
 from ..recipes.step import Recipe, Step
@@ -82,7 +83,7 @@ def _tones(surfaces: Surfaces) -> Tones:
     return Tones({place: surface.colour for place, surface in surfaces.items()})
 
 
-@lru_cache(maxsize=4096)
+@remembered(48_000)
 def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> Prediction:
     """Follow a recipe over a ground; the same question is answered from memory.
 
@@ -98,7 +99,7 @@ def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, .
     return Prediction(tuple(outcomes), _tones(surfaces))
 
 
-@lru_cache(maxsize=16384)
+@remembered(4_000)
 def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> tuple[int, ...]:
     """Coats of every step, as ``predicted`` counts them, without following what no count depends on."""
     asked = [at for at, step in enumerate(recipe.steps) if step.kind == "base" and step.coats is None]

@@ -1,11 +1,11 @@
 """A plate as SVG: layered paths, neutral overlay on top; colours come in from outside."""
 
 from collections.abc import Callable
-from functools import lru_cache
 from xml.sax.saxutils import escape, quoteattr
 
 from ..figures.plate import Plate, SeenArea, Site, View
 from ..insignia.devices.worn import WornMark, worn
+from ..memory import remembered
 
 #: site to what it bears, as pairs
 Bearing = tuple[tuple[str, WornMark], ...]
@@ -162,7 +162,7 @@ def _patterns(view: View, prefix: str) -> str:
     return f"<defs>{''.join(drawn)}</defs>" if drawn else ""
 
 
-@lru_cache(maxsize=256)
+@remembered(8_000)
 def _overlay(view: View, prefix: str, detail: str) -> str:
     parts = ['<g class="overlay" pointer-events="none" aria-hidden="true">']
     if detail != "tiny":

@@ -1,9 +1,9 @@
 """Figures drawn for the mass: one path a colour, so that a whole formation is recoloured at once."""
 
 from collections.abc import Callable
-from functools import lru_cache
 
 from ..figures.plate import Plate, View
+from ..memory import remembered
 from .drawing import INK, Bearing, mark_paths
 
 #: overlay shapes that still tell at the size of a massed figure
@@ -36,7 +36,7 @@ def massed_group(
     return f"{outline}{''.join(paths)}{devices}{_shades(view)}"
 
 
-@lru_cache(maxsize=128)
+@remembered(8_000)
 def _shades(view: View) -> str:
     return "".join(
         f'<path fill="#000" fill-opacity="{shade.alpha:g}" d="{shade.d}"/>'

@@ -13,8 +13,8 @@ Outlines are always closed. `outline()` turns a string into a command list
 """
 
 import math
-from functools import lru_cache
 
+from ..memory import remembered
 from .cubic import arc_length, parameter_at, point_at, split_at
 from .vector import between, length_of, minus, plus, times, unit
 
@@ -98,7 +98,7 @@ def _closed(nodes):
     return cmds
 
 
-@lru_cache(maxsize=4096)
+@remembered(16_000)
 def outline(spec: str, corner: float = CORNER) -> tuple:
     """The commands of an outline; parts are drawn again and again, so they are kept."""
     cmds = []

@@ -1,11 +1,11 @@
 """A bridge colour: another paint laid first, so that a weak hider needs fewer coats."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 from ..film.coverage import LIMIT, coverage
 from ..film.ground import Ground
 from ..film.surface import coated
+from ..memory import remembered
 from ..paints.range import paints
 from ..recipes.step import Mix, Step
 
@@ -31,7 +31,7 @@ class Bridge:
         return (LIMIT if self.without is None else self.without) - self.coats - self.then
 
 
-@lru_cache(maxsize=1024)
+@remembered(4_000)
 def bridge_for(mix: Mix, start: Ground) -> Bridge | None:
     """The bridge with the fewest coats in all; at a tie the one that leaves fewest coats of the mix.
 

@@ -2,10 +2,10 @@
 
 import math
 from dataclasses import dataclass
-from functools import lru_cache
 
 from ..colour.spaces import Lab
 from ..film.surface import solid, washed
+from ..memory import remembered
 from ..paints.paint import Paint
 from ..recipes.step import Mix
 
@@ -34,7 +34,7 @@ def shade_mix(base: Mix, pots: tuple[Paint, ...]) -> Mix | None:
     return best.mix if best else None
 
 
-@lru_cache(maxsize=1024)
+@remembered(8_000)
 def shade_choices(base: Mix, pots: tuple[Paint, ...]) -> tuple[ShadeChoice, ...]:
     """Every way to shade a mix with these washes, neat or thinned with medium; none for a mix too dark to shade."""
     ground = solid(base.film)
@@ -54,7 +54,7 @@ def shade_choices(base: Mix, pots: tuple[Paint, ...]) -> tuple[ShadeChoice, ...]
     return tuple(found)
 
 
-@lru_cache(maxsize=1024)
+@remembered(4_000)
 def light_order(base: Mix, pots: tuple[Paint, ...], rise: float = LIGHT_RISE) -> tuple[Paint, ...]:
     """Paints that are lighter than a mix, those about ``rise`` L* lighter at the least turn of hue first."""
     own = solid(base.film).colour

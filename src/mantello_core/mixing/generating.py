@@ -1,13 +1,13 @@
 """A whole recipe for a colour, worked out from the paints that may be used, by a method and for a tier."""
 
 from dataclasses import dataclass, replace
-from functools import lru_cache
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import OutOfRange, UnknownName
 from ..film.finish import VARNISHES
 from ..film.surface import grey, solid, stained
+from ..memory import remembered
 from ..paints.paint import Paint
 from ..recipes.method import METHODS
 from ..recipes.step import Manner, Mix, Recipe, Step
@@ -74,7 +74,7 @@ def generated(target: Lab | Mix, pots: tuple[Paint, ...], tier: str = "rank", me
     return Generated(recipe, missing, apart)
 
 
-@lru_cache(maxsize=1024)
+@remembered(12_000)
 def _worked(base: Mix, pots: tuple[Paint, ...], work: tuple[str, ...]) -> tuple[Recipe, tuple[str, ...]]:
     lit = [piece for piece in work if piece in LIGHTS]
     ladder = _ladder(base, pots, max(1, len(lit)))

@@ -1,7 +1,6 @@
 """Every mix of one and two flat paints in whole drops, kept sorted, so that the nearest are found without measuring all."""
 
 from collections.abc import Sequence
-from functools import lru_cache
 from itertools import combinations, product
 from math import gcd
 
@@ -10,6 +9,7 @@ import numpy as np
 from ..colour.difference import box_of, differences
 from ..colour.reflectance import INNER, WEIGHTS, WHITE
 from ..colour.spaces import Lab, labs_of
+from ..memory import remembered
 from ..paints.paint import Paint
 
 #: drops in one mix at most
@@ -139,18 +139,19 @@ class MixIndex:
         return sorted(found, key=order_of)
 
 
-@lru_cache(maxsize=6)
+@remembered(32_000)
 def index_of(pots: tuple[Paint, ...]) -> MixIndex:
     """The index of those paints; the latest ones are kept (about 40 bytes a mix)."""
     return MixIndex(pots)
 
 
-@lru_cache(maxsize=8)
-def drops_of(count: int) -> list[tuple[int, ...]]:
+@remembered(500)
+def drops_of(count: int) -> tuple[tuple[int, ...], ...]:
     """Whole drops of so many paints, together up to eight, that are not a multiple of fewer."""
     if count == 1:
-        return [(1,)]
-    return [one for one in product(range(1, MOST_DROPS), repeat=count) if sum(one) <= MOST_DROPS and gcd(*one) == 1]
+        return ((1,),)
+    every = product(range(1, MOST_DROPS), repeat=count)
+    return tuple(one for one in every if sum(one) <= MOST_DROPS and gcd(*one) == 1)
 
 
 def order_of(one: Mixed) -> tuple:

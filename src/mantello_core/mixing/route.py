@@ -2,7 +2,6 @@
 
 import itertools
 from dataclasses import dataclass
-from functools import lru_cache
 from math import gcd
 
 import numpy as np
@@ -12,6 +11,7 @@ from ..colour.film import opaque
 from ..colour.reflectance import to_air, xyz_of
 from ..colour.spaces import Lab, labs_of
 from ..errors import OutOfRange
+from ..memory import remembered
 from ..paints.paint import Paint
 from ..recipes.step import MOST_PARTS, Mix
 
@@ -74,7 +74,7 @@ class Route:
         return tuple(at for at, colour in enumerate(self.colours[1:], 1) if colour.chroma < least)
 
 
-@lru_cache(maxsize=4096)
+@remembered(8_000)
 def route(base: Mix, light: Paint, steps: int = STEPS, rise: float = RISE) -> Route | None:
     """The ladder of so many near-equal steps (CIEDE2000) from a mix towards a paint, about ``rise`` L* in all.
 

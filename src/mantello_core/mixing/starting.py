@@ -1,8 +1,9 @@
 """A recipe to start from: one paint as base, with a shade and lights chosen for it from the ranges."""
 
-from functools import lru_cache
+from functools import cache
 
 from ..errors import UnknownName
+from ..memory import remembered
 from ..paints.paint import Paint
 from ..paints.range import paint, paints
 from ..recipes.method import METHODS
@@ -13,7 +14,7 @@ from .choosing import light_order, shade_mix
 _LIGHTENED = {"layer": (3, 1, 2), "drybrush": (1, 1, 0), "highlight": (1, 1, 1), "edge": (1, 3, 1)}
 
 
-@lru_cache(maxsize=2048)
+@remembered(8_000)
 def started(pot: Paint, tier: str = "rank", method: str = "classic") -> Recipe:
     """A base and what the method lays over it; for leaders and centrepieces more than for rank and file.
 
@@ -58,7 +59,7 @@ def light_for(pot: Paint) -> Paint | None:
     return lighter[0] if lighter else None
 
 
-@lru_cache(maxsize=1)
+@cache
 def _every() -> tuple[Paint, ...]:
     return tuple(paints().values())
 

@@ -1,12 +1,12 @@
 """Which undercoat a colour wants."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 from ..colour.difference import difference
 from ..film.coverage import Coverage, coverage
 from ..film.ground import Ground
 from ..film.surface import solid
+from ..memory import remembered
 from ..paints.paint import Paint
 from ..paints.range import paint, paints
 from ..recipes.step import Mix
@@ -47,7 +47,7 @@ def twin_apart(pot: Paint) -> float | None:
     return difference(solid(pot.film).colour, solid(paint(pot.twin).film).colour) if pot.twin else None
 
 
-@lru_cache(maxsize=2048)
+@remembered(8_000)
 def undercoat_choices(mix: Mix) -> tuple[UndercoatChoice, ...]:
     """How the mix covers every undercoat, in shelf order."""
     film, dilution = mix.film, mix.dilution

@@ -3,9 +3,9 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 from difflib import SequenceMatcher
-from functools import lru_cache
 
 from ..colour.difference import difference
+from ..memory import remembered
 from .paint import Paint
 
 #: how alike two names read, 0 to 1, from which on they are taken for each other
@@ -34,7 +34,7 @@ def alike(pot: Paint, pots: Iterable[Paint]) -> tuple[Alike, ...]:
     return tuple(sorted((one for one in found if one), key=lambda one: (one.why == "colour", one.apart, one.paint.id)))
 
 
-@lru_cache(maxsize=65536)
+@remembered(16_000)
 def _compared(pot: Paint, other: Paint) -> Alike | None:
     named = _reads_like(pot.name.casefold(), other.name.casefold())
     clear = "varnish" in (pot.kind, other.kind) or "medium" in (pot.kind, other.kind)

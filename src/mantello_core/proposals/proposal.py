@@ -2,7 +2,7 @@
 
 import tomllib
 from dataclasses import dataclass, replace
-from functools import cache, lru_cache
+from functools import cache
 from importlib.resources import files
 from itertools import combinations
 
@@ -20,6 +20,7 @@ from ..design.design import Design
 from ..errors import OutOfRange
 from ..film.ground import Ground
 from ..film.prediction import predicted
+from ..memory import remembered
 from ..mixing.starting import started
 from ..mixing.undercoat import undercoats
 from ..naming import named, slug
@@ -168,12 +169,12 @@ def _template() -> dict:
     return tomllib.loads((files(__package__) / "data" / "starting.toml").read_text(encoding="utf-8"))
 
 
-@lru_cache(maxsize=4096)
+@remembered(3_000)
 def _seen(paint_id: str, undercoat: str, method: str) -> Lab:
     return predicted(started(paint(paint_id), "rank", method), Ground(paint(undercoat))).apparent
 
 
-@lru_cache(maxsize=4096)
+@remembered(2_000)
 def _coats(paint_id: str, undercoat: str, method: str) -> int:
     return sum(
         outcome.coats
@@ -181,7 +182,7 @@ def _coats(paint_id: str, undercoat: str, method: str) -> int:
     )
 
 
-@lru_cache(maxsize=20_000)
+@remembered(6_000)
 def _far(one: Lab, other: Lab, width: float, metres: float) -> float:
     """What is left of a difference where it is seen from, by the weakest sight."""
     found = [seen_difference(one, other, width, metres)]

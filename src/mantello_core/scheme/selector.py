@@ -1,6 +1,7 @@
 """Area selectors: which areas of a plate a rule speaks of, and how narrowly."""
 
-from functools import lru_cache
+from collections.abc import Mapping
+from types import MappingProxyType
 
 from ..errors import Unreadable
 from ..figures.catalogue import materials_of_areas
@@ -8,12 +9,12 @@ from ..figures.part import MATERIALS
 from ..figures.plate import Plate, PlateArea
 from ..figures.synonym import areas_called
 from ..figures.vocabulary import TREE, sideless
+from ..memory import remembered
 
 #: (class, steps, literal steps): exact name 3 > prefix 2 > tag or material 1 > everything 0
 Narrowness = tuple[int, int, int]
 
 
-@lru_cache(maxsize=200_000)
 def narrowness(selector: str, name: str, material: str, tags: tuple[str, ...] = ()) -> Narrowness | None:
     """How narrowly a selector names an area; None if it does not speak of it.
 
@@ -46,11 +47,11 @@ def narrowest(selectors: tuple[str, ...], area: PlateArea) -> Narrowness | None:
     return max((one for one in found if one is not None), default=None)
 
 
-@lru_cache(maxsize=20_000)
-def areas_named(plate: Plate, selectors: tuple[str, ...]) -> dict[str, Narrowness]:
+@remembered(24_000)
+def areas_named(plate: Plate, selectors: tuple[str, ...]) -> Mapping[str, Narrowness]:
     """Every area of a plate that the selectors name, with how narrowly."""
     found = {name: narrowest(selectors, area) for name, area in plate.areas.items()}
-    return {name: narrow for name, narrow in found.items() if narrow is not None}
+    return MappingProxyType({name: narrow for name, narrow in found.items() if narrow is not None})
 
 
 def checked_selector(selector: str, where: str = "") -> str:

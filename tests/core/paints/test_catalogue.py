@@ -57,7 +57,7 @@ class Catalogues(SimpleTestCase):
     def test_a_fresh_process_says_the_same_as_this_one(self):
         data = design_bytes(with_recipe_started(small_design(), "field", ROSE))
         program = (
-            "import sys; from mantello_core.formats.document import read_design_bytes;"
+            "import sys; from mantello_core.formats.document.design import read_design_bytes;"
             "d = read_design_bytes(sys.stdin.buffer.read());"
             "print(d.scheme.own_paints[0].id, d.scheme.predicted(d.scheme.role('field').recipe()).apparent)"
         )

@@ -1,13 +1,14 @@
 """Test pieces: recorded, photographed, compared, learned from; and the gate before a batch."""
 
 import io
+from unittest.mock import patch
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 from PIL import Image
 
 from mantello.rooms.recipes.testing import SHOWN
-from mantello.shell.photograph import LONGEST, MOST_BYTES
+from mantello.shell.photograph import LONGEST, MOST_BYTES, sampled
 from mantello.trials.models import Photo, TestPiece
 from mantello.trials.sample import sample_test
 from mantello.workspace.editing import create_army
@@ -114,6 +115,30 @@ class Photographs(RoomCase):
         self.assertEqual(row.patch, "flat")
         self.assertLess(row.seen.chroma, 1)
         self.assertAlmostEqual(row.seen.lightness, 49.5, delta=1)
+
+    def test_places_pointed_at_in_the_same_moment_are_both_kept(self):
+        """While the colour of one place is taken another one is written: neither is lost."""
+
+        def meanwhile(*given):
+            with patch("mantello.rooms.recipes.testing.sampled", sampled):
+                self.point("card", 20, 20)
+            return sampled(*given)
+
+        with patch("mantello.rooms.recipes.testing.sampled", meanwhile):
+            self.point("flat", 100, 100)
+        self.assertEqual(set(self.test.photos.get().patches), {"card", "flat"})
+
+    def test_a_test_piece_is_kept_with_all_that_came_with_it_or_not_at_all(self):
+        self.client.raise_request_exception = False
+        broken = patch.object(Photo.objects, "update_or_create", side_effect=RuntimeError)
+        with broken, self.assertLogs("django.request", "ERROR"):
+            answer = self.client.post(
+                reverse("record-test", args=[self.army.pk, "field"]), {"tier": "rank", "after": picture()}
+            )
+        self.assertEqual(answer.status_code, 500)
+        self.assertEqual(
+            TestPiece.objects.filter(role="field", steps__isnull=False).exclude(pk=self.test.pk).count(), 0
+        )
 
     def test_a_place_outside_or_an_unknown_one_is_refused(self):
         self.point("flat", SHOWN + 1, 0, status=422)

@@ -6,6 +6,7 @@ from django.shortcuts import get_object_or_404
 from django.views.decorators.http import require_GET
 
 from mantello.record.queries import progress
+from mantello.workspace.models import Army
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import reading_of
 from mantello.workspace.seeing import seeing_from
@@ -45,14 +46,25 @@ def figure(request, army_id, view):
     return response
 
 
+@login_required
+@require_GET
+def face(request, army_id, number, at):
+    """One of the faces kept with an edition."""
+    army = get_object_or_404(Army.objects.visible_to(request.user), pk=army_id)
+    faces = get_object_or_404(army.editions.only("faces"), number=number).faces or ()
+    if at >= len(faces):
+        raise Http404
+    response = HttpResponse(faces[at], content_type="image/svg+xml")
+    response["Cache-Control"] = "private, max-age=31536000, immutable"
+    return response
+
+
 def _asked_edition(request, army):
     """The edition a picture is asked of; the one the work stands at if none is named."""
     number = request.GET.get("edition", "")
     if not number:
         return army.head
-    return get_object_or_404(
-        army.editions.defer("document"), number=int(number) if number.isdigit() and len(number) < 9 else 0
-    )
+    return get_object_or_404(army.editions, number=int(number) if number.isdigit() and len(number) < 9 else 0)
 
 
 @require_GET

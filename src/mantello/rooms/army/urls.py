@@ -12,6 +12,7 @@ urlpatterns = [
     path("armies/new/", views.new_army, name="new-army"),
     path("armies/import/", views.import_army, name="import-army"),
     path("armies/<int:army_id>/", views.army, name="army"),
+    path("armies/<int:army_id>/faces/<int:number>/<int:at>.svg", pictures.face, name="face"),
     path("armies/<int:army_id>/remove/", views.remove_army, name="remove-army"),
     path("armies/<int:army_id>/roster/", rostering.roster, name="roster"),
     path("armies/<int:army_id>/units/add/", views.add_unit, name="add-unit"),

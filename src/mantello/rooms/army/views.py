@@ -22,6 +22,7 @@ from mantello_core.design import muster as tree
 from mantello_core.design.advance import with_advanced_copy
 from mantello_core.errors import MantelloError
 
+from .faces import faces_asked
 from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, UnitsForm
 
 
@@ -56,8 +57,8 @@ def import_army(request):
 
 
 def _armies_page(request, new, importing, status=200):
-    armies = Army.objects.visible_to(request.user).select_related("head").defer("head__document")
-    rows = [(army, reading_of(army.head), _faces(army, reading_of(army.head))) for army in armies]
+    armies = Army.objects.visible_to(request.user).with_head().select_related("owner")
+    rows = [(army, faces_asked(army)) for army in armies]
     return render(
         request,
         "army/armies.html",
@@ -71,16 +72,6 @@ def _armies_page(request, new, importing, status=200):
 def army(request, army_id):
     """The muster and the tree, one formation or unit picked."""
     return _army_page(request, army_for(request, army_id))
-
-
-def _faces(army, reading):
-    """A few figures to know an army by."""
-    muster = Muster(army, reading, {}, "", painted=False)
-    kinds = {(one.rank, one.type): one for one in reading.resolution.classes}
-    return [
-        muster.picture(reading.design.army.nodes[one.unit], one, one.ordinals[0], 74)
-        for one in list(kinds.values())[:6]
-    ]
 
 
 def _army_page(request, army, status=200, picked_id="", **forms):

@@ -118,5 +118,5 @@ def change_decision(request, army_id, pk):
         found.closed_at = None
     elif do == "renew":
         found.stood = stands(reading_of(army.head).design, found.about)
-    found.save()
+    found.save(update_fields=["closed_at", "stood"])
     return redirect("decisions", army.pk)

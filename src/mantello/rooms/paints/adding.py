@@ -3,6 +3,7 @@
 from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
+from django.db import transaction
 from django.http import QueryDict
 from django.shortcuts import redirect
 from django.urls import reverse
@@ -141,7 +142,8 @@ def forget_paint(request, army_id, pot):
     if not found:
         messages.error(request, "That paint is not among your own.")
     else:
-        OwnedPaint.objects.filter(owner=request.user, paint=pot).delete()
-        found.delete()
+        with transaction.atomic():
+            OwnedPaint.objects.filter(owner=request.user, paint=pot).delete()
+            found.delete()
         messages.success(request, "The paint is off your shelf; recipes that use it keep it.")
     return redirect("paints", army.pk)

@@ -1,7 +1,6 @@
 """The fewest paints for the whole scheme: what it takes, what must be bought, and what each role is mixed from."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 from django import forms
 from django.contrib import messages
@@ -14,6 +13,7 @@ from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.design.base_mix import base_mix, with_base_mixes
 from mantello_core.design.design import Design
+from mantello_core.memory import remembered
 from mantello_core.mixing.smallest_set import Reached, SmallestSet, smallest_set
 from mantello_core.paints.range import paints
 from mantello_core.recipes.step import Mix
@@ -112,7 +112,7 @@ def _found(request, wanted, within: str) -> SmallestSet:
     return _searched(tuple(wanted), OwnedPaint.objects.stocked(request.user), float(within))
 
 
-@lru_cache(maxsize=64)
+@remembered(4_000)
 def _searched(wanted: tuple[Mix, ...], owned: frozenset[str], within: float) -> SmallestSet:
     return smallest_set(wanted, list(paints().values()), owned, within)
 

@@ -3,6 +3,7 @@
 from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
+from django.db import transaction
 from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
@@ -132,9 +133,7 @@ def record_test(request, army_id, role):
     if request.method == "POST" and form.is_valid():
         test = begun(army, reading, role, tier)
         test.lamp, test.note, test.done = form.cleaned_data["lamp"], form.cleaned_data["note"], form.done()
-        test.save()
-        for moment in Photo.Moment.values:
-            _keep_photo(test, moment, form.cleaned_data[moment])
+        _keep_test(test, form.cleaned_data)
         messages.success(request, f"Test piece of {chosen.name} recorded")
         return redirect("test", army.pk, test.pk)
     outcomes = reading.prediction(role, tier).outcomes
@@ -148,12 +147,16 @@ def record_test(request, army_id, role):
     return room_page(request, army, "recipes", "recipes/record_test.html", context, 422 if form.errors else 200)
 
 
-def _keep_photo(test: TestPiece, moment: str, picture) -> None:
-    if picture:
-        jpeg, width, height = picture
-        Photo.objects.update_or_create(
-            test=test, moment=moment, defaults={"jpeg": jpeg, "width": width, "height": height, "patches": {}}
-        )
+@transaction.atomic
+def _keep_test(test: TestPiece, given: dict, changed: tuple[str, ...] | None = None) -> None:
+    """Keep a test piece and the photographs that came with it, all or none; changed: columns, None for all."""
+    test.save(update_fields=changed)
+    for moment in Photo.Moment.values:
+        if given[moment]:
+            jpeg, width, height = given[moment]
+            Photo.objects.update_or_create(
+                test=test, moment=moment, defaults={"jpeg": jpeg, "width": width, "height": height, "patches": {}}
+            )
 
 
 class VerdictForm(forms.Form):
@@ -175,9 +178,7 @@ def test(request, army_id, pk):
         found.note = form.cleaned_data["note"]
         if request.POST.get("verdict") in (TestPiece.Verdict.ACCEPTED, TestPiece.Verdict.AGAIN):
             found.verdict = request.POST["verdict"]
-        found.save()
-        for moment in Photo.Moment.values:
-            _keep_photo(found, moment, form.cleaned_data[moment])
+        _keep_test(found, form.cleaned_data, ("note", "verdict"))
         messages.success(request, f"Test piece of {found.role_name}: {found.get_verdict_display()}")
         return redirect("test", army.pk, found.pk)
     return _test_page(request, army, found, form, 422 if form.errors else 200)
@@ -257,8 +258,12 @@ def sample(request, army_id, pk, moment):
         _share(request.POST.get(f"at.{axis}", ""), size)
         for axis, size in (("x", SHOWN), ("y", round(SHOWN * found.height / found.width)))
     )
-    found.patches[name] = [x, y, sampled(bytes(found.jpeg), x, y)]
-    found.save(update_fields=["patches"])
+    place = [x, y, sampled(bytes(found.jpeg), x, y)]
+    with transaction.atomic():
+        # another place may have been pointed at in the meantime
+        held = Photo.objects.select_for_update().only("patches").get(pk=found.pk)
+        held.patches[name] = place
+        held.save(update_fields=["patches"])
     return redirect("test", army.pk, pk)
 
 

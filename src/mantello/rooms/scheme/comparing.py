@@ -41,7 +41,7 @@ def variants(request, army_id):
 def _page(request, army, status=200, refusal=None):
     reading = reading_of(army.head)
     pick = pick_from(reading, request.GET)
-    known = list(army.variants.select_related("edition").defer("edition__document"))
+    known = list(army.variants.select_related("edition").defer("edition__document", "edition__faces"))
     shown = [one for one in known if one.state != Variant.State.REJECTED][: actions.MOST_VARIANTS]
     context = {
         "title": "Variants",
@@ -107,7 +107,7 @@ def new_variant(request, army_id):
 def change_variant(request, army_id, variant_id):
     """Work on a variant, adopt it, or reject it."""
     army = army_for(request, army_id)
-    variant = get_object_or_404(army.variants.select_related("edition", "army"), pk=variant_id)
+    variant = get_object_or_404(army.variants, pk=variant_id)
     do, reason = request.POST.get("do", ""), request.POST.get("reason", "")
     try:
         if do == "adopt":
@@ -116,9 +116,6 @@ def change_variant(request, army_id, variant_id):
             actions.reject(variant, reason)
         else:
             actions.work_on(army, base_of(request), variant)
-            if variant.state == Variant.State.REJECTED:
-                variant.state = Variant.State.OPEN
-                variant.save(update_fields=["state"])
     except MantelloError as error:
         return _page(request, army, 422, error)
     return redirect("variants", army.pk)

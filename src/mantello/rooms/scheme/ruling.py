@@ -207,7 +207,7 @@ def tone(request, army_id):
 def take_over(request, army_id, other_id):
     """Take the scheme of another of the painter's armies over: shown first, then done."""
     army = army_for(request, army_id)
-    other = get_object_or_404(Army.objects.visible_to(request.user).select_related("head"), pk=other_id)
+    other = get_object_or_404(Army.objects.visible_to(request.user).with_head(), pk=other_id)
     source = reading_of(other.head).design
     if request.method == "POST":
         apply(request, army, lambda design: transferred(design, source).design, f"Scheme of {other.name} taken over")

@@ -88,5 +88,5 @@ def colour_mapping(lab: Lab) -> dict:
     return {
         "lab": [round(value, 2) for value in lab],
         "hex": hex_of(lab),
-        "on_screen": on_screen(lab),
+        "on_screen": bool(on_screen(lab)),
     }

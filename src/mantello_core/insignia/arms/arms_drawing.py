@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import cached_property
 
 from shapely import affinity
 from shapely.geometry import box
@@ -10,6 +10,7 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ...errors import OutOfRange
+from ...memory import remembered
 from .arranging import spots_for
 from .charge import placed
 from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Quartered, Strewn
@@ -79,7 +80,7 @@ class ArmsDrawing:
         return width_mm / (right - left)
 
 
-@lru_cache(maxsize=256)
+@remembered(16_000)
 def drawn_arms(arms: Arms, shape_id: str = "heater", *, mirrored: bool = False) -> ArmsDrawing:
     """Arms on a surface. mirrored: the other side of a banner or cloth, where beasts face the pole again.
 

@@ -3,7 +3,6 @@
 import math
 import tomllib
 from dataclasses import dataclass
-from functools import cache, lru_cache
 from importlib.resources import files
 
 from shapely import affinity
@@ -14,6 +13,7 @@ from shapely.ops import unary_union
 from ...errors import UnknownName
 from ...geometry.outline import outline
 from ...geometry.polygon import polygon_of
+from ...memory import remembered
 
 
 @dataclass(frozen=True)
@@ -60,7 +60,7 @@ def charge(id_: str, where: str = "charge") -> Charge:
     return CHARGES[id_]
 
 
-@lru_cache(maxsize=256)
+@remembered(4_000)
 def charge_shape(id_: str, attitude: str = "") -> BaseGeometry:
     """The charge's shape in a square of 100 units about the middle, y downwards, facing left (the bearer's right).
 
@@ -98,7 +98,7 @@ def _star(rays: int, outer: float, inner: float | None, turn: float = 0.0) -> Po
     return Polygon(points)
 
 
-@cache
+@remembered(500)
 def aspect(id_: str, attitude: str = "") -> float:
     """Width of a charge by its height."""
     left, top, right, bottom = charge_shape(id_, attitude).bounds

@@ -3,7 +3,6 @@
 import random
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
-from functools import lru_cache
 
 import numpy as np
 import shapely
@@ -11,6 +10,7 @@ import shapely
 from ...colour.spaces import Lab
 from ...colour.vision import SIGHTS, seen_by
 from ...errors import OutOfRange
+from ...memory import remembered
 from .arms_drawing import drawn_arms
 from .blazon import write_blazon
 from .coat import Charged, Coat, Divided, Group, Ordinary, Plain, Varied
@@ -143,7 +143,7 @@ def _least(apart: np.ndarray, chosen: list[int], pinned: int) -> tuple[float, in
     return float(least), (free[0] if free else None)
 
 
-@lru_cache(maxsize=1024)
+@remembered(1_000)
 def _tinctures_at(coat: Coat) -> tuple[str, ...]:
     """The tincture at every place of the shield; '' beside it."""
     drawing = drawn_arms(coat, _SURFACE)

@@ -1,13 +1,13 @@
 """What arms are painted on: six shields, and banner, pennon, tabard, trapper, roundel, hull side and drum."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 from shapely.geometry import Polygon
 
 from ...errors import UnknownName
 from ...geometry.outline import outline
 from ...geometry.polygon import polygon_of
+from ...memory import remembered
 
 
 @dataclass(frozen=True)
@@ -42,7 +42,7 @@ _ALL = (
 SHAPES = {one.id: one for one in _ALL}
 
 
-@lru_cache(maxsize=32)
+@remembered(1_000)
 def shape_polygon(id_: str) -> Polygon:
     """The surface's outline.
 

@@ -2,7 +2,6 @@
 
 import math
 from dataclasses import dataclass
-from functools import lru_cache
 
 from shapely import affinity
 from shapely.geometry import Polygon, box
@@ -12,6 +11,7 @@ from shapely.ops import unary_union
 from ...colour.acuity import separable
 from ...colour.spaces import Lab, mean_lab
 from ...errors import OutOfRange
+from ...memory import remembered
 
 #: patterns in two colours, id to name
 PATTERNS = {"stripes": "Stripes", "checks": "Checks", "lozenges": "Lozenges", "dags": "Dags along the edge"}
@@ -80,7 +80,7 @@ def cloth_fit(
     )  # fmt: skip
 
 
-@lru_cache(maxsize=512)
+@remembered(8_000)
 def cloth_shape(pattern: str, width_mm: float, area: BaseGeometry, turn: float = 0.0) -> BaseGeometry:
     """The second colour of a pattern on an area, in drawing units (0.1 mm); even about the area's middle.
 

@@ -2,7 +2,7 @@
 
 import json
 from dataclasses import dataclass
-from functools import cache, lru_cache, reduce
+from functools import cache, reduce
 from importlib.resources import files
 
 from shapely.geometry import Polygon
@@ -11,6 +11,7 @@ from shapely.geometry.base import BaseGeometry
 from ...errors import Contradiction, OutOfRange, UnknownName
 from ...geometry import affine
 from ...geometry.outline import outline, to_rings
+from ...memory import remembered
 from .cloth import PATTERNS, WIDTHS
 
 #: the most signs of a text device
@@ -113,7 +114,7 @@ def _width(text: str, where: str) -> float:
     return width
 
 
-@lru_cache(maxsize=4096)
+@remembered(16_000)
 def device_outline(device: Device, width_mm: float, height_mm: float, turn: float = 0.0) -> tuple:
     """The outline as large as fits a site with its margin, in drawing units (0.1 mm) about the site's middle.
 
@@ -138,7 +139,7 @@ def device_outline(device: Device, width_mm: float, height_mm: float, turn: floa
     return tuple(_fitted(commands, width_mm * 10 * MARGIN, height_mm * 10 * MARGIN))
 
 
-@lru_cache(maxsize=2048)
+@remembered(16_000)
 def device_shape(device: Device, width_mm: float, height_mm: float, turn: float = 0.0) -> BaseGeometry:
     """The same as a polygon, curves flattened.
 

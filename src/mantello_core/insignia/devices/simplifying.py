@@ -1,13 +1,13 @@
 """A drawing made bold enough for a brush: narrow gaps closed, thin parts dropped; and what became of each piece."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 from shapely import affinity
 from shapely.geometry import Polygon
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
+from ...memory import remembered
 from ..arms.arms_drawing import ArmsDrawing, Piece
 
 #: share of a piece that may go before it is drawn as a plain block instead
@@ -26,7 +26,7 @@ class Simplified:
     lost: tuple[str, ...]
 
 
-@lru_cache(maxsize=64)
+@remembered(8_000)
 def simplified(drawing: ArmsDrawing, width_mm: float, line_mm: float) -> Simplified:
     """The drawing for a brush that draws lines so wide, on a surface so wide.
 

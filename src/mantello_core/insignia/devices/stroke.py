@@ -1,12 +1,11 @@
 """The narrowest stroke of a plain device at the size it has on a site."""
 
-from functools import lru_cache
-
+from ...memory import remembered
 from ..arms.arms_drawing import narrowest
 from .device import Device, device_shape
 
 
-@lru_cache(maxsize=1024)
+@remembered(1_000)
 def device_stroke(device: Device, width_mm: float, height_mm: float, turn: float = 0.0) -> float:
     """mm of the narrowest part of a device as large as fits a site.
 

@@ -2,7 +2,6 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from functools import lru_cache
 
 from shapely import affinity
 from shapely.geometry import Polygon
@@ -14,6 +13,7 @@ from ...geometry import affine
 from ...geometry.outline import to_d
 from ...geometry.polygon import path_data
 from ...geometry.rings import Ring
+from ...memory import remembered
 from ..arms.arms_drawing import arms_on
 from ..arms.coat import Arms
 from ..arms.fur import fur_marks
@@ -66,7 +66,7 @@ def worn(mark: WornMark, site: Site, under: Sequence[SeenArea], view: str) -> tu
     return pieces if whole else (*_beneath(mark, site, None), *pieces)
 
 
-@lru_cache(maxsize=1024)
+@remembered(8_000)
 def _cloth(device: Device, seen: tuple[Ring, ...], turn: float) -> str:
     return path_data(cloth_shape(device.kind, device.cloth, _polygon(seen), turn))
 
@@ -121,7 +121,7 @@ def _own_surface(site: Site, turn: float) -> tuple[BaseGeometry, float]:
     return surface, low * tall
 
 
-@lru_cache(maxsize=512)
+@remembered(8_000)
 def _pieces(
     arms: Arms, site: Site, seen: tuple[Ring, ...], other_side: bool, turn: float
 ) -> tuple[tuple[str, str], ...]:

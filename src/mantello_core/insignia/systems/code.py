@@ -4,7 +4,6 @@ import math
 import random
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
-from functools import lru_cache
 from itertools import product
 
 import numpy as np
@@ -14,6 +13,7 @@ from ...colour.difference import difference
 from ...colour.spaces import Lab
 from ...colour.vision import SIGHTS, seen_by
 from ...errors import OutOfRange, UnknownName
+from ...memory import remembered
 from ..devices.device import FRAMES, Device, checked_device, device_shape
 
 #: who shares a value: all, the holders of one group (a company), or nobody
@@ -292,12 +292,12 @@ def _distances(codes: tuple[Code, ...], site: CodeSite) -> tuple[np.ndarray, np.
     return tables[0], np.min(tables, axis=0)
 
 
-@lru_cache(maxsize=20000)
+@remembered(6_000)
 def _apart(one: Lab, two: Lab) -> float:
     return difference(one, two)
 
 
-@lru_cache(maxsize=2048)
+@remembered(8_000)
 def _mask(device: Device, width: float, height: float) -> tuple[bool, ...]:
     x, y = np.meshgrid(*((np.arange(_GRID) + 0.5) / _GRID * 10 * size - 5 * size for size in (width, height)))
     return tuple(shapely.contains_xy(device_shape(device, width, height), x.ravel(), y.ravel()))

@@ -1,7 +1,6 @@
 """Addresses and words of picks and cells."""
 
 import math
-from functools import lru_cache
 from urllib.parse import parse_qsl, urlencode
 
 from django import template
@@ -10,6 +9,7 @@ from django.utils.safestring import mark_safe
 
 from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import sideless
+from mantello_core.memory import remembered
 
 register = template.Library()
 
@@ -129,7 +129,7 @@ def _site(one, area: str) -> str:
     return f'<svg class="{kind}" viewBox="0 0 10 12"><title>{escape(said)}</title><path d="M1 1H9V6.500C9 9 6.500 10.500 5 11.300 3.500 10.500 1 9 1 6.500Z"/></svg>'
 
 
-@lru_cache(maxsize=4096)
+@remembered(2_000)
 def _place(unit: str, rank: str, ordinal: int) -> tuple[str, str]:
     return (
         escape(urlencode({"unit": unit, "rank": rank, "figure": ordinal})),

@@ -31,8 +31,12 @@ export async function recoloured(svg, role) {
         for (let channel = 0; channel < 3; channel++) data[at + channel] = dark[at + channel] + (light[at + channel] - dark[at + channel]) * colour[channel];
       }
       context.putImageData(shown, 0, 0);
+      canvas.dataset.colour = hex;
     },
-    clear: () => context.clearRect(0, 0, width, height),
+    clear() {
+      context.clearRect(0, 0, width, height);
+      canvas.dataset.colour = "";
+    },
   };
 }
 

@@ -1,0 +1,19 @@
+"""What the Army room does in the background."""
+
+from collections.abc import Iterator
+
+from django.urls import reverse
+
+from mantello.jobs.kinds import Step, job_kind
+from mantello.jobs.models import Job
+from mantello.workspace.models import Edition
+
+from .faces import FACES, draw_faces
+
+
+@job_kind(FACES, lambda job: reverse("armies"), "army/faces.html")
+def faces_drawn(job: Job) -> Iterator[Step]:
+    """Draw the faces of an edition."""
+    yield Step(0, 1)
+    draw_faces(Edition.objects.get(pk=job.asked["edition"]))
+    yield Step(1, 1)

@@ -1,0 +1,168 @@
+"""Answers kept by a process, in a bounded store: the only cache of the product.
+
+Whoever asks the same question again is given the answer that was worked out. A store is bounded by bytes, safe among
+threads, and counts what it does. It keeps immutable answers only, so that no one can change another's.
+"""
+
+import sys
+import threading
+from collections import OrderedDict
+from collections.abc import Callable, Hashable, Mapping
+from dataclasses import dataclass
+from functools import wraps
+from typing import Any
+
+import numpy as np
+from shapely import get_num_coordinates
+from shapely.geometry.base import BaseGeometry
+
+#: what an entry takes besides its answer: the key's tuple and its place in the order
+_OVERHEAD = 400
+#: an answer of more parts is not looked through further; what is left is taken to be like what was seen
+_LOOKED_AT = 2_000
+_MISSING = object()
+
+
+@dataclass(frozen=True)
+class Counts:
+    """What a store did since the process began, or since it was emptied."""
+
+    name: str
+    hits: int
+    misses: int
+    dropped: int
+    entries: int
+    #: bytes held, and how many it may hold
+    held: int
+    limit: int
+
+
+class Memory:
+    """Answers by question, the longest unasked dropped first once more than ``limit`` bytes are held."""
+
+    def __init__(self, name: str, limit: int):
+        self.name, self.limit = name, limit
+        self._lock = threading.Lock()
+        self._kept: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
+        self._hits = self._misses = self._dropped = self._held = 0
+
+    def answer(self, key: Hashable, work_out: Callable[[], Any]):
+        """The answer kept for ``key``, or the one worked out now.
+
+        Two threads that ask at once may both work it out; both are then given the first one kept, so that an answer
+        stays the same object for as long as it is held.
+        Raises: TypeError for an answer that could be changed: a list, a set, a dictionary.
+        """
+        found = self.get(key, _MISSING)
+        if found is not _MISSING:
+            return found
+        made = _frozen(work_out(), self.name)
+        return self.put(key, made, size_of(made))
+
+    def get(self, key: Hashable, otherwise=None):
+        """The answer kept for ``key``, or else ``otherwise``."""
+        with self._lock:
+            found = self._kept.get(key)
+            if found is None:
+                self._misses += 1
+                return otherwise
+            self._hits += 1
+            self._kept.move_to_end(key)
+            return found[0]
+
+    def put(self, key: Hashable, made, size: int):
+        """Keep an answer of about ``size`` bytes, unless there is one already; the one that is kept."""
+        with self._lock:
+            if key in self._kept:
+                return self._kept[key][0]
+            size += _OVERHEAD
+            if size <= self.limit:
+                self._kept[key] = made, size
+                self._held += size
+                while self._held > self.limit:
+                    self._held -= self._kept.popitem(last=False)[1][1]
+                    self._dropped += 1
+        return made
+
+    def answers(self) -> tuple:
+        """Every answer that is kept now, the one asked for last first."""
+        with self._lock:
+            return tuple(made for made, _ in reversed(self._kept.values()))
+
+    def empty(self) -> None:
+        """Forget everything, counts included."""
+        with self._lock:
+            self._kept.clear()
+            self._hits = self._misses = self._dropped = self._held = 0
+
+    @property
+    def counts(self) -> Counts:
+        """What was asked, found and dropped so far."""
+        with self._lock:
+            return Counts(self.name, self._hits, self._misses, self._dropped, len(self._kept), self._held, self.limit)
+
+
+_MEMORIES: list[Memory] = []
+
+
+def remembered(kilobytes: int):
+    """Keep a pure function's answers in a store of their own, of at most so many kilobytes.
+
+    The arguments must be hashable and told apart by ``==``. The function's store is its attribute ``memory``.
+    """
+
+    def decorate(function):
+        memory = Memory(f"{function.__module__}.{function.__qualname__}", kilobytes * 1024)
+        _MEMORIES.append(memory)
+
+        @wraps(function)
+        def asked(*given, **named):
+            key = (given, tuple(sorted(named.items()))) if named else given
+            return memory.answer(key, lambda: function(*given, **named))
+
+        asked.memory = memory
+        return asked
+
+    return decorate
+
+
+def memories() -> tuple[Memory, ...]:
+    """Every store of ``remembered``, in the order in which its module was read."""
+    return tuple(_MEMORIES)
+
+
+def size_of(value: object) -> int:
+    """About how many bytes a value takes with all its parts; a part that occurs twice counts once.
+
+    Of a value of very many parts only the first are looked at, and the rest taken to be like them.
+    """
+    seen: set[int] = set()
+    waiting, total, looked = [value], 0, 0
+    while waiting:
+        if looked >= _LOOKED_AT:
+            return round(total * (1 + len(waiting) / looked))
+        one = waiting.pop()
+        if id(one) in seen:
+            continue
+        seen.add(id(one))
+        looked += 1
+        total += sys.getsizeof(one)
+        if isinstance(one, np.ndarray):
+            total += one.nbytes if one.base is not None else 0
+        elif isinstance(one, Mapping):
+            waiting += [*one.keys(), *one.values()]
+        elif isinstance(one, (tuple, frozenset)):
+            waiting += one
+        elif isinstance(one, BaseGeometry):
+            total += 16 * int(get_num_coordinates(one))
+        elif not isinstance(one, type):
+            waiting += vars(one).values() if hasattr(one, "__dict__") else ()
+    return total
+
+
+def _frozen(made, name: str):
+    if isinstance(made, np.ndarray):
+        made.setflags(write=False)
+    elif isinstance(made, (list, set, dict, bytearray)):
+        raise TypeError(f"{name} answers with a {type(made).__name__}, which could be changed; it cannot be kept.")
+    return made
