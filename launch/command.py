@@ -2,6 +2,7 @@
 
 import argparse
 import ipaddress
+import os
 import subprocess
 
 from .application import background_worker, manage, serve, settings_for, simulated_reader
@@ -26,6 +27,8 @@ def main(arguments: list[str]) -> int:
     try:
         if verb == "core":
             return _core(rest)
+        if verb == "bench" and rest[:1] == ["mutants"]:
+            return _mutants(rest[1:])
         return _with_database(verb, asked, rest)
     except SetupError as error:
         say(str(error))
@@ -46,7 +49,10 @@ def _parser() -> argparse.ArgumentParser:
     )
     work = verbs.add_parser("work", help="take tasks from the queue, as one more worker on this or another machine")
     work.add_argument("--database", help="address of the database, if it is not this checkout's own")
-    verbs.add_parser("bench", help="measure the speeds that docs/performance.md tells")
+    verbs.add_parser(
+        "bench",
+        help="measure the speeds that docs/performance.md tells; 'bench mutants': would the core's tests notice a change",
+    )
     verbs.add_parser("shots", help="take the pictures in docs/screenshots/ from demo data")
     verbs.add_parser("core", help="the core alone: JSON in, JSON out; 'core help' names its verbs", add_help=False)
     verbs.add_parser("manage", help="Django's own management commands", add_help=False)
@@ -58,6 +64,13 @@ def _core(rest: list[str]) -> int:
     ensure_environment(("run",))
     environment = {"PYTHONPATH": str(ROOT / "src"), "PYTHONDONTWRITEBYTECODE": "1", "PATH": "/usr/bin:/bin"}
     return subprocess.run([str(PYTHON), "-m", "mantello_core", *rest], env=environment, check=False).returncode
+
+
+def _mutants(rest: list[str]) -> int:
+    ensure_environment(("run", "check"))
+    environment = os.environ | {"PYTHONPATH": str(ROOT / "src")}
+    command = [str(PYTHON), "-m", "tests.mutation", *rest]
+    return subprocess.run(command, env=environment, cwd=ROOT, check=False).returncode
 
 
 def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int:

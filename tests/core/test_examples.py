@@ -3,13 +3,12 @@
 import doctest
 import importlib
 import pkgutil
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 import mantello_core
 
 
-class Examples(SimpleTestCase):
+class Examples(TestCase):
     def test_every_module_does_what_its_examples_say(self):
         tried = 0
         for module in pkgutil.walk_packages(mantello_core.__path__, "mantello_core."):

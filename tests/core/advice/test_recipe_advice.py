@@ -1,6 +1,7 @@
 """What experience says against a recipe, what mends a wrong colour, and mixes in words."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
+
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -31,7 +32,7 @@ def about(recipe: Recipe, ground: Ground = SLATE) -> set[str]:
     return {one.about for one in advice(predicted(recipe, ground), ground)} - {"label"}
 
 
-class Advised(SimpleTestCase):
+class Advised(TestCase):
     def test_a_stain_slips_on_sprayed_metal_and_not_on_a_brushed_coat_over_it(self):
         can = Ground(paint("can-ferry-steel"))
         self.assertIn("stain", about(steps(("stain", "madder-stain")), can))
@@ -71,7 +72,7 @@ class Advised(SimpleTestCase):
             self.assertFalse(about(recipe) & {"stain", "barrier", "tool"}, method)
 
 
-class Mended(SimpleTestCase):
+class Mended(TestCase):
     @settings(max_examples=8, deadline=None)
     @given(st.builds(Lab, st.floats(25, 80), st.floats(-25, 25), st.floats(-25, 25)))
     def test_every_correction_brings_it_nearer(self, wanted):
@@ -93,7 +94,7 @@ class Mended(SimpleTestCase):
             corrections(Lab(50, 0, 0), Lab(60, 0, 0), POTS, 0)
 
 
-class Said(SimpleTestCase):
+class Said(TestCase):
     def test_both_sides_are_read_however_they_are_written(self):
         wanted = Mix(((paint("brine-green"), 2.0), (paint("salt-linen"), 1.0)), "water", 3.0)
         for text in (

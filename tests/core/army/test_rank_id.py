@@ -2,8 +2,6 @@
 
 from dataclasses import replace
 
-from django.test import SimpleTestCase
-
 from mantello_core.army.figure_filter import Filter
 from mantello_core.army.rank_id import rank_id_for, rank_ids_there
 from mantello_core.army.tree import Figure, Rank
@@ -12,6 +10,7 @@ from mantello_core.design.muster import Entry, with_duplicate, with_entries, wit
 from mantello_core.design.transfer import transferred
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName
 from mantello_core.scheme.cascade import resolve
+from tests.core.case import RefusalCase
 from tests.samples import LAPEL, rule, small_design
 
 
@@ -19,7 +18,7 @@ def called(design, unit, id_, name):
     return with_rank(design, unit, replace(design.army.rank(unit, id_), name=name))
 
 
-class Ids(SimpleTestCase):
+class Ids(RefusalCase):
     def test_ranks_may_swap_names_and_stay_what_they_are(self):
         design = small_design(
             rule("f", "first-line", "torso", "facing", rank="fusilier"),
@@ -70,7 +69,7 @@ class Ids(SimpleTestCase):
             called(small_design(), "first-line", "fusilier", "Sergeant")
 
 
-class Transferred(SimpleTestCase):
+class Transferred(RefusalCase):
     def test_ranks_of_another_army_are_known_by_their_names(self):
         other = small_design(rule("a", "first-line", "torso", "lace", rank="sergeant"))
         other, table = with_new_table(other, "By rank", "rank")

@@ -1,8 +1,7 @@
 """Who bears what: copies, spares, and who shows the arms of their house nowhere."""
 
 from dataclasses import replace
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.bearers.allotment import allotments, lacks
 from mantello_core.formats.sample import levy
@@ -10,7 +9,7 @@ from mantello_core.insignia.devices.device import ARMS, Device
 from mantello_core.scheme.cascade import resolve
 
 
-class Allotments(SimpleTestCase):
+class Allotments(TestCase):
     def setUp(self):
         self.design = levy()
         self.found = allotments(resolve(self.design.army, self.design.scheme))

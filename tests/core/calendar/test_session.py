@@ -3,9 +3,9 @@
 from dataclasses import replace
 from datetime import UTC, date, datetime, timedelta
 from itertools import pairwise
+from unittest import TestCase
 from zoneinfo import ZoneInfo
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 from icalendar import Calendar
@@ -23,7 +23,7 @@ ROME = ZoneInfo("Europe/Rome")
 WEEKLY = Evenings(((1, 1140, 120),))
 
 
-class Sessions(SimpleTestCase):
+class Sessions(TestCase):
     def days(self, evenings, count=4, start=TUESDAY):
         return [f"{one.start:%m-%d %H:%M}-{one.end:%H:%M}" for one in sessions(evenings, start, count)]
 
@@ -107,7 +107,7 @@ class Sessions(SimpleTestCase):
         self.assertEqual(read_design_bytes(design_bytes(design)), design)
 
 
-class Sun(SimpleTestCase):
+class Sun(TestCase):
     def test_it_rises_and_sets_as_published(self):
         # almanac times in UTC for Greenwich, Rome and Sydney, to two minutes
         for day, latitude, longitude, rise, fall in (
@@ -141,7 +141,7 @@ def event(*lines):
     )
 
 
-class Files(SimpleTestCase):
+class Files(TestCase):
     def busy(self, *events, zone=ROME):
         return read_busy(ICS.format("".join(events)).encode(), zone, date(2026, 11, 23), date(2026, 12, 31))
 

@@ -2,7 +2,6 @@
 
 from dataclasses import replace
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -17,6 +16,7 @@ from mantello_core.recipes.step import Recipe
 from mantello_core.scheme.aim import THRESHOLDS, Aims, with_accepted, with_marked, with_share, with_threshold
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.rule import Column, Distinction
+from tests.core.case import RefusalCase
 from tests.samples import base, calvessa, rule, small_design
 
 
@@ -45,7 +45,7 @@ DRESSED = small_design(
 )
 
 
-class Mapping(SimpleTestCase):
+class Mapping(RefusalCase):
     def test_a_gap_is_filled_with_what_the_area_wears_elsewhere(self):
         design = small_design(rule("a", "first", "torso", "field"))
         found = check(design, "unmapped")
@@ -95,7 +95,7 @@ class Mapping(SimpleTestCase):
         self.assertEqual([one.id for one in finding.fix.change(design).scheme.rules], ["a"])
 
 
-class Contrast(SimpleTestCase):
+class Contrast(RefusalCase):
     def test_weak_neighbours_are_told_apart_by_their_fix(self):
         design = painted(DRESSED, facing="brine-green")
         found = check(design, "neighbours")
@@ -150,7 +150,7 @@ class Contrast(SimpleTestCase):
         self.assertTrue(any("meant to be quiet" in one.what for one in check(quiet, "focus").findings))
 
 
-class Balance(SimpleTestCase):
+class Balance(RefusalCase):
     def test_an_accent_that_takes_over_or_is_lost_is_told(self):
         self.assertIn("no role is marked", check(DRESSED, "accents").worst)
         self.assertIn("too much", check(aimed(DRESSED, accents=("field",)), "accents").worst)
@@ -199,7 +199,7 @@ class Balance(SimpleTestCase):
         self.assertEqual(check(bare, "coats").verdict, "wrong")
 
 
-class Accepting(SimpleTestCase):
+class Accepting(RefusalCase):
     def test_an_accepted_finding_is_quiet_and_comes_back_when_taken_back(self):
         found = check(DRESSED, "materials")
         accepted = DRESSED.scheme.aims
@@ -243,7 +243,7 @@ class Accepting(SimpleTestCase):
             with_marked(Aims(), "lace", "favourites", on=True)
 
 
-class Harmony(SimpleTestCase):
+class Harmony(RefusalCase):
     def test_hues_are_placed_and_the_demo_described(self):
         harmony = harmony_of(calvessa(), resolve(calvessa().army, calvessa().scheme))
         self.assertAlmostEqual(sum(hue.share for hue in harmony.hues), 1)
@@ -260,7 +260,7 @@ class Harmony(SimpleTestCase):
         self.assertEqual(hue_apart(10, 350), 20)
 
 
-class Effort(SimpleTestCase):
+class Effort(RefusalCase):
     def test_lights_on_what_nobody_sees_are_told_with_their_minutes(self):
         found = check(levy(), "hidden")
         breeches = next(one for one in found.findings if "breeches" in one.area)

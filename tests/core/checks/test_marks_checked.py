@@ -2,8 +2,7 @@
 
 from dataclasses import replace
 from datetime import datetime
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.army.tree import Figure
 from mantello_core.bearers.allotment import allotments
@@ -39,7 +38,7 @@ def said(design, id_):
     return " / ".join(one.what for one in check(design, id_).findings)
 
 
-class Emblems(SimpleTestCase):
+class Emblems(TestCase):
     def test_a_mark_like_its_ground_is_found_and_the_line_round_it_mends_it(self):
         design = with_device(levy(), LINE, "hat.plate", Device("text", "1"), "trim", 4)
         found = next(
@@ -94,7 +93,7 @@ class Emblems(SimpleTestCase):
             self.assertIn(part, said(twin, "arms"))
 
 
-class Leaders(SimpleTestCase):
+class Leaders(TestCase):
     def test_two_ranks_that_could_lead_a_unit_are_asked_about(self):
         design = levy()
         self.assertNotIn("could lead", said(design, "ranks"))
@@ -103,7 +102,7 @@ class Leaders(SimpleTestCase):
         self.assertIn("1st, the Harbour has 2 ranks that could lead it: Drummer, Sergeant", said(asked, "ranks"))
 
 
-class Maps(SimpleTestCase):
+class Maps(TestCase):
     def test_every_type_shows_its_sites_with_place_and_facing(self):
         design = levy()
         maps = {one.type: one for one in site_map(resolve(design.army, design.scheme))}
@@ -131,7 +130,7 @@ class Maps(SimpleTestCase):
         self.assertIn("#123456", drawn)
 
 
-class Patterned(SimpleTestCase):
+class Patterned(TestCase):
     def test_a_pattern_covers_its_area_and_lies_under_other_marks(self):
         design = with_device(levy(), LINE, "cloth.torso.vest", Device("stripes", "1.50"), "trim", 4)
         one = resolve(design.army, design.scheme).of(LINE)
@@ -155,7 +154,7 @@ class Patterned(SimpleTestCase):
             with_device(small_design(), FUSILIER, "cloth.torso.cape", Device("stripes", "1"), "metal", 1)
 
 
-class Work(SimpleTestCase):
+class Work(TestCase):
     def setUp(self):
         self.design = levy()
         self.resolution = resolve(self.design.army, self.design.scheme)
@@ -201,7 +200,7 @@ class Work(SimpleTestCase):
             mark_step_of(scheme, self.resolution, replace(arms, subject=of_mark("hat.feather")))
 
 
-class Stock(SimpleTestCase):
+class Stock(TestCase):
     def test_needs_come_from_marks_made_as_transfers(self):
         design = levy()
         needs = needs_of(design, allotments(resolve(design.army, design.scheme)), lambda role, tier: None)

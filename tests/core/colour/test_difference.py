@@ -1,6 +1,7 @@
 """CIEDE2000 against the published pairs."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
+
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -47,7 +48,7 @@ SHARMA = """
 LABS = st.builds(Lab, st.floats(0, 100), st.floats(-100, 100), st.floats(-100, 100))
 
 
-class Difference(SimpleTestCase):
+class Difference(TestCase):
     def test_all_published_pairs_come_out_to_four_places(self):
         rows = [[float(value) for value in row.split()] for row in SHARMA.split("\n") if row]
         self.assertEqual(len(rows), 34)

@@ -1,7 +1,6 @@
 """Film optics: limits, the semigroup law, the surface."""
 
 import numpy as np
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -10,13 +9,14 @@ from mantello_core.colour.pigment import optics_of, pigments
 from mantello_core.colour.reflectance import WEIGHTS, WHITE, to_air, to_film
 from mantello_core.colour.spaces import lab_of
 from mantello_core.errors import UnknownName
+from tests.core.case import RefusalCase
 
 OPTICS = st.tuples(st.floats(1e-4, 5), st.floats(1e-3, 2))
 THICKNESS = st.floats(0.1, 60)
 SEEN = st.floats(0, 1)
 
 
-class Films(SimpleTestCase):
+class Films(RefusalCase):
     @given(OPTICS, THICKNESS, THICKNESS, SEEN)
     def test_two_coats_are_one_of_their_thickness(self, optics, one, two, ground):
         twice = over(*optics, one, over(*optics, two, ground))

@@ -1,7 +1,8 @@
 """Colours under a lamp: the light's published white, and pairs that part under it."""
 
+from unittest import TestCase
+
 import numpy as np
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -15,7 +16,7 @@ from mantello_core.paints.range import paint
 from mantello_core.recipes.step import Mix
 
 
-class Lamp(SimpleTestCase):
+class Lamp(TestCase):
     def test_published_powers_of_the_lamp(self):
         # ISO/CIE 11664-2, table 1
         for wavelength, power in ((400, 14.7080), (500, 59.8611), (560, 100.0), (600, 129.043), (700, 198.261)):

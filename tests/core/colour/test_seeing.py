@@ -1,6 +1,7 @@
 """Other eyes, other lights, other distances."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
+
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -16,7 +17,7 @@ COLOURS = st.integers(0, 0xFFFFFF).map(lambda number: lab_of_hex(f"#{number:06x}
 WHITE, BLACK = Lab(100, 0, 0), Lab(0, 0, 0)
 
 
-class OtherEyes(SimpleTestCase):
+class OtherEyes(TestCase):
     @given(GREYS, st.sampled_from(SIGHTS), st.floats(0, 1))
     def test_greys_stay_grey(self, grey, sight, severity):
         self.assertLess(difference(grey, seen_by(grey, sight, severity)), 0.3)
@@ -43,7 +44,7 @@ class OtherEyes(SimpleTestCase):
             seen_by(WHITE, "protan", 1.5)
 
 
-class OtherLights(SimpleTestCase):
+class OtherLights(TestCase):
     @given(COLOURS, st.sampled_from(tuple(LIGHTS)))
     def test_a_fully_adapted_eye_sees_daylight_colours(self, colour, light):
         self.assertLess(difference(colour, in_light(colour, light, 1.0)), 0.01)
@@ -63,7 +64,7 @@ class OtherLights(SimpleTestCase):
             in_light(WHITE, "moon")
 
 
-class OtherDistances(SimpleTestCase):
+class OtherDistances(TestCase):
     def test_angles_are_as_the_method_tells(self):
         for millimetres, metres, minutes in ((1, 0.3, 11.5), (1, 1, 3.4), (1, 1.5, 2.3)):
             self.assertAlmostEqual(arc_minutes(millimetres, metres), minutes, delta=0.05)

@@ -1,16 +1,16 @@
 """Colour spaces and back."""
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
 from mantello_core.colour.spaces import Lab, hex_of, lab_of, lab_of_hex, mean_lab, on_screen, xyz_of_lab
 from mantello_core.errors import OutOfRange, Unreadable
+from tests.core.case import RefusalCase
 
 HEX = st.integers(0, 0xFFFFFF).map(lambda number: f"#{number:06x}")
 
 
-class Spaces(SimpleTestCase):
+class Spaces(RefusalCase):
     def test_published_values_of_srgb_primaries(self):
         for text, expected in {
             "#ff0000": (53.24, 80.09, 67.20),

@@ -1,8 +1,8 @@
 """A formation duplicated with its distinctions carried on."""
 
 from dataclasses import replace
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -22,7 +22,7 @@ from tests.samples import base, calvessa, small_design
 OPAQUE = [pot.id for pot in paints().values() if pot.kind == "acrylic"]
 
 
-class Names(SimpleTestCase):
+class Names(TestCase):
     def test_numbers_numerals_and_letters_count_on(self):
         for name, taken, wanted in (
             ("1st Company", set(), "2nd Company"),
@@ -42,7 +42,7 @@ class Names(SimpleTestCase):
         self.assertNotIn(advanced_name(name, taken | {name}).casefold(), {one.casefold() for one in taken | {name}})
 
 
-class Marks(SimpleTestCase):
+class Marks(TestCase):
     def test_a_copied_company_gets_a_facing_that_no_other_has(self):
         design = calvessa()
         after = with_advanced_copy(design, "2nd-lantern", "4th")
@@ -85,7 +85,7 @@ class Marks(SimpleTestCase):
         self.assertEqual(with_advanced_copy(design, "first", "Third").army.figures, design.army.figures + 4)
 
 
-class Starts(SimpleTestCase):
+class Starts(TestCase):
     def test_a_started_recipe_darkens_in_recesses_and_lightens_on_edges(self):
         for paint_id in OPAQUE:
             tones = predicted(started(paint(paint_id), "leader"), Ground(paint("undercoat-slate"))).tones

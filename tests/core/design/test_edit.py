@@ -2,8 +2,6 @@
 
 from dataclasses import replace
 
-from django.test import SimpleTestCase
-
 from mantello_core.army.tree import Figure, Rank
 from mantello_core.checks.inspect import inspect
 from mantello_core.design import edit, muster
@@ -16,6 +14,7 @@ from mantello_core.scheme.change import changes
 from mantello_core.scheme.scheme import Scheme
 from mantello_core.scheme.sentence import areas_words, rule_sentence
 from mantello_core.scheme.share import paint_needed, painted_surface, role_shares
+from tests.core.case import RefusalCase
 from tests.samples import FUSILIER, LAPEL, calvessa, rule, small_design
 
 LANTERN = Figure("2nd-lantern-line", "fusilier", 3)
@@ -25,7 +24,7 @@ def moved(before: Design, after: Design):
     return changes(resolve(before.army, before.scheme), resolve(after.army, after.scheme))
 
 
-class SetHere(SimpleTestCase):
+class SetHere(RefusalCase):
     def test_at_each_rung_it_reaches_just_that_far(self):
         design = small_design()
         figures = {1: 6, 2: 6, 3: 4, 4: 4, 5: 3, 6: 1}
@@ -69,7 +68,7 @@ class SetHere(SimpleTestCase):
                 edit.set_here(design, FUSILIER, areas, role, rung)
 
 
-class RolesAndTables(SimpleTestCase):
+class RolesAndTables(RefusalCase):
     def test_a_new_role_starts_with_a_base_step_of_its_paint(self):
         design, role = edit.with_new_role(small_design(), "Sash red", paint("madder-rope"))
         self.assertEqual((role.id, design.scheme.role("sash-red").paint_name), ("sash-red", "Madder Rope"))
@@ -111,7 +110,7 @@ class RolesAndTables(SimpleTestCase):
             edit.with_undercoat(small_design(), paint("madder-rope"))
 
 
-class Recipes(SimpleTestCase):
+class Recipes(RefusalCase):
     def test_a_tier_that_followed_another_gets_its_own_copy_first(self):
         design = small_design()
         step = replace(design.scheme.role("field").recipe().steps[0], coats=3)
@@ -131,7 +130,7 @@ class Recipes(SimpleTestCase):
         self.assertEqual([step.id for step in design.scheme.role("field").recipe().steps], ["base"])
 
 
-class UnitsAtOnce(SimpleTestCase):
+class UnitsAtOnce(RefusalCase):
     def test_type_and_tier_go_to_one_rank_of_every_unit_below(self):
         design, changed = muster.with_units_changed(
             small_design(), "regiment", rank="fusilier", type_id="skirmisher", tier="leader"
@@ -163,7 +162,7 @@ class UnitsAtOnce(SimpleTestCase):
                 muster.with_units_changed(small_design(), "regiment", **asked)
 
 
-class Muster(SimpleTestCase):
+class Muster(RefusalCase):
     def test_roster_lines_make_the_tree_their_paths_ask(self):
         empty = Design(muster.empty_army("River Watch"), Scheme("Scheme"))
         design = muster.with_entries(
@@ -215,7 +214,7 @@ class Muster(SimpleTestCase):
         )
 
 
-class Telling(SimpleTestCase):
+class Telling(RefusalCase):
     def test_rules_are_read_as_sentences(self):
         design = small_design(
             rule("a", "first", "arm.*.cuff @metal", "lace", rank="fusilier", binding=True), rule("b", "army", "", "")

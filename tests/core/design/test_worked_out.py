@@ -1,8 +1,7 @@
 """Edits of how roles are made: materials by reference, shared shades, routes, where to stop."""
 
 from dataclasses import replace
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.checks.route_conflict import conflicts, touching_roles
 from mantello_core.colour.spaces import Lab
@@ -30,7 +29,7 @@ from tests.samples import calvessa, small_design
 EVERY = tuple(paints().values())
 
 
-class ByReference(SimpleTestCase):
+class ByReference(TestCase):
     def setUp(self):
         self.design = with_material(with_material(small_design(), "field", "leather-brown"), "lace", "leather-brown")
 
@@ -64,7 +63,7 @@ class ByReference(SimpleTestCase):
                 change()
 
 
-class WholeRecipes(SimpleTestCase):
+class WholeRecipes(TestCase):
     def test_a_worked_out_recipe_replaces_every_tier_and_the_reference(self):
         design = with_material(small_design(), "field", "gold")
         made = {
@@ -97,7 +96,7 @@ class WholeRecipes(SimpleTestCase):
         self.assertEqual(scheme.role("lace"), design.scheme.role("lace"))
 
 
-class Routes(SimpleTestCase):
+class Routes(TestCase):
     ROUTE = route(Mix(((paint("brine-green"), 1.0),)), paint("salt-linen"))
 
     def test_lights_take_the_mixes_from_dark_to_light_and_keep_their_thinning(self):
@@ -141,7 +140,7 @@ class Routes(SimpleTestCase):
         self.assertEqual((one.hue, round(one.lightness, 3)), (0.0, 4.0))
 
 
-class InDocuments(SimpleTestCase):
+class InDocuments(TestCase):
     def test_manner_grounds_and_own_paints_read_back_in_a_fresh_register(self):
         pot = own_paint(by_swatch("Stall rose", "acrylic", Lab(50, 40, 10), "opaque"))
         manner = Manner(tool="sponge", share=0.4, drying=15.0, window=2.0, leave=9.0, pose="upside down", note="slowly")

@@ -2,7 +2,6 @@
 
 from dataclasses import replace
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -16,6 +15,7 @@ from mantello_core.figures.own import digest_of, made_type, own_type
 from mantello_core.figures.part import PARTS
 from mantello_core.figures.plate import plate_from, plate_mapping
 from mantello_core.figures.synonym import areas_called, synonyms
+from tests.core.case import RefusalCase
 from tests.samples import small_design
 
 
@@ -39,7 +39,7 @@ def makings(draw):
     return Making("foot", draw(st.sampled_from(kit.bodies)), tuple(parts), details)
 
 
-class Makings(SimpleTestCase):
+class Makings(RefusalCase):
     def test_every_kit_starts_with_a_figure_that_can_be(self):
         for kit_id, kit in KITS.items():
             shape = plate_from(sketched(made_figure("own-x", "figure", usual_making(kit_id))))
@@ -94,7 +94,7 @@ class Makings(SimpleTestCase):
         self.assertEqual(names[1] - names[0], {"head.hat.plume", "head.hat.plume.tip"})
 
 
-class OwnTypes(SimpleTestCase):
+class OwnTypes(RefusalCase):
     @classmethod
     def setUpClass(cls):
         super().setUpClass()
@@ -132,7 +132,7 @@ class OwnTypes(SimpleTestCase):
         self.assertEqual(with_type_titled(design, "own-guard", "Guard").army.types[0].plate.title, "Guard")
 
 
-class Descriptions(SimpleTestCase):
+class Descriptions(RefusalCase):
     def test_a_waistcoat_lies_back_and_a_button_stands_proud(self):
         areas = plate("fusilier").areas
         self.assertGreater(areas["torso.vest"].depth, 0.7)

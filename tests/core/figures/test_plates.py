@@ -5,7 +5,6 @@ import re
 from collections import Counter
 
 import shapely
-from django.test import SimpleTestCase
 from shapely.geometry import Polygon
 from shapely.ops import unary_union
 
@@ -16,6 +15,7 @@ from mantello_core.figures.figure import BODIES, FIGURES
 from mantello_core.figures.part import MATERIALS, PARTS
 from mantello_core.figures.vocabulary import GROUPS, TREE, fault, group_of, sideless, spoken
 from mantello_core.formats.drawing import plate_svg
+from tests.core.case import RefusalCase
 
 _NUMBER = re.compile(r"-?\d+(?:\.\d+)?")
 DEMO = ("fusilier", "sergeant", "ranger", "warden")
@@ -35,7 +35,7 @@ def polygon(d: str):
     return shape
 
 
-class Plates(SimpleTestCase):
+class Plates(RefusalCase):
     def each(self):
         for type_id in plate_types():
             for view in plate(type_id).views:
@@ -173,7 +173,7 @@ class Plates(SimpleTestCase):
             plate("fusileer")
 
 
-class Names(SimpleTestCase):
+class Names(RefusalCase):
     def test_sides_share_a_row_and_names_are_spoken(self):
         self.assertEqual(sideless("torso.coat.lapel.right"), "torso.coat.lapel.*")
         self.assertEqual(spoken("weapon.barrel"), "Weapon barrel")
@@ -189,7 +189,7 @@ class Names(SimpleTestCase):
             self.assertIn(why, fault(name))
 
 
-class Drawing(SimpleTestCase):
+class Drawing(RefusalCase):
     def test_the_same_colours_draw_the_same_text_and_nothing_that_a_policy_forbids(self):
         shape = plate("ranger")
         one, two = (plate_svg(shape, "front", lambda area: "#336644") for _ in range(2))

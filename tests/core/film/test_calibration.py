@@ -1,8 +1,8 @@
 """What test pieces teach, and how it is used and taken back."""
 
 from dataclasses import replace
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -33,7 +33,7 @@ SLATE = Ground(paint("undercoat-slate"))
 RECIPE = Recipe((Step("base", "base", LANTERN), Step("shade", "shade", Mix(((paint("amber-wash"), 1.0),)))))
 
 
-class Found(SimpleTestCase):
+class Found(TestCase):
     def test_with_the_factor_that_is_found_it_covers_in_just_so_many_coats(self):
         predicted_coats = coverage(LANTERN.film, SLATE.flat, LANTERN.dilution).coats
         for coats in (predicted_coats - 2, predicted_coats, predicted_coats + 2):
@@ -55,7 +55,7 @@ class Found(SimpleTestCase):
         self.assertEqual(drying_found(0, 5), 1)
 
 
-class Used(SimpleTestCase):
+class Used(TestCase):
     def test_without_anything_learned_the_film_is_as_it_was(self):
         self.assertIs(calibrated_film(LANTERN, ()).flake, None)
         self.assertEqual(calibrated_film(LANTERN, (Calibration("gull-white", 2.0),)).contrast, LANTERN.film.contrast)
@@ -92,7 +92,7 @@ class Used(SimpleTestCase):
                 checked_calibration(one)
 
 
-class Lessons(SimpleTestCase):
+class Lessons(TestCase):
     def test_more_coats_and_slower_drying_are_told_with_both_numbers(self):
         told = predicted(RECIPE, SLATE).outcomes[0].coats
         (one,) = lessons(RECIPE, SLATE, {"base": Done(told + 2, 3.0, 12.0)})

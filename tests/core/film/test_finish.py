@@ -1,8 +1,8 @@
 """What dries, is varnished, wiped, dabbed or sprayed from above: signs and orders that a painter knows."""
 
 import itertools
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -28,7 +28,7 @@ def one(kind: str, paint_id: str, diluent: str = "neat", parts: float = 0.0, coa
     return Recipe((Step("a", kind, Mix(((paint(paint_id), 1.0),), diluent, parts), coats),))
 
 
-class Drying(SimpleTestCase):
+class Drying(TestCase):
     def test_wet_paint_is_paler_and_reds_shift_more_than_whites_and_oxides(self):
         for name in ("red", "red oxide", "ultramarine", "brown"):
             self.assertGreater(wet_colour(film(name)).lightness, film(name).masstone.lightness, name)
@@ -39,7 +39,7 @@ class Drying(SimpleTestCase):
         self.assertEqual(drying_shift(film("gold")), 0)
 
 
-class Varnish(SimpleTestCase):
+class Varnish(TestCase):
     def test_matt_veils_darks_gloss_leaves_them_and_whites_hardly_change(self):
         black, white = solid(film("black")), solid(film("white"))
         self.assertGreater(varnished(black, "matt").colour.lightness, varnished(black, "satin").colour.lightness)
@@ -60,7 +60,7 @@ class Varnish(SimpleTestCase):
             varnished(grey(0.5), "sparkling")
 
 
-class Speckle(SimpleTestCase):
+class Speckle(TestCase):
     @given(SHARES, SHARES)
     def test_more_of_the_lighter_is_lighter(self, some, more):
         low, high = sorted((some, more))
@@ -95,7 +95,7 @@ class Speckle(SimpleTestCase):
         self.assertGreater(outcome.change, 4)
 
 
-class Transparent(SimpleTestCase):
+class Transparent(TestCase):
     def test_candy_is_less_vivid_over_silver_than_over_white(self):
         ink, silver, white = film("red ink"), solid(film("silver")), grey(0.88)
         for thickness in (3, 6, 10):
@@ -131,7 +131,7 @@ class Transparent(SimpleTestCase):
         self.assertLess(muted.chroma, tint.chroma)
 
 
-class Oils(SimpleTestCase):
+class Oils(TestCase):
     def test_wiping_leaves_recesses_dark_and_raised_parts_nearly_clean(self):
         oil, ground = paint("oil-burnt-umber").film, grey(0.6)
         laid = wash_thickness(oil, 8.0)
@@ -153,7 +153,7 @@ class Oils(SimpleTestCase):
         self.assertIsNotNone(predicted(Recipe((step,)), Ground(paint("undercoat-linen"))).outcomes[0].recess)
 
 
-class Grounds(SimpleTestCase):
+class Grounds(TestCase):
     def test_light_from_above_rises_from_recess_to_edge(self):
         seen = [ZENITHAL.surfaces[zone].colour.lightness for zone in PLACES.ids]
         self.assertEqual(seen, sorted(seen))

@@ -1,6 +1,6 @@
 """What painters know of paint, held against the film model."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.colour.difference import difference
 from mantello_core.film.coverage import coverage, tolerance_of
@@ -46,7 +46,7 @@ def turned(one, other) -> float:
     return (one.hue - other.hue + 180) % 360 - 180
 
 
-class CoatsToCover(SimpleTestCase):
+class CoatsToCover(TestCase):
     def test_every_count_of_the_table_comes_out(self):
         for paint, row in COATS.items():
             for ground, told in zip(GROUNDS, row.split(), strict=True):
@@ -62,7 +62,7 @@ class CoatsToCover(SimpleTestCase):
         self.assertIsNone(coverage(film("yellow"), solid(film("black")), 2, 2.0, limit=10).coats)
 
 
-class MixesAndLayers(SimpleTestCase):
+class MixesAndLayers(TestCase):
     def test_yellow_needs_fewer_coats_over_pink_than_over_black(self):
         counts = [coverage(film("yellow"), solid(film(ground)), 0, 2.0).coats for ground in ("pink", "black")]
         self.assertLess(*counts)
@@ -110,7 +110,7 @@ class MixesAndLayers(SimpleTestCase):
         self.assertAlmostEqual(difference(mix(("red", 2), ("white", 1)), mix(("white", 1), ("red", 2))), 0, places=6)
 
 
-class Washes(SimpleTestCase):
+class Washes(TestCase):
     def colours(self, wash, ground, dilution):
         return [washed(solid(film(ground)), film(wash), dilution, recess=recess).colour for recess in (False, True)]
 

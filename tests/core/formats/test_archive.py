@@ -4,8 +4,8 @@ import io
 import json
 import zipfile
 from datetime import UTC, datetime
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -19,7 +19,7 @@ NOW = datetime(2026, 11, 26, 8, 30, tzinfo=UTC)
 NAMES = st.from_regex(r"[a-z0-9][a-z0-9._-]{0,10}(/[a-z0-9][a-z0-9._-]{0,10}){0,2}", fullmatch=True)
 
 
-class Archives(SimpleTestCase):
+class Archives(TestCase):
     @given(st.dictionaries(NAMES.filter(lambda name: name != "manifest.json"), st.binary(max_size=200), max_size=6))
     def test_what_is_written_reads_back(self, files):
         data = write_archive("Levy", files, NOW)

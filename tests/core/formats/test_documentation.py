@@ -2,15 +2,14 @@
 
 import json
 from pathlib import Path
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.formats.command import VERBS, answer
 
 FOLDER = Path(__file__).resolve().parents[3] / "docs" / "formats"
 
 
-class Documentation(SimpleTestCase):
+class Documentation(TestCase):
     def test_every_verb_has_an_example_that_answers(self):
         for verb in VERBS:
             status, text = answer(verb, (FOLDER / "examples" / f"{verb}.json").read_bytes())

@@ -4,7 +4,6 @@ import json
 from dataclasses import replace
 from datetime import datetime
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -21,12 +20,13 @@ from mantello_core.formats.validation import schema
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.rule import Rule
 from mantello_core.scheme.scheme import Scheme
+from tests.core.case import RefusalCase
 from tests.samples import calvessa, rule, small_design
 
 NAMES = st.text(st.characters(codec="utf-8", exclude_categories=("C", "Z")), min_size=1, max_size=30)
 
 
-class Documents(SimpleTestCase):
+class Documents(RefusalCase):
     def test_the_demo_reads_back_identical(self):
         self.assertEqual(read_design_bytes(design_bytes(calvessa())), calvessa())
 
@@ -146,7 +146,7 @@ class Documents(SimpleTestCase):
             read_design(document)
 
 
-class Rosters(SimpleTestCase):
+class Rosters(RefusalCase):
     def test_commas_semicolons_and_tabs_are_recognised_with_and_without_header(self):
         plain = "Line,fusilier,Fusilier,9,1st / Blue\n"
         for text in (
@@ -268,7 +268,7 @@ class Rosters(SimpleTestCase):
             self.assertTrue(line.entry or line.doubts)
 
 
-class Command(SimpleTestCase):
+class Command(RefusalCase):
     def ask(self, verb, document):
         status, text = answer(verb, json.dumps(document).encode())
         return status, json.loads(text)

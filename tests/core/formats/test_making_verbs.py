@@ -1,8 +1,7 @@
 """The verbs film, ramp and recipe answer as the core computes, and refuse with a place."""
 
 import json
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.formats.command import BAD_INPUT, GOOD, answer
 
@@ -14,7 +13,7 @@ def said(verb: str, **document) -> tuple[int, dict]:
     return status, json.loads(text)
 
 
-class Film(SimpleTestCase):
+class Film(TestCase):
     def test_coats_come_nearer_the_opaque_colour(self):
         status, told = said("film", mix=MIX, undercoat="undercoat-gull", coats=6)
         self.assertEqual((status, len(told["coats"])), (GOOD, 6))
@@ -48,7 +47,7 @@ class Film(SimpleTestCase):
             self.assertEqual((status, told["error"]["where"]), (BAD_INPUT, where))
 
 
-class Ramp(SimpleTestCase):
+class Ramp(TestCase):
     def test_routes_tell_their_steps_and_drift(self):
         status, told = said("ramp", mix=MIX, paints=["salt-linen", "gull-white"], steps=3, rise=20)
         self.assertEqual((status, len(told["routes"])), (GOOD, 2))
@@ -61,7 +60,7 @@ class Ramp(SimpleTestCase):
         self.assertEqual(said("ramp", mix=MIX, paints=["nothing"])[1]["error"]["where"], "/paints/0")
 
 
-class Recipe(SimpleTestCase):
+class Recipe(TestCase):
     def test_a_colour_and_a_mix_give_steps_with_tools_drying_and_cautions(self):
         for target in ({"hex": "#6f7f5a"}, {"lab": [40, 30, 10]}, {"mix": MIX}):
             status, told = said("recipe", **target, method="oil", tier="leader")

@@ -4,7 +4,6 @@ import copy
 import json
 from dataclasses import replace
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -23,6 +22,7 @@ from mantello_core.formats.figure_drawing import (
     template_svg,
     with_names,
 )
+from tests.core.case import RefusalCase
 from tests.samples import small_design
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 200">{}</svg>'
@@ -34,7 +34,7 @@ FIGURE = SVG.format(
 )
 
 
-class OwnTypesInDocuments(SimpleTestCase):
+class OwnTypesInDocuments(RefusalCase):
     @classmethod
     def setUpClass(cls):
         super().setUpClass()
@@ -98,7 +98,7 @@ class OwnTypesInDocuments(SimpleTestCase):
             read_design(document)
 
 
-class Drawings(SimpleTestCase):
+class Drawings(RefusalCase):
     def test_shapes_are_found_view_by_view_and_named_where_they_say_so(self):
         drawing = read_drawing(FIGURE.encode())
         self.assertEqual(drawing.views, ("front", "back"))

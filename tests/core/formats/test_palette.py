@@ -1,13 +1,13 @@
 """Paints as a palette file."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.palette import write_palette
 from mantello_core.paints.range import paint, paints
 
 
-class Palette(SimpleTestCase):
+class Palette(TestCase):
     def test_by_hand(self):
         red, green, blue = bytes.fromhex(hex_of(paint("salt-linen").swatch)[1:])
         text = write_palette("My shelf", [paint("salt-linen")])

@@ -1,8 +1,8 @@
 """Designs from before ranks had ids."""
 
 import json
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -31,7 +31,7 @@ def ids(document):
     return {rank["name"]: rank["id"] for rank in document["army"]["root"]["children"][0]["ranks"]}
 
 
-class KeptDesign(SimpleTestCase):
+class KeptDesign(TestCase):
     def test_a_design_of_the_first_version_is_read_with_its_names_for_ids(self):
         design = read_design_bytes(kept("design-1.json"))
         unit = next(unit for unit in design.army.units if any(rank.name == "Fusilier" for rank in unit.ranks))
@@ -53,7 +53,7 @@ class KeptDesign(SimpleTestCase):
         self.assertEqual(read_design(written), design)
 
 
-class Ids(SimpleTestCase):
+class Ids(TestCase):
     def test_a_document_with_ids_is_left_as_it_is(self):
         document = with_rank_ids(old("Private", "Sergeant"))
         self.assertIs(with_rank_ids(document, old("Other")), document)

@@ -2,8 +2,8 @@
 
 import csv
 import io
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -30,7 +30,7 @@ def taken(text: str) -> dict[str, Stock]:
     return {line.paint: line.stock for line in read_shelf(text) if not line.doubt}
 
 
-class Shelf(SimpleTestCase):
+class Shelf(TestCase):
     @settings(max_examples=80, deadline=None)
     @given(st.dictionaries(st.sampled_from(list(paints())), STOCKS, max_size=6))
     def test_what_is_written_reads_back(self, shelf):

@@ -1,8 +1,8 @@
 """A shelf as JSON and from palettes: what is written reads back, nonsense is refused with its place."""
 
 import json
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -20,7 +20,7 @@ STOCKS = st.builds(Stock, st.floats(0, 99), st.none() | st.floats(0, 1000), NOTE
 SHELVES = st.dictionaries(st.sampled_from(sorted(paints())), STOCKS.filter(lambda one: not one.empty), max_size=8)
 
 
-class Documents(SimpleTestCase):
+class Documents(TestCase):
     @settings(max_examples=60, deadline=None)
     @given(SHELVES)
     def test_what_is_written_reads_back(self, shelf):
@@ -67,7 +67,7 @@ class Documents(SimpleTestCase):
                 )
 
 
-class Palettes(SimpleTestCase):
+class Palettes(TestCase):
     def test_known_names_are_on_the_shelf_and_others_become_own_paints(self):
         text = (
             write_palette("Mine", [paint("salt-linen"), paint("brine-green")]) + "192  74 106\tMarket rose\n 10 20 30\n"
@@ -89,7 +89,7 @@ class Palettes(SimpleTestCase):
             read_palette("GIMP Palette\n1 2 3 x\n", "thick")
 
 
-class Discontinued(SimpleTestCase):
+class Discontinued(TestCase):
     def test_it_survives_separated_values(self):
         shelf = {"salt-linen": Stock(0.5, 2.8, "", True), "brine-green": Stock(1.0)}
         self.assertEqual({line.paint: line.stock for line in read_shelf(write_shelf(shelf))}, shelf)

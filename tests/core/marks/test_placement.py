@@ -4,8 +4,6 @@ import re
 from dataclasses import replace
 from xml.etree import ElementTree
 
-from django.test import SimpleTestCase
-
 from mantello_core.army.tree import Figure, Rank
 from mantello_core.checks.inspect import inspect
 from mantello_core.design.bearing import device_words, with_device, without_device
@@ -23,6 +21,7 @@ from mantello_core.insignia.devices.device import ARMS, Device
 from mantello_core.insignia.devices.worn import WornMark
 from mantello_core.marks.named_arms import with_arms, without_arms
 from mantello_core.scheme.cascade import resolve
+from tests.core.case import RefusalCase
 from tests.samples import FUSILIER, rule, small_design
 
 SITE = "hat.plate"
@@ -35,7 +34,7 @@ def bears(design, figure=FUSILIER, site=SITE):
     return borne.placement.device if borne else None
 
 
-class Ladder(SimpleTestCase):
+class Ladder(RefusalCase):
     def test_a_device_reaches_from_its_rung_down_and_the_deeper_one_wins(self):
         design = with_device(small_design(), FUSILIER, SITE, ONE, "metal", 1)
         second = Figure("second-line", "fusilier", 2)
@@ -77,7 +76,7 @@ class Ladder(SimpleTestCase):
                 with_device(design, FUSILIER, site, device, role, rung)
 
 
-class AlongWithTheArmy(SimpleTestCase):
+class AlongWithTheArmy(RefusalCase):
     def setUp(self):
         self.design = with_device(small_design(rule("a", "army", "", "field")), FUSILIER, SITE, ONE, "metal", 5)
 
@@ -142,7 +141,7 @@ class AlongWithTheArmy(SimpleTestCase):
         self.assertEqual(ranks(marked), "clear")
 
 
-class Drawn(SimpleTestCase):
+class Drawn(RefusalCase):
     def test_a_device_is_drawn_on_its_area_and_clipped_to_it(self):
         svg = plate_svg(plate("fusilier"), "front", lambda area: "#888888", bearing=((SITE, WornMark(ONE, "#123456")),))
         tree = ElementTree.fromstring(svg)
@@ -184,7 +183,7 @@ class Drawn(SimpleTestCase):
         )
 
 
-class ArmsBorne(SimpleTestCase):
+class ArmsBorne(RefusalCase):
     HERON = "Per pale azure and argent, a heron counterchanged"
 
     def armed(self):

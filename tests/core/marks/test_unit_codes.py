@@ -2,8 +2,7 @@
 
 import json
 from dataclasses import replace
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.army.tree import Figure
 from mantello_core.checks.inspect import inspect
@@ -50,7 +49,7 @@ def code(design, holder):
     return design.scheme.code_systems[0].code_of[holder].code
 
 
-class Holders(SimpleTestCase):
+class Holders(TestCase):
     def test_units_formations_and_figures_of_a_type_hold_codes(self):
         army = levy().army
         units = holders(army, CodeSystem("", "x", SYSTEM.plan, "hat.plate", "unit", "2nd-tidewall", "fusilier"))
@@ -65,7 +64,7 @@ class Holders(SimpleTestCase):
         self.assertEqual(holders(small_design().army, replace(SYSTEM, scope="nowhere")), ())
 
 
-class Codes(SimpleTestCase):
+class Codes(TestCase):
     def test_every_unit_shows_its_own_and_the_document_keeps_it(self):
         design = ready()
         shown = {
@@ -184,7 +183,7 @@ class Codes(SimpleTestCase):
         self.assertEqual(found.scheme.code_systems[0].scope, "army")
 
 
-class Checked(SimpleTestCase):
+class Checked(TestCase):
     def check(self, design):
         return next(one for one in inspect(design, resolve(design.army, design.scheme)) if one.id == "codes")
 

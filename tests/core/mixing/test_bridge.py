@@ -2,8 +2,7 @@
 
 from dataclasses import replace
 from types import SimpleNamespace
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.base_mix import with_bridge
@@ -40,7 +39,7 @@ def counted(mix: Mix, undercoat: str) -> int:
     return min(found)
 
 
-class Bridges(SimpleTestCase):
+class Bridges(TestCase):
     def test_the_bridge_is_the_best_there_is(self):
         for undercoat in ("undercoat-slate", "undercoat-soot", "undercoat-gull"):
             bridge = bridge_for(LANTERN, Ground(paint(undercoat)))
@@ -79,7 +78,7 @@ class Bridges(SimpleTestCase):
             bridge_for(LANTERN, Ground(paint("undercoat-of-nothing")))
 
 
-class Undercoats(SimpleTestCase):
+class Undercoats(TestCase):
     def test_every_undercoat_is_counted_as_the_plan_counts_it(self):
         design = calvessa()
         resolution = resolve(design.army, design.scheme)

@@ -1,8 +1,8 @@
 """Whole recipes, highlight routes, ladders, shared shades, stop points, materials."""
 
 from itertools import pairwise
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -29,7 +29,7 @@ LIGHTS = [pot for pot in EVERY if pot.kind == "acrylic"]
 SLATE = Ground(paint("undercoat-slate"))
 
 
-class Routes(SimpleTestCase):
+class Routes(TestCase):
     def test_steps_differ_alike_and_rise_as_asked(self):
         for base in (BRINE, MADDER, MIXED):
             for one in routes(base, LIGHTS)[:6]:
@@ -75,7 +75,7 @@ class Routes(SimpleTestCase):
             self.assertEqual(refused.exception.where, where)
 
 
-class WholeRecipes(SimpleTestCase):
+class WholeRecipes(TestCase):
     def test_every_method_gives_every_tier_a_recipe_that_is_allowed(self):
         for method in METHODS:
             lengths = []
@@ -140,7 +140,7 @@ class WholeRecipes(SimpleTestCase):
             generated(lab_of_hex("#123456"), (), "rank")
 
 
-class Ladders(SimpleTestCase):
+class Ladders(TestCase):
     RECIPE = generated(BRINE, EVERY, "centrepiece", "classic").recipe
 
     def test_each_light_is_half_as_wide_as_the_one_before(self):
@@ -170,7 +170,7 @@ class Ladders(SimpleTestCase):
             self.assertEqual(refused.exception.where, where)
 
 
-class SharedShades(SimpleTestCase):
+class SharedShades(TestCase):
     BASES = {pot.id: Mix(((pot, 1.0),)) for pot in LIGHTS[:24]}
 
     def test_every_colour_with_room_to_darken_is_in_one_group_and_served_within_tolerance(self):
@@ -195,7 +195,7 @@ class SharedShades(SimpleTestCase):
             shade_groups(self.BASES, EVERY, 31)
 
 
-class Stops(SimpleTestCase):
+class Stops(TestCase):
     def test_minutes_add_up_and_contrast_falls_with_distance(self):
         prediction = predicted(generated(MADDER, EVERY, "leader", "classic").recipe, SLATE)
         minutes = tuple(float(at + 1) for at in range(len(prediction.outcomes)))
@@ -212,7 +212,7 @@ class Stops(SimpleTestCase):
         self.assertLess(contrast(flat.tones, 0.3), 0.01)
 
 
-class Materials(SimpleTestCase):
+class Materials(TestCase):
     def test_all_that_were_asked_for_are_there_with_a_plain_and_a_better_recipe(self):
         groups = {one.group for one in materials().values()}
         self.assertEqual(groups, {"hide and cloth", "skin", "natural", "metal", "small and bright", "dirt and wear"})

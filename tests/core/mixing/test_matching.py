@@ -2,9 +2,9 @@
 
 from itertools import combinations, product
 from math import gcd
+from unittest import TestCase
 
 import numpy as np
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -38,7 +38,7 @@ def searched(target: Lab, pots, most: int) -> float:
     return min(found)
 
 
-class Measures(SimpleTestCase):
+class Measures(TestCase):
     @given(LABS, st.lists(LABS, min_size=1, max_size=6))
     def test_many_differences_are_each_the_one(self, target, others):
         for got, other in zip(differences(np.array(others), target), others, strict=True):
@@ -58,7 +58,7 @@ class Measures(SimpleTestCase):
             self.assertAlmostEqual(differences(np.array([other]), one)[0], difference(one, other), places=9)
 
 
-class Matches(SimpleTestCase):
+class Matches(TestCase):
     @settings(max_examples=6, deadline=None)
     @given(st.integers(0, 0xFFFFFF))
     def test_the_best_of_two_is_what_exhaustive_search_finds(self, number):
@@ -134,7 +134,7 @@ class Matches(SimpleTestCase):
         self.assertLess(left[-1], left[0] / 3)
 
 
-class BaseMix(SimpleTestCase):
+class BaseMix(TestCase):
     PARTS = ((paint("brine-green"), 2.0), (paint("salt-linen"), 1.0))
 
     def test_every_tier_that_shared_the_mix_follows_and_thinning_stays(self):

@@ -2,8 +2,8 @@
 
 from functools import lru_cache
 from itertools import combinations
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -50,7 +50,7 @@ def fewest(wanted, owned, tolerance: float) -> int:
     raise AssertionError("even all paints do not reach")
 
 
-class Fewest(SimpleTestCase):
+class Fewest(TestCase):
     @settings(max_examples=8, deadline=None)
     @given(
         st.lists(st.sampled_from(SINGLES), min_size=1, max_size=5, unique=True),
@@ -108,7 +108,7 @@ class Fewest(SimpleTestCase):
         self.assertEqual(smallest_set([], POTS).paints, ())
 
 
-class BaseMixes(SimpleTestCase):
+class BaseMixes(TestCase):
     def test_every_role_that_shares_a_mix_follows_and_others_stay(self):
         design = calvessa()
         old = Mix(base_mix(design.scheme.role("lantern")).parts)

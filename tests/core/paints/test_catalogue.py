@@ -4,8 +4,6 @@ import json
 import subprocess
 import sys
 
-from django.test import SimpleTestCase
-
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.edit import with_recipe_started
 from mantello_core.design.worked_out import with_calibration
@@ -15,13 +13,14 @@ from mantello_core.formats.document.design import design_bytes, read_design_byte
 from mantello_core.paints.catalogue import SHIPPED, Catalogue
 from mantello_core.paints.own import by_swatch, own_paint
 from mantello_core.paints.range import paints
+from tests.core.case import RefusalCase
 from tests.samples import small_design
 
 ROSE = own_paint(by_swatch("Stall rose", "acrylic", Lab(50, 40, 10), "opaque"))
 MOSS = own_paint(by_swatch("Weir moss", "acrylic", Lab(40, -12, 20), "opaque"))
 
 
-class Catalogues(SimpleTestCase):
+class Catalogues(RefusalCase):
     def test_own_paints_come_after_those_of_the_ranges_each_once(self):
         both = SHIPPED.with_own([ROSE, MOSS]).with_own([ROSE, paints()["gull-white"]])
         self.assertEqual([pot.id for pot in both][-2:], [ROSE.id, MOSS.id])

@@ -1,8 +1,8 @@
 """Paints estimated from readings, the painter's own paints, and paints taken for each other."""
 
 from dataclasses import replace
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -55,7 +55,7 @@ def off(*kinds: str) -> list[float]:
     return sorted(found)
 
 
-class Estimates(SimpleTestCase):
+class Estimates(TestCase):
     def test_the_swatch_itself_comes_back(self):
         for pot in TRIED:
             film = Film(*estimated(known_by(pot.film, "opaque", "contrast"), WHITE), 0.36)
@@ -87,7 +87,7 @@ class Estimates(SimpleTestCase):
             estimated([Reading("opaque", Lab(50, 0, 0)), Reading("contrast", contrast=1.5)], WHITE)
 
 
-class OwnPaints(SimpleTestCase):
+class OwnPaints(TestCase):
     SAID = by_swatch("Market rose", "acrylic", lab_of_hex("#c04a6a"), "opaque", finish="satin", volume=20.0)
 
     def test_it_is_found_by_an_id_that_is_made_from_all_that_is_said(self):
@@ -164,7 +164,7 @@ class OwnPaints(SimpleTestCase):
             colour_said("120 0 0")
 
 
-class Ranges(SimpleTestCase):
+class Ranges(TestCase):
     def test_there_are_about_180_paints_of_every_kind_in_four_ranges(self):
         self.assertEqual(len(ranges()), 4)
         self.assertTrue(175 <= len(paints()) <= 205, len(paints()))
@@ -205,7 +205,7 @@ class Ranges(SimpleTestCase):
         self.assertGreater(paint("brine-green").thinned, paint("gannet-grey").thinned)
 
 
-class LookAlikes(SimpleTestCase):
+class LookAlikes(TestCase):
     def test_labels_that_read_alike_are_told_with_how_far_apart_they_are(self):
         for one, other in (
             ("roof-slate", "roof-slade"),

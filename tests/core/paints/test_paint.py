@@ -1,6 +1,7 @@
 """Paints and ranges: films, opacity, mixes."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
+
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -13,7 +14,7 @@ from mantello_core.paints.range import paint, paints, ranges
 from tests.samples import film
 
 
-class Films(SimpleTestCase):
+class Films(TestCase):
     def test_contrast_of_single_pigments_is_as_published_in_the_method(self):
         for name, contrast in {
             "white": 0.61,
@@ -66,7 +67,7 @@ class Films(SimpleTestCase):
                 mixed(parts)
 
 
-class Ranges(SimpleTestCase):
+class Ranges(TestCase):
     def test_there_are_four_and_every_paint_is_made_of_known_pigments(self):
         self.assertEqual([shelf.name for shelf in ranges()], ["Fornace", "Quay & Lamb", "Tern", "Old Customs House"])
         for pot in paints().values():

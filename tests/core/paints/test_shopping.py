@@ -1,6 +1,7 @@
 """What must be bought, and what a shelf may hold."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
+
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -13,7 +14,7 @@ from mantello_core.paints.stock import MOST_NOTE, Stock, checked_stock
 IDS = st.sampled_from(list(paints()))
 
 
-class Shopping(SimpleTestCase):
+class Shopping(TestCase):
     def test_by_hand(self):
         # 40 ml and a fifth are 48; half a pot of 17 is owned; 39.5 ml are missing, three pots at 2.50
         (one,) = shopping({"salt-linen": 40.0}, {"salt-linen": Stock(0.5, 2.5)}, SHIPPED)
@@ -44,7 +45,7 @@ class Shopping(SimpleTestCase):
         self.assertEqual(RESERVE, 0.2)
 
 
-class Stocks(SimpleTestCase):
+class Stocks(TestCase):
     def test_limits(self):
         good = Stock(99, 1000, "x" * MOST_NOTE)
         self.assertIs(checked_stock(good), good)

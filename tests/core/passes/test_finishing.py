@@ -2,8 +2,8 @@
 
 from dataclasses import replace
 from datetime import datetime
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -62,7 +62,7 @@ def ways(work, rule):
     return {(names[edge.before], names[edge.after]) for edge in work.edges if edge.rule.id == rule}
 
 
-class Exposure(SimpleTestCase):
+class Exposure(TestCase):
     def test_mud_reaches_shoes_and_no_hat(self):
         shape = plate("fusilier")
         self.assertEqual(exposure(shape, "leg.left.shoe", "ground", 0.2), 1.0)
@@ -83,7 +83,7 @@ class Exposure(SimpleTestCase):
             self.assertEqual(exposure(shape, "base.ground", law, 1.0), 0.0)
 
 
-class Loose(SimpleTestCase):
+class Loose(TestCase):
     def test_a_cloak_hides_the_sleeves_and_is_worth_painting_apart(self):
         first = loose_advice(plate("ranger"))[0]
         self.assertEqual(first.group, "Cloak")
@@ -93,7 +93,7 @@ class Loose(SimpleTestCase):
         self.assertEqual(loose_advice(plate("stiltwalker")), ())
 
 
-class Pieces(SimpleTestCase):
+class Pieces(TestCase):
     def test_without_a_finish_nothing_is_added(self):
         self.assertEqual(pieces(calvessa()), {})
 
@@ -175,7 +175,7 @@ class Pieces(SimpleTestCase):
         self.assertTrue(all(ml > 0 for ml in needed.values()))
 
 
-class States(SimpleTestCase):
+class States(TestCase):
     def test_a_magnet_alone_leaves_a_figure_bare(self):
         design = finished(basing=Basing(magnets=True))
         work = work_of(design)
@@ -187,7 +187,7 @@ class States(SimpleTestCase):
         self.assertEqual(progress_of(work, sprayed)[one.unit, one.rank, 1].state, "undercoat")
 
 
-class Slotted(SimpleTestCase):
+class Slotted(TestCase):
     def test_the_method_has_its_profile_and_the_finish_may_say_otherwise(self):
         design = replace(calvessa(), brief=Brief(method="airbrush"))
         self.assertEqual(slots_of(design).metals, "after")
@@ -210,7 +210,7 @@ class Slotted(SimpleTestCase):
         self.assertIn(("Field layer", "Trim metal base"), last)
 
 
-class Dealing(SimpleTestCase):
+class Dealing(TestCase):
     @given(st.floats(0, 10), st.integers(0, 999))
     def test_about_as_many_of_ten_as_asked_for_and_the_same_again(self, in_ten, seed):
         army = calvessa().army
@@ -241,7 +241,7 @@ class Dealing(SimpleTestCase):
         self.assertNotEqual(dealt(Basing(plants, seed=1), army), dealt(Basing(plants, seed=2), army))
 
 
-class Windows(SimpleTestCase):
+class Windows(TestCase):
     def wiped(self, window):
         """The sample with an oil over all that is wiped inside a window, minutes."""
         oil = replace(
@@ -272,7 +272,7 @@ class Windows(SimpleTestCase):
         self.assertTrue(all(isinstance(one, Painted) for one in found))
 
 
-class Document(SimpleTestCase):
+class Document(TestCase):
     def test_a_finish_is_read_back_identical(self):
         plants = tuple(replace(one, in_ten=3) for one in usual_plants())
         design = finished(
@@ -307,7 +307,7 @@ class Document(SimpleTestCase):
             with_paint(usual_dirt()[0], paint("gold-of-fools"))
 
 
-class Bases(SimpleTestCase):
+class Bases(TestCase):
     def test_one_figure_stands_on_a_small_base_and_several_on_a_large_one(self):
         shape = plate("fusilier")
         self.assertEqual([figures_on(side, side, shape) for side in (25, 40, 60)], [1, 4, 9])

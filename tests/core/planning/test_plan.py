@@ -4,7 +4,6 @@ from dataclasses import replace
 from datetime import datetime, timedelta
 from itertools import pairwise
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -21,6 +20,7 @@ from mantello_core.planning.plan import plan
 from mantello_core.planning.task import INNER_FIRST, METALS_AFTER, RECIPE_ORDER, Atom, Edge
 from mantello_core.record.progress import progress_of, summed
 from mantello_core.scheme.cascade import resolve
+from tests.core.case import RefusalCase
 from tests.samples import calvessa, rule, small_design
 
 TUESDAY = datetime(2026, 11, 24, 18, 0)
@@ -30,7 +30,7 @@ def atom(id_: str, pot: str = "p", seconds: float = 60, drying: float = 600) -> 
     return Atom(id_, "u", "R", id_, "base", "base", pot, seconds, drying, 1, (1, 2, 3), 10.0, id_)
 
 
-class Batches(SimpleTestCase):
+class Batches(RefusalCase):
     def test_the_first_is_dry_when_the_last_is_done(self):
         self.assertEqual(batch_size(drying=480, hands_on=160, unit=30), 4)
         self.assertEqual(batch_size(drying=480, hands_on=160, unit=30, stick=3), 6)
@@ -51,7 +51,7 @@ class Batches(SimpleTestCase):
             batch_size(60, 0, 5)
 
 
-class Calendar(SimpleTestCase):
+class Calendar(RefusalCase):
     def test_sessions_follow_the_weekly_pattern(self):
         found = sessions(Evenings(), TUESDAY, 3)
         self.assertEqual(
@@ -68,7 +68,7 @@ class Calendar(SimpleTestCase):
             sessions(Evenings(pattern=()), TUESDAY, 1)
 
 
-class Order(SimpleTestCase):
+class Order(RefusalCase):
     def test_a_soft_rule_that_would_close_a_ring_is_given_up_in_words(self):
         atoms = (atom("Shirt"), atom("Metal"))
         kept, relaxed = ordered(
@@ -109,7 +109,7 @@ class Order(SimpleTestCase):
         self.assertEqual([[one.id for one in group] for group in kept_apart], [["A"], ["C"], ["B"]])
 
 
-class WholePlans(SimpleTestCase):
+class WholePlans(RefusalCase):
     @classmethod
     def setUpClass(cls):
         super().setUpClass()
@@ -212,7 +212,7 @@ class WholePlans(SimpleTestCase):
         self.assertNotAlmostEqual(*minutes)
 
 
-class Progress(SimpleTestCase):
+class Progress(RefusalCase):
     def test_a_figure_goes_from_bare_to_finished(self):
         design = small_design(rule("a", "army", "torso", "field"), rule("b", "army", "head", "facing"))
         work = compiled(design, resolve(design.army, design.scheme))
@@ -229,7 +229,7 @@ class Progress(SimpleTestCase):
         self.assertTrue(0 < whole.share < 1)
 
 
-class TwoCoatsOfOnePot(SimpleTestCase):
+class TwoCoatsOfOnePot(RefusalCase):
     def test_steps_of_one_pot_that_dry_between_are_two_openings(self):
         one, two, other = atom("a"), atom("b"), atom("c")
         wet = [Edge("a", "b", 600, RECIPE_ORDER)]
@@ -238,7 +238,7 @@ class TwoCoatsOfOnePot(SimpleTestCase):
         self.assertEqual(len(runs([one, two, other], dry)), 1)
 
 
-class LongDrying(SimpleTestCase):
+class LongDrying(RefusalCase):
     def test_an_evening_is_not_over_because_the_undercoat_dries_longer_than_anyone_likes_to_wait(self):
         found = plan(calvessa(), datetime(2026, 11, 24, 19, 0), units=("1st-harbour-line",))
         first = found.of(0)

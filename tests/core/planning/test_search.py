@@ -2,8 +2,8 @@
 
 from dataclasses import replace
 from datetime import datetime
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -27,7 +27,7 @@ def ready(design):
     return resolution, prepared(design, resolution)
 
 
-class Searching(SimpleTestCase):
+class Searching(TestCase):
     def test_a_search_never_ends_worse_than_it_began_and_finds_the_same_again(self):
         design = calvessa()
         _, work = ready(design)
@@ -55,7 +55,7 @@ class Searching(SimpleTestCase):
         self.assertLessEqual(laid_out(work, design.evenings, TUESDAY, found=bad).rating, fast.rating)
 
 
-class Moved(SimpleTestCase):
+class Moved(TestCase):
     def test_what_is_moved_later_begins_no_earlier_and_the_plan_stays_legal(self):
         design = calvessa()
         resolution, work = ready(design)
@@ -82,7 +82,7 @@ class Moved(SimpleTestCase):
         self.assertEqual(faults_of(design, resolution, TUESDAY, found.stretches()), ())
 
 
-class Drying(SimpleTestCase):
+class Drying(TestCase):
     def test_damp_air_dries_slower_and_a_fan_faster_but_not_sprays_and_oils(self):
         design = calvessa()
         resolution = resolve(design.army, design.scheme)
@@ -107,7 +107,7 @@ class Drying(SimpleTestCase):
         self.assertEqual([one.seconds for one in taught.atoms], [one.seconds for one in usual.atoms])
 
 
-class Painters(SimpleTestCase):
+class Painters(TestCase):
     def test_every_unit_is_somebodys(self):
         units = [unit.id for unit in calvessa().army.units]
         evenings = Evenings(painters=(Painter("noemi", "Noemi", ((0, 1200, 60),), (units[0],)),))
@@ -144,7 +144,7 @@ class Painters(SimpleTestCase):
             Evenings().painter("noemi")
 
 
-class Desk(SimpleTestCase):
+class Desk(TestCase):
     def test_more_figures_on_the_desk_open_fewer_pots(self):
         design = levy()
         self.assertEqual(desk_limit(design), 40)

@@ -1,8 +1,8 @@
 """Subjects of work: what a step is about, as a type and as records write it."""
 
 from dataclasses import replace
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -16,7 +16,7 @@ from mantello_core.scheme.cascade import resolve
 IDS = st.from_regex(r"[a-z][a-z0-9.-]{0,20}", fullmatch=True)
 
 
-class Written(SimpleTestCase):
+class Written(TestCase):
     def test_each_kind_is_written_as_records_have_it_from_the_first_version(self):
         for subject, text in (
             (GROUND, ""),
@@ -43,7 +43,7 @@ class Written(SimpleTestCase):
         )
 
 
-class PaintedWith(SimpleTestCase):
+class PaintedWith(TestCase):
     @classmethod
     def setUpClass(cls):
         super().setUpClass()

@@ -1,8 +1,7 @@
 """Paints that run out, what they cost, and what else is used up."""
 
 from dataclasses import replace
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.design.edit import with_step
 from mantello_core.film.ground import Ground
@@ -25,13 +24,13 @@ NEEDED = paint_needed(DESIGN.scheme, RESOLUTION)
 UNITS = [unit.id for unit in DESIGN.army.units]
 
 
-class Needs(SimpleTestCase):
+class Needs(TestCase):
     def test_units_add_up_to_the_army(self):
         for id_, ml in NEEDED.items():
             self.assertAlmostEqual(sum(one.get(id_, 0) for one in BY_UNIT.values()), ml)
 
 
-class Shortages(SimpleTestCase):
+class Shortages(TestCase):
     USED = max(NEEDED, key=lambda id_: sum(id_ in one for one in BY_UNIT.values()))
 
     def short(self, pots: float, *, gone: bool = True):
@@ -58,7 +57,7 @@ class Shortages(SimpleTestCase):
         self.assertEqual([one.paint.id for one in found], [self.USED, other])
 
 
-class Costs(SimpleTestCase):
+class Costs(TestCase):
     def test_price_times_what_is_used_and_unknown_stays_unknown(self):
         cost = cost_of({"salt-linen": 8.5, "brine-green": 1.0}, {"salt-linen": Stock(1, 3.0)}, SHIPPED)
         self.assertAlmostEqual(cost.money, 1.5)
@@ -66,7 +65,7 @@ class Costs(SimpleTestCase):
         self.assertTrue(cost_of({}, {}, SHIPPED).known)
 
 
-class UsedUp(SimpleTestCase):
+class UsedUp(TestCase):
     def test_sticks_brushes_and_sheets_follow_from_the_work(self):
         found = {one.name: one for one in consumables(atoms_of(DESIGN, RESOLUTION))}
         self.assertEqual(found["Painting sticks"].count, -(-min(DESIGN.army.figures, 30) // STICK))

@@ -3,8 +3,8 @@
 import json
 from dataclasses import replace
 from datetime import datetime, timedelta
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -92,7 +92,7 @@ def made(design, start=TUESDAY):
     return resolution, found
 
 
-class Legal(SimpleTestCase):
+class Legal(TestCase):
     @settings(max_examples=40, deadline=None)
     @given(designs())
     def test_every_plan_the_scheduler_makes_is_legal(self, design):
@@ -129,7 +129,7 @@ class Legal(SimpleTestCase):
         self.assertLess(ends[1], ends[0] - timedelta(days=20))
 
 
-class Faulty(SimpleTestCase):
+class Faulty(TestCase):
     def setUp(self):
         self.design = small_design(rule("a", "army", "", "field"), rule("b", "army", "torso", "metal"))
         self.resolution, self.plan = made(self.design)
@@ -199,7 +199,7 @@ class Faulty(SimpleTestCase):
         self.assertIn("mix", {fault.rule for fault in faults_of(design, resolution, TUESDAY, stretches)})
 
 
-class Verb(SimpleTestCase):
+class Verb(TestCase):
     def ask(self, **changes):
         design = small_design(rule("a", "army", "", "field"))
         asked = {"design": write_design(design), "start": "2026-11-24T18:00"}

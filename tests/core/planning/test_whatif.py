@@ -2,8 +2,8 @@
 
 from dataclasses import replace
 from datetime import date, datetime
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -19,7 +19,7 @@ TUESDAY = datetime(2026, 11, 24, 18, 0)
 LEVER = st.builds(Lever, st.just("rank"), st.sampled_from(("edge", "layer")), st.just("x"), st.floats(1, 500))
 
 
-class Tried(SimpleTestCase):
+class Tried(TestCase):
     def setUp(self):
         self.design = calvessa()
         self.resolution = resolve(self.design.army, self.design.scheme)
@@ -66,7 +66,7 @@ class Tried(SimpleTestCase):
         self.assertEqual(late_minutes(found, found.finish.date()), 0)
 
 
-class Giving(SimpleTestCase):
+class Giving(TestCase):
     @given(st.lists(LEVER, max_size=12), st.floats(0, 2000))
     def test_enough_gives_way_and_nothing_needless(self, known, lacking):
         chosen, still = giving_way(known, lacking)
@@ -88,7 +88,7 @@ class Giving(SimpleTestCase):
         self.assertEqual(giving_way(known, 70)[0], tuple(known[:2]))
 
 
-class Paces(SimpleTestCase):
+class Paces(TestCase):
     def test_few_observations_are_believed_little_and_many_much(self):
         one, many = (dict(pace_of([("base", 20.0, 10.0)] * count))["base"] for count in (1, 60))
         self.assertAlmostEqual(one, 2 ** (1 / 6), places=6)

@@ -2,8 +2,8 @@
 
 from dataclasses import replace
 from datetime import date
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -30,7 +30,7 @@ def for_brief(**said):
     return army_for_brief("Force", brief, formation_names("", brief.formations)), brief
 
 
-class Card(SimpleTestCase):
+class Card(TestCase):
     def test_under_the_lights_it_was_made_for_nothing_changes(self):
         grey = hex_of(lab_of(xyz_of_linear(linear_of(lab_of_hex("#808080")) * 0 + CARD)))
         for picked in ("#8a2f20", "#204060", "#777777"):
@@ -56,7 +56,7 @@ class Card(SimpleTestCase):
                 through_card("#808080", card)
 
 
-class Briefs(SimpleTestCase):
+class Briefs(TestCase):
     def test_what_is_not_allowed_is_refused_at_its_field(self):
         for said, field in (
             ({"genre": "space"}, "genre"),
@@ -102,7 +102,7 @@ class Briefs(SimpleTestCase):
         self.assertLess(len(near.findings), len(far.findings))
 
 
-class Proposals(SimpleTestCase):
+class Proposals(TestCase):
     def test_three_formations_are_told_apart_by_the_checks_and_nothing_is_left_bare(self):
         for genre in GENRES:
             for one in proposals(*for_brief(genre=genre), count=3):

@@ -1,15 +1,14 @@
 """Places on a piece: the agreed values, and what they are asked for."""
 
-from django.test import SimpleTestCase
-
 from mantello_core.colour.spaces import Lab, mean_lab
 from mantello_core.errors import UnknownName
 from mantello_core.film.tones import Tones
 from mantello_core.recipes.place import Place, Places, usual_places
 from mantello_core.recipes.technique import techniques
+from tests.core.case import RefusalCase
 
 
-class Usual(SimpleTestCase):
+class Usual(RefusalCase):
     def test_the_agreed_values(self):
         self.assertEqual(
             [(one.id, one.name, one.share, one.sprayed, one.left, one.band, one.pools) for one in usual_places()],
@@ -49,7 +48,7 @@ class Usual(SimpleTestCase):
             usual_places()["edges"]
 
 
-class Measured(SimpleTestCase):
+class Measured(RefusalCase):
     PLACES = Places(
         (Place("deep", "recess", 0.3, 0.1, 0.6, 1.0, True), Place("top", "raised", 0.7, 0.9, 0.1, 2.0)), "top", "top"
     )

@@ -1,8 +1,7 @@
 """Steps, predictions, undercoats, quantities, cautions."""
 
 from dataclasses import replace
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.film.ground import Ground
@@ -26,7 +25,7 @@ WASHED = Recipe(
 SOOT, GULL = Ground(paint("undercoat-soot")), Ground(paint("undercoat-gull"))
 
 
-class Steps(SimpleTestCase):
+class Steps(TestCase):
     def test_a_mix_names_both_its_sides(self):
         self.assertEqual(
             Mix(((paint("brine-green"), 2.0), (paint("salt-linen"), 1.0)), "water", 1.0).words,
@@ -66,7 +65,7 @@ class Steps(SimpleTestCase):
         self.assertLessEqual({"undercoat", *STEP_KINDS}, set(techniques()))
 
 
-class Predictions(SimpleTestCase):
+class Predictions(TestCase):
     def test_coats_follow_the_undercoat(self):
         on_soot, on_gull = (predicted(base("candle-yellow"), ground).outcomes[0].coats for ground in (SOOT, GULL))
         self.assertGreater(on_soot, on_gull)
@@ -97,7 +96,7 @@ class Predictions(SimpleTestCase):
         self.assertEqual(len(set(prediction.tones.values())), 1)
 
 
-class Grounds(SimpleTestCase):
+class Grounds(TestCase):
     def test_every_undercoat_is_a_spray(self):
         self.assertGreaterEqual(len(undercoats()), 4)
         self.assertEqual({pot.kind for pot in undercoats()}, {"spray"})
@@ -111,7 +110,7 @@ class Grounds(SimpleTestCase):
         )
 
 
-class Quantities(SimpleTestCase):
+class Quantities(TestCase):
     def test_millilitres_are_area_times_film_over_what_is_not_lost(self):
         step = replace(base("brine-green").steps[0], mix=Mix(((paint("brine-green"), 1.0),), "water", 1.0))
         wet = 950 * WET_FILM * 2 / 1000 / (1 - LOSS)
@@ -119,7 +118,7 @@ class Quantities(SimpleTestCase):
         self.assertEqual(DROP, 0.05)
 
 
-class Hazards(SimpleTestCase):
+class Hazards(TestCase):
     def test_a_spray_carries_its_caution_and_a_brush_of_water_paint_none(self):
         self.assertIn(cautions()["H-01"], cautions_for("undercoat", SOOT.paints))
         self.assertEqual(step_cautions(base("brine-green").steps[0]), ())

@@ -2,8 +2,8 @@
 
 import math
 from dataclasses import replace
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -29,7 +29,7 @@ def told(before, after, layers=((1, ""), (1, "field"), (1, "facing")), ordinals=
     return drifts({1: state(before)}, state(after), painted)
 
 
-class Drifts(SimpleTestCase):
+class Drifts(TestCase):
     def test_nothing_drifts_while_the_scheme_stays(self):
         self.assertEqual(told(BEFORE, BEFORE), ())
 
@@ -94,7 +94,7 @@ class Drifts(SimpleTestCase):
         self.assertNotEqual(told(BEFORE, after)[0].key, told(BEFORE, other)[0].key)
 
 
-class KeptAsPainted(SimpleTestCase):
+class KeptAsPainted(TestCase):
     @given(st.sampled_from(ROLES), st.sampled_from(ROLES), st.sets(st.integers(1, 3), min_size=1))
     def test_a_kept_drift_is_gone_and_others_are_untouched(self, coat, lapel, ordinals):
         after = with_rule(BEFORE, rule("b", "first", "torso.coat.lapel", lapel))

@@ -1,8 +1,8 @@
 """Where to look last, how figures are photographed, and what a decision stands on."""
 
 from dataclasses import replace
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -31,7 +31,7 @@ def fusilier():
     return next(one for one in resolve(design.army, design.scheme).classes if one.type == "fusilier")
 
 
-class LastLook(SimpleTestCase):
+class LastLook(TestCase):
     def test_straps_and_buckles_behind_come_before_the_coat(self):
         names = [look.area for look in last_look(fusilier(), {})]
         self.assertLess(names.index("gear.pack.buckle"), names.index("torso.coat.body.left"))
@@ -48,7 +48,7 @@ class LastLook(SimpleTestCase):
         self.assertEqual(looks["gear.pack.buckle"].words, "Pack buckle")
 
 
-class Shooting(SimpleTestCase):
+class Shooting(TestCase):
     def card(self, lightness, design=None):
         design = design or calvessa()
         resolution = resolve(design.army, design.scheme)
@@ -65,7 +65,7 @@ class Shooting(SimpleTestCase):
         self.assertTrue(any("nearly black" in one for one in self.card(8).minds))
 
 
-class Decisions(SimpleTestCase):
+class Decisions(TestCase):
     def test_every_subject_stands_on_something(self):
         design = levy()
         for subject in subjects_of(design):
@@ -103,7 +103,7 @@ class Decisions(SimpleTestCase):
             stands(calvessa(), "weather")
 
 
-class Even(SimpleTestCase):
+class Even(TestCase):
     def test_units_far_apart_come_first_and_one_unit_alone_matches(self):
         rows = evenness(
             [
@@ -120,7 +120,7 @@ class Even(SimpleTestCase):
         self.assertAlmostEqual(rows[0].apart, difference(Lab(41, 0, 0), Lab(46, 0, 0)))
 
 
-class Soiled(SimpleTestCase):
+class Soiled(TestCase):
     def dirty(self, level, **given):
         design = calvessa()
         finishing = Finishing(dirt=usual_dirt(), level=level, **given)
@@ -150,7 +150,7 @@ class Soiled(SimpleTestCase):
         self.assertTrue(swallowed(design, one, everything))
 
 
-class Portions(SimpleTestCase):
+class Portions(TestCase):
     def test_whole_drops_keep_the_parts(self):
         mix = Mix(((paint("brine-green"), 3.0), (paint("salt-linen"), 1.0)), "water", 2.0)
         small, large = portion(mix, 10, 1), portion(mix, 30_000, 2)

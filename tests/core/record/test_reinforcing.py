@@ -1,8 +1,7 @@
 """What was really used, and what stands in for what is gone."""
 
 from datetime import datetime, timedelta
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.range import paint, paints
@@ -24,7 +23,7 @@ def painted(entries, ordinals=(1, 2, 3), shelf=None, usable=(), mix=MADDER):
     return as_painted(entries, ordinals, shelf or {}, SHIPPED, usable, lambda role, step, version: mix)
 
 
-class AsPainted(SimpleTestCase):
+class AsPainted(TestCase):
     def test_steps_come_in_the_order_they_were_painted(self):
         steps = painted([logged("s2", days=2), logged("s1", days=1), logged("s9", ordinals=(7,))])
         self.assertEqual([one.step for one in steps], ["s1", "s2"])

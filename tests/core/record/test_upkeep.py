@@ -1,8 +1,7 @@
 """The bench: wear of tools, age of mixes, metals found again."""
 
 from datetime import datetime, timedelta
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.formats.sample import levy
 from mantello_core.paints.catalogue import SHIPPED
@@ -20,7 +19,7 @@ def use(tool="round brush", kind="base", minutes=60.0, mix="A 1", pots=("salt-li
     return Use(tool, kind, minutes, mix, pots, kinds, NOW - timedelta(days=days))
 
 
-class Wears(SimpleTestCase):
+class Wears(TestCase):
     def test_hours_add_up_and_hard_work_counts_half_as_much_again(self):
         found = {
             one.tool: one.hours
@@ -41,7 +40,7 @@ class Wears(SimpleTestCase):
         self.assertEqual(wears([]), ())
 
 
-class Leftovers(SimpleTestCase):
+class Leftovers(TestCase):
     def test_a_mix_lives_as_long_as_its_shortest_paint_from_its_last_use(self):
         found = leftovers([use(pots=("salt-linen", METAL), days=2), use(pots=("salt-linen", METAL), days=0.5)], NOW)
         self.assertEqual([one.until for one in found], [NOW + timedelta(days=0.5)])
@@ -58,7 +57,7 @@ class Leftovers(SimpleTestCase):
         self.assertEqual(one.until, NOW + timedelta(days=3))
 
 
-class Metals(SimpleTestCase):
+class Metals(TestCase):
     def setUp(self):
         design = levy()
         self.scheme, self.resolution = design.scheme, resolve(design.army, design.scheme)
@@ -76,7 +75,7 @@ class Metals(SimpleTestCase):
         self.assertEqual(metal_places(self.scheme, self.resolution, ["brass", "nowhere"]), ())
 
 
-class Lives(SimpleTestCase):
+class Lives(TestCase):
     def test_the_shortest_lived_paint_decides(self):
         self.assertEqual(mix_life(("acrylic",)), timedelta(days=3))
         self.assertEqual(mix_life(("acrylic", "metallic")), timedelta(days=1))

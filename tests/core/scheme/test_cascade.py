@@ -1,8 +1,8 @@
 """Which rule wins, drawn from small armies; and the laws that hold for all of them."""
 
 from dataclasses import replace
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -62,7 +62,7 @@ def worn(*rules: Rule, figure: Figure = FUSILIER, area: str = LAPEL):
     return resolve(design.army, design.scheme).of(figure).cells[area].role
 
 
-class WhoWins(SimpleTestCase):
+class WhoWins(TestCase):
     def test_nothing_set_is_a_gap_and_an_empty_role_is_bare(self):
         self.assertIsNone(worn())
         self.assertEqual(worn(rule("a", "army", "", "")), "")
@@ -151,7 +151,7 @@ class WhoWins(SimpleTestCase):
         self.assertEqual({cell.role for name, cell in cells.items() if name.startswith("gear.sash")}, {"facing"})
 
 
-class Ladders(SimpleTestCase):
+class Ladders(TestCase):
     def test_the_whole_ladder_is_kept_the_winner_first(self):
         design = small_design(
             rule("a", "army", "", "field"),
@@ -180,7 +180,7 @@ class Ladders(SimpleTestCase):
             design.army.rungs(Figure("first-line", "fusilier", 4))
 
 
-class Laws(SimpleTestCase):
+class Laws(TestCase):
     @given(RULES)
     @settings(max_examples=60, deadline=None)
     def test_classes_answer_as_figure_by_figure_ladders_do(self, rules):
@@ -267,7 +267,7 @@ class Laws(SimpleTestCase):
         self.assertEqual(changes(resolution, resolve(without.army, without.scheme)).areas, 0)
 
 
-class Selectors(SimpleTestCase):
+class Selectors(TestCase):
     def test_a_star_stands_for_one_step_only(self):
         self.assertIsNotNone(narrowness("arm.*.cuff", "arm.left.cuff", "cloth"))
         self.assertIsNone(narrowness("arm.*", "arm", "cloth"))
@@ -287,7 +287,7 @@ class Selectors(SimpleTestCase):
         )
 
 
-class Demo(SimpleTestCase):
+class Demo(TestCase):
     def test_the_companies_of_the_demo_wear_their_facings(self):
         design = calvessa()
         resolution = resolve(design.army, design.scheme)

@@ -1,8 +1,7 @@
 """Substitutions, toned roles, written rules, schemes taken over, and the tree re-ordered."""
 
 from dataclasses import replace
-
-from django.test import SimpleTestCase
+from unittest import TestCase
 
 from mantello_core.army.figure_filter import Filter
 from mantello_core.army.tree import Figure
@@ -23,7 +22,7 @@ def worn(design, figure=FUSILIER, area=LAPEL):
     return resolve(design.army, design.scheme).of(figure).cells[area]
 
 
-class Substitutions(SimpleTestCase):
+class Substitutions(TestCase):
     def test_a_formation_wears_another_role_instead_and_only_it(self):
         design = edit.with_replaced_role(COATED, "second", "field", "lace")
         self.assertEqual((worn(design).role, worn(design, SECOND).role), ("field", "lace"))
@@ -81,7 +80,7 @@ class Substitutions(SimpleTestCase):
         )
 
 
-class WrittenRules(SimpleTestCase):
+class WrittenRules(TestCase):
     def test_a_rule_is_added_changed_and_wins_as_it_says(self):
         made = Rule("", "first", ("torso.coat.lapel",), "lace", Filter(rank="fusilier", every=2))
         design = edit.with_rule(COATED, made)
@@ -119,7 +118,7 @@ class WrittenRules(SimpleTestCase):
                 muster.with_tags(COATED, "second-line", tags)
 
 
-class Transfers(SimpleTestCase):
+class Transfers(TestCase):
     def test_roles_are_matched_by_name_and_rules_by_formation(self):
         other = calvessa()
         here = muster.with_node_named(COATED, "regiment", "2nd Tidewall Fusiliers")
@@ -145,7 +144,7 @@ class Transfers(SimpleTestCase):
         self.assertEqual(read_design_bytes(design_bytes(over)), over)
 
 
-class Tree(SimpleTestCase):
+class Tree(TestCase):
     def test_siblings_are_moved_and_stop_at_the_ends(self):
         order = lambda design: [node.id for node in design.army.nodes["regiment"].children]  # noqa: E731
         self.assertEqual(order(muster.with_node_moved(COATED, "second", -1)), ["second", "first"])

@@ -1,5 +1,7 @@
 """Whether everything that a scheme names is there."""
 
+from collections.abc import Iterable
+
 from ...army.tree import Army
 from ...insignia.devices.device import ARMS
 from ...scheme.scheme import Scheme
@@ -8,21 +10,39 @@ from .recipes import refuse_twice
 
 
 def check_references(army: Army, scheme: Scheme) -> None:
-    refuse_twice([role.id for role in scheme.roles], "/scheme/roles", "role")
-    refuse_twice([rule.id for rule in scheme.rules], "/scheme/rules", "rule")
-    refuse_twice([table.id for table in scheme.tables], "/scheme/tables", "table")
+    """Refuse ids that occur twice, and names of what is not there.
+
+    Raises: Contradiction, UnknownName or Unreadable with a JSON pointer.
+    """
+    for name, kind in (
+        ("roles", "role"), ("rules", "rule"), ("tables", "table"), ("code_systems", "marking system"), ("arms", "arms"),
+    ):  # fmt: skip
+        refuse_twice([one.id for one in getattr(scheme, name)], f"/scheme/{name}", kind)
+    _check_rules(army, scheme)
+    _check_marks(army, scheme)
+    _check_arms(army, scheme)
+    for name in ("accents", "signatures"):
+        _check_roles(scheme, getattr(scheme.aims, name), f"/scheme/aims/{name}")
+    for name in ("focus", "quiet"):
+        _check_selectors(getattr(scheme.aims, name), f"/scheme/aims/{name}")
+    for index, table in enumerate(scheme.tables):
+        _check_table(army, scheme, table, f"/scheme/tables/{index}")
+
+
+def _check_rules(army: Army, scheme: Scheme) -> None:
     for index, rule in enumerate(scheme.rules):
         where = f"/scheme/rules/{index}"
         army.node(rule.scope, f"{where}/scope")
-        if rule.role:
-            scheme.role(rule.role, f"{where}/role")
-        for selector in rule.select:
-            checked_selector(selector, f"{where}/select")
+        _check_roles(scheme, [rule.role], f"{where}/role")
+        _check_selectors(rule.select, f"{where}/select")
     for index, one in enumerate(scheme.substitutions):
         where = f"/scheme/substitutions/{index}"
         army.node(one.scope, f"{where}/scope")
         scheme.role(one.role, f"{where}/role")
         scheme.role(one.use, f"{where}/use")
+
+
+def _check_marks(army: Army, scheme: Scheme) -> None:
     for index, one in enumerate(scheme.placements):
         where = f"/scheme/placements/{index}"
         army.node(one.scope, f"{where}/scope")
@@ -30,33 +50,37 @@ def check_references(army: Army, scheme: Scheme) -> None:
             scheme.named_arms(one.device.text, f"{where}/device/text")
         elif one.device:
             scheme.role(one.role, f"{where}/role")
-        for name in (one.manner.ground, one.manner.outline):
-            if name:
-                scheme.role(name, f"{where}/manner")
-    refuse_twice([one.id for one in scheme.code_systems], "/scheme/code_systems", "marking system")
+        _check_roles(scheme, (one.manner.ground, one.manner.outline), f"{where}/manner")
     for index, one in enumerate(scheme.code_systems):
         for role in one.roles:
             scheme.role(role, f"/scheme/code_systems/{index}")
-    refuse_twice([one.id for one in scheme.arms], "/scheme/arms", "arms")
+
+
+def _check_arms(army: Army, scheme: Scheme) -> None:
     for index, one in enumerate(scheme.arms):
         if one.bearer:
             army.node(one.bearer, f"/scheme/arms/{index}/bearer")
         for _, role in one.bound:
             scheme.role(role, f"/scheme/arms/{index}/bound")
-    for name in ("accents", "signatures"):
-        for role in getattr(scheme.aims, name):
-            scheme.role(role, f"/scheme/aims/{name}")
-    for name in ("focus", "quiet"):
-        for selector in getattr(scheme.aims, name):
-            checked_selector(selector, f"/scheme/aims/{name}")
-    for index, table in enumerate(scheme.tables):
-        where = f"/scheme/tables/{index}"
-        refuse_twice([column.id for column in table.columns], f"{where}/columns", "column")
-        for column in table.columns:
-            for selector in column.select:
-                checked_selector(selector, f"{where}/columns")
-        for at, (row, _, role) in enumerate(table.cells):
-            if table.key != "rank":
-                army.node(row, f"{where}/cells/{at}/row")
-            if role:
-                scheme.role(role, f"{where}/cells/{at}/role")
+
+
+def _check_table(army: Army, scheme: Scheme, table, where: str) -> None:
+    refuse_twice([column.id for column in table.columns], f"{where}/columns", "column")
+    for column in table.columns:
+        _check_selectors(column.select, f"{where}/columns")
+    for at, (row, _, role) in enumerate(table.cells):
+        if table.key != "rank":
+            army.node(row, f"{where}/cells/{at}/row")
+        _check_roles(scheme, [role], f"{where}/cells/{at}/role")
+
+
+def _check_roles(scheme: Scheme, roles: Iterable[str | None], where: str) -> None:
+    """Refuse roles that are not there; none named is fine."""
+    for role in roles:
+        if role:
+            scheme.role(role, where)
+
+
+def _check_selectors(selectors: Iterable[str], where: str) -> None:
+    for selector in selectors:
+        checked_selector(selector, where)

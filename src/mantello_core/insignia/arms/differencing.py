@@ -183,44 +183,57 @@ def _distances(looks: np.ndarray) -> np.ndarray:
 
 def _candidates(parent: Coat) -> Iterable[tuple[str, Coat]]:
     """Every difference that is tried, each with how it is made."""
-    kinds = {one.kind for one in parent.elements if isinstance(one, Ordinary)}
     for tincture in TINCTURES_TRIED:
-        if "bordure" not in kinds:
-            for line in ("", "embattled", "engrailed"):
-                said = f"{line} bordure" if line else "bordure"
-                yield (
-                    f"{'an' if said[0] == 'e' else 'a'} {said} {tincture}",
-                    _with(parent, Ordinary("bordure", tincture, 1, line)),
-                )
-        if "label" not in kinds and "chief" not in kinds:
-            yield f"a label {tincture}", _with(parent, Ordinary("label", tincture, 1, "", (), (), 3))
-        if "chief" not in kinds and "label" not in kinds:
-            yield f"a chief {tincture}", _with(parent, Ordinary("chief", tincture))
-        if "canton" not in kinds and "chief" not in kinds:
-            yield f"a canton {tincture}", _with(parent, Ordinary("canton", tincture))
-        yield f"overall a bendlet {tincture}", _with(parent, Ordinary("bendlet", tincture, 1, "", (), (), 0, True))
+        yield from _added(parent, tincture)
         for at, element in enumerate(parent.elements):
             yield from _recoloured(parent, at, element, tincture)
-        if isinstance(parent.field, Plain) and parent.field.tincture != tincture:
-            yield f"the field {tincture}", replace(parent, field=Plain(tincture))
-        if isinstance(parent.field, Divided | Varied):
-            first, *rest = parent.field.tinctures
-            if tincture not in parent.field.tinctures:
-                yield (
-                    f"{tincture} for {first} in the field",
-                    replace(parent, field=replace(parent.field, tinctures=(tincture, *rest))),
-                )
+        yield from _other_field(parent, tincture)
     for at, element in enumerate(parent.elements):
         if isinstance(element, Ordinary) and element.kind not in ("label", "canton"):
             for line in _LINES:
                 if line != element.line:
                     yield f"the {element.kind} {line}", _changed(parent, at, replace(element, line=line))
-    if not any(isinstance(one, Ordinary) and one.kind in ("chief", "canton", "label") for one in parent.elements):
-        for charge in _SMALL:
-            for tincture in ("or", "argent", "sable"):
-                ground = "argent" if tincture == "sable" else "sable"
-                chief = Ordinary("chief", ground, 1, "", (Group(3, charge, tincture),))
-                yield f"three {charge}s {tincture} on a chief {ground}", _with(parent, chief)
+    if not _kinds(parent) & {"chief", "canton", "label"}:
+        yield from _charged_chiefs(parent)
+
+
+def _kinds(parent: Coat) -> set[str]:
+    return {one.kind for one in parent.elements if isinstance(one, Ordinary)}
+
+
+def _added(parent: Coat, tincture: str) -> Iterable[tuple[str, Coat]]:
+    """Marks laid on the arms in one tincture, where they do not bear their like."""
+    kinds = _kinds(parent)
+    if "bordure" not in kinds:
+        for line in ("", "embattled", "engrailed"):
+            said = f"{line} bordure" if line else "bordure"
+            yield (
+                f"{'an' if said[0] == 'e' else 'a'} {said} {tincture}",
+                _with(parent, Ordinary("bordure", tincture, 1, line)),
+            )
+    if not kinds & {"label", "chief"}:
+        yield f"a label {tincture}", _with(parent, Ordinary("label", tincture, 1, "", (), (), 3))
+        yield f"a chief {tincture}", _with(parent, Ordinary("chief", tincture))
+    if not kinds & {"canton", "chief"}:
+        yield f"a canton {tincture}", _with(parent, Ordinary("canton", tincture))
+    yield f"overall a bendlet {tincture}", _with(parent, Ordinary("bendlet", tincture, 1, "", (), (), 0, True))
+
+
+def _other_field(parent: Coat, tincture: str) -> Iterable[tuple[str, Coat]]:
+    if isinstance(parent.field, Plain) and parent.field.tincture != tincture:
+        yield f"the field {tincture}", replace(parent, field=Plain(tincture))
+    if isinstance(parent.field, Divided | Varied) and tincture not in parent.field.tinctures:
+        first, *rest = parent.field.tinctures
+        field = replace(parent.field, tinctures=(tincture, *rest))
+        yield f"{tincture} for {first} in the field", replace(parent, field=field)
+
+
+def _charged_chiefs(parent: Coat) -> Iterable[tuple[str, Coat]]:
+    for charge in _SMALL:
+        for tincture in ("or", "argent", "sable"):
+            ground = "argent" if tincture == "sable" else "sable"
+            chief = Ordinary("chief", ground, 1, "", (Group(3, charge, tincture),))
+            yield f"three {charge}s {tincture} on a chief {ground}", _with(parent, chief)
 
 
 def _recoloured(parent: Coat, at: int, element, tincture: str) -> Iterable[tuple[str, Coat]]:

@@ -249,70 +249,73 @@ def _stripe(start: Point, end: Point, width: float, line: str, size: float) -> B
 def ordinary_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry:
     """An ordinary, or several, as they lie on a surface."""
     left, top, right, bottom, size = frame(surface)
-    x, y, far = (left + right) / 2, (top + bottom) / 2 + low, (right - left) + (bottom - top)
-    kind, line, loaded = one.kind, one.line, bool(one.bears)
-    wide = _WIDE.get(kind, (0.1, 0.1))[loaded] * size
-    if kind in ("fess", "fillet"):
-        shape = band([(left - far, y), (right + far, y)], wide, line, size)
-    elif kind == "pale":
-        shape = band([(x, top - far), (x, bottom + far)], wide, line, size)
-    elif kind in ("bend", "bend sinister"):
-        sign = 1 if kind == "bend" else -1
-        shape = band([(x - sign * far, y - far), (x + sign * far, y + far)], wide, line, size)
-    elif kind in ("bar", "pallet", "bendlet", "chevronel"):
-        shape = unary_union(_several(kind, one.count, surface, y, line))
-    elif kind == "chevron":
-        shape = band([(x - far, y + far), (x, y - size * 0.02), (x + far, y + far)], wide, line, size)
-    elif kind == "cross":
-        shape = unary_union(
-            [
-                band([(x, top - far), (x, bottom + far)], wide, line, size),
-                band([(left - far, y), (right + far, y)], wide, line, size),
-            ]
-        )
-    elif kind == "saltire":
-        shape = unary_union(
-            [band([(x - sign * far, y - far), (x + sign * far, y + far)], wide, line, size) for sign in (1, -1)]
-        )
-    elif kind == "pall":
+    x, y = (left + right) / 2, (top + bottom) / 2 + low
+    if one.kind in _CROSSING:
+        wide = _WIDE.get(one.kind, (0.1, 0.1))[bool(one.bears)] * size
+        far = (right - left) + (bottom - top)
+        shape = _bands(one.kind, one.line, wide, (x, y, far), (left, top, right, bottom, size))
+    elif one.kind in ("bar", "pallet", "bendlet", "chevronel"):
+        shape = unary_union(_several(one.kind, one.count, surface, y, one.line))
+    elif one.kind in ("bordure", "orle"):
+        shape = _around(one, surface, size)
+    else:
+        shape = _lying(one, (x, y), (left, top, right, bottom, size))
+    return shape.intersection(surface).buffer(0)
+
+
+#: ordinaries that are one or several bands from edge to edge
+_CROSSING = ("fess", "fillet", "pale", "bend", "bend sinister", "chevron", "cross", "saltire", "pall")
+
+
+def _bands(kind: str, line: str, wide: float, middle, within) -> BaseGeometry:
+    (x, y, far), (left, top, right, bottom, size) = middle, within
+    across, upright = [(left - far, y), (right + far, y)], [(x, top - far), (x, bottom + far)]
+    falling, rising = ([(x - sign * far, y - far), (x + sign * far, y + far)] for sign in (1, -1))
+    if kind == "pall":
         limbs = [[(x, y), (x - far, y - far)], [(x, y), (x + far, y - far)], [(x, y), (x, bottom + far)]]
-        shape = unary_union([band(limb, wide, "", size) for limb in limbs]).union(
-            band([(x, y - 0.01), (x, y + 0.01)], wide, "", size)
-        )
-    elif kind in ("chief", "base"):
-        tall = (bottom - top) * (0.3 if loaded else 0.27)
+        limbs.append([(x, y - 0.01), (x, y + 0.01)])
+        return unary_union([band(limb, wide, "", size) for limb in limbs])
+    courses = {
+        "fess": [across], "fillet": [across], "pale": [upright], "bend": [falling], "bend sinister": [rising],
+        "chevron": [[(x - far, y + far), (x, y - size * 0.02), (x + far, y + far)]],
+        "cross": [upright, across], "saltire": [falling, rising],
+    }  # fmt: skip
+    return unary_union([band(course, wide, line, size) for course in courses[kind]])
+
+
+def _around(one: Ordinary, surface: BaseGeometry, size: float) -> BaseGeometry:
+    """A bordure along the edge, an orle within it."""
+    thick = size * (0.15 if one.bears else 0.11)
+    if one.kind == "bordure":
+        outer, inner = surface, surface.buffer(-thick)
+    else:
+        outer, inner = surface.buffer(-thick * 0.9), surface.buffer(-thick * 1.6)
+    return outer.difference(_lined(inner, one.line, size))
+
+
+def _lying(one: Ordinary, middle, within) -> BaseGeometry:
+    """An ordinary that lies against an edge, in a corner, or in the middle."""
+    (x, y), (left, top, right, bottom, size) = middle, within
+    kind, far = one.kind, (right - left) + (bottom - top)
+    if kind in ("chief", "base"):
+        tall = (bottom - top) * (0.3 if one.bears else 0.27)
         at = top + tall if kind == "chief" else bottom - tall * 1.1
         away = top - far if kind == "chief" else bottom + far
-        shape = Polygon(
-            [*edge((left - far, at), (right + far, at), line, size), (right + far, away), (left - far, away)]
-        ).buffer(0)
-    elif kind in ("bordure", "orle"):
-        thick = size * (0.15 if loaded else 0.11)
-        outer, inner = (
-            (surface, surface.buffer(-thick))
-            if kind == "bordure"
-            else (surface.buffer(-thick * 0.9), surface.buffer(-thick * 1.6))
-        )
-        shape = outer.difference(_lined(inner, line, size))
-    elif kind in ("canton", "quarter"):
+        inner = edge((left - far, at), (right + far, at), one.line, size)
+        return Polygon([*inner, (right + far, away), (left - far, away)]).buffer(0)
+    if kind in ("canton", "quarter"):
         share = 0.34 if kind == "canton" else 0.5
-        shape = box(left - far, top - far, left + (right - left) * share, top + (bottom - top) * share)
-    elif kind == "pile":
-        shape = unary_union(_piles(one.count, left, right, top, bottom))
-    elif kind == "flaunch":
-        shape = unary_union(
-            [
-                LineString([(edge_x, top - far), (edge_x, bottom + far)]).buffer(0.01).union(_lens(edge_x, y, size))
-                for edge_x in (left, right)
-            ]
-        )
-    elif kind == "gyron":
-        shape = Polygon([(x, y), (left - far, y), (left - far, y - far)])
-    elif kind == "inescutcheon":
-        shape = unary_union(_escutcheons(one.count, x, y, size))
-    else:
-        shape = _label(one.points, left, right, top, size)
-    return shape.intersection(surface).buffer(0)
+        return box(left - far, top - far, left + (right - left) * share, top + (bottom - top) * share)
+    if kind == "pile":
+        return unary_union(_piles(one.count, left, right, top, bottom))
+    if kind == "flaunch":
+        sides = [LineString([(side, top - far), (side, bottom + far)]).buffer(0.01) for side in (left, right)]
+        return unary_union([*sides, *(_lens(side, y, size) for side in (left, right))])
+    if kind == "gyron":
+        return Polygon([(x, y), (left - far, y), (left - far, y - far)])
+    if kind == "inescutcheon":
+        return unary_union(_escutcheons(one.count, x, y, size))
+    return _label(one.points, left, right, top, size)
 
 
 def _several(kind: str, count: int, surface, y: float, line: str) -> list[BaseGeometry]:

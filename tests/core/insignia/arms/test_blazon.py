@@ -2,8 +2,8 @@
 
 import json
 from dataclasses import replace
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -112,7 +112,7 @@ SIMPLE = (
 )  # fmt: skip
 
 
-class Reading(SimpleTestCase):
+class Reading(TestCase):
     @settings(max_examples=120, deadline=None)
     @given(ARMS)
     def test_what_is_written_reads_back_to_the_same_tree(self, arms):
@@ -223,7 +223,7 @@ class Reading(SimpleTestCase):
             read_blazon("azure " * 400)
 
 
-class Rule(SimpleTestCase):
+class Rule(TestCase):
     def test_metal_on_colour_keeps_it_and_metal_on_metal_does_not(self):
         for text, keeps in (
             ("Azure, a fess or", True), ("Azure, a fess gules", False), ("Or, a fess argent", False), ("Ermine, a fess gules", True),
@@ -243,7 +243,7 @@ class Rule(SimpleTestCase):
         self.assertEqual((one.kind, one.excused), ("colour", ""))
 
 
-class Drawn(SimpleTestCase):
+class Drawn(TestCase):
     def test_sixty_charges_have_a_shape_in_each_attitude(self):
         self.assertGreaterEqual(len(CHARGES), 45)
         for one in CHARGES.values():
@@ -344,7 +344,7 @@ class Drawn(SimpleTestCase):
         self.assertIn("&lt;b&gt;", arms_svg(drawn_arms(read_blazon("Or")), title="<b>"))
 
 
-class Verb(SimpleTestCase):
+class Verb(TestCase):
     def said(self, **document):
         status, text = answer("blazon", json.dumps(document).encode())
         return status, json.loads(text)

@@ -1,6 +1,7 @@
 """What may come next in a blazon; arms as branches; marks as work."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
+
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -19,7 +20,7 @@ def phrases(text):
     return [one.phrase for one in completions(text)]
 
 
-class Completing(SimpleTestCase):
+class Completing(TestCase):
     def test_what_is_begun_is_finished(self):
         for text, wanted in (
             ("az", "azure"), ("azure, a fess wa", "wavy"), ("azure, three lan", "lanterns"), ("azure, a lan", "lantern"),
@@ -55,7 +56,7 @@ class Completing(SimpleTestCase):
             self.assertTrue(0 <= one.start <= len(text))
 
 
-class Branches(SimpleTestCase):
+class Branches(TestCase):
     def test_everything_hangs_where_it_belongs(self):
         tree = branch_of(read_blazon(WHOLE))
         self.assertEqual((tree.kind, tree.words), ("field", "gules"))
@@ -78,7 +79,7 @@ class Branches(SimpleTestCase):
         self.assertEqual([one.words for one in halves], ["azure", "gules"])
 
 
-class Work(SimpleTestCase):
+class Work(TestCase):
     def site(self, curve="flat"):
         return Site("s", "a", 0, 0, 5, 6, "shield", curve)
 

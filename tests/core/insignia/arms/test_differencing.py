@@ -1,8 +1,8 @@
 """Differences of arms, liveries and badges."""
 
 import json
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -27,7 +27,7 @@ def colour(id_: str) -> Lab:
     return lab_of_hex(PLAIN_COLOURS[(TINCTURES[id_].made_of or (id_,))[0]])
 
 
-class Differences(SimpleTestCase):
+class Differences(TestCase):
     def test_all_differ_keep_the_rule_and_say_how(self):
         found = differenced(PARENT, 6, colour)
         coats = [one.arms for one in found.differences]
@@ -76,7 +76,7 @@ class Differences(SimpleTestCase):
             self.assertEqual(answer("difference", json.dumps(document).encode())[0], BAD_INPUT)
 
 
-class Liveries(SimpleTestCase):
+class Liveries(TestCase):
     def test_the_field_and_the_main_thing_on_it_give_the_colours_and_the_charge_the_badge(self):
         for blazon, words in (
             ("Gules, a fess wavy or between three lanterns argent", "gules and or, a lantern argent for badge"),
@@ -106,7 +106,7 @@ class Liveries(SimpleTestCase):
         self.assertNotIn("Gules", blazons[pairs[0][0]] + blazons[pairs[0][1]])
 
 
-class Cadency(SimpleTestCase):
+class Cadency(TestCase):
     def test_children_have_their_marks_in_order_and_all_keep_the_rule(self):
         parent = read_blazon("Gules, a fess wavy or between three lanterns argent")
         found = cadency(parent, 5, lambda id_: lab_of_hex(PLAIN_COLOURS[id_]))

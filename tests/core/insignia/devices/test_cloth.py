@@ -2,8 +2,8 @@
 
 import math
 from itertools import pairwise
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import Point, box
@@ -17,7 +17,7 @@ from mantello_core.insignia.transfers.bought_sheet import BoughtSheet, Need, rea
 PALE, DARK = lab_of_hex("#e8e0d0"), lab_of_hex("#20304a")
 
 
-class Fits(SimpleTestCase):
+class Fits(TestCase):
     @given(st.sampled_from(sorted(PATTERNS)), st.floats(4, 500), st.floats(0.1, 2))
     def test_it_closes_on_itself_near_the_wanted_width(self, pattern, girth, wanted):
         fit = cloth_fit(pattern, girth, wanted, 0.3, (PALE, DARK), 1.2)
@@ -81,7 +81,7 @@ def need(count=4, ground="#c0a060"):
     return Need("'1'", ONE, 3.0, 4.0, tuple(f"f{at}" for at in range(count)), lab_of_hex(ground), Lab(10, 0, 0))
 
 
-class Sheets(SimpleTestCase):
+class Sheets(TestCase):
     def setUp(self):
         self.sheet = BoughtSheet("s", "Numerals", 1, read_designs(LIST))
 

@@ -1,6 +1,7 @@
 """Devices: drawn to fit, refused where they cannot be."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
+
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -19,7 +20,7 @@ SIGNS = st.text("0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ", min_size=1, max_size=3)
 DEVICES = SIGNS.map(lambda text: Device("text", text)) | st.sampled_from(sorted(figures())).map(Device)
 
 
-class Devices(SimpleTestCase):
+class Devices(TestCase):
     @given(DEVICES, st.floats(0.5, 40), st.floats(0.5, 40))
     def test_any_device_fills_its_site_to_the_margin_about_its_middle(self, device, width, height):
         left, top, right, bottom = device_shape(device, width, height).bounds

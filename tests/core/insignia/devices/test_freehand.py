@@ -2,8 +2,8 @@
 
 import json
 import re
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely.geometry import box
@@ -28,7 +28,7 @@ LANTERNS = drawing("Gules, a fess wavy or between three lanterns argent")
 HERON = drawing("Per pale azure and argent, a heron counterchanged")
 
 
-class Verdicts(SimpleTestCase):
+class Verdicts(TestCase):
     def test_what_a_brush_draws_is_painted_as_it_is(self):
         guide = freehand(LANTERNS, 14)
         self.assertEqual((guide.verdict, guide.changed, guide.lost), ("paintable", (), ()))
@@ -78,7 +78,7 @@ class Verdicts(SimpleTestCase):
             self.assertGreaterEqual(guide.drawing.thinnest(width)[0], 0.8 * line)
 
 
-class Stages(SimpleTestCase):
+class Stages(TestCase):
     def test_they_go_from_the_ground_to_the_light(self):
         titles = [one.title.split(":")[0] for one in freehand(HERON, 14).stages]
         self.assertEqual(titles, ["Ground", "Marks", "Divisions", "Small", "Grown", "Cut back", "Light"])
@@ -144,7 +144,7 @@ class Stages(SimpleTestCase):
             self.assertEqual(answer("freehand", json.dumps(wrong).encode())[0], BAD_INPUT)
 
 
-class Borders(SimpleTestCase):
+class Borders(TestCase):
     def test_charges_keep_inside_a_bordure_and_bands_run_under_it(self):
         arms = drawing("Gules, a fess or between three lanterns argent, a bordure azure")
         border = next(piece.shape for piece in arms.pieces if piece.of == "bordure")
@@ -156,14 +156,14 @@ class Borders(SimpleTestCase):
         self.assertGreater(fess.intersection(border).area, 1)
 
 
-class Widths(SimpleTestCase):
+class Widths(TestCase):
     def test_the_narrowest_of_a_bar_is_its_width(self):
         bar = box(0, 0, 60, 8)
         self.assertAlmostEqual(narrowest(bar), 8, delta=0.05)
         self.assertAlmostEqual(narrowest(bar.union(box(20, 8, 40, 30))), 8, delta=0.1)
 
 
-class Divisions(SimpleTestCase):
+class Divisions(TestCase):
     def test_quarter_marks_meet_what_they_should(self):
         for count, meets in (
             (4, (1, 2, 3, 4)),

@@ -1,6 +1,7 @@
 """How marks are put on: turned, framed, faced, on a patch, with a line round them; furs on figures."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
+
 from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import Polygon, box
@@ -31,7 +32,7 @@ UNDER = (SeenArea.plain("a", 30, 30),)
 THREE = Device("text", "3")
 
 
-class Devices(SimpleTestCase):
+class Devices(TestCase):
     @given(st.sampled_from(sorted(figures())), st.floats(-180, 180), st.floats(0.5, 40), st.floats(0.5, 40))
     def test_every_figure_keeps_to_its_site_however_it_is_turned(self, kind, turn, width, height):
         left, top, right, bottom = device_shape(Device(kind), width, height, turn).bounds
@@ -69,7 +70,7 @@ class Devices(SimpleTestCase):
         self.assertEqual(device_stroke(Device("stripes", "1.2"), 9, 9), 1.2)
 
 
-class Facing(SimpleTestCase):
+class Facing(TestCase):
     def test_arms_turn_to_the_pole_and_numerals_never_do(self):
         arms = Device(ARMS, "x")
         self.assertEqual(
@@ -89,7 +90,7 @@ class Facing(SimpleTestCase):
             self.assertEqual(caught.exception.where, where)
 
 
-class Worn(SimpleTestCase):
+class Worn(TestCase):
     def fills(self, manner=PLAIN_MANNER, device=THREE, view="front", **round_it):
         return worn(WornMark(device, "#ff0000", manner=manner, **round_it), SITE, UNDER, view)
 
@@ -133,7 +134,7 @@ class Worn(SimpleTestCase):
         self.assertIn('viewBox="-30.0 -20.0 60.0 40.0"', svg)
 
 
-class ByHand(SimpleTestCase):
+class ByHand(TestCase):
     def test_a_numeral_has_the_stages_of_arms_in_its_two_colours(self):
         drawing = device_drawing(THREE, 3, 4)
         self.assertEqual({one.tincture for one in drawing.pieces}, {GROUND, INK})

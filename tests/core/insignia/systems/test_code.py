@@ -1,6 +1,7 @@
 """Marking systems: codes that keep their rules, as unlike as can be, the same for the same seed."""
 
-from django.test import SimpleTestCase
+from unittest import TestCase
+
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -29,7 +30,7 @@ def company(*sizes):
     return [Holder(f"{group}{at}", f"g{group}") for group, size in enumerate(sizes) for at in range(size)]
 
 
-class Allotted(SimpleTestCase):
+class Allotted(TestCase):
     def test_a_company_has_its_colour_and_counts_its_squads(self):
         found = allotted(company(3, 2), CodePlan(tuple(LOOKS), (), NUMERALS), {}, [], SITE)
         self.assertEqual([code.sign for code in found.values()], ["1", "2", "3", "1", "2"])
@@ -92,7 +93,7 @@ class Allotted(SimpleTestCase):
             self.assertEqual(caught.exception.where, where, plan)
 
 
-class Proven(SimpleTestCase):
+class Proven(TestCase):
     def test_red_and_green_are_nearer_for_the_weakest_sight(self):
         shown = proof([Code("red", "disc"), Code("green", "disc")], SITE)
         self.assertGreater(shown.smallest, 1.5 * shown.smallest_weak)

@@ -3,8 +3,8 @@
 import json
 import math
 import re
+from unittest import TestCase
 
-from django.test import SimpleTestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely import affinity
@@ -42,7 +42,7 @@ def on_sheet(one):
     return affinity.translate(turned, one.x, one.y)
 
 
-class Nesting(SimpleTestCase):
+class Nesting(TestCase):
     @settings(max_examples=30, deadline=None)
     @given(st.lists(st.tuples(st.floats(0.5, 40), st.floats(0.5, 40), st.integers(1, 12)), min_size=1, max_size=6))
     def test_every_copy_lies_once_inside_the_edge_and_none_on_another(self, sizes):
@@ -67,7 +67,7 @@ class Nesting(SimpleTestCase):
                 nested(decals, paper)
 
 
-class Pieces(SimpleTestCase):
+class Pieces(TestCase):
     def test_arms_are_as_large_as_the_site_allows_and_their_field_bleeds(self):
         decal = arms_decal("Reed", read_blazon("Azure, a star or"), SITE, {"azure": "#0000aa", "or": "#ffcc00"}.get, 3)
         left, top, right, bottom = decal.outline.bounds
@@ -94,7 +94,7 @@ class Pieces(SimpleTestCase):
         self.assertEqual(decal.bleeds, "")
 
 
-class Drawn(SimpleTestCase):
+class Drawn(TestCase):
     def test_white_lies_beneath_what_goes_on_dark_grounds_only(self):
         laid = nested([plain(5, 5, 2, "dark", True), plain(4, 4, 3, "light")], "A6")
         white = transfer_svg(laid, "A6", 0, layer="white")
@@ -122,7 +122,7 @@ class Drawn(SimpleTestCase):
         self.assertLessEqual(len(re.findall("<text", svg)), 5)
 
 
-class Domes(SimpleTestCase):
+class Domes(TestCase):
     def test_the_excess_of_a_flat_disc_is_the_published_one(self):
         self.assertAlmostEqual(relief(2, 3).excess, 2 * math.pi * (1 - 3 * math.sin(1 / 3)), places=9)
         self.assertAlmostEqual(relief(math.pi * 2, 2).excess, 2 * math.pi * (math.pi - 2), places=6)
@@ -145,7 +145,7 @@ class Domes(SimpleTestCase):
                 printer_scale(50, measured)
 
 
-class Verb(SimpleTestCase):
+class Verb(TestCase):
     def ask(self, **given):
         status, text = answer("transfers", json.dumps(given).encode())
         return status, json.loads(text)
