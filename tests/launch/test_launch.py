@@ -65,7 +65,7 @@ class Launcher(SimpleTestCase):
             process = mock.Mock(stdout=io.StringIO(text))
             process.wait.return_value = status
             with mock.patch.object(subprocess, "Popen", return_value=process), redirect_stdout(io.StringIO()):
-                self.assertEqual(checks._tested({}, ["tests"]), wanted)
+                self.assertEqual(checks._tested({}, ["tests"], None), wanted)
 
     def test_without_a_verb_the_help_is_shown_and_an_unknown_one_is_refused(self):
         out = io.StringIO()

@@ -10,7 +10,7 @@ from django.test import SimpleTestCase, override_settings
 from mantello.shelf.reader import ReaderError, identify, read
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
-from mantello_core.paints.estimate import Reading, estimated
+from mantello_core.paints.estimate import CardReading, estimated
 from mantello_core.paints.paint import Film, mixed
 from mantello_core.paints.range import paint
 from mantello_reader.instrument import FAULTS, HELD, NOISE, Fault, Instrument, samples, true_colour
@@ -64,7 +64,7 @@ class InstrumentTests(SimpleTestCase):
         for id_, sample in samples().items():
             if id_ == "sample-ink":
                 continue
-            readings = [Reading(held, instrument.read(id_, held)) for held in ("opaque", "tint")]
+            readings = [CardReading(held, instrument.read(id_, held)) for held in ("opaque", "tint")]
             film = Film(*estimated(readings, paint("gull-white").film, sample.film.solids), sample.film.solids)
             told, true = (mixed([(one, 1), (paint("gull-white").film, 2)]).masstone for one in (film, sample.film))
             self.assertLess(difference(told, true), 3, id_)

@@ -10,7 +10,7 @@ from mantello_core.checks.finding import Check
 from mantello_core.checks.harmony import Harmony, harmony_of
 from mantello_core.checks.inspect import inspect
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
-from mantello_core.design.advance import Mark, advanced_name, marks_for_copy
+from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
 from mantello_core.design.design import Design
 from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
@@ -53,7 +53,7 @@ class Reading:
     def __init__(self, design: Design, like: "Reading | None" = None):
         """like: a reading of the same design on other evenings; what does not depend on them is taken over."""
         self.design = design
-        self._copies: dict[str, tuple[str, tuple[Mark, ...]]] = like._copies if like else {}
+        self._copies: dict[str, tuple[str, tuple[CarriedMark, ...]]] = like._copies if like else {}
         if like:
             same_air = _air(design) == _air(like.design)
             kept = _TIMELESS if same_air else _TIMELESS - {"work"}
@@ -122,7 +122,7 @@ class Reading:
         """The colour of the undercoat."""
         return self.design.scheme.ground.colour
 
-    def copy_of(self, node_id: str) -> tuple[str, tuple[Mark, ...]]:
+    def copy_of(self, node_id: str) -> tuple[str, tuple[CarriedMark, ...]]:
         """What a copy of a formation would be called, and the marks it would wear; kept once asked."""
         if node_id not in self._copies:
             nodes = self.design.army.nodes

@@ -30,7 +30,7 @@ _ROMAN = ("I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X", "XI", "XI
 
 
 @dataclass(frozen=True)
-class Mark:
+class CarriedMark:
     """What a copy will wear in one column of a distinction table."""
 
     table: str
@@ -58,7 +58,7 @@ def advanced_name(name: str, taken: set[str]) -> str:
     return f"{name} copy"
 
 
-def marks_for_copy(design: Design, node_id: str, name: str) -> tuple[Mark, ...]:
+def marks_for_copy(design: Design, node_id: str, name: str) -> tuple[CarriedMark, ...]:
     """What a copy of a formation would wear in the tables that tell it from its siblings.
 
     For every column it has a cell in: the role of the scheme that stands farthest from all siblings' marks
@@ -67,7 +67,7 @@ def marks_for_copy(design: Design, node_id: str, name: str) -> tuple[Mark, ...]:
     scheme = design.scheme
     spoken = {rule.role for rule in scheme.rules} | {cell[2] for table in scheme.tables for cell in table.cells}
     free = [role for role in scheme.roles if role.id not in spoken and role.recipe().steps]
-    marks: list[Mark] = []
+    marks: list[CarriedMark] = []
     resolution = resolve(design.army, scheme)
     for table in scheme.tables:
         for column in table.columns:
@@ -84,7 +84,7 @@ def marks_for_copy(design: Design, node_id: str, name: str) -> tuple[Mark, ...]:
             if ranked and ranked[0][0] >= CLEAR:
                 apart, role = ranked[0]
                 free.remove(role)
-                marks.append(Mark(table.id, column.id, column.name, role, False, apart))
+                marks.append(CarriedMark(table.id, column.id, column.name, role, False, apart))
             else:
                 marks.append(_new_mark(design, table.id, column, name, around, marks))
     return tuple(marks)
@@ -115,7 +115,7 @@ def with_advanced_copy(design: Design, node_id: str, name: str) -> Design:
     return replace(after, scheme=replace(scheme, tables=tables))
 
 
-def _alike(table, node_id: str, column, mark: Mark) -> bool:
+def _alike(table, node_id: str, column, mark: CarriedMark) -> bool:
     """Whether the copied formation wears one role in both columns, so that its copy should too."""
     return table.role(node_id, column.id) == table.role(node_id, mark.column)
 
@@ -175,7 +175,9 @@ def _around(design: Design, resolution: Resolution, node_id: str, column: Column
     return _Around(*colours, width or USUAL_WIDTH)
 
 
-def _new_mark(design: Design, table: str, column: Column, name: str, around: _Around, marks: list[Mark]) -> Mark:
+def _new_mark(
+    design: Design, table: str, column: Column, name: str, around: _Around, marks: list[CarriedMark]
+) -> CarriedMark:
     made = tuple(_colour(design.scheme, mark.role) for mark in marks if mark.new)
     around = replace(around, used=(*around.used, *made))
     apart, best = max(
@@ -186,7 +188,7 @@ def _new_mark(design: Design, table: str, column: Column, name: str, around: _Ar
     taken = {*design.scheme.role_by_id, *(mark.role.id for mark in marks)}
     called = f"{name.split(',')[0]} {column.name.lower()}"[:80]
     role = Role(slug(called, taken), called, tuple((tier, started(paint(best), tier)) for tier in ("rank", "leader")))
-    return Mark(table, column.id, column.name, role, True, apart)
+    return CarriedMark(table, column.id, column.name, role, True, apart)
 
 
 def _next(name: str) -> str:

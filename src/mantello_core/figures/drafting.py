@@ -12,7 +12,7 @@ from ..geometry.outline import number, to_d
 from ..geometry.polygon import path_of, pieces_of
 from .assembly import Assembly
 from .figure import Figure
-from .overlap import UNIT_MM, Stack
+from .overlap import UNIT_MM, Layers
 from .part import PARTS, Draw
 from .shading import bare_share, overlay
 
@@ -100,12 +100,12 @@ def _layer(area) -> dict:
     return {"area": area.name, "z": float(number(area.z)), "d": to_d(area.cmds), **_tags(area)}
 
 
-def _stacked(figure: Figure, view: str) -> Stack:
+def _stacked(figure: Figure, view: str) -> Layers:
     assembly = Assembly(figure, view)
-    return Stack(view, assembly.areas, assembly.marks, assembly.sites)
+    return Layers(view, assembly.areas, assembly.marks, assembly.sites)
 
 
-def drafted_view(stack: Stack) -> dict:
+def drafted_view(stack: Layers) -> dict:
     """One view as a JSON-ready mapping: drawing, overlay and measurements."""
     shades = overlay(stack)
     textures = sorted({area.tex for area in stack.areas if area.tex})

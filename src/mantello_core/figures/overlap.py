@@ -7,7 +7,7 @@ from shapely.ops import unary_union
 from shapely.strtree import STRtree
 
 from ..geometry.polygon import GRID, difference, only_area, pieces_of, polygon_of
-from .part import Area, Mark, Site
+from .part import Area, Detail, Site
 
 #: one unit in mm
 UNIT_MM = 0.1
@@ -21,10 +21,10 @@ SEAM_TOLERANCE = 0.35
 EDGE_TOLERANCE = 0.05
 
 
-class Stack:
+class Layers:
     """The pieces of one view, the lowest first, with what geometry says of them. Lengths in mm, areas in mm²."""
 
-    def __init__(self, view: str, areas: list[Area], marks: list[Mark] = (), sites: list[Site] = ()):
+    def __init__(self, view: str, areas: list[Area], marks: list[Detail] = (), sites: list[Site] = ()):
         self.view, self.marks = view, list(marks)
         self.areas = sorted((area for area in areas if area.cmds), key=lambda area: area.z)
         for area in self.areas:

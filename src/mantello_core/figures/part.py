@@ -46,7 +46,7 @@ class Area:
 
 
 @dataclass
-class Mark:
+class Detail:
     """Neutral drawing that is never painted (dark, lite or ink), clipped to what is seen of ``on``."""
 
     kind: str
@@ -77,7 +77,7 @@ class Draw:
     def __init__(self, part: str, view: str, side: str = ""):
         self.part, self.view, self.side = part, view, side
         self.areas: list[Area] = []
-        self.marks: list[Mark] = []
+        self.marks: list[Detail] = []
         self.sites: list[Site] = []
         self.anchors: dict[str, tuple[float, float]] = {}
         self.front = view == "front"
@@ -113,9 +113,9 @@ class Draw:
         names = (on,) if isinstance(on, str) else tuple(on)
         names = tuple(self._sided(name) for name in names)
         cmds = outline.outline(spec, 0.6)
-        self.marks.append(Mark(kind, cmds, names, alpha))
+        self.marks.append(Detail(kind, cmds, names, alpha))
         if sym:
-            self.marks.append(Mark(kind, affine.transform(cmds, affine.MIRROR), names, alpha))
+            self.marks.append(Detail(kind, affine.transform(cmds, affine.MIRROR), names, alpha))
 
     def dark(self, on, spec, alpha=0.2, sym=False):
         """A fold or crease in shadow."""

@@ -4,7 +4,7 @@ import json
 from collections.abc import Callable
 
 from ..errors import MantelloError, OutOfRange, Unreadable
-from .verbs import army, making, marks, paint, scheme
+from .verbs import army, marks, paint, recipe, scheme
 
 #: exit statuses
 GOOD, BAD_INPUT = 0, 2
@@ -47,9 +47,9 @@ VERBS: dict[str, Callable[[dict], dict]] = {
     "coats": paint.coats,
     "mix": paint.mixed,
     "match": paint.matched,
-    "film": making.film,
-    "ramp": making.ramp,
-    "recipe": making.recipe,
+    "film": recipe.film,
+    "ramp": recipe.ramp,
+    "recipe": recipe.recipe,
     "checks": scheme.checks,
     "propose": scheme.proposed,
     "blazon": marks.blazon,

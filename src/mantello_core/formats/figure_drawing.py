@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from ..errors import OutOfRange, UnknownName, Unreadable
 from ..figures.catalogue import materials_of_areas
 from ..figures.drafting import drafted_view
-from ..figures.overlap import Stack
+from ..figures.overlap import Layers
 from ..figures.part import MATERIALS, Area
 from ..figures.plate import Plate
 from ..figures.synonym import areas_called
@@ -154,7 +154,7 @@ def measured(drawing: Drawing, height_mm: float, materials: dict[str, str] | Non
     views = []
     for view in drawing.views:
         shapes = [shape for shape in drawing.shapes if shape.view == view]
-        stack = Stack(view, _areas(shapes, scale, materials or {}))
+        stack = Layers(view, _areas(shapes, scale, materials or {}))
         if not stack.areas:
             raise Unreadable(f"At that height nothing of the view '{view}' is large enough to paint.", "height_mm")
         views.append(drafted_view(stack))

@@ -7,7 +7,7 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import OutOfRange
 from ..film.surface import Surface, coated, solid
-from ..paints.estimate import Reading, estimated
+from ..paints.estimate import CardReading, estimated
 from ..paints.paint import Film, Paint
 from ..paints.range import paint
 from ..recipes.step import Mix
@@ -64,5 +64,5 @@ def corrections(seen: Lab, wanted: Lab, pots: Iterable[Paint], limit: int = 3) -
 
 def _surface_of(colour: Lab) -> Surface:
     """A surface that is seen so: the opaque film of the likeliest paint of that colour."""
-    optics = estimated([Reading("opaque", colour)], paint(_WHITE).film)
+    optics = estimated([CardReading("opaque", colour)], paint(_WHITE).film)
     return solid(Film(*optics, 0.36))

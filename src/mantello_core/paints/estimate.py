@@ -21,13 +21,13 @@ CLASS_CONTRAST = {
     "transparent": 0.18, "semi-transparent": 0.4, "semi-opaque": 0.7, "opaque": 0.92, "very opaque": 0.99,
 }  # fmt: skip
 #: kinds of reading, with the median and the 90th percentile of the error of mixes made with the estimate (CIEDE2000)
-KINDS = {"opaque": "an opaque swatch", "white": "a coat over white card", "black": "a coat over black card",
+READING_KINDS = {"opaque": "an opaque swatch", "white": "a coat over white card", "black": "a coat over black card",
          "tint": "one drop with one of white", "contrast": "how well it hides"}  # fmt: skip
 _COUNT = 60
 
 
 @dataclass(frozen=True)
-class Reading:
+class CardReading:
     """One thing read off a paint: a colour of some kind, or the contrast ratio of one coat."""
 
     kind: str
@@ -35,7 +35,7 @@ class Reading:
     contrast: float | None = None
 
 
-def estimated(readings: Sequence[Reading], white: Film, solids: float = 0.36) -> tuple[np.ndarray, np.ndarray]:
+def estimated(readings: Sequence[CardReading], white: Film, solids: float = 0.36) -> tuple[np.ndarray, np.ndarray]:
     """Absorption and scattering, each in sixteen bands, that are likeliest for the readings.
 
     white: what the tint was mixed with, drop for drop; solids: of the paint. Of all combinations of twelve principal
@@ -84,7 +84,7 @@ def _fitted(misfit, count: int) -> np.ndarray:
     return weights
 
 
-def _read(one: Reading, absorbed, scattered, white: Film, solids: float) -> np.ndarray:
+def _read(one: CardReading, absorbed, scattered, white: Film, solids: float) -> np.ndarray:
     """What a paint of those optics would read."""
     if one.kind == "opaque":
         return _labs(opaque(absorbed, scattered))

@@ -7,9 +7,8 @@ from math import isfinite
 
 from ..colour.spaces import Lab, lab_of_hex
 from ..errors import OutOfRange, UnknownName, Unreadable
-from .estimate import CLASS_CONTRAST, Reading, estimated
-from .estimate import KINDS as READING_KINDS
-from .paint import KINDS, Paint
+from .estimate import CLASS_CONTRAST, READING_KINDS, CardReading, estimated
+from .paint import PAINT_KINDS, Paint
 from .range import paint
 
 #: the range that own paints stand in
@@ -32,7 +31,7 @@ class OwnPaint:
 
     name: str
     kind: str
-    readings: tuple[Reading, ...]
+    readings: tuple[CardReading, ...]
     finish: str = "matt"
     #: ml in the pot
     volume: float = 17.0
@@ -127,7 +126,9 @@ def by_swatch(name: str, kind: str, colour: Lab, opacity: str, **more) -> OwnPai
     if opacity not in CLASS_CONTRAST:
         raise UnknownName("class of opacity", opacity, list(CLASS_CONTRAST), "opacity")
     seen = "white" if kind in ("wash", "stain", "ink") else "opaque"
-    return OwnPaint(name, kind, (Reading(seen, colour), Reading("contrast", contrast=CLASS_CONTRAST[opacity])), **more)
+    return OwnPaint(
+        name, kind, (CardReading(seen, colour), CardReading("contrast", contrast=CLASS_CONTRAST[opacity])), **more
+    )
 
 
-__all__ = ["KINDS", "OWN", "OwnPaint", "by_swatch", "checked_colour", "own_paint"]
+__all__ = ["OWN", "PAINT_KINDS", "OwnPaint", "by_swatch", "checked_colour", "own_paint"]

@@ -26,7 +26,7 @@ OPACITY_CLASSES = (
     (9.9, "very opaque"),
 )
 #: what a paint is for, and in words; the order is the order on the shelf
-KINDS = {
+PAINT_KINDS = {
     "acrylic": "acrylic",
     "air": "airbrush acrylic",
     "metallic": "metallic",
@@ -154,7 +154,7 @@ class Paint:
     @property
     def kind_words(self) -> str:
         """Its kind, as a painter calls it."""
-        return KINDS[self.kind]
+        return PAINT_KINDS[self.kind]
 
     @property
     def mixable(self) -> bool:

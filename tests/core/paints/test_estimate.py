@@ -14,9 +14,9 @@ from mantello_core.errors import OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.document.own_paints import read_own_paint, write_own_paint
 from mantello_core.paints.alike import alike
 from mantello_core.paints.catalogue import SHIPPED, Catalogue
-from mantello_core.paints.estimate import CLASS_CONTRAST, Reading, estimated
+from mantello_core.paints.estimate import CLASS_CONTRAST, CardReading, estimated
 from mantello_core.paints.own import SOLIDS, OwnPaint, by_swatch, colour_said, own_paint
-from mantello_core.paints.paint import BLACK_CARD, KINDS, WHITE_CARD, Film, mixed
+from mantello_core.paints.paint import BLACK_CARD, PAINT_KINDS, WHITE_CARD, Film, mixed
 from mantello_core.paints.range import paint, paints, ranges
 from mantello_core.recipes.hazard import cautions, cautions_for
 from mantello_core.recipes.step import Mix, Recipe, Step, checked
@@ -30,7 +30,7 @@ def over_card(film: Film, card) -> Lab:
     return lab_of(xyz_of(to_air(over(film.absorption, film.scattering, 12.0, card))))
 
 
-def known_by(film: Film, *kinds: str) -> list[Reading]:
+def known_by(film: Film, *kinds: str) -> list[CardReading]:
     colours = {
         "opaque": film.masstone,
         "tint": mixed([(film, 1), (WHITE, 1)]).masstone,
@@ -38,9 +38,9 @@ def known_by(film: Film, *kinds: str) -> list[Reading]:
         "white": over_card(film, WHITE_CARD),
     }
     return [
-        Reading("contrast", contrast=CLASS_CONTRAST[film.opacity])
+        CardReading("contrast", contrast=CLASS_CONTRAST[film.opacity])
         if kind == "contrast"
-        else Reading(kind, colours[kind])
+        else CardReading(kind, colours[kind])
         for kind in kinds
     ]
 
@@ -82,9 +82,9 @@ class Estimates(TestCase):
 
     def test_nothing_read_and_nonsense_are_refused(self):
         with self.assertRaises(OutOfRange):
-            estimated([Reading("contrast", contrast=0.5)], WHITE)
+            estimated([CardReading("contrast", contrast=0.5)], WHITE)
         with self.assertRaises(OutOfRange):
-            estimated([Reading("opaque", Lab(50, 0, 0)), Reading("contrast", contrast=1.5)], WHITE)
+            estimated([CardReading("opaque", Lab(50, 0, 0)), CardReading("contrast", contrast=1.5)], WHITE)
 
 
 class OwnPaints(TestCase):
@@ -111,27 +111,27 @@ class OwnPaints(TestCase):
     def test_what_is_written_reads_back_to_the_same_paint(self):
         for said in (
             self.SAID,
-            OwnPaint("Ink", "ink", (Reading("white", Lab(60, 20, 40)), Reading("black", Lab(20, 3, 4)))),
+            OwnPaint("Ink", "ink", (CardReading("white", Lab(60, 20, 40)), CardReading("black", Lab(20, 3, 4)))),
         ):
             self.assertEqual(read_own_paint(write_own_paint(said)), own_paint(said))
 
     def test_the_expected_error_falls_with_what_was_read(self):
         swatch = self.SAID.error
-        cards = OwnPaint("a", "ink", (Reading("black", Lab(9, 0, 0)), Reading("white", Lab(50, 9, 9)))).error
-        tint = OwnPaint("a", "acrylic", (Reading("opaque", Lab(9, 0, 0)), Reading("tint", Lab(50, 9, 9)))).error
+        cards = OwnPaint("a", "ink", (CardReading("black", Lab(9, 0, 0)), CardReading("white", Lab(50, 9, 9)))).error
+        tint = OwnPaint("a", "acrylic", (CardReading("opaque", Lab(9, 0, 0)), CardReading("tint", Lab(50, 9, 9)))).error
         self.assertGreater(swatch, cards)
         self.assertGreater(cards, tint)
 
     def test_what_cannot_be_is_refused_at_its_place(self):
-        swatch = (Reading("opaque", Lab(50, 0, 0)),)
+        swatch = (CardReading("opaque", Lab(50, 0, 0)),)
         for said, kind, where in (
             (OwnPaint(" ", "acrylic", swatch), OutOfRange, "name"),
             (OwnPaint("n" * 81, "acrylic", swatch), OutOfRange, "name"),
             (OwnPaint("n", "metallic", swatch), UnknownName, "kind"),
             (OwnPaint("n", "acrylic", swatch, finish="wet"), UnknownName, "finish"),
             (OwnPaint("n", "acrylic", swatch, volume=0), OutOfRange, "volume"),
-            (OwnPaint("n", "acrylic", (Reading("smell", Lab(50, 0, 0)),)), UnknownName, "readings"),
-            (OwnPaint("n", "acrylic", (Reading("opaque", Lab(150, 0, 0)),)), OutOfRange, "readings"),
+            (OwnPaint("n", "acrylic", (CardReading("smell", Lab(50, 0, 0)),)), UnknownName, "readings"),
+            (OwnPaint("n", "acrylic", (CardReading("opaque", Lab(150, 0, 0)),)), OutOfRange, "readings"),
             (OwnPaint("n", "acrylic", ()), OutOfRange, "readings"),
         ):
             with self.assertRaises(kind) as refused:
@@ -168,7 +168,7 @@ class Ranges(TestCase):
     def test_there_are_about_180_paints_of_every_kind_in_four_ranges(self):
         self.assertEqual(len(ranges()), 4)
         self.assertTrue(175 <= len(paints()) <= 205, len(paints()))
-        self.assertEqual({pot.kind for pot in paints().values()}, set(KINDS))
+        self.assertEqual({pot.kind for pot in paints().values()}, set(PAINT_KINDS))
         self.assertEqual(len({pot.name for pot in paints().values()}), len(paints()))
 
     def test_sprayed_paints_and_solvents_carry_their_hazards(self):
@@ -194,7 +194,7 @@ class Ranges(TestCase):
             self.assertTrue(0.3 < apart < 8, (can.name, apart))
 
     def test_transparent_kinds_hide_less_than_opaque_ones(self):
-        contrast = {kind: [pot.film.contrast for pot in paints().values() if pot.kind == kind] for kind in KINDS}
+        contrast = {kind: [pot.film.contrast for pot in paints().values() if pot.kind == kind] for kind in PAINT_KINDS}
         self.assertLess(max(contrast["ink"]), 0.85)
         self.assertLess(
             sum(contrast["stain"]) / len(contrast["stain"]), sum(contrast["acrylic"]) / len(contrast["acrylic"])

@@ -9,7 +9,7 @@ from mantello_core.colour.difference import difference
 from mantello_core.colour.pigment import pigments
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.film.surface import solid
-from mantello_core.paints.paint import KINDS, mixed
+from mantello_core.paints.paint import PAINT_KINDS, mixed
 from mantello_core.paints.range import paint, paints, ranges
 from tests.samples import film
 
@@ -71,7 +71,7 @@ class Ranges(TestCase):
     def test_there_are_four_and_every_paint_is_made_of_known_pigments(self):
         self.assertEqual([shelf.name for shelf in ranges()], ["Fornace", "Quay & Lamb", "Tern", "Old Customs House"])
         for pot in paints().values():
-            self.assertIn(pot.kind, KINDS)
+            self.assertIn(pot.kind, PAINT_KINDS)
             self.assertLessEqual(set(pot.pigments), set(pigments()), pot.id)
             self.assertTrue(pot.flake or pot.pigments or pot.kind in ("varnish", "medium"), pot.id)
 

@@ -24,7 +24,7 @@ class UnitCodes(RoomCase):
     design = staticmethod(levy)
 
     def test_the_demos_systems_are_shown_with_their_proof(self):
-        page = self.see("markings")
+        page = self.see("unit-codes")
         for said in (
             "Punt-car numbers",
             "Tactical marks",
@@ -33,8 +33,8 @@ class UnitCodes(RoomCase):
             "lost on the bar in spring",
         ):
             self.assertContains(page, said)
-        self.assertContains(self.see("markings", system="tactical-marks"), "2 of 2")
-        self.assertContains(self.see("markings", new="yes"), "Make the codes")
+        self.assertContains(self.see("unit-codes", system="tactical-marks"), "2 of 2")
+        self.assertContains(self.see("unit-codes", new="yes"), "Make the codes")
 
     def test_a_system_is_made_and_its_codes_shown_by_the_figures(self):
         self.post("keep-system", **SYSTEM)
@@ -42,7 +42,7 @@ class UnitCodes(RoomCase):
         self.assertEqual([one.holder for one in system.held], ["1st-harbour-line", "2nd-lantern-line", "3rd-gull-line"])
         codes = [one.code for one in system.held]
         self.assertTrue(all(one.unlike(two) >= 2 for at, one in enumerate(codes) for two in codes[:at]))
-        self.assertContains(self.see("markings", system="squads"), "of 3")
+        self.assertContains(self.see("unit-codes", system="squads"), "of 3")
         self.post("keep-system", **SYSTEM | {"system": "squads", "name": "Squad marks"})
         self.assertEqual(self.now().scheme.code_system("squads").name, "Squad marks")
         self.assertEqual([one.code for one in self.now().scheme.code_system("squads").held], codes)
@@ -52,7 +52,7 @@ class UnitCodes(RoomCase):
         self.post("change-codes", "car-numbers", do="pin", holder=holder)
         self.assertTrue(self.now().scheme.code_system("car-numbers").code_of[holder].pinned)
         self.post("change-codes", "car-numbers", do="retire", holder=holder, why="burnt")
-        self.assertContains(self.see("markings"), "Without a code: Punt-car 1")
+        self.assertContains(self.see("unit-codes"), "Without a code: Punt-car 1")
         self.post("change-codes", "car-numbers", do="fill")
         self.assertEqual(self.now().scheme.code_system("car-numbers").code_of[holder].code.sign, "6")
         self.post("change-codes", "car-numbers", do="free", colour="white", frame="", sign="3")
@@ -86,7 +86,7 @@ class UnitCodes(RoomCase):
 
     def test_nobody_else_comes_near(self):
         for name, arguments, post in (
-            ("markings", (), False), ("keep-system", (), True), ("change-codes", ("car-numbers",), True), ("remove-system", ("car-numbers",), True),
+            ("unit-codes", (), False), ("keep-system", (), True), ("change-codes", ("car-numbers",), True), ("remove-system", ("car-numbers",), True),
             ("mark-map", (), False), ("mark-method", (), True), ("bought", (), False), ("keep-sheet", (), True), ("remove-sheet", ("cap-numerals",), True),
             ("cloth", (), False), ("keep-cloth", (), True), ("complete-blazon", (), False), ("mark-by-hand", (), False), ("mark-by-hand-sheet", (), False),
         ):  # fmt: skip
@@ -100,7 +100,7 @@ class NothingYet(RoomCase):
 
     def test_an_empty_army_has_no_dead_ends(self):
         for name in (
-            "markings",
+            "unit-codes",
             "mark-map",
             "bearers",
             "transfers",
@@ -111,7 +111,7 @@ class NothingYet(RoomCase):
             "archive-file",
         ):
             self.see(name)
-        self.assertContains(self.see("markings"), "nothing to make codes of yet")
+        self.assertContains(self.see("unit-codes"), "nothing to make codes of yet")
         self.assertContains(self.see("cloth"), "Muster some figures")
         self.see("what-if", status=302)
 
@@ -245,4 +245,4 @@ class AtTheDesk(DeskCase):
         self.assertEqual((entry.role, entry.mix, entry.paints), ("mark:hat.plate", "Softening fluid", []))
         self.assertContains(self.see("desk", batch=marks["freehand"].id), "By the stages of the guide")
         self.see("log")
-        self.see("bench")
+        self.see("upkeep")

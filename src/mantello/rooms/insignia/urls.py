@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import bearers, bought, cloth, differences, freehand, mapping, markings, transfers, views
+from . import bearers, bought, cloth, differences, freehand, mapping, transfers, unit_codes, views
 
 urlpatterns = [
     path("", views.insignia, name="insignia"),
@@ -10,10 +10,10 @@ urlpatterns = [
     path("map/", mapping.mark_map, name="mark-map"),
     path("by-hand/", freehand.mark_guide, name="mark-by-hand"),
     path("by-hand.pdf", freehand.mark_sheet, name="mark-by-hand-sheet"),
-    path("codes/", markings.markings, name="markings"),
-    path("codes/keep/", markings.keep_system, name="keep-system"),
-    path("codes/<str:system>/change/", markings.change_codes, name="change-codes"),
-    path("codes/<str:system>/remove/", markings.remove_system, name="remove-system"),
+    path("codes/", unit_codes.unit_codes, name="unit-codes"),
+    path("codes/keep/", unit_codes.keep_system, name="keep-system"),
+    path("codes/<str:system>/change/", unit_codes.change_codes, name="change-codes"),
+    path("codes/<str:system>/remove/", unit_codes.remove_system, name="remove-system"),
     path("bearers/method/", bearers.mark_method, name="mark-method"),
     path("bought/", bought.bought, name="bought"),
     path("bought/keep/", bought.keep_sheet, name="keep-sheet"),

@@ -17,7 +17,7 @@ _MOST_WORDS = 6
 
 @login_required
 @require_safe
-def bench(request, army_id):
+def upkeep(request, army_id):
     """Wear, leftovers and metals; metals are searched by part, role or paint."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
@@ -36,4 +36,4 @@ def bench(request, army_id):
         "metals": metals,
         "sought": sought,
     }
-    return room_page(request, army, "log", "log/bench.html", context)
+    return room_page(request, army, "log", "log/upkeep.html", context)

@@ -16,9 +16,9 @@ from mantello.shell.fields import CoreField, refused
 from mantello.workspace.page import army_for, room_page
 from mantello_core.errors import MantelloError
 from mantello_core.paints.alike import alike
-from mantello_core.paints.estimate import CLASS_CONTRAST, Reading
+from mantello_core.paints.estimate import CLASS_CONTRAST, CardReading
 from mantello_core.paints.own import FINISHES, MOST_NAME, MOST_VOLUME, SOLIDS, OwnPaint, colour_said, own_paint
-from mantello_core.paints.paint import KINDS, Paint
+from mantello_core.paints.paint import PAINT_KINDS, Paint
 from mantello_core.paints.range import paints
 from mantello_core.paints.stock import Stock
 
@@ -36,7 +36,7 @@ class OwnPaintForm(forms.Form):
 
     name = forms.CharField(label="Name on the pot", max_length=MOST_NAME)
     kind = forms.ChoiceField(
-        choices=[(kind, KINDS[kind].capitalize()) for kind in SOLIDS], label="Kind", initial="acrylic"
+        choices=[(kind, PAINT_KINDS[kind].capitalize()) for kind in SOLIDS], label="Kind", initial="acrylic"
     )
     finish = forms.ChoiceField(choices=[(one, one.capitalize()) for one in FINISHES], label="Dries", initial="matt")
     volume = forms.FloatField(
@@ -65,9 +65,9 @@ class OwnPaintForm(forms.Form):
         given = super().clean()
         if self.errors:
             return given
-        readings = [Reading(held, given[name]) for name, held in READINGS.items() if given.get(name)]
+        readings = [CardReading(held, given[name]) for name, held in READINGS.items() if given.get(name)]
         if given["opacity"]:
-            readings.append(Reading("contrast", contrast=CLASS_CONTRAST[given["opacity"]]))
+            readings.append(CardReading("contrast", contrast=CLASS_CONTRAST[given["opacity"]]))
         if not any(one.colour for one in readings):
             self.add_error("swatch", "Nothing tells its colour yet; give at least one reading.")
             return given

@@ -15,7 +15,7 @@ from mantello_core.mixing.shade_group import ShadeGroup, shade_groups
 from mantello_core.recipes.material import material, materials
 from mantello_core.recipes.step import Mix
 
-from .making import EVERY, OWNED, pots_for
+from .whole import EVERY, OWNED, pots_for
 
 #: how far from its own best a shared shade may leave the recesses of a colour (CIEDE2000)
 TOLERANCES = {"2": "side by side only", "5": "a little off", "10": "clearly off"}

@@ -24,7 +24,7 @@ from mantello_core.film.prediction import predicted
 from mantello_core.mixing.correction import corrections
 from mantello_core.recipes.step import MOST_COATS, MOST_MINUTES
 
-from .making import EVERY, OWNED, pots_for
+from .whole import EVERY, OWNED, pots_for
 
 LAMPS = {"": "not said", "window": "daylight", "booth": "daylight lamp", "lamp": "warm lamp", "tube": "cold tube"}
 #: what can be pointed at in a photograph, and in words

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import across, finishing, grounding, making, testing, views
+from . import across, finishing, grounding, testing, views, whole
 
 urlpatterns = [
     path("", views.recipes, name="recipes"),
@@ -24,10 +24,10 @@ urlpatterns = [
     path("across/tests/<int:pk>/<str:moment>/sample/", testing.sample, name="sample"),
     path("<str:role>/test/", testing.record_test, name="record-test"),
     path("<str:role>/", views.recipes, name="recipe"),
-    path("<str:role>/draft/", making.draft, name="draft-recipe"),
-    path("<str:role>/draft/take/", making.take_draft, name="take-draft"),
-    path("<str:role>/routes/", making.route_choice, name="routes"),
-    path("<str:role>/routes/take/", making.take_route, name="take-route"),
+    path("<str:role>/draft/", whole.draft, name="draft-recipe"),
+    path("<str:role>/draft/take/", whole.take_draft, name="take-draft"),
+    path("<str:role>/routes/", whole.route_choice, name="routes"),
+    path("<str:role>/routes/take/", whole.take_route, name="take-route"),
     path("<str:role>/<str:tier>/bridge/", views.lay_bridge, name="lay-bridge"),
     path("<str:role>/<str:tier>/step/", views.keep_step, name="keep-step"),
     path("<str:role>/<str:tier>/<str:step>/move/", views.move_step, name="move-step"),

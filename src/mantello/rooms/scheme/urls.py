@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import checking, comparing, marking, ruling, trying, views
+from . import checking, comparing, placing, ruling, trying, views
 
 urlpatterns = [
     path("", views.scheme, name="scheme"),
@@ -18,7 +18,7 @@ urlpatterns = [
     path("variants/new/", comparing.new_variant, name="new-variant"),
     path("variants/<int:variant_id>/", comparing.change_variant, name="change-variant"),
     path("preview/", views.preview, name="preview"),
-    path("marks/place/", marking.place_device, name="place-device"),
+    path("marks/place/", placing.place_device, name="place-device"),
     path("near/", trying.near, name="near"),
     path("roles/<str:role>/start/", trying.start_recipe, name="start-recipe"),
     path("set/", views.set_here, name="set-here"),

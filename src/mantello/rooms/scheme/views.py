@@ -27,9 +27,9 @@ from mantello_core.paints.range import paint
 
 from .forms import RoleForm
 from .ladder import areas_said, effect_of, rows_of
-from .marking import site_rows
 from .mass import mass_svg
 from .pick import exact_pick, pick_from
+from .placing import site_rows
 from .stage import stage_svg
 from .table import SHOWS, columns_of, groups_of, usual_formation
 

@@ -2,7 +2,7 @@
 
 from ...colour.spaces import Lab
 from ...errors import Unreadable
-from ...paints.estimate import Reading
+from ...paints.estimate import CardReading
 from ...paints.own import OwnPaint, own_paint
 from ...paints.paint import Paint
 from .pointer import at
@@ -32,7 +32,7 @@ def read_own_paint(data: object, where: str = "") -> Paint:
     """
     try:
         readings = tuple(
-            Reading(
+            CardReading(
                 one["kind"], Lab(*(float(value) for value in one["lab"])) if "lab" in one else None, one.get("contrast")
             )
             for one in data["readings"]

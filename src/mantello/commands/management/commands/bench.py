@@ -33,8 +33,7 @@ from mantello_core.mixing.matching import matches
 from mantello_core.mixing.mix_index import MixIndex
 from mantello_core.mixing.route import route
 from mantello_core.mixing.undercoat import undercoat_choices
-from mantello_core.paints.estimate import Reading as Read
-from mantello_core.paints.estimate import estimated
+from mantello_core.paints.estimate import CardReading, estimated
 from mantello_core.paints.range import paint, paints
 from mantello_core.planning.plan import laid_out, plan, prepared
 from mantello_core.planning.search import search
@@ -158,7 +157,7 @@ class Command(BaseCommand):
             lambda: route.__wrapped__(Mix(((paint("madder-rope"), 1.0),)), paint("salt-linen")),
             20,
         )
-        known = [Read("opaque", wanted), Read("contrast", contrast=0.9)]
+        known = [CardReading("opaque", wanted), CardReading("contrast", contrast=0.9)]
         self._row("a paint estimated from a swatch", lambda: estimated(known, paint("gull-white").film), 20)
         near = film.masstone
         self._row(f"the same for a colour that {len(pots)} paints reach", lambda: matches(near, pots, ground), 9)

@@ -226,7 +226,7 @@ def _colour_of(reading: Reading):
 
 @login_required
 @require_safe
-def markings(request, army_id):
+def unit_codes(request, army_id):
     """The systems; one of them with its codes and the proof, or a new one."""
     return _page(request, army_for(request, army_id))
 
@@ -248,7 +248,7 @@ def _page(request, army, status=200, form=None):
         "title": "Unit codes", "systems": systems, "chosen": chosen, "form": form, "place": place,
         **(_codes(reading, chosen, place) if chosen else {}), "colours_apart": COLOURS_APART,
     }  # fmt: skip
-    return room_page(request, army, "insignia", "insignia/markings.html", context, status)
+    return room_page(request, army, "insignia", "insignia/unit_codes.html", context, status)
 
 
 def _codes(reading: Reading, system: CodeSystem, place: Place | None) -> dict:
@@ -375,8 +375,8 @@ def remove_system(request, army_id, system):
     army = army_for(request, army_id)
     name = reading_of(army.head).design.scheme.code_system(system).name
     apply(request, army, lambda design: without_system(design, system), f"Marking system {name} removed")
-    return redirect("markings", army.pk)
+    return redirect("unit-codes", army.pk)
 
 
 def _to(army, system: str):
-    return redirect(f"{reverse('markings', args=[army.pk])}?system={system}")
+    return redirect(f"{reverse('unit-codes', args=[army.pk])}?system={system}")
