@@ -21,7 +21,7 @@ from .case import BrowserCase
 
 FOLDER = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
 EVENINGS = (datetime(2026, 11, 24, 22, 0, tzinfo=UTC), datetime(2026, 11, 26, 20, 6, tzinfo=UTC))
-LAPEL = "unit=2nd-lantern-line&rank=Fusilier&figure=1&area=torso.coat.lapel.left&role=lantern&rung=2"
+LAPEL = "unit=2nd-lantern-line&rank=fusilier&figure=1&area=torso.coat.lapel.left&role=lantern&rung=2"
 SHOTS = {
     "army": "?node=2nd-lantern-line",
     "scheme": f"scheme/?{LAPEL}",
@@ -37,7 +37,7 @@ SHOTS = {
     "match": "paints/match/?wanted=role:lantern",
     "plan": "plan/",
     "desk": "desk/",
-    "figures": "log/figures/?unit=1st-harbour-line&rank=Fusilier&figure=1",
+    "figures": "log/figures/?unit=1st-harbour-line&rank=fusilier&figure=1",
 }
 
 
@@ -59,7 +59,7 @@ class Shots(BrowserCase):
         self.variants(army)
         self.take("log", f"/armies/{army.pk}/log/")
         self.finish(army, "1st-harbour-line")
-        self.take("reinforcements", f"/armies/{army.pk}/log/reinforcements/?unit=1st-harbour-line&rank=Fusilier")
+        self.take("reinforcements", f"/armies/{army.pk}/log/reinforcements/?unit=1st-harbour-line&rank=fusilier")
         self.guide(army)
 
     def take(self, name, path):

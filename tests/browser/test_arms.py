@@ -8,7 +8,7 @@ from tests.samples import calvessa
 
 from .case import BrowserCase
 
-PLATE = "unit=2nd-lantern-line&rank=Fusilier&figure=1&area=head.hat.plate&role=lantern"
+PLATE = "unit=2nd-lantern-line&rank=fusilier&figure=1&area=head.hat.plate&role=lantern"
 
 
 class ArmsTyped(BrowserCase):
