@@ -7,9 +7,13 @@ import time
 import unittest
 from collections import defaultdict
 from dataclasses import dataclass
+from itertools import accumulate
 from pathlib import Path
 
 from coverage import Coverage
+
+#: seconds that the tests of one change may take together, as traced; the slowest that would come after are left out
+_LONGEST = 60.0
 
 
 @dataclass(frozen=True)
@@ -30,13 +34,17 @@ class Reach:
         lines = self.tests.get(module, {})
         found = lines.get(line) or frozenset().union(*lines.values())
         near = "tests.core." + ".".join(Path(module).with_suffix("").parts[1:-1])
-        return tuple(sorted(found, key=lambda test: (not test.startswith(near), self.seconds.get(test, 1.0), test)))
+        ordered = sorted(found, key=lambda test: (not test.startswith(near), self.seconds.get(test, 1.0), test))
+        spent = accumulate(self.seconds.get(test, 1.0) for test in ordered)
+        return tuple(
+            test for at, (test, until) in enumerate(zip(ordered, spent, strict=True)) if not at or until <= _LONGEST
+        )
 
 
 def reach_of(folder: Path, core: Path, root: Path) -> Reach:
     """What every test of the core reaches; told anew when the core or its tests changed since it was kept in ``folder``."""
     kept = folder / "reach.json"
-    newest = max(one.stat().st_mtime for part in (core, root / "tests") for one in part.rglob("*.py"))
+    newest = max(one.stat().st_mtime for part in (core, root / "tests" / "core") for one in part.rglob("*.py"))
     if not kept.exists() or kept.stat().st_mtime < newest:
         folder.mkdir(parents=True, exist_ok=True)
         parts = [folder / f"part-{number}.json" for number in range(2)]

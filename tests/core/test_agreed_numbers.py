@@ -1,0 +1,72 @@
+"""The numbers of the model, as agreed: each is told here once more, so that none changes by a slip.
+
+A number that is to change is changed in ``agreed_numbers.json`` too, with its source told where it is defined. A new
+one is added there. Drawings are left out: they are looked at.
+"""
+
+import ast
+import importlib
+import json
+from dataclasses import fields, is_dataclass
+from pathlib import Path
+from unittest import TestCase
+
+import numpy as np
+from shapely.geometry.base import BaseGeometry
+
+CORE = Path(__file__).resolve().parents[2] / "src" / "mantello_core"
+AGREED = Path(__file__).with_name("agreed_numbers.json")
+#: modules whose numbers are drawings or their layout, and named sets of parts that plates are drawn from
+DRAWING = ("figures/library/", "figures/drafting", "figures/figure.py", "figures/part.py", "formats/drawing", "_svg.py",
+           "formats/massing", "figures/shading")  # fmt: skip
+
+
+def numbers_in_force() -> dict[str, object]:
+    """Every constant of a module of the core in whose definition a number is written, by module and name."""
+    found = {}
+    for file in sorted(CORE.rglob("*.py")):
+        name = file.relative_to(CORE).as_posix()
+        if any(one in name for one in DRAWING):
+            continue
+        names = list(_named(ast.parse(file.read_text(encoding="utf-8"))))
+        if names:
+            module = importlib.import_module("mantello_core." + name.removesuffix(".py").replace("/", "."))
+            found |= {f"{name.removesuffix('.py')} {one}": _plain(getattr(module, one)) for one in names}
+    return found
+
+
+def _named(module: ast.Module):
+    for node in module.body:
+        if not isinstance(node, (ast.Assign, ast.AnnAssign)) or node.value is None:
+            continue
+        if any(isinstance(one, ast.Constant) and type(one.value) in (int, float) for one in ast.walk(node.value)):
+            target = node.targets[0] if isinstance(node, ast.Assign) else node.target
+            yield from (one.id for one in ast.walk(target) if isinstance(one, ast.Name))
+
+
+def _plain(value):
+    """A value as JSON has it."""
+    if isinstance(value, np.ndarray):
+        return np.round(value.astype(float), 12).tolist()
+    if isinstance(value, BaseGeometry):
+        return value.wkt
+    if is_dataclass(value) and not isinstance(value, type):
+        return {one.name: _plain(getattr(value, one.name)) for one in fields(value)}
+    if isinstance(value, dict):
+        return {str(key): _plain(one) for key, one in value.items()}
+    if isinstance(value, (tuple, list, frozenset, set)):
+        return [_plain(one) for one in (sorted(value) if isinstance(value, (set, frozenset)) else value)]
+    return value if isinstance(value, (int, float, str, bool, type(None))) else str(value)
+
+
+class AgreedNumbers(TestCase):
+    maxDiff = None
+
+    def test_every_number_is_as_agreed_and_none_is_new(self):
+        agreed = json.loads(AGREED.read_text(encoding="utf-8"))
+        in_force = json.loads(json.dumps(numbers_in_force()))
+        self.assertGreater(len(agreed), 300)
+        self.assertEqual(sorted(in_force), sorted(agreed))
+        for name, value in agreed.items():
+            with self.subTest(name):
+                self.assertEqual(in_force[name], value)
