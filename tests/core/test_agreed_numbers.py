@@ -22,17 +22,42 @@ DRAWING = ("figures/library/", "figures/drafting", "figures/figure.py", "figures
 
 
 def numbers_in_force() -> dict[str, object]:
-    """Every constant of a module of the core in whose definition a number is written, by module and name."""
+    """Every number of the core that has a name, by module and name: constants of modules in whose definition a number
+    is written, and what fields and arguments are when nothing is said."""
     found = {}
     for file in sorted(CORE.rglob("*.py")):
         name = file.relative_to(CORE).as_posix()
         if any(one in name for one in DRAWING):
             continue
-        names = list(_named(ast.parse(file.read_text(encoding="utf-8"))))
+        tree, place = ast.parse(file.read_text(encoding="utf-8")), name.removesuffix(".py")
+        names = list(_named(tree))
         if names:
-            module = importlib.import_module("mantello_core." + name.removesuffix(".py").replace("/", "."))
-            found |= {f"{name.removesuffix('.py')} {one}": _plain(getattr(module, one)) for one in names}
+            module = importlib.import_module("mantello_core." + place.replace("/", "."))
+            found |= {f"{place} {one}": _plain(getattr(module, one)) for one in names}
+        found |= {f"{place} {one}": value for one, value in _usual(tree, "")}
     return found
+
+
+def _usual(node: ast.AST, within: str):
+    """Numbers that fields and arguments are when nothing is said, such as 'coverage(limit)'."""
+    for one in ast.iter_child_nodes(node):
+        if isinstance(one, ast.ClassDef):
+            for field in one.body:
+                if isinstance(field, ast.AnnAssign) and field.value is not None and _is_number(field.value):
+                    yield f"{within}{one.name}.{field.target.id}", ast.unparse(field.value)
+            yield from _usual(one, f"{within}{one.name}.")
+        elif isinstance(one, ast.FunctionDef):
+            given = [*one.args.posonlyargs, *one.args.args]
+            pairs = [*zip(given[len(given) - len(one.args.defaults) :], one.args.defaults, strict=True),
+                     *zip(one.args.kwonlyargs, one.args.kw_defaults, strict=True)]  # fmt: skip
+            for argument, value in pairs:
+                if value is not None and _is_number(value):
+                    yield f"{within}{one.name}({argument.arg})", ast.unparse(value)
+            yield from _usual(one, f"{within}{one.name}.")
+
+
+def _is_number(node: ast.AST) -> bool:
+    return any(isinstance(one, ast.Constant) and type(one.value) in (int, float) for one in ast.walk(node))
 
 
 def _named(module: ast.Module):

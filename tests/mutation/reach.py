@@ -12,6 +12,8 @@ from pathlib import Path
 
 from coverage import Coverage
 
+#: looks at every module as it was read, so no line tells that it reaches one
+_AT_READING = "tests.core.test_agreed_numbers.AgreedNumbers.test_every_number_is_as_agreed_and_none_is_new"
 #: seconds that the tests of one change may take together, as traced; the slowest that would come after are left out
 _LONGEST = 60.0
 
@@ -32,9 +34,13 @@ class Reach:
         module.
         """
         lines = self.tests.get(module, {})
-        found = lines.get(line) or frozenset().union(*lines.values())
+        found = lines.get(line)
+        if not found:
+            found = frozenset().union(*lines.values(), {_AT_READING} if lines else ())
         near = "tests.core." + ".".join(Path(module).with_suffix("").parts[1:-1])
-        ordered = sorted(found, key=lambda test: (not test.startswith(near), self.seconds.get(test, 1.0), test))
+        ordered = sorted(
+            found, key=lambda test: (test != _AT_READING, not test.startswith(near), self.seconds.get(test, 1.0), test)
+        )
         spent = accumulate(self.seconds.get(test, 1.0) for test in ordered)
         return tuple(
             test for at, (test, until) in enumerate(zip(ordered, spent, strict=True)) if not at or until <= _LONGEST

@@ -2,6 +2,8 @@
 
 from unittest import TestCase
 
+from fontTools.pens.boundsPen import BoundsPen
+from fontTools.svgLib.path import parse_path
 from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import Polygon, box
@@ -30,6 +32,13 @@ from mantello_core.insignia.devices.worn import WornMark, worn
 SITE = Site("s", "a", 100, -50, 6, 4, "rect", "flat")
 UNDER = (SeenArea.plain("a", 30, 30),)
 THREE = Device("text", "3")
+
+
+def bounds(path: str) -> tuple[float, float, float, float]:
+    """Left, top, right and bottom of what a path draws, curves included."""
+    pen = BoundsPen(None)
+    parse_path(path, pen)
+    return pen.bounds
 
 
 class Devices(TestCase):
@@ -103,6 +112,18 @@ class Worn(TestCase):
         front, back = (self.fills(turned, Device("crescent"), view)[0][1] for view in ("front", "back"))
         self.assertNotEqual(front, back)
         self.assertEqual(self.fills(device=Device("crescent"), view="back")[0][1], front)
+        (left, top, right, bottom), other = bounds(front), bounds(back)
+        for seen, wanted in zip(other, (2 * SITE.x - right, top, 2 * SITE.x - left, bottom), strict=True):
+            self.assertAlmostEqual(seen, wanted, delta=0.1)
+
+    def test_a_device_lies_in_the_middle_of_its_site_with_its_margin(self):
+        """Measured in what is drawn: as large as fits 84 % of the site, which is 6 x 4 mm or as it is told."""
+        for device in (Device("bar"), Device("lozenge"), THREE):
+            left, top, right, bottom = bounds(self.fills(device=device)[0][1])
+            self.assertAlmostEqual((left + right) / 2, SITE.x, delta=0.1)
+            self.assertAlmostEqual((top + bottom) / 2, SITE.y, delta=0.1)
+            used = max((right - left) / (SITE.width * 10), (bottom - top) / (SITE.height * 10))
+            self.assertAlmostEqual(used, 0.84, delta=0.01)
 
     def test_arms_of_their_own_shape_may_be_turned_and_outlined(self):
         colours = (("or", "#ffcc00"), ("gules", "#aa0000"))
