@@ -130,7 +130,7 @@ class Command(BaseCommand):
         self._row(
             f"resolve {big.army.figures} figures, {areas:.0f} areas each", lambda: resolve(big.army, big.scheme), 15
         )
-        figure = Figure(big.army.units[-1].id, big.army.units[-1].ranks[0].name, 1)
+        figure = Figure(big.army.units[-1].id, big.army.units[-1].ranks[0].id, 1)
         area = next(iter(big.army.plate(big.army.units[-1].ranks[0].type).areas))
         edited = set_here(big, figure, (area,), "field", 1)
         self._row("the same after one rule changed", lambda: resolve(edited.army, edited.scheme), 15)
