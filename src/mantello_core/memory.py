@@ -7,9 +7,10 @@ threads, and counts what it does. It keeps immutable answers only, so that no on
 import sys
 import threading
 from collections import OrderedDict
-from collections.abc import Callable, Hashable, Mapping
+from collections.abc import Callable, Hashable
 from dataclasses import dataclass
 from functools import wraps
+from types import MappingProxyType
 from typing import Any
 
 import numpy as np
@@ -19,8 +20,11 @@ from shapely.geometry.base import BaseGeometry
 #: what an entry takes besides its answer: the key's tuple and its place in the order
 _OVERHEAD = 400
 #: an answer of more parts is not looked through further; what is left is taken to be like what was seen
-_LOOKED_AT = 2_000
+_LOOKED_AT = 200
 _MISSING = object()
+#: what has no parts, and is too small for it to matter whether it is counted twice
+_PLAIN = frozenset({int, float, bool, type(None)})
+_MAPPINGS = frozenset({dict, MappingProxyType})
 
 
 @dataclass(frozen=True)
@@ -136,27 +140,34 @@ def size_of(value: object) -> int:
 
     Of a value of very many parts only the first are looked at, and the rest taken to be like them.
     """
+    if type(value) in _PLAIN:
+        return sys.getsizeof(value)
     seen: set[int] = set()
     waiting, total, looked = [value], 0, 0
     while waiting:
         if looked >= _LOOKED_AT:
             return round(total * (1 + len(waiting) / looked))
         one = waiting.pop()
-        if id(one) in seen:
-            continue
-        seen.add(id(one))
         looked += 1
         total += sys.getsizeof(one)
-        if isinstance(one, np.ndarray):
-            total += one.nbytes if one.base is not None else 0
-        elif isinstance(one, Mapping):
-            waiting += [*one.keys(), *one.values()]
-        elif isinstance(one, (tuple, frozenset)):
+        kind = type(one)
+        if kind in _PLAIN:
+            continue
+        if id(one) in seen:
+            total -= sys.getsizeof(one)
+            continue
+        seen.add(id(one))
+        if isinstance(one, (tuple, frozenset)):
             waiting += one
+        elif kind in _MAPPINGS:
+            waiting += one.keys()
+            waiting += one.values()
+        elif isinstance(one, np.ndarray):
+            total += one.nbytes if one.base is not None else 0
         elif isinstance(one, BaseGeometry):
             total += 16 * int(get_num_coordinates(one))
-        elif not isinstance(one, type):
-            waiting += vars(one).values() if hasattr(one, "__dict__") else ()
+        elif kind is not str and not isinstance(one, type) and hasattr(one, "__dict__"):
+            waiting += vars(one).values()
     return total
 
 

@@ -14,6 +14,10 @@ _TO_LINEAR = np.array(
 )
 _FROM_LINEAR = np.linalg.inv(_TO_LINEAR)
 _HEX = re.compile(r"#?([0-9a-fA-F]{6})")
+#: lightness, a* and b* from the three roots, and back
+_FROM_ROOTS = np.array([[0.0, 500.0, 0.0], [116.0, -500.0, 200.0], [0.0, 0.0, -200.0]])
+_TO_ROOTS = np.linalg.inv(_FROM_ROOTS)
+_BLACK = np.array([16.0, 0.0, 0.0])
 _KNEE, _SLOPE = 216 / 24389, 24389 / 27
 
 
@@ -51,14 +55,13 @@ def labs_of(xyz: np.ndarray) -> np.ndarray:
     """
     r = np.asarray(xyz, float) / WHITE
     f = np.where(r > _KNEE, np.cbrt(r), (_SLOPE * r + 16) / 116)
-    return np.stack([116 * f[..., 1] - 16, 500 * (f[..., 0] - f[..., 1]), 200 * (f[..., 1] - f[..., 2])], axis=-1)
+    return f @ _FROM_ROOTS - _BLACK
 
 
 def xyz_of_lab(lab) -> np.ndarray:
     """XYZ of CIELAB colours, (..., 3) to (..., 3); the inverse of ``labs_of``."""
     lab = np.asarray(lab, float)
-    middle = (lab[..., 0] + 16) / 116
-    f = np.stack([middle + lab[..., 1] / 500, middle, middle - lab[..., 2] / 200], axis=-1)
+    f = (lab + _BLACK) @ _TO_ROOTS
     return np.where(f > 6 / 29, f**3, (116 * f - 16) / _SLOPE) * WHITE
 
 
