@@ -1,6 +1,7 @@
 """Starting from a brief, making a figure, looking at the mass: with hands on the real interface."""
 
 import io
+import re
 
 from PIL import Image, ImageDraw
 from playwright.sync_api import expect
@@ -40,6 +41,8 @@ class Starting(BrowserCase):
         for x, said in ((90, "Card taken"), (290, "#1e3"), (490, "#b")):
             canvas.click(position={"x": x * scale, "y": 150 * scale})
             expect(self.page.locator("[data-said]")).to_contain_text(said)
+        # the schemes that are shown are those for both colours
+        expect(self.page).to_have_url(re.compile(r"seeds=%231e3\w+%2C\+%23b"))
         expect(self.page.locator(".proposal h3").first).to_contain_text("Mussel Shell")
         self.page.get_by_role("button", name="Start with this").first.click()
         expect(self.page.locator(".plate-box")).to_be_visible()
