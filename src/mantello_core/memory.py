@@ -157,7 +157,7 @@ def size_of(value: object) -> int:
             total -= sys.getsizeof(one)
             continue
         seen.add(id(one))
-        if isinstance(one, (tuple, frozenset)):
+        if isinstance(one, (tuple, list, frozenset)):
             waiting += one
         elif kind in _MAPPINGS:
             waiting += one.keys()

@@ -4,7 +4,6 @@ from mantello.workspace.models import Army, Variant
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.errors import Unreadable
 from mantello_core.formats.document.design import design_bytes
-from mantello_core.formats.drawing import plate_svg
 from mantello_core.naming import slug
 
 from .part import Taking, archive_part, json_bytes
@@ -19,13 +18,7 @@ def _drawings(reading: Reading) -> dict[str, bytes]:
     files: dict[str, bytes] = {}
     for one in {(each.unit, each.rank): each for each in reversed(reading.resolution.classes)}.values():
         name = f"drawings/{slug(f'{one.unit}-{one.rank}', set(files))[:100].lower().replace('_', '-')}.svg"
-        svg = plate_svg(
-            one.plate,
-            one.plate.views[0].name,
-            lambda area, one=one: reading.fill(one, area),
-            bearing=reading.bearing(one),
-        )
-        files[name] = svg.encode()
+        files[name] = reading.drawn(one, one.plate.views[0].name).encode()
     return files
 
 

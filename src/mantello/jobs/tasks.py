@@ -11,12 +11,7 @@ from .models import Job
 def carry_out(job_id: int) -> None:
     """Do a job."""
     try:
-        found = (
-            Job.objects.select_related("army__head", "owner")
-            .defer("army__head__document", "army__head__faces")
-            .filter(pk=job_id)
-            .first()
-        )
+        found = Job.objects.select_related("army", "owner").filter(pk=job_id).first()
         if found:
             work.carry_out(found)
     finally:

@@ -5,7 +5,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cached_property
 
-from mantello.workspace.models import Army
+from mantello.workspace.models import Army, large_of
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.errors import UnknownName
@@ -100,9 +100,7 @@ def differences(army: Army, here: Reading) -> list[Difference]:
 
 
 def _differences(army: Army, here: Reading) -> list[Difference]:
-    versions = {
-        one.number: one for one in army.versions.select_related("edition").defer("edition__document", "edition__faces")
-    }
+    versions = {one.number: one for one in army.versions.select_related("edition").defer(*large_of("edition"))}
     painted: dict[tuple, dict[tuple[int, Subject], None]] = defaultdict(dict)
     rows = army.entries.standing().order_by("done_at", "pk")
     for unit, rank, ordinals, role, number in rows.values_list("unit", "rank", "ordinals", "role", "version__number"):

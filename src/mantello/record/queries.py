@@ -8,6 +8,7 @@ from django.db.models import Count, Max, Q
 
 from mantello.workspace.models import Army, Edition
 from mantello.workspace.reading import reading_of
+from mantello_core.memory import Memory, size_of
 from mantello_core.planning.compiling import Done
 from mantello_core.planning.subject import subject_of
 from mantello_core.record.progress import FigureProgress, progress_of, summed
@@ -15,9 +16,7 @@ from mantello_core.record.progress import FigureProgress, progress_of, summed
 from .models import Entry, Settlement
 
 T = TypeVar("T")
-#: outcomes kept in one worker
-MOST_KEPT = 16
-_kept: dict[tuple, object] = {}
+_kept = Memory("outcomes of logs", 32 * 2**20)
 
 
 def done_steps(army: Army, before=None) -> Done:
@@ -74,8 +73,8 @@ def log_mark(army: Army) -> str:
 def remembered(army: Army, what: str, work: Callable[[], T]) -> T:
     """What was worked out from the army's design and log before, or else is now; kept until either changes."""
     key = (what, army.pk, army.head_id, log_mark(army))
-    if key not in _kept:
-        _kept[key] = work()
-        while len(_kept) > MOST_KEPT:
-            _kept.pop(next(iter(_kept)), None)
-    return _kept[key]
+    known = _kept.get(key)
+    if known is not None:
+        return known
+    made = work()
+    return _kept.put(key, made, size_of(made))

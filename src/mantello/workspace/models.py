@@ -3,6 +3,14 @@
 from django.conf import settings
 from django.db import models
 
+#: columns of an edition that are read only where they are looked at
+_LARGE = ("document", "faces")
+
+
+def large_of(edition: str) -> tuple[str, ...]:
+    """Names of what is large in an edition that a query joins, to be deferred; edition: the way to it, as 'army__head'."""
+    return tuple(f"{edition}__{name}" for name in _LARGE)
+
 
 class ArmyQuerySet(models.QuerySet):
     """Questions about armies."""
@@ -13,7 +21,7 @@ class ArmyQuerySet(models.QuerySet):
 
     def with_head(self) -> "ArmyQuerySet":
         """Each with the edition it stands at, without what is large in that."""
-        return self.select_related("head").defer("head__document", "head__faces")
+        return self.select_related("head").defer(*large_of("head"))
 
 
 class Army(models.Model):
@@ -44,7 +52,7 @@ class EditionManager(models.Manager):
 
     def get_queryset(self):
         """Every edition; its document and faces come when they are looked at."""
-        return super().get_queryset().defer("document", "faces")
+        return super().get_queryset().defer(*_LARGE)
 
 
 class Edition(models.Model):

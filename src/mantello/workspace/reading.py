@@ -17,7 +17,7 @@ from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.document.design import read_design
 from mantello_core.formats.document.evenings import read_evenings
-from mantello_core.formats.drawing import Bearing
+from mantello_core.formats.drawing import Bearing, plate_svg
 from mantello_core.insignia.arms.tincture import TINCTURES
 from mantello_core.insignia.devices.device import ARMS
 from mantello_core.insignia.devices.worn import WornMark
@@ -156,6 +156,17 @@ class Reading:
     def bearing(self, one: FigureClass, seeing: Seeing = NEUTRAL) -> Bearing:
         """What the sites of a class bear, in the colours it is drawn in."""
         return tuple((site, self._mark(borne.placement, one.tier, seeing)) for site, borne in one.borne.items())
+
+    def drawn(self, one: FigureClass, view: str, seeing: Seeing = NEUTRAL, detail: str = "large") -> str:
+        """A figure of a class from one side, as designed, as an SVG document."""
+        return plate_svg(
+            one.plate,
+            view,
+            lambda area: self.fill(one, area, seeing),
+            detail=detail,
+            blur=seeing.blur,
+            bearing=self.bearing(one, seeing),
+        )
 
     def _mark(self, placement: Placement, tier: str, seeing: Seeing) -> WornMark:
         def inked(role: str) -> str:

@@ -4,7 +4,7 @@ from mantello.jobs.models import Job
 from mantello.jobs.queue import asked_for, last_job
 from mantello.workspace.models import Army, Edition
 from mantello.workspace.reading import reading_of
-from mantello_core.formats.drawing import plate_svg
+from mantello_core.scheme.cascade import FigureClass
 
 #: the kind of job that draws
 FACES = "army.faces"
@@ -26,13 +26,14 @@ def faces_asked(army: Army) -> Job | None:
 def draw_faces(edition: Edition) -> None:
     """Draw the front of one figure of each of the first kinds, as designed, and keep them."""
     reading = reading_of(edition)
-    kinds = {(one.rank, one.type): one for one in reversed(reading.resolution.classes)}
+    kinds: dict[tuple[str, str], FigureClass] = {}
+    for one in reading.resolution.classes:
+        kinds.setdefault((one.rank, one.type), one)
     faces, sizes = [], []
-    for one in list(reversed(kinds.values()))[:_MOST]:
+    for one in list(kinds.values())[:_MOST]:
         front = one.plate.views[0]
         _, _, width, tall = front.view_box
-        fill = lambda area, one=one: reading.fill(one, area)  # noqa: E731
-        faces.append(plate_svg(one.plate, front.name, fill, detail="small", bearing=reading.bearing(one)))
+        faces.append(reading.drawn(one, front.name, detail="small"))
         sizes.append([round(width * _TALL / tall), _TALL])
     Edition.objects.filter(pk=edition.pk).update(faces=faces, face_sizes=sizes)
 

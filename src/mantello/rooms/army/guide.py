@@ -20,7 +20,7 @@ from mantello_core.checks.finding import class_title
 from mantello_core.design.bearing import device_words
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.film.tones import Tones
-from mantello_core.formats.drawing import plate_group, plate_svg
+from mantello_core.formats.drawing import plate_group
 from mantello_core.insignia.devices.manner import METHODS
 from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.passes.piece import pieces_of
@@ -152,11 +152,7 @@ def muster_sheet(reading: Reading) -> str:
 
 
 def _views(reading: Reading, one: FigureClass) -> list[str]:
-    shape = one.plate
-    return [
-        plate_svg(shape, view.name, lambda area: reading.fill(one, area), bearing=reading.bearing(one))
-        for view in shape.views
-    ]
+    return [reading.drawn(one, view.name) for view in one.plate.views]
 
 
 def _page(reading: Reading, one: FigureClass) -> GuidePage:

@@ -36,11 +36,9 @@ def figure(request, army_id, view):
     if request.GET.get("as") == "painted":
         done = progress(army, edition)[unit, rank, ordinal].done
         fill = lambda area: reading.painted_fill(one, area, done, seeing)  # noqa: E731
-        bearing = ()
+        svg = plate_svg(one.plate, view, fill, detail="small", blur=seeing.blur)
     else:
-        fill = lambda area: reading.fill(one, area, seeing)  # noqa: E731
-        bearing = reading.bearing(one, seeing)
-    svg = plate_svg(one.plate, view, fill, detail="small", blur=seeing.blur, bearing=bearing)
+        svg = reading.drawn(one, view, seeing, "small")
     response = HttpResponse(svg, content_type="image/svg+xml")
     response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
     return response

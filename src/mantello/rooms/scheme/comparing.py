@@ -10,7 +10,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.workspace import editing as actions
 from mantello.workspace.looking import looking
-from mantello.workspace.models import Variant
+from mantello.workspace.models import Variant, large_of
 from mantello.workspace.page import army_for, base_of, room_page
 from mantello.workspace.reading import NEUTRAL, Reading, reading_of
 from mantello_core.errors import MantelloError
@@ -41,7 +41,7 @@ def variants(request, army_id):
 def _page(request, army, status=200, refusal=None):
     reading = reading_of(army.head)
     pick = pick_from(reading, request.GET)
-    known = list(army.variants.select_related("edition").defer("edition__document", "edition__faces"))
+    known = list(army.variants.select_related("edition").defer(*large_of("edition")))
     shown = [one for one in known if one.state != Variant.State.REJECTED][: actions.MOST_VARIANTS]
     context = {
         "title": "Variants",
