@@ -1,0 +1,335 @@
+"""An army's work: what every figure wears, checks, plan, undercoats, what if, record."""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from datetime import date, datetime, timedelta
+from functools import cache
+
+from mantello_core.bearers.allotment import allotments, lacks
+from mantello_core.bearers.mark_work import by_hand, steps_of
+from mantello_core.bearers.site_map import site_map
+from mantello_core.calendar.daylight import daylight
+from mantello_core.calendar.evenings import Evenings, Spraying
+from mantello_core.calendar.session import sessions
+from mantello_core.checks.harmony import harmony_of, hue_apart
+from mantello_core.checks.inspect import inspect
+from mantello_core.colour.spaces import Lab
+from mantello_core.design.advance import advanced_name, marks_for_copy, with_advanced_copy
+from mantello_core.design.brief import Brief, days_to_spare, formation_names
+from mantello_core.design.edit import with_undercoat
+from mantello_core.formats.sample import calvessa, levy
+from mantello_core.paints.catalogue import SHIPPED
+from mantello_core.paints.costing import cost_of as price_of
+from mantello_core.paints.range import paint, paints
+from mantello_core.paints.shopping import shopping
+from mantello_core.paints.stock import Stock
+from mantello_core.passes.basing import figures_on, plant_counts, standing_on
+from mantello_core.passes.piece import finishing_needed, pieces_of
+from mantello_core.passes.soiled import soiled, swallowed
+from mantello_core.planning.batch import batch_size
+from mantello_core.planning.compiling import compiled
+from mantello_core.planning.consumable import consumables
+from mantello_core.planning.plan import Plan, plan, prepared
+from mantello_core.planning.search import search
+from mantello_core.planning.shortage import shortages
+from mantello_core.planning.undercoating import assembly_advice, undercoat_advice
+from mantello_core.planning.whatif import WhatIf, changed, giving_way, late_minutes, levers, loads
+from mantello_core.recipes.step import Mix
+from mantello_core.record.evenness import evenness
+from mantello_core.record.last_look import last_look
+from mantello_core.record.pace import finish_range, pace_of, spread_of
+from mantello_core.record.progress import progress_of
+from mantello_core.record.reinforcing import Logged, as_painted
+from mantello_core.record.shooting_card import shooting_card
+from mantello_core.record.upkeep import Use, leftovers, metal_places, mix_life, wears
+from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.finishing import usual_dirt
+from mantello_core.scheme.selector import narrowness
+from mantello_core.scheme.sentence import rule_sentence
+from mantello_core.scheme.share import paint_by_unit, paint_needed, role_shares
+
+from .data import asked, written
+
+TUESDAY = datetime(2026, 11, 24, 18, 0)
+
+
+@cache
+def _small():
+    design = calvessa()
+    return design, resolve(design.army, design.scheme)
+
+
+@cache
+def _dirty():
+    design = calvessa()
+    finishing = replace(design.scheme.finishing, dirt=usual_dirt())
+    design = replace(design, scheme=replace(design.scheme, finishing=finishing))
+    return design, resolve(design.army, design.scheme)
+
+
+def _told(made: Plan) -> object:
+    return ([(one.session, one.start, one.end, one.opening, one.task.lot, one.task.pot) for one in made.blocks],
+            made.desk_minutes, made.hands_on, made.openings, made.idle, made.bound, made.finish, made.unplaced, made.relaxed)  # fmt: skip
+
+
+def _found(check):
+    findings = [
+        (one.unit, one.rank, one.area, one.what, one.key, one.number, one.fix and one.fix.words)
+        for one in check.findings
+    ]
+    return check.id, check.verdict, check.worst, findings
+
+
+def worn() -> Iterator[tuple[str, object]]:
+    """The scheme on every figure, its checks, harmony, shares, paint and marks."""
+    for name, design in (("small", calvessa()), ("whole", levy())):
+        resolution = resolve(design.army, design.scheme)
+        yield f"{name} checks", [_found(one) for one in inspect(design, resolution)]
+        yield (
+            f"{name} shares",
+            (
+                harmony_of(design, resolution),
+                role_shares(resolution),
+                paint_needed(design.scheme, resolution),
+                paint_by_unit(design.scheme, resolution),
+            ),
+        )
+        yield (
+            f"{name} rules",
+            [rule_sentence(one, design.army, design.scheme) for one in design.scheme.all_rules(design.army.root.id)],
+        )
+        borne = allotments(resolution)
+        yield (
+            f"{name} marks",
+            [
+                (
+                    one.site,
+                    one.figures,
+                    one.copies,
+                    one.with_spares,
+                    one.ground,
+                    by_hand(design.scheme, one.device, one.site),
+                    steps_of(design.scheme, one.placement, one.site),
+                )
+                for one in borne
+            ],
+        )
+        yield f"{name} lacks", [(one.arms, one.sites) for one in lacks(design.army, design.scheme, resolution)]
+        yield (
+            f"{name} sites",
+            [
+                (one.type, one.figures, [(spot.view, spot.right, spot.above) for spot in one.spots])
+                for one in site_map(resolution)
+            ],
+        )
+        yield (
+            f"{name} basing",
+            (
+                standing_on(design, resolution, _colour_of(design)),
+                plant_counts(design),
+                finishing_needed(design, resolution),
+            ),
+        )
+        yield f"{name} pieces", [(one.unit, one.rank, pieces_of(design, one)) for one in resolution.classes[:6]]
+    yield "hues", [hue_apart(one, other) for one in (5.0, 190.0, 355.0) for other in (0.0, 10.0, 180.0)]
+    yield (
+        "selectors",
+        [
+            narrowness(one, "torso.coat.lapel.left", "cloth", ("worn",))
+            for one in ("torso", "torso.coat", "=torso.coat.lapel.left", "torso.*.lapel", "@cloth", "", "*")
+        ],
+    )
+    yield (
+        "resolved",
+        asked(
+            "resolve",
+            design=written(),
+            figure={"unit": calvessa().army.units[0].id, "rank": calvessa().army.units[0].ranks[0].id, "ordinal": 1},
+        ),
+    )
+
+
+def _colour_of(design):
+    def colour(role_id: str, tier: str) -> Lab | None:
+        steps = design.scheme.role(role_id).recipe(tier).steps
+        return steps[0].mix.film.masstone if steps else None
+
+    return colour
+
+
+def dirt() -> Iterator[tuple[str, object]]:
+    """Figures soiled at every level and what dirt swallows."""
+    design, resolution = _dirty()
+    for one in resolution.classes[:3]:
+        for level in (1, 3, 5):
+            colours = soiled(design, one, level)
+            yield f"{one.unit} {one.rank} {level}", (colours, swallowed(design, one, colours))
+        yield (
+            f"{one.unit} {one.rank} bases",
+            [figures_on(width, 40, one.plate, scale) for width in (25, 60, 120) for scale in (1.0, 0.5)],
+        )
+
+
+def planned() -> Iterator[tuple[str, object]]:
+    """Work, plan, what if, undercoats, search, batches and consumables."""
+    design, resolution = _small()
+    work = compiled(design, resolution)
+    yield "work", (work.atoms, [(one.before, one.after, one.rule.id) for one in work.edges])
+    usual = plan(design, TUESDAY, resolution=resolution)
+    yield "plan", _told(usual)
+    for name, tried in (
+        ("five in hand", WhatIf(attention=5)),
+        ("plain", WhatIf(plain=("leader",), undercoat=paint("undercoat-soot"))),
+        ("desk", WhatIf(desk=12)),
+    ):
+        yield f"what if {name}", _told(plan(changed(design, tried), TUESDAY))
+    damp = replace(
+        design, evenings=replace(design.evenings, attention=6, spraying=Spraying((5, 6), 600, 900, (), (50.0, 8.0)))
+    )
+    yield "spraying by day", _told(plan(damp, TUESDAY))
+    yield (
+        "giving way",
+        (
+            levers(design, work.atoms),
+            giving_way(levers(design, work.atoms), 90.0),
+            loads(work.atoms),
+            late_minutes(usual, date(2026, 12, 1)),
+        ),
+    )
+    yield "consumables", consumables(work.atoms)
+    yield "undercoats", [(one.look, one.cost, one.hard) for one in undercoat_advice(design, resolution)]
+    yield (
+        "assemblies",
+        [(one.name, one.figures, one.now, one.then, one.best.words) for one in assembly_advice(design, resolution)],
+    )
+    yield (
+        "search",
+        [(one.best, one.bound, one.gap) for one in search(prepared(design, resolution), design.evenings, TUESDAY, 4)],
+    )
+    yield (
+        "batches",
+        [
+            batch_size(drying, hands, unit, stick=stick, palette=palette)
+            for drying in (60, 900, 5000)
+            for hands in (20, 200)
+            for unit in (5, 30)
+            for stick in (1, 5)
+            for palette in (600, 9e9)
+        ],
+    )
+    yield "command", asked("plan", design=written(), start="2026-11-24T18:00")
+    shelf = {
+        "brine-green": Stock(0.1, 2.5),
+        "oil-lamp-black": Stock(3.0, 3.0),
+        "salt-linen": Stock(0.01, 1.0, "", True),
+    }
+    needed = paint_needed(design.scheme, resolution)
+    yield "shortages", shortages(design.army, paint_by_unit(design.scheme, resolution), shelf, SHIPPED)
+    yield "shopping", (shopping(needed, shelf, SHIPPED), price_of(needed, shelf, SHIPPED))
+
+
+def calendar() -> Iterator[tuple[str, object]]:
+    """Evenings, daylight, names that count on, briefs."""
+    yield "sessions", sessions(Evenings(), TUESDAY, 12)
+    yield (
+        "spraying",
+        sessions(
+            replace(Evenings(), spraying=Spraying((1, 5), 1150, 1260, ("2026-12-01",), (52.5, 13.4))), TUESDAY, 12
+        ),
+    )
+    yield (
+        "daylight",
+        [
+            daylight(date(2026, month, 11), latitude, 10.0)
+            for month in (1, 3, 6, 10, 12)
+            for latitude in (-40.0, 0.0, 52.0, 68.0)
+        ],
+    )
+    yield (
+        "names",
+        [
+            advanced_name(name, {"Troop C"})
+            for name in ("2nd Line", "11th", "12th", "21st", "IX", "Troop B", "Squad 9", "Line", "22nd", "23rd of foot")
+        ],
+    )
+    design, _ = _small()
+    company = design.army.root.children[0].children[0]
+    yield (
+        "copied",
+        (
+            marks_for_copy(design, company.id, "4th company"),
+            with_advanced_copy(design, company.id, "4th company").army.figures,
+        ),
+    )
+    yield "brief", (formation_names("", 5), days_to_spare(Brief(deadline="2027-01-20"), date(2026, 11, 24)))
+
+
+def recorded() -> Iterator[tuple[str, object]]:
+    """Pace, range of the end, progress, upkeep, last look, photographs, reinforcements."""
+    design, resolution = _small()
+    timed = [
+        ("base", 12.0, 10.0),
+        ("base", 8.0, 10.0),
+        ("edge", 30.0, 10.0),
+        ("edge", 300.0, 10.0),
+        ("wash", 0.5, 10.0),
+        ("layer", 9.0, 6.0),
+    ]
+    yield "pace", (pace_of(timed), spread_of(timed), spread_of([]), spread_of(timed[:1]))
+    usual = plan(design, TUESDAY, resolution=resolution)
+    yield "range", [finish_range(usual, spread, batches) for spread in (0.1, 0.5, 0.9) for batches in (0, 4, 90)]
+    work = compiled(design, resolution)
+    done = frozenset((one.unit, one.rank, one.ordinals[0], one.subject, one.step) for one in work.atoms[::2])
+    yield (
+        "progress",
+        [
+            (figure, one.state, one.progress.share, one.progress.minutes_left)
+            for figure, one in progress_of(work, done).items()
+        ],
+    )
+    uses = [Use(tool, kind, 90.0, f"{tool} mix", ("salt-linen", "eel-brown"), kinds, TUESDAY - timedelta(days=days))
+            for days, (tool, kind, kinds) in enumerate((("round brush", "base", ("acrylic",)), ("finest brush", "edge", ("acrylic", "metallic")), ("aerosol", "undercoat", ("spray",)), ("old brush", "drybrush", ("oil",))))]  # fmt: skip
+    yield (
+        "upkeep",
+        (
+            wears(uses),
+            [one.advice for one in wears(uses * 30)],
+            leftovers(uses, TUESDAY),
+            [mix_life((kind,)) / timedelta(hours=1) for kind in ("oil", "enamel", "metallic", "acrylic")],
+        ),
+    )
+    yield "metals", metal_places(design.scheme, resolution)
+    yield "last look", [last_look(one, {"torso.coat.lapel": 2}, 12) for one in resolution.classes[:3]]
+    colour = _colour_of(design)
+    yield "photographs", [shooting_card(design, resolution, role_shares(resolution), lambda role: colour(role, "rank")),
+                          shooting_card(design, resolution, {}, lambda role: None)]  # fmt: skip
+    yield (
+        "evenness",
+        evenness(
+            [
+                ("coat", "a", Lab(30, 5, 5)),
+                ("coat", "a", Lab(31, 5, 6)),
+                ("coat", "b", Lab(36, 9, 5)),
+                ("lace", "a", Lab(80, 0, 9)),
+                ("lace", "b", Lab(80.2, 0, 9)),
+            ]
+        ),
+    )
+    logged = [Logged("coat", step, step, mix, ((pot, pot, 1.0),), 2, ordinals, TUESDAY + timedelta(days=at), 1)
+              for at, (step, mix, pot, ordinals) in enumerate((("s1", "A", "madder-rope", (1, 2, 3)), ("s1", "B", "old-red", (3,)), ("s2", "C", "oil-lamp-black", (1, 2))))]  # fmt: skip
+    usable = [pot for pot in paints().values() if pot.id not in ("madder-rope", "old-red")]
+    yield (
+        "as painted",
+        as_painted(
+            logged,
+            (1, 2, 3),
+            {"madder-rope": Stock(0, None, "", True)},
+            SHIPPED,
+            usable,
+            lambda role, step, version: Mix(((paint("madder-rope"), 1.0),)),
+        ),
+    )
+    yield "undercoat", with_undercoat(design, paint("undercoat-soot")).scheme.ground.colour
+
+
+ANSWERS = (worn, dirt, planned, calendar, recorded)
