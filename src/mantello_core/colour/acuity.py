@@ -2,8 +2,10 @@
 
 import math
 
+import numpy as np
+
 from ..errors import OutOfRange
-from .difference import difference
+from .difference import differences
 from .spaces import Lab
 
 #: standing distances, m: in hand, at arm's length, across the table
@@ -32,21 +34,25 @@ def blur_millimetres(metres: float) -> float:
     return math.tan(math.radians(SPREAD[0] / 60)) * metres * 1000
 
 
-def seen_difference(one: Lab, other: Lab, millimetres: float, metres: float) -> float:
-    """CIEDE2000 that is left of the difference of two neighbouring areas of a width, at a distance.
+def seen_differences(ones, others, millimetres, metres: float) -> np.ndarray:
+    """CIEDE2000 that is left of the difference of neighbouring areas of a width, at a distance.
 
+    ones, others: CIELAB, (..., 3), one broadcast against the other; millimetres: one width, or one each, (...).
     Each axis keeps the share exp(-(pi s)^2 / (2 w^2)) of its difference about the middle, with s the
     eye's spread on that axis and w the width in arc minutes: lightness lasts longest. Never more than the
     whole difference: CIEDE2000 is made for small ones, and among large ones duller pairs can come out farther.
     """
-    width = max(arc_minutes(millimetres, metres), 1e-9)
-    kept = [math.exp(-((math.pi * spread) ** 2) / (2 * width * width)) for spread in SPREAD]
-    middle = [(a + b) / 2 for a, b in zip(one, other, strict=True)]
-    near = [
-        Lab(*(m + share * (value - m) for m, share, value in zip(middle, kept, colour, strict=True)))
-        for colour in (one, other)
-    ]
-    return min(difference(*near), difference(one, other))
+    ones, others = np.asarray(ones, float), np.asarray(others, float)
+    width = np.maximum([arc_minutes(one, metres) for one in np.ravel(millimetres)], 1e-9).reshape(np.shape(millimetres))
+    kept = np.exp(-((math.pi * np.array(SPREAD)) ** 2) / (2 * (width * width)[..., None]))
+    middle = (ones + others) / 2
+    near = (middle + kept * (one - middle) for one in (ones, others))
+    return np.minimum(differences(*near), differences(ones, others))
+
+
+def seen_difference(one: Lab, other: Lab, millimetres: float, metres: float) -> float:
+    """CIEDE2000 that is left of one difference, as ``seen_differences`` gives it."""
+    return float(seen_differences(one, other, millimetres, metres))
 
 
 def separable(one: Lab, other: Lab, millimetres: float, metres: float) -> bool:

@@ -4,13 +4,14 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from statistics import median
 
-from ..colour.difference import difference
-from ..colour.spaces import Lab
+import numpy as np
+
+from ..colour.difference import differences
 from ..errors import OutOfRange
 from ..paints.paint import Film, mixed
 from ..recipes.step import Mix
 from .coverage import tolerance_of
-from .surface import Surface, coated, solid
+from .surface import Surface, coated, solid, stacked
 
 #: how far a paint may be taken from what was predicted
 LEAST, MOST = 0.25, 4.0
@@ -59,14 +60,16 @@ def hiding_found(mix: Mix, ground: Surface, coats: int) -> float | None:
     The middle of the factors, between 1/4 and 4, for which ``coats`` are enough and one less is not.
     """
     film = mix.film
-    goal, allowed, thickness = solid(film).colour, tolerance_of(film), film.thickness(mix.dilution)
-    fits = [
-        factor
-        for factor in (LEAST * (MOST / LEAST) ** (at / 80) for at in range(81))
-        if _covered(film, factor, ground, thickness, goal, coats, allowed)
-        and (coats == 1 or not _covered(film, factor, ground, thickness, goal, coats - 1, allowed))
-    ]
-    return median(fits) if fits else None
+    goal, allowed, thickness = solid(film).labs, tolerance_of(film), film.thickness(mix.dilution)
+    factors = LEAST * (MOST / LEAST) ** (np.arange(81) / 80)
+    scaled = replace(film, absorption=np.outer(factors, film.absorption), scattering=np.outer(factors, film.scattering))
+    surface, before = stacked([ground] * len(factors)), np.zeros(len(factors), bool)
+    for at in range(coats):
+        surface = coated(surface, scaled, thickness)
+        if at == coats - 2:
+            before = differences(surface.labs, goal) <= allowed
+    fits = factors[(differences(surface.labs, goal) <= allowed) & ~before]
+    return median(fits.tolist()) if len(fits) else None
 
 
 def drying_found(predicted: float, measured: float) -> float:
@@ -82,12 +85,3 @@ def with_learned(known: Sequence[Calibration], one: Calibration) -> tuple[Calibr
 
 def _scaled(film: Film, factor: float) -> Film:
     return replace(film, absorption=film.absorption * factor, scattering=film.scattering * factor)
-
-
-def _covered(
-    film: Film, factor: float, ground: Surface, thickness: float, goal: Lab, coats: int, allowed: float
-) -> bool:
-    scaled, surface = _scaled(film, factor), ground
-    for _ in range(coats):
-        surface = coated(surface, scaled, thickness)
-    return difference(surface.colour, goal) <= allowed

@@ -10,7 +10,6 @@ from ..colour.reflectance import to_air, xyz_of
 from ..colour.spaces import Lab, lab_of
 from ..errors import UnknownName
 from ..paints.paint import Film
-from ..recipes.place import Place
 from .surface import Surface, coated
 
 #: share of the light a varnish scatters back, and how far it takes a metal's flash
@@ -27,7 +26,7 @@ def varnished(surface: Surface, finish: str) -> Surface:
     if finish not in VARNISHES:
         raise UnknownName("finish", finish, list(VARNISHES), "finish")
     haze, matt = VARNISHES[finish]
-    return replace(surface, haze=haze, matt=max(surface.matt, matt) if finish != "gloss" else surface.matt)
+    return replace(surface, haze=haze, matt=np.maximum(surface.matt, matt) if finish != "gloss" else surface.matt)
 
 
 def wet_colour(film: Film) -> Lab:
@@ -47,10 +46,10 @@ def drying_shift(film: Film) -> float:
     return difference(wet_colour(film), film.masstone)
 
 
-def wiped(before: Surface, film: Film, thickness: float, place: Place, strength: float = 1.0) -> Surface:
+def wiped(before: Surface, film: Film, thickness, left, strength: float = 1.0) -> Surface:
     """What is left when an oil or enamel film is wiped off ``before`` within its window.
 
-    thickness: µm of the film as laid; strength: 0 wipes nothing away, 1 as usual.
+    thickness: µm of the film as laid, left: share of it that wiping leaves, both one for all or one a surface; strength:
+    0 wipes nothing away, 1 as usual.
     """
-    left = 1 - (1 - place.left) * strength
-    return coated(before, film, thickness * left)
+    return coated(before, film, thickness * (1 - (1 - left) * strength))

@@ -3,12 +3,14 @@
 from dataclasses import dataclass
 from functools import cached_property
 
+import numpy as np
+
 from ..colour.spaces import Lab
 from ..errors import OutOfRange
 from ..paints.paint import Paint
 from ..recipes.place import usual_places
 from ..recipes.technique import Technique, techniques
-from .surface import Surface, blended, coated, solid
+from .surface import Surface, blended, coated, solid, stacked
 
 #: coats of the pot laid over the aerosol
 POT_COATS = 1
@@ -46,23 +48,23 @@ class Ground:
     pot_coat: Paint | None = None
 
     @cached_property
-    def surfaces(self) -> dict[str, Surface]:
-        """The surface of every place; sprays count as opaque where they fall."""
+    def surface(self) -> Surface:
+        """The surfaces of all places, (places, 16); sprays count as opaque where they fall."""
         dark = solid(self.undercoat.film)
-        found = dict.fromkeys(usual_places().ids, dark)
+        found = stacked([dark] * len(usual_places().all))
         if self.above:
             light = solid(self.above.film)
-            found = {place.id: blended(dark, light, place.sprayed) for place in usual_places()}
+            found = blended(found, light, np.array([place.sprayed for place in usual_places()]))
         if self.pot_coat:
             film = self.pot_coat.film
             for _ in range(POT_COATS):
-                found = {place: coated(surface, film, film.thickness(1.0)) for place, surface in found.items()}
+                found = coated(found, film, film.thickness(1.0))
         return found
 
     @property
     def flat(self) -> Surface:
         """The surface of the flats, which most of an area is."""
-        return self.surfaces[usual_places().flats]
+        return self.surface.at(usual_places().ids.index(usual_places().flats))
 
     @property
     def colour(self) -> Lab:

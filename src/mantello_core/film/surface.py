@@ -1,13 +1,13 @@
-"""A painted surface as it stands: a diffuse body, and perhaps a metal's flash above it."""
+"""Painted surfaces as they stand, one or many at once: a diffuse body, and perhaps a metal's flash above it."""
 
-import math
+from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 
 import numpy as np
 
 from ..colour.film import free_film, opaque
 from ..colour.reflectance import BANDS, to_air, to_film, xyz_of
-from ..colour.spaces import Lab, lab_of
+from ..colour.spaces import Lab, labs_of
 from ..paints.paint import STANDARD_COAT, Film
 
 #: µm of metallic film that hides all but 1/e of what is beneath
@@ -26,40 +26,94 @@ WASH_MATT = 0.35
 
 @dataclass(frozen=True, eq=False)
 class Surface:
-    """What the next coat falls on."""
+    """What the next coat falls on: one surface, or many at once in axes before the bands."""
 
-    #: internal diffuse reflectance, 16 bands
+    #: internal diffuse reflectance, (..., 16 bands)
     diffuse: np.ndarray
-    #: a metal's directional reflectance
+    #: a metal's directional reflectance, (..., 16)
     lobe: np.ndarray = field(default_factory=lambda: np.zeros(BANDS))
-    #: optical depth of the coats above the metal
+    #: optical depth of the coats above the metal, (..., 16)
     veil: np.ndarray = field(default_factory=lambda: np.zeros(BANDS))
-    #: 0 keeps the metal's flash, 1 removes it
-    matt: float = 0.0
-    #: share of the light that a varnish scatters back before it reaches the paint
-    haze: float = 0.0
+    #: 0 keeps the metal's flash, 1 removes it, (...)
+    matt: np.ndarray | float = 0.0
+    #: share of the light that a varnish scatters back before it reaches the paint, (...)
+    haze: np.ndarray | float = 0.0
 
     @property
     def seen(self) -> np.ndarray:
-        """Seen reflectance in the bands, at a middling angle where there is metal."""
+        """Seen reflectance in the bands, at a middling angle where there is metal, (..., 16)."""
         return self.seen_from("middling")
 
     def seen_from(self, view: str) -> np.ndarray:
-        """Seen reflectance in the bands from one of ``VIEWS``; the same from all where there is no metal."""
+        """Seen reflectance in the bands from one of ``VIEWS``, (..., 16); the same from all where there is no metal."""
         own, path = VIEWS[view]
-        gain = MEAN_GAIN + (own - MEAN_GAIN) * (1 - self.matt)
+        gain = MEAN_GAIN + (own - MEAN_GAIN) * (1 - _by_band(self.matt))
+        haze = _by_band(self.haze)
         body = to_air(self.diffuse) + 0.92 * gain * self.lobe * np.exp(-self.veil * path)
-        return self.haze + (1 - self.haze) * body
+        return haze + (1 - haze) * body
+
+    @property
+    def labs(self) -> np.ndarray:
+        """CIELAB of what is seen by daylight, (..., 3)."""
+        return labs_of(xyz_of(self.seen))
+
+    def labs_from(self, view: str) -> np.ndarray:
+        """CIELAB of what is seen by daylight from one of ``VIEWS``, (..., 3)."""
+        return labs_of(xyz_of(self.seen_from(view)))
 
     @property
     def colour(self) -> Lab:
-        """What is seen by daylight."""
-        return lab_of(xyz_of(self.seen))
+        """What is seen of one surface by daylight."""
+        return Lab(*self.labs.tolist())
 
     @property
     def views(self) -> dict[str, Lab]:
-        """What is seen by daylight from every view: a metal is three colours, never one."""
-        return {view: lab_of(xyz_of(self.seen_from(view))) for view in VIEWS}
+        """What is seen of one surface by daylight from every view: a metal is three colours, never one."""
+        return {view: Lab(*self.labs_from(view).tolist()) for view in VIEWS}
+
+    @property
+    def glints(self) -> bool:
+        """Whether there is metal in it, bare or veiled."""
+        return bool(self.lobe.any())
+
+    def at(self, index) -> "Surface":
+        """Of many surfaces those at an index of their axes."""
+        shape = self.diffuse.shape
+        return Surface(
+            self.diffuse[index], *(_of_all(one, shape, index, 1) for one in (self.lobe, self.veil)),
+            *(_of_all(one, shape[:-1], index, 0) for one in (self.matt, self.haze)),
+        )  # fmt: skip
+
+    def where(self, condition: np.ndarray, other: "Surface") -> "Surface":
+        """This surface where a condition holds, (...), and the other one elsewhere."""
+        banded = _by_band(condition)
+        return Surface(
+            *(np.where(banded, one, two) for one, two in
+              ((self.diffuse, other.diffuse), (self.lobe, other.lobe), (self.veil, other.veil))),
+            *(np.where(condition, one, two) for one, two in ((self.matt, other.matt), (self.haze, other.haze))),
+        )  # fmt: skip
+
+
+def stacked(surfaces: Sequence[Surface]) -> Surface:
+    """Surfaces of one shape as one, in a new first axis."""
+    shape = surfaces[0].diffuse.shape
+    return Surface(
+        np.stack([one.diffuse for one in surfaces]),
+        *(np.stack([np.broadcast_to(getattr(one, name), shape) for one in surfaces]) for name in ("lobe", "veil")),
+        *(np.stack([np.broadcast_to(getattr(one, name), shape[:-1]) for one in surfaces]) for name in ("matt", "haze")),
+    )
+
+
+def _of_all(value, shape: tuple[int, ...], index, own: int):
+    """A field at an index of the axes of all; one that is the same for all, with no more than its own axes, stays."""
+    if np.ndim(value) <= own:
+        return value
+    return (value if value.shape == shape else np.broadcast_to(value, shape))[index]
+
+
+def _by_band(value) -> np.ndarray | float:
+    """A value a surface, (...), so that it counts for every band of it."""
+    return value[..., None] if isinstance(value, np.ndarray) and value.ndim else value
 
 
 def grey(seen: float) -> Surface:
@@ -77,53 +131,57 @@ def solid(film: Film) -> Surface:
     return _flaked(Surface(opaque(film.absorption, film.scattering)), metal, film, STANDARD_COAT, film.flake_share)
 
 
-def _flaked(surface: Surface, metal: Surface, film: Film, thickness: float, cover: float) -> Surface:
+def _flaked(surface: Surface, metal: Surface, film: Film, thickness, cover) -> Surface:
     """Flakes that lie in a film of colour: half of it, on average, lies above them."""
-    tinted = (film.absorption + 2 * film.scattering) * thickness * (1 - film.flake_share) / 2
+    tinted = (film.absorption + 2 * film.scattering) * _by_band(thickness) * (1 - film.flake_share) / 2
+    covered = _by_band(cover)
     return replace(
         surface,
-        diffuse=cover * metal.diffuse * np.exp(-2 * tinted) + (1 - cover) * surface.diffuse,
-        lobe=cover * metal.lobe * np.exp(-tinted) + (1 - cover) * surface.lobe * np.exp(-surface.veil),
+        diffuse=covered * metal.diffuse * np.exp(-2 * tinted) + (1 - covered) * surface.diffuse,
+        lobe=covered * metal.lobe * np.exp(-tinted) + (1 - covered) * surface.lobe * np.exp(-surface.veil),
         veil=np.zeros(BANDS),
         matt=surface.matt * (1 - cover),
     )
 
 
-def blended(one: Surface, other: Surface, share: float) -> Surface:
+def blended(one: Surface, other: Surface, share) -> Surface:
     """A speckle of two surfaces, ``share`` of the second: what is seen is the mean by area, in linear light.
 
-    share: 0 to 1. A spray's transition, dabs of a sponge, what a drybrush leaves on a ridge.
+    share: 0 to 1, one for all or one a surface. A spray's transition, dabs of a sponge, what a drybrush leaves on a ridge.
     """
-    if share <= 0 or share >= 1:
-        return other if share >= 1 else one
-    return Surface(
-        to_film((1 - share) * to_air(one.diffuse) + share * to_air(other.diffuse)),
-        (1 - share) * one.lobe * np.exp(-one.veil) + share * other.lobe * np.exp(-other.veil),
+    kept, laid = 1 - _by_band(share), _by_band(share)
+    mean = Surface(
+        to_film(kept * to_air(one.diffuse) + laid * to_air(other.diffuse)),
+        kept * one.lobe * np.exp(-one.veil) + laid * other.lobe * np.exp(-other.veil),
         matt=(1 - share) * one.matt + share * other.matt,
         haze=(1 - share) * one.haze + share * other.haze,
     )
+    if np.ndim(share):
+        return one.where(share <= 0, other.where(share >= 1, mean))
+    return mean if 0 < share < 1 else other if share >= 1 else one
 
 
-def coated(surface: Surface, film: Film, thickness: float) -> Surface:
-    """The surface under one more dry film of ``thickness`` µm.
+def coated(surface: Surface, film: Film, thickness) -> Surface:
+    """The surface under one more dry film of ``thickness`` µm, one for all or one a surface.
 
     A metal replaces body and lobe with cover 1 - exp(-t / 4 µm); a colour over metal veils the lobe
     once going through, and sees the metal as ground for what it scatters back.
     """
     if film.flake:
         own = film.flake_share
-        cover = own * (1 - math.exp(-thickness / FLAKE_HIDING))
+        cover = own * (1 - np.exp(-thickness / FLAKE_HIDING))
         ground = replace(surface, haze=0.0)
         if own < 1:
             ground = coated(ground, replace(film, flake=None), thickness)
         return _flaked(ground, Surface(np.full(BANDS, film.flake.diffuse), film.flake.lobe), film, thickness, cover)
-    reflected, passed = free_film(film.absorption, film.scattering, thickness)
-    lit = (1 - np.exp(-2 * film.scattering * thickness)) * surface.lobe * np.exp(-1.1 * surface.veil)
+    laid = _by_band(thickness)
+    reflected, passed = free_film(film.absorption, film.scattering, laid)
+    lit = (1 - np.exp(-2 * film.scattering * laid)) * surface.lobe * np.exp(-1.1 * surface.veil)
     ground = np.minimum(surface.diffuse + lit, 0.98)
     return replace(
         surface,
         diffuse=reflected + passed * passed * ground / (1 - reflected * ground),
-        veil=surface.veil + (film.absorption + 2 * film.scattering) * thickness,
+        veil=surface.veil + (film.absorption + 2 * film.scattering) * laid,
         haze=0.0,
     )
 
@@ -135,14 +193,14 @@ def wash_thickness(film: Film, dilution: float) -> tuple[float, float]:
     return raised, WASH_RECESS * (1 + dilution) ** WASH_RECESS_POWER * kept
 
 
-def washed(surface: Surface, film: Film, dilution: float, *, recess: bool) -> Surface:
-    """The surface after a wash has dried on it, on a raised part or in a recess."""
+def washed(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
+    """The surface after a wash has dried on it. recess: whether it lies in a recess, one for all or one a surface."""
     raised_film, recess_film = wash_thickness(film, dilution)
-    dried = coated(surface, film, recess_film if recess else raised_film)
-    return replace(dried, matt=max(surface.matt, WASH_MATT))
+    dried = coated(surface, film, np.where(recess, recess_film, raised_film))
+    return replace(dried, matt=np.maximum(surface.matt, WASH_MATT))
 
 
-def stained(surface: Surface, film: Film, dilution: float, *, recess: bool) -> Surface:
+def stained(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
     """The surface after a one-coat stain has dried on it: a fuller film on raised parts than a wash leaves."""
-    wet = STAIN_RECESS if recess else STAIN_RAISED * (1 + dilution) ** WASH_RAISED_POWER
+    wet = np.where(recess, STAIN_RECESS, STAIN_RAISED * (1 + dilution) ** WASH_RAISED_POWER)
     return coated(surface, film, wet * film.solids / (1 + dilution))

@@ -3,6 +3,8 @@
 from collections.abc import Iterator, Mapping
 from functools import cached_property
 
+import numpy as np
+
 from ..colour.spaces import Lab, mean_lab
 from ..recipes.place import Places, usual_places
 
@@ -45,3 +47,9 @@ class Tones(Mapping[str, Lab]):
     def apparent(self) -> Lab:
         """The colour from where single tones cannot be told apart: their mean by share, in linear light."""
         return mean_lab(list(self._colours.values()), [place.share for place in self.places])
+
+
+def tones_of(labs: np.ndarray) -> tuple[Tones, ...]:
+    """Tones of CIELAB colours, (n, places, 3), in the order of the usual places."""
+    ids = usual_places().ids
+    return tuple(Tones({id_: Lab(*lab) for id_, lab in zip(ids, one, strict=True)}) for one in labs.tolist())

@@ -2,10 +2,13 @@
 
 from dataclasses import dataclass
 
-from ..film.coverage import LIMIT, coverage
+import numpy as np
+
+from ..film.coverage import LIMIT, coverage, coverages
 from ..film.ground import Ground
-from ..film.surface import coated
+from ..film.surface import coated, stacked
 from ..memory import remembered
+from ..paints.paint import STANDARD_SOLIDS, Film
 from ..paints.range import paints
 from ..recipes.step import Mix, Step
 
@@ -41,15 +44,26 @@ def bridge_for(mix: Mix, start: Ground) -> Bridge | None:
     film, ground = mix.film, start.flat
     without = coverage(film, ground, mix.dilution).coats
     most = (LIMIT if without is None else without) - WORTH_COATS
+    pots = [pot for pot in paints().values() if pot.mixable and mix.parts != ((pot, 1.0),)]
+    films = [Mix(((pot, 1.0),), "water", THINNED).film for pot in pots]
+    stack = Film(
+        *(np.stack([getattr(one, name) for one in films]) for name in ("absorption", "scattering")), STANDARD_SOLIDS
+    )
+    thick, surface, layers = np.array([one.thickness(THINNED) for one in films]), stacked([ground] * len(films)), []
+    for _ in range(MOST_BRIDGE_COATS):
+        surface = coated(surface, stack, thick)
+        layers.append(surface)
+    flat = [layer.at(at) for at in range(len(films)) for layer in layers]
     best: Bridge | None = None
-    for pot in (pot for pot in paints().values() if pot.mixable and mix.parts != ((pot, 1.0),)):
-        bridge = Mix(((pot, 1.0),), "water", THINNED)
-        surface, laid = ground, bridge.film
-        for coats in range(1, min(MOST_BRIDGE_COATS, most) + 1):
-            surface = coated(surface, laid, laid.thickness(THINNED))
-            then = coverage(film, surface, mix.dilution, limit=max(0, most - coats)).coats
-            if then and (best is None or (coats + then, then) < (best.coats + best.then, best.then)):
-                best, most = Bridge(bridge, coats, then, without), min(most, coats + then)
+    for at, cover in enumerate(coverages(film, stacked(flat), mix.dilution, limit=max(0, most - 1))):
+        pot, coats = pots[at // MOST_BRIDGE_COATS], at % MOST_BRIDGE_COATS + 1
+        then = cover.coats
+        if (
+            then
+            and coats + then <= most
+            and (best is None or (coats + then, then) < (best.coats + best.then, best.then))
+        ):
+            best = Bridge(Mix(((pot, 1.0),), "water", THINNED), coats, then, without)
     return best
 
 

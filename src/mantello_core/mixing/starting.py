@@ -1,11 +1,13 @@
 """A recipe to start from: one paint as base, with a shade and lights chosen for it from the ranges."""
 
+import json
 from functools import cache
+from importlib.resources import files
 
 from ..errors import UnknownName
 from ..memory import remembered
 from ..paints.paint import Paint
-from ..paints.range import paint, paints
+from ..paints.range import digest_of_ranges, paint, paints
 from ..recipes.method import METHODS
 from ..recipes.step import Mix, Recipe, Step
 from .choosing import light_order, shade_mix
@@ -50,13 +52,40 @@ def _mix(kind: str, pot: Paint) -> Mix | None:
 
 def shade_for(pot: Paint) -> Mix | None:
     """The wash of the ranges that shades a paint most evenly; None for near-blacks, which have no room to darken."""
-    return shade_mix(Mix(((pot, 1.0),)), _every())
+    known = _shipped().get(pot.id)
+    if known is None:
+        return shade_mix(Mix(((pot, 1.0),)), _every())
+    return Mix(((paint(known["shade"][0]), 1.0),), *known["shade"][1:]) if known["shade"] else None
 
 
 def light_for(pot: Paint) -> Paint | None:
     """The paint of the ranges to lighten a colour with; None where nothing is lighter."""
-    lighter = light_order(Mix(((pot, 1.0),)), _every())
-    return lighter[0] if lighter else None
+    known = _shipped().get(pot.id)
+    if known is None:
+        lighter = light_order(Mix(((pot, 1.0),)), _every())
+        return lighter[0] if lighter else None
+    return paint(known["light"]) if known["light"] else None
+
+
+def worked_out_table() -> dict:
+    """What ships of all shades and lights of shipped paints, which depend on nothing else: with the digest of the ranges."""
+    return {"ranges": digest_of_ranges(), "paints": {pot.id: _worked_out(pot) for pot in _every() if pot.covers}}
+
+
+def _worked_out(pot: Paint) -> dict:
+    alone = Mix(((pot, 1.0),))
+    shade, lighter = shade_mix(alone, _every()), light_order(alone, _every())
+    return {
+        "shade": [shade.paints[0].id, shade.diluent, shade.diluent_parts] if shade else None,
+        "light": lighter[0].id if lighter else None,
+    }
+
+
+@cache
+def _shipped() -> dict[str, dict]:
+    """Paint id to what was chosen for it; a table that was worked out from other ranges is passed over."""
+    table = json.loads((files(__package__) / "data" / "starts.json").read_text(encoding="utf-8"))
+    return table["paints"] if table["ranges"] == digest_of_ranges() else {}
 
 
 @cache

@@ -3,9 +3,9 @@
 from dataclasses import dataclass
 
 from ..colour.difference import difference
-from ..film.coverage import Coverage, coverage
+from ..film.coverage import Coverage, coverages
 from ..film.ground import Ground
-from ..film.surface import solid
+from ..film.surface import solid, stacked
 from ..memory import remembered
 from ..paints.paint import Paint
 from ..paints.range import paint, paints
@@ -50,8 +50,9 @@ def twin_apart(pot: Paint) -> float | None:
 @remembered(8_000)
 def undercoat_choices(mix: Mix) -> tuple[UndercoatChoice, ...]:
     """How the mix covers every undercoat, in shelf order."""
-    film, dilution = mix.film, mix.dilution
-    return tuple(UndercoatChoice(pot, coverage(film, solid(pot.film), dilution)) for pot in undercoats())
+    sprays = undercoats()
+    found = coverages(mix.film, stacked([solid(pot.film) for pot in sprays]), mix.dilution)
+    return tuple(UndercoatChoice(*one) for one in zip(sprays, found, strict=True))
 
 
 def best_undercoat(mix: Mix) -> UndercoatChoice:

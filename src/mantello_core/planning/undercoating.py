@@ -3,17 +3,17 @@
 from collections import defaultdict
 from dataclasses import dataclass, replace
 
+import numpy as np
+
 from ..colour.spaces import Lab
 from ..design.design import Design
 from ..figures.vocabulary import GROUPS
 from ..film.ground import Ground
 from ..film.prediction import HARD
 from ..mixing.undercoat import grounds
-from ..recipes.step import Recipe
 from ..scheme.cascade import Resolution
-from ..scheme.share import painted_surface
-from .compiling import atoms_of
-from .cost import Cost, cost_of
+from .cost import Cost
+from .ground_cost import CoatsOn, GroundCosts
 
 #: L* below which an undercoat is deep and above which bright; chroma from which it is not neutral
 DEEP, BRIGHT, TINTED = 25.0, 65.0, 6.0
@@ -61,17 +61,17 @@ def undercoat_advice(design: Design, resolution: Resolution) -> tuple[UndercoatA
 
     resolution: of the design; a ground changes what steps do, never which role an area wears.
     """
-    worn = sorted(painted_surface(resolution))
-    known = grounds() if design.scheme.ground in grounds() else (*grounds(), design.scheme.ground)
-    found = []
-    for ground in known:
-        changed = with_ground(design, ground)
-        found.append(
-            UndercoatAdvice(
-                ground, ground.colour, look_of(ground), cost_of(atoms_of(changed, resolution)), _hard(changed, worn)
-            )
-        )
+    costs = GroundCosts(design, resolution, _known(design))
+    found = (
+        UndercoatAdvice(ground, ground.colour, look_of(ground), costs.cost(at), _hard(design, costs, at))
+        for at, ground in enumerate(costs.grounds)
+    )
     return tuple(sorted(found, key=lambda one: one.cost.minutes))
+
+
+def _known(design: Design) -> tuple[Ground, ...]:
+    known = grounds()
+    return known if design.scheme.ground in known else (*known, design.scheme.ground)
 
 
 def assembly_advice(design: Design, resolution: Resolution) -> tuple[AssemblyAdvice, ...]:
@@ -90,17 +90,22 @@ def assembly_advice(design: Design, resolution: Resolution) -> tuple[AssemblyAdv
             figures[name].update((one.unit, one.rank, ordinal) for ordinal in one.ordinals)
             for role in roles:
                 worn[name][role, one.tier] += len(one.ordinals)
+    known = _known(design)
+    recipes = {key: design.scheme.role(key[0]).recipe(key[1]) for roles in worn.values() for key in roles}
+    laid = CoatsOn(known, recipes.values(), design.scheme.calibrations)
+    here = known.index(design.scheme.ground)
     found = []
     for name, roles in worn.items():
-        totals = {ground: _first_coats(with_ground(design, ground), roles) for ground in grounds()}
-        best = min(
-            totals,
-            key=lambda ground: (totals[ground], ground.above is not None, ground.pot_coat is not None, ground.words),
+        totals = sum(
+            (laid.of(recipes[key])[:, :1].sum(1) * count for key, count in roles.items()), np.zeros(len(known), int)
         )
-        now = _first_coats(design, roles)
-        if totals[best] >= now:
-            best, totals[best] = design.scheme.ground, now
-        found.append(AssemblyAdvice(name, len(figures[name]), best, now, totals[best]))
+        best = min(
+            range(len(grounds())),
+            key=lambda at: (totals[at], known[at].above is not None, known[at].pot_coat is not None, known[at].words),
+        )
+        now = int(totals[here])
+        best = here if totals[best] >= now else best
+        found.append(AssemblyAdvice(name, len(figures[name]), known[best], now, int(totals[best])))
     return tuple(sorted(found, key=lambda one: (one.then - one.now, one.name)))
 
 
@@ -132,23 +137,14 @@ def look_of(ground: Ground) -> str:
     return f"{depth}, {'warm' if colour.a + colour.b > 0 else 'cold'}"
 
 
-def _first_coats(design: Design, roles: dict[tuple[str, str], int]) -> int:
-    """Coats of the first mix of every role, times the figures that wear it."""
-    total = 0
-    for (role, tier), count in roles.items():
-        coats = design.scheme.coats(design.scheme.role(role).recipe(tier))
-        total += (coats[0] if coats else 0) * count
-    return total
-
-
-def _hard(design: Design, worn: list[tuple[str, str]]) -> tuple[HardRole, ...]:
+def _hard(design: Design, costs: GroundCosts, at: int) -> tuple[HardRole, ...]:
     found: dict[str, HardRole] = {}
-    for role_id, tier in worn:
+    for role_id, tier in costs.worn:
         role = design.scheme.role(role_id)
-        steps = role.recipe(tier).steps
-        if not steps or steps[0].kind != "base" or design.scheme.coats(role.recipe(tier))[0] < HARD:
+        recipe = role.recipe(tier)
+        if not recipe.steps or recipe.steps[0].kind != "base" or costs.laid.of(recipe)[at, 0] < HARD:
             continue
-        coats = design.scheme.predicted(Recipe(steps[:1])).outcomes[0].coverage.coats
+        coats = costs.laid.covers[recipe][at].coats
         old = found.get(role_id)
         worst = None if coats is None or (old and old.coats is None) else max(coats, old.coats if old else 0)
         found[role_id] = HardRole(role_id, role.name, worst)

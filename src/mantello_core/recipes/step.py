@@ -1,6 +1,7 @@
 """A recipe step: one kind of work with one mix."""
 
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 from ..errors import OutOfRange, UnknownName
 from ..paints.paint import Film, Paint, mixed
@@ -28,7 +29,7 @@ class Mix:
     diluent: str = "neat"
     diluent_parts: float = 0.0
 
-    @property
+    @cached_property
     def film(self) -> Film:
         """The optics of its dry film."""
         return mixed([(pot.film, parts) for pot, parts in self.parts])
@@ -38,12 +39,12 @@ class Mix:
         """Parts of diluent to one of paint."""
         return self.diluent_parts / sum(parts for _, parts in self.parts)
 
-    @property
+    @cached_property
     def paints(self) -> tuple[Paint, ...]:
         """The paints in it."""
         return tuple(pot for pot, _ in self.parts)
 
-    @property
+    @cached_property
     def words(self) -> str:
         """Both sides named, as in 'Brine Green 2, Salt Linen 1, water 1'; 'Tar Wash, neat' when nothing thins it."""
         single = len(self.parts) == 1 and self.diluent == "neat"
@@ -85,7 +86,7 @@ class Step:
     where: str = ""
     manner: Manner = USUAL
 
-    @property
+    @cached_property
     def technique(self) -> Technique:
         """Tool, speed and drying of its kind."""
         return techniques()[self.kind]
@@ -120,7 +121,7 @@ class Step:
         """Minutes in which it must be left alone."""
         return self.technique.leave if self.manner.leave is None else self.manner.leave
 
-    @property
+    @cached_property
     def drying(self) -> float:
         """Minutes until the next step may touch it; the slowest paint governs."""
         if self.manner.drying is not None:

@@ -2,7 +2,7 @@
 
 import tomllib
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, cached_property
 from importlib.resources import files
 
 from .place import Place, usual_places
@@ -47,19 +47,19 @@ class Technique:
     #: whether only a repaint undoes it
     irreversible: bool = False
 
-    @property
+    @cached_property
     def places(self) -> tuple[Place, ...]:
         """The places it reaches, deepest first."""
         reached = self.reaches or [place for place, share in self.cover if share]
         return tuple(place for place in usual_places() if not reached or place.id in reached)
 
-    @property
+    @cached_property
     def share(self) -> float:
         """Share of the area it touches."""
         cover = dict(self.cover)
         return sum(place.share * cover.get(place.id, 1.0) for place in self.places)
 
-    @property
+    @cached_property
     def shown(self) -> str:
         """The place where it shows most."""
         if self.cover:

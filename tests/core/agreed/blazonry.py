@@ -1,6 +1,6 @@
 """Arms: every division, ordinary, line, arrangement and charge drawn, read and written."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 from mantello_core.insignia.arms.arms_drawing import drawn_arms
 from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
@@ -59,12 +59,31 @@ BEGUN = (
 )
 
 
-def drawings() -> Iterator[tuple[str, object]]:
+def _drawn(texts: Iterable[str]) -> Iterator[tuple[str, object]]:
     """Blazons as drawn on a shield and, mirrored, on a banner: pieces, areas, thinnest part."""
-    for text in (*FIELDS, *BORNE):
+    for text in texts:
         arms = read_blazon(text)
         here, there = drawn_arms(arms, "heater"), drawn_arms(arms, "banner", mirrored=True)
         yield text, (here.pieces, here.areas(7.0), here.thinnest(7.0), there.pieces)
+
+
+def fields() -> Iterator[tuple[str, object]]:
+    """Fields drawn."""
+    return _drawn(FIELDS)
+
+
+def ordinaries() -> Iterator[tuple[str, object]]:
+    """Half of what is borne on fields, drawn."""
+    return _drawn(BORNE[::2])
+
+
+def groups() -> Iterator[tuple[str, object]]:
+    """The other half."""
+    return _drawn(BORNE[1::2])
+
+
+def surfaces() -> Iterator[tuple[str, object]]:
+    """One coat on every surface."""
     for shape in SHAPES:
         drawing = drawn_arms(
             read_blazon("Azure, on a chevron or between three lions rampant argent two roses gules"), shape
@@ -103,4 +122,4 @@ def trees() -> Iterator[tuple[str, object]]:
         yield f"{count} parts", (parts, parts.apart(10.0), parts.clock)
 
 
-ANSWERS = (drawings, charges, trees)
+ANSWERS = (fields, ordinaries, groups, surfaces, charges, trees)

@@ -96,7 +96,7 @@ def films() -> Iterator[tuple[str, object]]:
                 [stained(ground, film, 0.5, recess=recess).colour for recess in (True, False)],
                 laid.colour, laid.views, blended(laid, ground, 0.3).colour,
                 [varnished(laid, finish).colour for finish in ("gloss", "satin", "matt")],
-                [wiped(ground, film, 9.0, place, 0.7).colour for place in places],
+                [wiped(ground, film, 9.0, place.left, 0.7).colour for place in places],
             )  # fmt: skip
 
 

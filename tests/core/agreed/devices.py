@@ -56,11 +56,15 @@ def cloths() -> Iterator[tuple[str, object]]:
 
 
 def by_hand() -> Iterator[tuple[str, object]]:
-    """Guides, simpler forms and stages, seconds and the choice of transfers."""
+    """Guides, simpler forms and stages, seconds."""
     for text in BOLD:
         drawing = drawn_arms(read_blazon(text), "heater")
         for width in (2.0, 4.5, 8.0, 20.0):
             yield f"{text} {width}", (freehand(drawing, width), seconds_by_hand(drawing, width))
+
+
+def steps() -> Iterator[tuple[str, object]]:
+    """Steps of every method and the choice of transfers."""
     for method in ("transfer", "stencil", "cast", "freehand"):
         for curve in ("flat", "cyl:3", "drape", "dome:8"):
             yield f"{method} {curve}", mark_steps(method, 200.0, curve)
@@ -132,4 +136,4 @@ def verbs() -> Iterator[tuple[str, object]]:
     )  # fmt: skip
 
 
-ANSWERS = (shapes, cloths, by_hand, worn_marks, codes, sheets, verbs)
+ANSWERS = (shapes, cloths, by_hand, steps, worn_marks, codes, sheets, verbs)

@@ -88,7 +88,8 @@ def looks() -> Iterator[tuple[str, object]]:
         for ground in (SLATE, BLACK):
             found = predicted(recipe, ground)
             yield f"{method} on {ground.words}", (
-                found.outcomes, coats_of(recipe, ground), advice(found, ground), stops(found, (3.0,) * len(recipe.steps)),
+                [(one.coats, one.coverage, one.before, one.after, one.recess, one.change, one.hard, dict(one.tones)) for one in found.outcomes],
+                dict(found.tones), found.apparent, coats_of(recipe, ground), advice(found, ground), stops(found, (3.0,) * len(recipe.steps)),
                 compared({"recess": Lab(20, 0, 0), "flat": Lab(30, -20, 5), "raised": Lab(60, -25, 20)}, found),
                 ladder(recipe, 28.0, 1.2), ladder(recipe, 15.0, 3.0),
                 lessons(recipe, ground, {step.id: Done(4, 5.0, 40.0) for step in recipe.steps}),
@@ -99,7 +100,11 @@ def looks() -> Iterator[tuple[str, object]]:
 def proposed() -> Iterator[tuple[str, object]]:
     """Schemes for briefs, with their checks."""
     yield "two formations", asked("propose", brief={"formations": 2}, count=3)
+
+
+def picked() -> Iterator[tuple[str, object]]:
+    """Schemes from picked colours."""
     yield "picked", asked("propose", brief={"formations": 4}, seeds=["#7a2030", "#d0b060"], count=2)
 
 
-ANSWERS = (mixes, ladders, looks, proposed)
+ANSWERS = (mixes, ladders, looks, proposed, picked)

@@ -52,13 +52,21 @@ def lines() -> Iterator[tuple[str, object]]:
 
 
 def plates() -> Iterator[tuple[str, object]]:
-    """Every shipped plate as the command line tells it; three of them drawn anew, with exposure."""
+    """Every shipped plate as the command line tells it."""
     for type_id in plate_types():
         yield type_id, asked("plates", type=type_id)
+
+
+def drawn_anew() -> Iterator[tuple[str, object]]:
+    """Figures drawn from their parts."""
     for figure in FIGURES[:2]:
         drawn = drafted(figure)
         shape = plate_from(drawn)
         yield f"{figure.id} anew", (drawn, plate_mapping(shape), shape.areas, shape.neighbours)
+
+
+def reached() -> Iterator[tuple[str, object]]:
+    """What dirt reaches, what is painted apart, bodies and kits."""
     for type_id in ("captain", "knight", "puntcar"):
         shape = plate(type_id)
         yield f"{type_id} reached", [exposure(shape, area, law, 0.2) for area in shape.areas for law in LAWS]
@@ -80,4 +88,4 @@ def words() -> Iterator[tuple[str, object]]:
     )
 
 
-ANSWERS = (lines, plates, words)
+ANSWERS = (lines, plates, drawn_anew, reached, words)

@@ -136,15 +136,15 @@ class Oils(TestCase):
         oil, ground = paint("oil-burnt-umber").film, grey(0.6)
         laid = wash_thickness(oil, 8.0)
         deep, flat = (
-            wiped(ground, oil, laid[1], PLACES["shade"]).colour,
-            wiped(ground, oil, laid[0], PLACES["base"]).colour,
+            wiped(ground, oil, laid[1], PLACES["shade"].left).colour,
+            wiped(ground, oil, laid[0], PLACES["base"].left).colour,
         )
         self.assertLess(deep.lightness, flat.lightness - 15)
         self.assertLess(difference(flat, ground.colour), 5)
 
     def test_nothing_wiped_is_the_film_as_laid(self):
         oil, ground = paint("bilge-grime").film, grey(0.6)
-        self.assertEqual(wiped(ground, oil, 2.0, PLACES["base"], 0.0).colour, coated(ground, oil, 2.0).colour)
+        self.assertEqual(wiped(ground, oil, 2.0, PLACES["base"].left, 0.0).colour, coated(ground, oil, 2.0).colour)
 
     def test_oil_takes_a_day_and_can_be_wiped_meanwhile(self):
         step = one("oil", "oil-burnt-umber", "thinner", 8).steps[0]
@@ -155,7 +155,7 @@ class Oils(TestCase):
 
 class Grounds(TestCase):
     def test_light_from_above_rises_from_recess_to_edge(self):
-        seen = [ZENITHAL.surfaces[zone].colour.lightness for zone in PLACES.ids]
+        seen = ZENITHAL.surface.labs[:, 0].tolist()
         self.assertEqual(seen, sorted(seen))
         sprayed = [place.sprayed for place in PLACES]
         self.assertEqual(sprayed, sorted(sprayed))

@@ -1,0 +1,86 @@
+"""What all the work of an army costs on each of many grounds: compiled once, since a ground changes only coats."""
+
+from collections.abc import Iterable, Sequence
+
+import numpy as np
+
+from ..design.design import Design
+from ..film.calibration import Calibration
+from ..film.coverage import Coverage
+from ..film.ground import Ground
+from ..film.laying import coats_laid, first_covers
+from ..film.surface import stacked
+from ..recipes.step import Recipe
+from ..scheme.cascade import Resolution
+from ..scheme.share import painted_surface
+from .compiling import atoms_of
+from .cost import Cost, cost_of
+
+
+class CoatsOn:
+    """Coats of recipes on each of many grounds."""
+
+    def __init__(self, grounds: Sequence[Ground], recipes: Iterable[Recipe], calibrations: tuple[Calibration, ...]):
+        self._recipes, self._calibrations = tuple(dict.fromkeys(recipes)), calibrations
+        self._start = stacked([ground.surface for ground in grounds])
+        #: how the base that a recipe begins with covers every ground, where it begins with one
+        self.covers: dict[Recipe, tuple[Coverage, ...]] = first_covers(self._recipes, self._start, calibrations)
+        self._coats = {recipe: self._counted(recipe) for recipe in self._recipes}
+
+    def of(self, recipe: Recipe) -> np.ndarray:
+        """Coats of every step on every ground, (grounds, steps)."""
+        return self._coats[recipe]
+
+    def _counted(self, recipe: Recipe) -> np.ndarray:
+        asked = [at for at, step in enumerate(recipe.steps) if step.kind == "base" and step.coats is None]
+        if asked != [0]:
+            return coats_laid(recipe, self._start, self._calibrations)
+        told = [[step.coats or 1] * len(self._start.diffuse) for step in recipe.steps]
+        told[0] = [one.laid for one in self.covers[recipe]]
+        return np.array(told, int).T
+
+
+class GroundCosts:
+    """A design's work on each of some grounds."""
+
+    def __init__(self, design: Design, resolution: Resolution, grounds: Sequence[Ground]):
+        self.grounds = tuple(grounds)
+        #: role and tier of everything that is painted
+        self.worn = sorted(painted_surface(resolution))
+        recipes = {key: design.scheme.role(key[0]).recipe(key[1]) for key in self.worn}
+        self.laid = CoatsOn(grounds, recipes.values(), design.scheme.calibrations)
+        atoms = atoms_of(design, resolution)
+        self._ranks = _ranks(resolution)
+        own = [atom for atom in atoms if atom.subject.role and not atom.subject.is_ground]
+        self._rest = [atom for atom in atoms if not atom.subject.role and not atom.subject.is_ground]
+        self._pots = {atom.pot for atom in (*own, *self._rest)}
+        counts = np.zeros(len(self.grounds))
+        seconds = np.zeros(len(self.grounds))
+        for atom in own:
+            recipe = recipes[atom.subject.role, self._ranks[atom.unit, atom.rank][0]]
+            coats = self.laid.of(recipe)[:, [step.id for step in recipe.steps].index(atom.step)] * len(atom.ordinals)
+            counts += coats
+            seconds += atom.seconds / atom.coats * coats
+        self._coats, self._seconds = counts, seconds
+
+    def cost(self, at: int) -> Cost:
+        """The cost on the ground of that number."""
+        rest, ground = cost_of(self._rest), self.grounds[at]
+        laying = sum(
+            figures * (coat.technique.handling + surface / coat.technique.rate)
+            for coat in ground.coats
+            for _, surface, figures in self._ranks.values()
+        )
+        pots = self._pots | {f"{coat.kind}|{coat.words}" for coat in ground.coats}
+        minutes = rest.minutes + (self._seconds[at] + laying) / 60
+        return Cost(rest.coats + int(self._coats[at]), float(minutes), len(pots))
+
+
+def _ranks(resolution: Resolution) -> dict[tuple[str, str], tuple[str, float, int]]:
+    """Of every rank of every unit its tier, a figure's painted surface, mm², and how many figures it has."""
+    found: dict[tuple[str, str], tuple[str, float, int]] = {}
+    for one in resolution.classes:
+        tier, surface, figures = found.get((one.unit, one.rank), (one.tier, None, 0))
+        surface = sum(area.surface_mm2 for area in one.plate.areas.values()) if surface is None else surface
+        found[one.unit, one.rank] = tier, surface, figures + len(one.ordinals)
+    return found

@@ -1,0 +1,75 @@
+"""What every shipped paint looks like as a method starts it on every undercoat, and the coats that takes.
+
+It depends on nothing but what ships, so it ships too: as a table with the digest of the ranges it was worked out from. A
+table of other ranges is passed over and worked out.
+"""
+
+import json
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+from types import MappingProxyType
+
+import numpy as np
+
+from ..film.ground import Ground
+from ..film.laying import followed
+from ..film.surface import stacked
+from ..film.tones import tones_of
+from ..memory import remembered
+from ..mixing.starting import started
+from ..mixing.undercoat import undercoats
+from ..paints.range import digest_of_ranges, paints
+from ..recipes.method import METHODS
+
+
+@dataclass(frozen=True, eq=False)
+class OnGround:
+    """All paints that start a recipe, on one undercoat: ids, apparent colours, (n, 3), and coats of all steps, (n)."""
+
+    ids: tuple[str, ...]
+    labs: np.ndarray
+    coats: np.ndarray
+
+    def coats_of(self, paint_id: str) -> int:
+        """Coats of one paint's whole recipe."""
+        return int(self.coats[self.ids.index(paint_id)])
+
+
+@remembered(2_000)
+def on_grounds(method: str) -> Mapping[str, OnGround]:
+    """Undercoat id to what all acrylics look like on it, as the method starts them for rank and file."""
+    table = shipped_table()
+    rows = table["methods"][method] if table["ranges"] == digest_of_ranges() else worked_out(method)
+    values = np.array(list(rows.values()), float)
+    ids = tuple(rows)
+    return MappingProxyType({
+        pot.id: OnGround(ids, values[:, at, 1:], values[:, at, 0].astype(int)) for at, pot in enumerate(undercoats())
+    })  # fmt: skip
+
+
+@cache
+def shipped_table() -> dict:
+    """The table as it ships: the digest of its ranges, and by method and paint id what ``worked_out`` gives."""
+    return json.loads((files(__package__) / "data" / "on_grounds.json").read_text(encoding="utf-8"))
+
+
+def worked_out_table() -> dict:
+    """The table to ship."""
+    return {"ranges": digest_of_ranges(), "methods": {method: worked_out(method) for method in METHODS}}
+
+
+def worked_out(method: str) -> dict[str, list[list[float]]]:
+    """Paint id to, for every undercoat in shelf order, coats and the apparent colour in CIELAB."""
+    start = stacked([Ground(pot).surface for pot in undercoats()])
+    found = {}
+    for pot in paints().values():
+        if pot.kind == "acrylic":
+            laid = list(followed(started(pot, "rank", method), start))
+            coats = np.sum([one.coats for one in laid], 0).tolist()
+            seen = [tones.apparent for tones in tones_of(laid[-1].after.labs)]
+            found[pot.id] = [
+                [count, *(round(value, 4) for value in lab)] for count, lab in zip(coats, seen, strict=True)
+            ]
+    return found

@@ -1,0 +1,168 @@
+"""Palettes for a brief: a field, its marks and pale cloth, chosen among the shipped paints by how they look on the table."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..colour.acuity import seen_differences
+from ..colour.difference import differences
+from ..colour.spaces import Lab
+from ..colour.vision import SIGHTS, seen_as
+from ..design.brief import ACCURACIES, GENRES, Brief
+from ..memory import remembered
+from ..paints.paint import Paint
+from ..paints.range import paints
+from .on_grounds import OnGround, on_grounds
+
+#: schools of harmony: id to title, and the hue steps from the field that its marks look for, degrees
+SCHOOLS = {
+    "opposite": ("Near hues, one opposite", (180, 20, -20, 40)),
+    "contrast": ("Strong contrasts", (120, 180, -120, 60)),
+    "split": ("Split opposites", (150, -150, 180, 0)),
+    "triad": ("Three hues", (120, -120, 60, -60)),
+    "near": ("Near hues", (25, -25, 45, -45)),
+}
+#: mm that a mark is taken to be wide on a 28 mm figure
+MARK_MM = 3.0
+#: lightness that pale cloth keeps below, so that lights still show; less with every level of dirt
+PALEST, DIRT_STEP = 90.0, 5.0
+#: the paint that faces and hands start from
+FLESH = "harbour-rose"
+#: a difference by the weakest sight counts for this much more: a dichromat reads lightness as well
+SIGHTED = 1.5
+#: differences beyond these (CIEDE2000) are worth no more: between marks, between a mark and what it touches, cloth and field
+APART_ENOUGH, BESIDE_ENOUGH, CLOTH_ENOUGH = 30.0, 30.0, 35.0
+#: what a difference counts as where there is nothing to differ from
+ALONE = 40.0
+#: chroma below which a colour has no hue to lie in a school, and how well it fits then
+HUELESS, HUELESS_FIT = 10.0, 0.35
+#: chroma that quiet cloth stays below, and its least lightness
+QUIET_CHROMA, QUIET_LIGHTNESS = 32.0, 45.0
+
+
+@dataclass(frozen=True)
+class Palette:
+    """Paints for the parts a scheme is made of."""
+
+    school: str
+    field: str
+    #: one for each formation; for two large colours, pairs follow each other
+    marks: tuple[str, ...]
+    cloth: str
+    undercoat: str
+    score: float
+    apart: float
+    beside: float
+
+
+def palettes_for(brief: Brief, school: str, formations: int, seeds: tuple[Lab, ...]) -> Iterator[Palette]:
+    """A palette for every field that the genre and the accuracy allow."""
+    genre, most_chroma = GENRES[brief.genre], ACCURACIES[brief.accuracy][1]
+    cloths = [pot for pot in paints().values() if pot.kind == "acrylic" and pot.film.opacity != "transparent"]
+    tame = [pot for pot in cloths if pot.swatch.chroma <= most_chroma]
+    fields = [
+        pot
+        for pot in tame
+        if genre.lightness[0] <= pot.swatch.lightness <= genre.lightness[1]
+        and genre.chroma[0] <= pot.swatch.chroma <= genre.chroma[1]
+    ]
+    if seeds:
+        apart = differences([pot.swatch for pot in cloths], seeds[0])
+        fields = [cloths[at] for at in np.argsort(apart, kind="stable")[:3]]
+    count = formations * (2 if genre.two_colours else 1)
+    for field in fields:
+        yield _Choice(brief, school, field, cloths if seeds else tame).palette(count, seeds)
+
+
+@remembered(3_000)
+def _far(undercoat: str, method: str, width: float, metres: float) -> np.ndarray:
+    """What is left of the difference of any two paints where it is seen from, by the weakest sight, (n, n)."""
+    labs = on_grounds(method)[undercoat].labs
+    sights = [labs, *(seen_as(labs, sight) for sight in SIGHTS)]
+    found = [seen_differences(seen[:, None], seen[None], width, metres) for seen in sights]
+    return np.minimum(found[0], SIGHTED * np.min(found[1:], 0))
+
+
+@remembered(3_000)
+def _near(undercoat: str, method: str) -> np.ndarray:
+    """CIEDE2000 of any two paints, (n, n)."""
+    labs = on_grounds(method)[undercoat].labs
+    return differences(labs[:, None], labs[None])
+
+
+class _Choice:
+    """What is chosen round one field: everything as places among all shipped paints."""
+
+    def __init__(self, brief: Brief, school: str, field: Paint, cloths: list[Paint]):
+        known = on_grounds(brief.method)
+        self._brief, self._school = brief, school
+        self._undercoat = min(known, key=lambda id_: (known[id_].coats_of(field.id), id_))
+        self._seen: OnGround = known[self._undercoat]
+        self._far = _far(self._undercoat, brief.method, MARK_MM * brief.scale, brief.metres)
+        self._labs, self._ids = self._seen.labs, self._seen.ids
+        self._field = self._ids.index(field.id)
+        self._cloths = np.array([self._ids.index(pot.id) for pot in cloths])
+        self._own = self._labs[self._field]
+        self._near = _near(self._undercoat, brief.method)
+        self._beside_own = self._near[self._field]
+        self._fit = _fits(Lab(*self._own), self._labs, school)
+
+    def palette(self, count: int, seeds: tuple[Lab, ...]) -> Palette:
+        """So many marks: those the painter picked, then one after the other what is worth most."""
+        pairs = GENRES[self._brief.genre].two_colours
+        cloth = self._cloth()
+        chosen = [self._field] if pairs else []
+        pool = [at for at in self._cloths.tolist() if at not in (self._field, cloth)]
+        around = [self._ids.index(FLESH), cloth]
+        for seed in seeds[1:]:
+            if len(chosen) < count and pool:
+                chosen.append(pool.pop(int(np.argmin(differences(self._labs[pool], seed)))))
+        while len(chosen) < count and pool:
+            chosen.append(pool.pop(int(np.argmax(self._worth(pool, chosen, around, pairs)))))
+        while len(chosen) < count:
+            chosen.append(chosen[len(chosen) % max(1, len(set(chosen)))])
+        return self._judged(chosen, list(dict.fromkeys(chosen)), cloth)
+
+    def _worth(self, pool: list[int], chosen: list[int], around: list[int], pairs: bool) -> np.ndarray:
+        """What each paint is worth as the next mark: apart from the others and from what it touches, in the school."""
+        apart = self._far[np.ix_(pool, chosen)].min(1) if chosen else np.full(len(pool), ALONE)
+        touched = [chosen[-1] if pairs else self._field, *around]
+        beside = self._near[np.ix_(pool, touched)].min(1)
+        return np.minimum(apart, APART_ENOUGH) / 10 + np.minimum(beside, BESIDE_ENOUGH) / 15 + self._fit[pool]
+
+    def _cloth(self) -> int:
+        """Pale cloth for shirts and breeches: quiet, well off the field, not too pale for lights or for dirt."""
+        palest = PALEST - DIRT_STEP * self._brief.dirt
+        labs = self._labs[self._cloths]
+        calm = np.hypot(labs[:, 1], labs[:, 2]) < QUIET_CHROMA
+        pale = calm & (labs[:, 0] > QUIET_LIGHTNESS) & (labs[:, 0] <= palest)
+        allowed = next(one for one in (pale, calm, np.ones(len(labs), bool)) if one.any())
+        worth = np.minimum(self._beside_own[self._cloths], CLOTH_ENOUGH) + 0.2 * labs[:, 0]
+        return int(self._cloths[np.argmax(np.where(allowed, worth, -np.inf))])
+
+    def _judged(self, chosen: list[int], kept: list[int], cloth: int) -> Palette:
+        others = [at for at in kept if at != self._field]
+        far = self._far[np.ix_(kept, kept)][np.triu_indices(len(kept), 1)]
+        apart = float(far.min()) if len(far) else ALONE
+        beside = float(self._beside_own[others].min()) if others else ALONE
+        lightness = self._labs[:, 0]
+        span = float(lightness[[*kept, cloth]].max() - lightness[[*kept, self._field]].min())
+        coats = float(np.mean([self._seen.coats[at] for at in {self._field, cloth, *kept}]))
+        fit = float(self._fit[kept].mean()) if kept else 0.0
+        score = (
+            min(apart, APART_ENOUGH) / 10 + min(beside, BESIDE_ENOUGH) / 20 + fit + min(span, 50) / 50 - 0.15 * coats
+        )
+        names = tuple(self._ids[at] for at in chosen)
+        return Palette(
+            self._school, self._ids[self._field], names, self._ids[cloth], self._undercoat, score, apart, beside
+        )
+
+
+def _fits(own: Lab, labs: np.ndarray, school: str) -> np.ndarray:
+    """How well hues lie to the field's in a school, (n): 1 where the school looks for it, 0 a quarter turn off."""
+    hues = np.degrees(np.arctan2(labs[:, 2], labs[:, 1]))
+    wanted = own.hue + np.array(SCHOOLS[school][1])
+    off = np.abs((wanted[:, None] - hues + 180) % 360 - 180).min(0)
+    grey = (np.hypot(labs[:, 1], labs[:, 2]) < HUELESS) | (own.chroma < HUELESS)
+    return np.where(grey, HUELESS_FIT, np.maximum(0.0, 1 - off / 90))

@@ -1,0 +1,135 @@
+"""Many surfaces, grounds and films at once give what each gives alone, coat by coat, by the plain formulas."""
+
+import math
+from unittest import TestCase
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from mantello_core.colour.difference import difference
+from mantello_core.film.coverage import LIMIT, coverages, coverages_of, tolerance_of
+from mantello_core.film.ground import Ground
+from mantello_core.film.laying import coats_laid, first_covers, followed
+from mantello_core.film.prediction import predicted
+from mantello_core.film.surface import Surface, coated, grey, solid, stacked, washed
+from mantello_core.mixing.generating import generated
+from mantello_core.mixing.starting import light_for, shade_for, started, worked_out_table
+from mantello_core.mixing.undercoat import grounds, undercoats
+from mantello_core.paints.range import digest_of_ranges, paint, paints
+from mantello_core.proposals.on_grounds import on_grounds, shipped_table, worked_out
+from mantello_core.recipes.method import METHODS
+from mantello_core.recipes.step import Mix
+from tests.samples import film
+
+FILMS = ("white", "black", "yellow", "red", "brown wash", "silver", "gold", "red ink", "phthalo blue")
+GREYS = st.lists(st.floats(0.02, 0.9), min_size=1, max_size=5)
+
+
+def coats_plainly(name: str, ground: Surface, dilution: float, allowed: float) -> int | None:
+    """Coats counted one after the other with the textbook hyperbolic formula, band by band; for flat films."""
+    pot = film(name)
+    goal, seen = solid(pot).colour, ground.diffuse
+    for coats in range(LIMIT + 1):
+        if difference(Surface(np.array(seen)).colour, goal) <= allowed:
+            return coats
+        seen = [
+            _over(k, s, pot.thickness(dilution), beneath)
+            for k, s, beneath in zip(pot.absorption, pot.scattering, seen, strict=True)
+        ]
+    return None
+
+
+def _over(absorption: float, scattering: float, thickness: float, beneath: float) -> float:
+    """Kubelka's formula for a film over a ground, with a = (K + S) / S and b = sqrt(a^2 - 1)."""
+    a = (absorption + scattering) / scattering
+    b = math.sqrt(a * a - 1)
+    turned = b / math.tanh(b * scattering * thickness)
+    return (1 - beneath * (a - turned)) / (a - beneath + turned)
+
+
+class Arrays(TestCase):
+    @given(GREYS, st.sampled_from(FILMS), st.sampled_from((0.0, 0.5, 2.0)))
+    @settings(max_examples=25)
+    def test_coats_over_many_grounds_are_those_over_each(self, greys, name, dilution):
+        some = [grey(one) for one in greys]
+        together = coverages(film(name), stacked(some), dilution)
+        for one, ground in zip(together, some, strict=True):
+            alone = coverages(film(name), stacked([ground]), dilution)[0]
+            self.assertEqual(one.coats, alone.coats)
+            self.assertAlmostEqual(one.left, alone.left, places=6)
+
+    @given(st.floats(0.02, 0.85), st.sampled_from(("white", "black", "yellow", "red", "phthalo blue", "bone")))
+    @settings(max_examples=25)
+    def test_coats_are_those_of_the_textbook_one_by_one(self, seen, name):
+        ground, allowed = grey(seen), tolerance_of(film(name))
+        (found,) = coverages(film(name), stacked([ground]))
+        self.assertEqual(found.coats, coats_plainly(name, ground, 0.0, allowed))
+
+    def test_many_films_at_once_cover_as_each_does(self):
+        some = stacked([grey(one) for one in (0.03, 0.3, 0.8)])
+        asked = [(film(name), 0.5, tolerance_of(film(name))) for name in FILMS]
+        for found, (pot, dilution, _) in zip(coverages_of(asked, some), asked, strict=True):
+            for one, alone in zip(found, coverages(pot, some, dilution), strict=True):
+                self.assertEqual(one.coats, alone.coats)
+                self.assertAlmostEqual(one.left, alone.left, places=6)
+
+    def test_a_thickness_for_each_surface_is_laid_on_each(self):
+        some = stacked([grey(0.2), grey(0.5), solid(film("gold"))])
+        for pot in (film("red"), film("silver")):
+            together = coated(some, pot, np.array([2.0, 8.0, 5.0]))
+            for at, thickness in enumerate((2.0, 8.0, 5.0)):
+                self.assertLess(difference(together.at(at).colour, coated(some.at(at), pot, thickness).colour), 1e-9)
+
+    def test_a_wash_pools_only_where_it_is_told_to(self):
+        some = stacked([grey(0.5)] * 2)
+        dried = washed(some, film("brown wash"), 1.0, recess=np.array([True, False]))
+        self.assertLess(*dried.labs[:, 0])
+
+    def test_where_takes_each_field_of_the_one_or_the_other(self):
+        metal, flat = solid(film("gold")), washed(grey(0.5), film("black wash"), 0.0, recess=True)
+        both = stacked([metal, metal]).where(np.array([True, False]), stacked([flat, flat]))
+        self.assertEqual([both.at(0).glints, both.at(1).glints], [True, False])
+        self.assertEqual([float(both.at(at).matt) for at in range(2)], [0.0, float(flat.matt)])
+
+    def test_recipes_on_all_grounds_are_those_on_each(self):
+        known = grounds()
+        start = stacked([ground.surface for ground in known])
+        for method in METHODS:
+            recipe = generated(Mix(((paint("madder-rope"), 1.0),)), tuple(paints().values()), "leader", method).recipe
+            laid = list(followed(recipe, start))
+            self.assertEqual(len(laid), len(recipe.steps))
+            for at in range(0, len(known), 5):
+                alone = predicted(recipe, known[at])
+                self.assertEqual([one.coats for one in alone.outcomes], [int(one.coats[at]) for one in laid])
+                seen = alone.outcomes[-1].surface.labs
+                self.assertLess(np.abs(laid[-1].after.labs[at] - seen).max(), 1e-6)
+            self.assertEqual(coats_laid(recipe, start).tolist(), np.stack([one.coats for one in laid], 1).tolist())
+            for base, covers in first_covers([recipe], start).items():
+                self.assertEqual(base, recipe)
+                self.assertEqual([one.laid for one in covers], laid[0].coats.tolist())
+
+
+class Shipped(TestCase):
+    def test_shades_and_lights_that_ship_are_what_would_be_chosen(self):
+        made = worked_out_table()
+        self.assertEqual(made["ranges"], digest_of_ranges())
+        self.assertGreater(len(made["paints"]), 100)
+        for id_, one in made["paints"].items():
+            shade, light = shade_for(paint(id_)), light_for(paint(id_))
+            told = [shade.paints[0].id, shade.diluent, shade.diluent_parts] if shade else None
+            self.assertEqual((told, light and light.id), (one["shade"], one["light"]))
+
+    def test_colours_on_grounds_that_ship_are_what_would_be_predicted(self):
+        self.assertEqual(shipped_table()["ranges"], digest_of_ranges())
+        self.assertEqual(set(shipped_table()["methods"]), set(METHODS))
+        for method in tuple(METHODS)[:2]:
+            shipped, made = shipped_table()["methods"][method], worked_out(method)
+            self.assertEqual(set(shipped), set(made))
+            apart = np.abs(np.array(list(shipped.values())) - np.array(list(made.values())))
+            self.assertLess(apart.max(), 1e-3)
+        spray, pot = undercoats()[1], paint("brine-green")
+        found, recipe = on_grounds("classic")[spray.id], started(pot)
+        alone = predicted(recipe, Ground(spray))
+        self.assertEqual(found.coats_of(pot.id), sum(one.coats for one in alone.outcomes))
+        self.assertLess(np.abs(found.labs[found.ids.index(pot.id)] - alone.apparent).max(), 1e-3)
