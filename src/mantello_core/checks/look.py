@@ -1,7 +1,9 @@
 """What the checks look at: a design, its resolution, and the colours of its roles, worked out once."""
 
+import numpy as np
+
 from ..colour.acuity import DISTANCES
-from ..colour.difference import difference
+from ..colour.difference import difference, differences
 from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
 from ..insignia.arms.tincture import TINCTURES
@@ -15,7 +17,7 @@ class Look:
     def __init__(self, design: Design, resolution: Resolution):
         self.design, self.resolution = design, resolution
         self._apparent: dict[tuple[str, str], Lab] = {}
-        self._apart: dict[tuple[str, str, str], float] = {}
+        self._apart: dict[str, tuple[dict[str, int], list[list[float]]]] = {}
         brief = design.brief
         #: m from which look-alikes are judged: the brief's distance, else an opponent's across the table
         self.far = brief.metres if brief else DISTANCES["table"]
@@ -42,7 +44,17 @@ class Look:
 
     def apart(self, role: str, other: str, tier: str) -> float:
         """CIEDE2000 between two roles."""
-        key = (*sorted((role, other)), tier)
-        if key not in self._apart:
-            self._apart[key] = difference(self.apparent(role, tier), self.apparent(other, tier))
-        return self._apart[key]
+        places, apart = self._between(tier)
+        if role not in places or other not in places:
+            return difference(self.apparent(role, tier), self.apparent(other, tier))
+        return apart[places[role]][places[other]]
+
+    def _between(self, tier: str) -> tuple[dict[str, int], list[list[float]]]:
+        """Of all roles that are worn, their places and how far every two are apart in a tier, at once."""
+        if tier not in self._apart:
+            worn = sorted({cell.role for one in self.resolution.classes for cell in one.cells.values() if cell.role})
+            labs = np.array([self.apparent(role, tier) for role in worn])
+            self._apart[tier] = (
+                {role: at for at, role in enumerate(worn)}, differences(labs[:, None], labs[None]).tolist(),
+            )  # fmt: skip
+        return self._apart[tier]

@@ -2,8 +2,10 @@
 
 from collections.abc import Iterable
 
+import numpy as np
+
 from ..bearers.allotment import Allotment, allotments, lacks
-from ..colour.acuity import seen_difference
+from ..colour.acuity import seen_difference, seen_differences
 from ..design.bearing import device_words, with_manner
 from ..design.design import Design
 from ..insignia.arms.appearance import contrasts
@@ -155,18 +157,23 @@ def _left(look: Look, role: str, other: str, wide: float, tier: str) -> tuple[fl
 def _outlined(look: Look, one: Allotment, ground: str, wide: float) -> Fix | None:
     """The line round the mark that is narrowest and reads: it stands off the mark, or makes a wider mark of it."""
     first, scheme = one.bearers[0], look.design.scheme
-    worn = sorted({cell.role for each in look.resolution.classes for cell in each.cells.values() if cell.role})
-    found: list[tuple[float, float, str]] = []
-    for role in worn:
-        if role in (one.role, ground) or not scheme.role(role).recipe(first.tier).steps:
-            continue
-        for line in _LINES:
-            to_mark = _left(look, role, one.role, max(wide, line * look.scale), first.tier)
-            to_ground = _left(look, role, ground, wide + 2 * line * look.scale, first.tier)
-            score = min(to_mark[1], to_ground[1])
-            if to_mark[0] >= STEP and score >= scheme.aims.threshold("emblem_left"):
-                found.append((score - _COST * line, line, role))
-                break
+    worn = {cell.role for each in look.resolution.classes for cell in each.cells.values() if cell.role}
+    roles = [role for role in sorted(worn - {one.role, ground}) if scheme.role(role).recipe(first.tier).steps]
+    if not roles:
+        return None
+    labs = np.array([look.apparent(role, first.tier) for role in roles])[:, None]
+    mark, beneath = look.apparent(one.role, first.tier), look.apparent(ground, first.tier)
+    lines = np.array(_LINES) * look.scale
+    to_mark = seen_differences(labs, mark, np.maximum(wide, lines), look.far)
+    to_ground = seen_differences(labs, beneath, wide + 2 * lines, look.far)
+    score = np.minimum(to_mark, to_ground)
+    steep = np.abs(labs[..., 0] - mark.lightness) >= STEP
+    good = steep & (score >= scheme.aims.threshold("emblem_left"))
+    found = [
+        (float(score[at, line_]) - _COST * _LINES[line_], _LINES[line_], roles[at])
+        for at, line_ in enumerate(good.argmax(1).tolist())
+        if good[at, line_]
+    ]
     if not found:
         return None
     _, line, role = max(found)

@@ -198,6 +198,14 @@ class Plate:
         return {area: tuple(sites.values()) for area, sites in found.items()}
 
     @cached_property
+    def areas_by_head(self) -> dict[str, tuple[PlateArea, ...]]:
+        """The areas by the first step of their names."""
+        found: dict[str, list[PlateArea]] = {}
+        for name, area in self.areas.items():
+            found.setdefault(name.partition(".")[0], []).append(area)
+        return {head: tuple(areas) for head, areas in found.items()}
+
+    @cached_property
     def neighbours(self) -> dict[str, dict[str, float]]:
         """For every area, the areas it touches and the mm of shared seam, the views united."""
         found: dict[str, dict[str, float]] = {name: {} for name in self.areas}

@@ -1,6 +1,6 @@
 """Area selectors: which areas of a plate a rule speaks of, and how narrowly."""
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from types import MappingProxyType
 
 from ..errors import Unreadable
@@ -50,8 +50,21 @@ def narrowest(selectors: tuple[str, ...], area: PlateArea) -> Narrowness | None:
 @remembered(24_000)
 def areas_named(plate: Plate, selectors: tuple[str, ...]) -> Mapping[str, Narrowness]:
     """Every area of a plate that the selectors name, with how narrowly."""
-    found = {name: narrowest(selectors, area) for name, area in plate.areas.items()}
-    return MappingProxyType({name: narrow for name, narrow in found.items() if narrow is not None})
+    found: dict[str, Narrowness] = {}
+    for selector in selectors:
+        for area in _spoken_of(plate, selector):
+            narrow = narrowness(selector, area.name, area.material, area.tags)
+            if narrow is not None and (area.name not in found or narrow > found[area.name]):
+                found[area.name] = narrow
+    return MappingProxyType({name: found[name] for name in plate.areas if name in found})
+
+
+def _spoken_of(plate: Plate, selector: str) -> Iterable[PlateArea]:
+    """The areas that a selector may name: those under its first step, where it has one."""
+    head = selector.removeprefix("=").partition(".")[0]
+    if not head or head == "*" or head[0] in "@#":
+        return plate.areas.values()
+    return plate.areas_by_head.get(head, ())
 
 
 def checked_selector(selector: str, where: str = "") -> str:
