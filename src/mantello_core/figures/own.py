@@ -4,8 +4,7 @@ import hashlib
 import json
 from dataclasses import dataclass, field, replace
 
-from .drafting import drafted
-from .kit import Making, made_figure
+from .kit import Making
 from .plate import Plate, plate_from
 
 #: what the id of an own type begins with, so that none can stand for a shipped one
@@ -45,6 +44,9 @@ def made_type(type_id: str, title: str, making: Making) -> tuple[OwnType, dict]:
 
     Raises: what ``made_figure`` refuses.
     """
+    from .drafting import drafted  # with all parts and shapely: not for those who never draw
+    from .kit import made_figure
+
     made = drafted(made_figure(type_id, title, making))
     drawing = {"kind": made["kind"], "views": made["views"]}
     return own_type(type_id, title, drawing, making), drawing

@@ -2,9 +2,9 @@
 
 import json
 from collections.abc import Callable
+from importlib import import_module
 
 from ..errors import MantelloError, OutOfRange, Unreadable
-from .verbs import army, marks, paint, recipe, scheme
 
 #: exit statuses
 GOOD, BAD_INPUT = 0, 2
@@ -15,10 +15,10 @@ def answer(verb: str, data: bytes) -> tuple[int, str]:
     """Exit status and the JSON text a verb answers its input with. Refusals are answers too."""
     try:
         if verb == "help":
-            return GOOD, "".join(f"{name:13} {function.__doc__.splitlines()[0]}\n" for name, function in VERBS.items())
+            return GOOD, "".join(f"{name:13} {_function(name).__doc__.splitlines()[0]}\n" for name in VERBS)
         if verb not in VERBS:
             raise Unreadable(f"'{verb}' is no verb; there are {', '.join(VERBS)}.", "verb")
-        return GOOD, _text(VERBS[verb](_parsed(data)))
+        return GOOD, _text(_function(verb)(_parsed(data)))
     except MantelloError as error:
         return BAD_INPUT, _text({"error": {"kind": error.kind, "message": error.message, "where": error.where}})
 
@@ -42,24 +42,30 @@ def _text(value: object) -> str:
     return json.dumps(value, indent=1, ensure_ascii=False) + "\n"
 
 
-VERBS: dict[str, Callable[[dict], dict]] = {
-    "resolve": scheme.resolved,
-    "coats": paint.coats,
-    "mix": paint.mixed,
-    "match": paint.matched,
-    "film": recipe.film,
-    "ramp": recipe.ramp,
-    "recipe": recipe.recipe,
-    "checks": scheme.checks,
-    "propose": scheme.proposed,
-    "blazon": marks.blazon,
-    "difference": marks.difference,
-    "freehand": marks.freehand,
-    "transfers": marks.transfers,
-    "roster": army.roster,
-    "shopping": army.bought,
-    "undercoat": army.undercoated,
-    "plan": army.planned,
-    "validate-plan": army.validated,
-    "plates": army.plates,
+#: verb to its module among the verbs and its function there, read when it is asked for
+VERBS = {
+    "resolve": "scheme.resolved",
+    "coats": "paint.coats",
+    "mix": "paint.mixed",
+    "match": "paint.matched",
+    "film": "recipe.film",
+    "ramp": "recipe.ramp",
+    "recipe": "recipe.recipe",
+    "checks": "scheme.checks",
+    "propose": "scheme.proposed",
+    "blazon": "marks.blazon",
+    "difference": "marks.difference",
+    "freehand": "marks.freehand",
+    "transfers": "marks.transfers",
+    "roster": "army.roster",
+    "shopping": "army.bought",
+    "undercoat": "army.undercoated",
+    "plan": "army.planned",
+    "validate-plan": "army.validated",
+    "plates": "army.plates",
 }
+
+
+def _function(verb: str) -> Callable[[dict], dict]:
+    module, _, name = VERBS[verb].partition(".")
+    return getattr(import_module(f".verbs.{module}", __package__), name)
