@@ -6,6 +6,7 @@ import signal
 import socket
 import subprocess
 from contextlib import contextmanager
+from pathlib import Path
 
 from .environment import PYTHON, VENV
 from .step import ROOT, STATE, SetupError, run, say
@@ -15,9 +16,7 @@ def settings_for(url: str, **more: str) -> dict[str, str]:
     """The environment the application reads its settings from."""
     (STATE / "static").mkdir(parents=True, exist_ok=True)
     secret = STATE / "secret"
-    if not secret.exists():
-        secret.write_text(secrets.token_urlsafe(48))
-        secret.chmod(0o600)
+    _ensure_secret(secret)
     return dict(
         os.environ,
         PYTHONPATH=str(ROOT / "src"),
@@ -28,6 +27,23 @@ def settings_for(url: str, **more: str) -> dict[str, str]:
         MANTELLO_STATE=str(STATE),
         **more,
     )
+
+
+def _ensure_secret(path: Path) -> None:
+    """Write a secret that nobody else may read, from its first byte on; one that is there stays.
+
+    Raises: SetupError if it cannot be written.
+    """
+    try:
+        made = os.open(path, os.O_WRONLY | os.O_CREAT | os.O_EXCL, 0o600)
+    except FileExistsError:
+        return
+    except OSError as error:
+        raise SetupError(
+            f"{path} cannot be written: {error.strerror}.", "make the folder writable, or take another"
+        ) from error
+    with os.fdopen(made, "w") as file:
+        file.write(secrets.token_urlsafe(48))
 
 
 def manage(environment: dict[str, str], *arguments: str, quiet: bool = False) -> int:

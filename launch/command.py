@@ -3,6 +3,7 @@
 import argparse
 import ipaddress
 import os
+import socket
 import subprocess
 
 from .application import background_worker, manage, serve, settings_for, simulated_reader
@@ -43,6 +44,9 @@ def _parser() -> argparse.ArgumentParser:
     start = verbs.add_parser("start", help="set everything up, then serve with demo data and print the address")
     start.add_argument("--port", type=int, default=8000)
     start.add_argument("--host", default="127.0.0.1", help="address to serve on (default: loopback only)")
+    start.add_argument(
+        "--name", action="append", default=[], help="a name of this machine that visitors use, besides its own"
+    )
     start.add_argument("--reset-demo", action="store_true", help="put the demo account's army back as it was")
     verbs.add_parser(
         "test", help="set everything up, then lint, import contract, migrations and all tests; or only the named tests"
@@ -107,10 +111,12 @@ def _verb(verb: str, asked: argparse.Namespace, rest: list[str], url: str) -> in
 def _start(asked: argparse.Namespace, url: str) -> int:
     host = "127.0.0.1" if asked.host == "localhost" else asked.host
     demo = _is_loopback(host)
-    hosts = "127.0.0.1,localhost,[::1]" if demo else "*"
+    hosts = ",".join(["127.0.0.1", "localhost", "[::1]", *([] if demo else _names(host, asked.name))])
+    shown = asked.name[0] if asked.name else socket.gethostname() if host in ("0.0.0.0", "::") else host
     environment = settings_for(
-        url, MANTELLO_MODE="local", MANTELLO_DEMO="yes" if demo else "no", MANTELLO_ALLOWED_HOSTS=hosts
-    )
+        url, MANTELLO_MODE="local", MANTELLO_DEMO="yes" if demo else "no", MANTELLO_ALLOWED_HOSTS=hosts,
+        MANTELLO_ADDRESS=f"http://{f'[{shown}]' if ':' in shown else shown}:{asked.port}",
+    )  # fmt: skip
     manage(environment, "migrate", "--verbosity", "0", quiet=True)
     manage(environment, "collectstatic", "--noinput", "--verbosity", "0", quiet=True)
     manage(environment, "demo", *(["--reset"] if asked.reset_demo else []), quiet=True)
@@ -121,6 +127,16 @@ def _start(asked: argparse.Namespace, url: str) -> int:
     STATE.mkdir(exist_ok=True)
     with simulated_reader(environment) as address, background_worker(environment):
         return serve(environment | {"MANTELLO_READER": address}, host, asked.port)
+
+
+def _names(host: str, more: list[str]) -> list[str]:
+    """What visitors may call this machine: as asked, its names and its addresses."""
+    own = {host, socket.gethostname(), socket.getfqdn(), *more} - {"0.0.0.0", "::", ""}
+    try:
+        own |= {found[4][0].partition("%")[0] for found in socket.getaddrinfo(socket.gethostname(), None)}
+    except OSError:
+        say(f"the addresses of {socket.gethostname()} are not known; name others with --name")
+    return sorted(f"[{one}]" if ":" in one else one for one in own)
 
 
 def _is_loopback(host: str) -> bool:

@@ -1,58 +1,128 @@
-"""The project's own PostgreSQL server: made once, started on loopback on a free port, stopped when done."""
+"""The project's own PostgreSQL server: made once, reached by a socket in its own folder, stopped by the last who used it."""
 
+import fcntl
 import hashlib
 import os
 import pwd
 import shutil
-import socket
 import subprocess
+import tempfile
+from contextlib import contextmanager
 from pathlib import Path
+from urllib.parse import quote
 
 from .step import ROOT, STATE, SetupError, run, say
 
-USER, NAME = "mantello", "mantello"
+#: the cluster's own superuser, and the role of the application, which is none
+OWNER, USER, NAME = "mantello", "mantello_application", "mantello"
+#: of the socket's name; the folder alone tells servers apart
+_PORT = 5432
+#: signs of a socket's whole path that the system allows
+_LONGEST = 100
+#: what makes everything that an earlier version's superuser owned the application's own
+_HAND_OVER = f"""
+DO $$ DECLARE one record; BEGIN
+  FOR one IN SELECT format('ALTER %s %s OWNER TO {USER}', CASE relkind WHEN 'S' THEN 'SEQUENCE' WHEN 'v' THEN 'VIEW' ELSE 'TABLE' END, oid::regclass) AS said
+    FROM pg_class c WHERE relnamespace = 'public'::regnamespace AND relkind IN ('r', 'p', 'v', 'S') AND relowner <> '{USER}'::regrole
+      AND NOT EXISTS (SELECT 1 FROM pg_depend d WHERE d.objid = c.oid AND d.deptype IN ('a', 'i', 'e')) LOOP EXECUTE one.said; END LOOP;
+  FOR one IN SELECT format('ALTER ROUTINE %s OWNER TO {USER}', oid::regprocedure) AS said
+    FROM pg_proc WHERE pronamespace = 'public'::regnamespace LOOP EXECUTE one.said; END LOOP;
+  FOR one IN SELECT format('ALTER TYPE %s OWNER TO {USER}', oid::regtype) AS said
+    FROM pg_type WHERE typnamespace = 'public'::regnamespace AND typtype IN ('e', 'd') LOOP EXECUTE one.said; END LOOP;
+END $$
+"""
 
 
 class Database:
-    """A PostgreSQL cluster of this checkout."""
+    """A PostgreSQL cluster of this checkout. Several commands at once share its server."""
 
     def __init__(self):
         self.binaries = _binaries()
         self.as_server = ["runuser", "-u", "postgres", "--"] if os.geteuid() == 0 else []
         self.folder = self._folder()
-        self.started_here = False
+        self._used = None
 
     @property
     def url(self) -> str:
         """What the application connects to."""
-        return f"postgresql://{USER}@127.0.0.1:{self._port()}/{NAME}"
+        return f"postgresql://{USER}@/{NAME}?host={quote(str(self._sockets()), safe='')}"
 
     def start(self) -> None:
-        """Make the cluster if there is none and start it if it is not running.
+        """Make the cluster if there is none and start it if it is not running; from here on it is in use.
 
         Raises: SetupError if either fails.
         """
-        if not (self.folder / "PG_VERSION").exists():
-            self._make()
-        if self._running():
-            return
-        port = _free_port()
-        (self.folder / "mantello.port").write_text(str(port))
-        options = f"-p {port} -c listen_addresses=127.0.0.1 -c unix_socket_directories="
-        log = self.folder / "server.log"
-        self._server("pg_ctl", "start", "-w", "-t", "60", "-D", str(self.folder), "-l", str(log), "-o", options, what="Starting PostgreSQL",
-                     then=f"read {log}", detached=True)  # fmt: skip
-        self.started_here = True
-        if self._query("postgres", f"SELECT 1 FROM pg_database WHERE datname = '{NAME}'") != "1":
-            self._query("postgres", f"CREATE DATABASE {NAME} OWNER {USER} ENCODING 'UTF8' TEMPLATE template0")
+        with self._alone():
+            self._used = (STATE / "postgres.used").open("a")
+            fcntl.flock(self._used, fcntl.LOCK_SH)
+            if not (self.folder / "PG_VERSION").exists():
+                self._make()
+            if self._running() and not self._answers():
+                self._stop()  # an earlier version's, which listens elsewhere
+            if not self._running():
+                self._launch()
+            self._ensure_roles()
 
     def stop(self) -> None:
-        """Stop the server, if this run of the command started it."""
-        if self.started_here:
-            self._server(
-                "pg_ctl", "stop", "-m", "fast", "-w", "-D", str(self.folder), what="Stopping PostgreSQL", then="nothing"
-            )
-            self.started_here = False
+        """Leave the server; whoever leaves last stops it."""
+        if self._used is None:
+            return
+        with self._alone():
+            try:
+                fcntl.flock(self._used, fcntl.LOCK_EX | fcntl.LOCK_NB)
+            except OSError:
+                return  # others still use it
+            finally:
+                used, self._used = self._used, None
+            self._stop()
+            used.close()
+
+    @contextmanager
+    def _alone(self):
+        """One command at a time starts or stops the server."""
+        with (STATE / "postgres.turn").open("a") as turn:
+            fcntl.flock(turn, fcntl.LOCK_EX)
+            yield
+
+    def _launch(self) -> None:
+        log, sockets = self.folder / "server.log", self._sockets()
+        options = (
+            f"-p {_PORT} -c listen_addresses= -c unix_socket_permissions=0700 -c unix_socket_directories='{sockets}'"
+        )
+        self._server("pg_ctl", "start", "-w", "-t", "60", "-D", str(self.folder), "-l", str(log), "-o", options, what="Starting PostgreSQL",
+                     then=f"read {log}", detached=True)  # fmt: skip
+
+    def _stop(self) -> None:
+        self._server(
+            "pg_ctl", "stop", "-m", "fast", "-w", "-D", str(self.folder), what="Stopping PostgreSQL", then="nothing"
+        )
+
+    def _ensure_roles(self) -> None:
+        """The application's role, and the database it owns; what an earlier version's superuser owned is handed over."""
+        if self._query("postgres", f"SELECT 1 FROM pg_roles WHERE rolname = '{USER}'") != "1":
+            self._query("postgres", f"CREATE ROLE {USER} LOGIN CREATEDB NOSUPERUSER")
+        owner = self._query("postgres", f"SELECT datdba::regrole FROM pg_database WHERE datname = '{NAME}'")
+        if not owner:
+            self._query("postgres", f"CREATE DATABASE {NAME} OWNER {USER} ENCODING 'UTF8' TEMPLATE template0")
+        elif owner != USER:
+            self._query(NAME, _HAND_OVER)
+            self._query("postgres", f"ALTER DATABASE {NAME} OWNER TO {USER}")
+
+    def _sockets(self) -> Path:
+        """The folder of the server's socket, which only its owner may enter: its own, or a short one where that is too long."""
+        if len(f"{self.folder}/.s.PGSQL.{_PORT}") <= _LONGEST:
+            return self.folder
+        known = STATE / "postgres.sockets"
+        if not known.exists() or not Path(known.read_text()).is_dir():
+            made = tempfile.mkdtemp(prefix="mantello-")
+            if self.as_server:
+                owner = pwd.getpwnam("postgres")
+                os.chown(made, owner.pw_uid, owner.pw_gid)
+            known.write_text(made)
+        return Path(known.read_text())
+
+    def _answers(self) -> bool:
+        return (self._sockets() / f".s.PGSQL.{_PORT}").exists()
 
     def _make(self) -> None:
         say("making the database cluster")
@@ -62,7 +132,7 @@ class Database:
             owner = pwd.getpwnam("postgres")
             os.chown(self.folder, owner.pw_uid, owner.pw_gid)
         self.folder.chmod(0o700)
-        self._server("initdb", "-D", str(self.folder), "-U", USER, "-A", "trust", "-E", "UTF8", "--locale=C.UTF-8",
+        self._server("initdb", "-D", str(self.folder), "-U", OWNER, "-A", "trust", "-E", "UTF8", "--locale=C.UTF-8",
                      what="Making the database cluster", then=f"remove {self.folder} and run again")  # fmt: skip
 
     def _folder(self) -> Path:
@@ -89,23 +159,9 @@ class Database:
         )
         return asked.returncode == 0
 
-    def _port(self) -> int:
-        return int((self.folder / "mantello.port").read_text())
-
     def _query(self, database: str, statement: str) -> str:
-        command = [
-            str(self.binaries / "psql"),
-            "-h",
-            "127.0.0.1",
-            "-p",
-            str(self._port()),
-            "-U",
-            USER,
-            "-d",
-            database,
-            "-tAc",
-            statement,
-        ]
+        command = [str(self.binaries / "psql"), "-h", str(self._sockets()), "-p", str(_PORT), "-U", OWNER, "-d", database, "-v",
+                   "ON_ERROR_STOP=1", "-tAc", statement]  # fmt: skip
         return run(command, "Asking PostgreSQL", "read the message above", cwd="/").stdout.strip()
 
     def _server(self, program: str, *arguments: str, what: str, then: str, detached: bool = False) -> None:
@@ -130,9 +186,3 @@ def _binaries() -> Path:
     if here:
         return Path(here).resolve().parent
     raise SetupError("PostgreSQL's programs were not found.", "sudo apt-get install postgresql")
-
-
-def _free_port() -> int:
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        return probe.getsockname()[1]

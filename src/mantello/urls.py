@@ -17,3 +17,4 @@ urlpatterns = [
 handler404 = "mantello.shell.refusal.not_found"
 handler403 = "mantello.shell.refusal.forbidden"
 handler500 = "mantello.shell.refusal.broken"
+handler400 = "mantello.shell.refusal.unreadable"

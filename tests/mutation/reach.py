@@ -35,12 +35,13 @@ class Reach:
         """The tests that can notice a change of a line, the likeliest and quickest first.
 
         A line that only runs while the module is read, such as a constant, is noticed by any test that reaches the
-        module.
+        module, or by those that ask the core of everything.
         """
         lines = self.tests.get(module, {})
         found = lines.get(line)
         if not found:
-            found = frozenset().union(*lines.values(), {_AT_READING} if lines else ())
+            answers = {test for test in self.seconds if test.startswith(_ANSWERS)}
+            found = frozenset().union(*lines.values(), {_AT_READING} | answers if lines else ())
         near = "tests.core." + ".".join(Path(module).with_suffix("").parts[1:-1])
         ordered = sorted(
             found,

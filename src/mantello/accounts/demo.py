@@ -1,10 +1,10 @@
 """On loopback a visitor is signed in to the demo account, so that nothing stands before the work."""
 
-import ipaddress
-
 from django.contrib.auth import get_user_model, login
 
 from mantello.settings.options import OPTIONS
+
+from .visitor import from_this_machine
 
 #: session mark of a visitor who signed out, or chose an account, and is left alone
 LEFT = "left-demo"
@@ -25,15 +25,6 @@ class DemoSignIn:
         ):
             enter_demo(request)
         return self.get_response(request)
-
-
-def from_this_machine(request) -> bool:
-    """Whether a request came over loopback and names this machine, with no proxy between."""
-    try:
-        near = ipaddress.ip_address(request.META.get("REMOTE_ADDR", "")).is_loopback
-    except ValueError:
-        return False
-    return near and "HTTP_X_FORWARDED_FOR" not in request.META
 
 
 def enter_demo(request) -> bool:

@@ -4,6 +4,8 @@ from django import forms
 from django.contrib.auth import get_user_model
 from django.contrib.auth.forms import AuthenticationForm, UserCreationForm
 
+from .trying import TOO_OFTEN
+
 
 class SignUpForm(UserCreationForm):
     """A new account: name, email, password twice."""
@@ -14,13 +16,6 @@ class SignUpForm(UserCreationForm):
         labels = {"username": "Name"}
         help_texts = {"username": "Letters, digits and @ . + - _ only; up to 150."}
 
-    def clean_email(self):
-        """The address, if no account has it."""
-        email = self.cleaned_data["email"].strip()
-        if get_user_model().objects.filter(email__iexact=email).exists():
-            raise forms.ValidationError(f"'{email}' belongs to an account already; sign in, or reset its password.")
-        return email
-
 
 class SignInForm(AuthenticationForm):
     """Name and password."""
@@ -28,3 +23,14 @@ class SignInForm(AuthenticationForm):
     username = forms.CharField(
         label="Name", widget=forms.TextInput(attrs={"autofocus": True, "autocomplete": "username"})
     )
+
+
+class TooOftenForm(forms.Form):
+    """A sign-in that was not even looked at: the name stays, the password does not."""
+
+    username = SignInForm.base_fields["username"]
+    password = forms.CharField(label="Password", required=False, widget=forms.PasswordInput)
+
+    def clean(self):
+        """Tell why."""
+        raise forms.ValidationError(TOO_OFTEN)

@@ -50,6 +50,7 @@ MIDDLEWARE = [
     "django.contrib.messages.middleware.MessageMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "mantello.shell.zone.VisitorZone",
+    "mantello.accounts.keeping.NotKept",
     "mantello.shell.refusal.Refusals",
 ]
 ROOT_URLCONF = "mantello.urls"
@@ -82,6 +83,21 @@ AUTH_PASSWORD_VALIDATORS = [
         "NumericPasswordValidator",
     )
 ]
+HASHERS = PASSWORD_HASHERS = [f"django.contrib.auth.hashers.{name}" for name in ("Argon2PasswordHasher", "PBKDF2PasswordHasher")]
+CSRF_FAILURE_VIEW = "mantello.shell.refusal.unproved"
+# Tries are counted in the database, so that all web processes and machines count together.
+CACHES = {
+    "default": {"BACKEND": "django.core.cache.backends.locmem.LocMemCache"},
+    "tries": {
+        "BACKEND": "django.core.cache.backends.db.DatabaseCache",
+        "LOCATION": "accounts_tries",
+        "OPTIONS": {"MAX_ENTRIES": 100_000},
+    },
+}
+RATELIMIT_USE_CACHE = "tries"
+RATELIMIT_IP_META_KEY = "mantello.accounts.visitor.address_of"
+# It would rather have a cache that adds atomically; two tries at the same instant may count as one here.
+SILENCED_SYSTEM_CHECKS = ["django_ratelimit.E003", "django_ratelimit.W001"]
 LOGIN_URL, LOGIN_REDIRECT_URL, LOGOUT_REDIRECT_URL = "sign-in", "armies", "sign-in"
 EMAIL_BACKEND = OPTIONS.mail_backend
 DEFAULT_FROM_EMAIL = "Mantello <mantello@localhost>"

@@ -53,3 +53,18 @@ def forbidden(request, exception=None):
 def broken(request):
     """A fault of ours; rendered without anything that could fail again."""
     return HttpResponse(render_to_string("shell/broken.html"), status=500)
+
+
+def unproved(request, reason=""):
+    """A form without its token: the page was open too long, or the browser sent no cookie."""
+    return render(
+        request,
+        "shell/forbidden.html",
+        {"typed": [(name, value) for name, value in _typed(request) if "password" not in name]},
+        status=403,
+    )
+
+
+def unreadable(request, exception=None):
+    """A request that cannot be read, or for a name that is not ours; rendered without anything of the request."""
+    return HttpResponse(render_to_string("shell/unreadable.html"), status=400)
