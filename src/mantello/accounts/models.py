@@ -13,6 +13,24 @@ class User(AbstractUser):
     is_demo = models.BooleanField(default=False)
 
 
+class Press(models.Model):
+    """A form that was sent and led somewhere: sent again with the same mark, it leads there and does nothing."""
+
+    user = models.ForeignKey(User, on_delete=models.CASCADE, related_name="+")
+    token = models.UUIDField()
+    #: where it was sent, and where it led
+    path = models.CharField(max_length=400)
+    led_to = models.CharField(max_length=400, blank=True)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["user", "token", "path"], name="press_once")]
+        indexes = [models.Index(fields=["made_at"])]
+
+    def __str__(self):
+        return f"{self.token} to {self.path}"
+
+
 class OutboxMail(models.Model):
     """A letter that the stand-in for a mail server kept instead of sending."""
 

@@ -9,6 +9,7 @@ from django.db import transaction
 from django.db.models import Max
 from django.utils import timezone
 
+from mantello.workspace.locking import locked
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.design.design import Design
@@ -18,6 +19,7 @@ from mantello_core.planning.task import Atom
 
 from .drifting import Difference
 from .models import Entry, Settlement, Version
+from .queries import done_steps
 
 
 @transaction.atomic
@@ -31,18 +33,32 @@ def record(
     note: str = "",
     painter: str = "",
 ) -> list[Entry]:
-    """Log the steps of one opened pot on some figures of one unit; a batch is logged once.
+    """Log the steps of one opened pot on some figures of one unit; a batch is logged once, and so is a figure's step.
 
     figures: (rank, ordinal). minutes: for all of it together; shared out by the planned time of each.
     """
-    army = Army.objects.with_head().select_for_update(of=("self",)).get(pk=army.pk)
+    army = locked(army)
     known = list(army.entries.filter(batch=batch))
     if known:
         return known
     reading = reading_of(army.head)
-    version = struck(army, reading.design)
-    parts = [(atom, [ordinal for ordinal in atom.ordinals if (atom.rank, ordinal) in figures]) for atom in atoms]
+    done = done_steps(army)
+    parts = [
+        (
+            atom,
+            [
+                ordinal
+                for ordinal in atom.ordinals
+                if (atom.rank, ordinal) in figures
+                and (atom.unit, atom.rank, ordinal, atom.subject, atom.step) not in done
+            ],
+        )
+        for atom in atoms
+    ]
     parts = [(atom, ordinals) for atom, ordinals in parts if ordinals]
+    if not parts:
+        return []
+    version = struck(army, reading.design)
     # what the starting values say, not what the painter's own pace made of it: pace is learnt from the difference
     usual = {atom.id: atom.seconds for atom in reading.work.atoms}
     planned = {atom.id: usual.get(atom.id, atom.seconds) * len(ordinals) / 60 for atom, ordinals in parts}
@@ -83,6 +99,16 @@ def struck(army: Army, design: Design) -> Version:
         return known
     number = (army.versions.aggregate(most=Max("number"))["most"] or 0) + 1
     return Version.objects.create(army=army, number=number, edition=army.head, digest=digest)
+
+
+@transaction.atomic
+def take_back_batch(army: Army, batch: uuid.UUID) -> list[Entry]:
+    """Take back what still stands of one press of 'done'; it stays in the log, struck through."""
+    army = locked(army)
+    entries = list(army.entries.standing().filter(batch=batch))
+    for entry in entries:
+        take_back(entry)
+    return entries
 
 
 def take_back(entry: Entry) -> None:

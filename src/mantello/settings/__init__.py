@@ -51,6 +51,7 @@ MIDDLEWARE = [
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "mantello.shell.zone.VisitorZone",
     "mantello.accounts.keeping.NotKept",
+    "mantello.accounts.once.Once",
     "mantello.shell.refusal.Refusals",
 ]
 ROOT_URLCONF = "mantello.urls"
@@ -83,7 +84,9 @@ AUTH_PASSWORD_VALIDATORS = [
         "NumericPasswordValidator",
     )
 ]
-HASHERS = PASSWORD_HASHERS = [f"django.contrib.auth.hashers.{name}" for name in ("Argon2PasswordHasher", "PBKDF2PasswordHasher")]
+HASHERS = PASSWORD_HASHERS = [
+    f"django.contrib.auth.hashers.{name}" for name in ("Argon2PasswordHasher", "PBKDF2PasswordHasher")
+]
 CSRF_FAILURE_VIEW = "mantello.shell.refusal.unproved"
 # Tries are counted in the database, so that all web processes and machines count together.
 CACHES = {

@@ -1,6 +1,10 @@
 """Refusals as pages: what came, what is allowed, what is safe, and one thing to do."""
 
+import sys
+
+from django.db import InterfaceError, OperationalError
 from django.http import HttpResponse
+from django.middleware.csrf import get_token
 from django.shortcuts import render
 from django.template.loader import render_to_string
 
@@ -8,6 +12,16 @@ from mantello_core.errors import MantelloError
 
 #: fields a repeated form must not carry over
 _OWN = ("csrfmiddlewaretoken", "base", "token")
+#: fields that are not shown again, nor sent by themselves
+_SECRET = (
+    "csrfmiddlewaretoken",
+    "password",
+    "password1",
+    "password2",
+    "old_password",
+    "new_password1",
+    "new_password2",
+)
 
 
 class StaleEdit(Exception):
@@ -51,8 +65,34 @@ def forbidden(request, exception=None):
 
 
 def broken(request):
-    """A fault of ours; rendered without anything that could fail again."""
+    """A fault of ours, or the database is away; rendered without anything that could fail again."""
+    if _is_away(sys.exc_info()[1]):
+        return away(request)
     return HttpResponse(render_to_string("shell/broken.html"), status=500)
+
+
+def away(request):
+    """The database cannot be reached: a page that looks again by itself, or sends again what was typed."""
+    typed = [*request.POST.lists()] if request.method == "POST" else []
+    context = {
+        "typed": [(name, value) for name, values in typed for value in values if name not in _SECRET],
+        "sent": request.method == "POST",
+        "path": request.get_full_path(),
+        "csrf": get_token(request),
+    }
+    answer = HttpResponse(render_to_string("shell/away.html", context), status=503)
+    answer.headers["Retry-After"] = "5"
+    answer.headers["Cache-Control"] = "no-store"
+    return answer
+
+
+def _is_away(error: BaseException | None) -> bool:
+    """Whether an error, or one it came from, tells that the database went away or takes nobody in."""
+    while error is not None:
+        if isinstance(error, (OperationalError, InterfaceError)):
+            return True
+        error = error.__cause__ or error.__context__
+    return False
 
 
 def unproved(request, reason=""):

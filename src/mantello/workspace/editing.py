@@ -13,6 +13,7 @@ from mantello_core.errors import Contradiction, OutOfRange
 from mantello_core.naming import named
 from mantello_core.scheme.scheme import Scheme
 
+from .locking import locked
 from .models import Army, Edition, Variant
 from .reading import reading_of, remember
 from .storing import columns
@@ -50,7 +51,7 @@ def edit(
     one is answered with the edition it made the first time.
     Raises: StaleEdit if the work has moved on; what ``change`` refuses.
     """
-    army = _locked(army)
+    army = locked(army)
     if token is not None:
         known = army.editions.filter(token=token).first()
         if known is not None:
@@ -75,7 +76,7 @@ def undo(army: Army, base: int) -> Edition | None:
 
     Raises: StaleEdit if the work has moved on.
     """
-    army = _locked(army)
+    army = locked(army)
     _design_to_edit(army, base)
     undone = army.head
     if undone.parent is None:
@@ -90,7 +91,7 @@ def redo(army: Army, base: int) -> Edition | None:
 
     Raises: StaleEdit if the work has moved on.
     """
-    army = _locked(army)
+    army = locked(army)
     _design_to_edit(army, base)
     newest = army.head.children.order_by("-number").first()
     if newest is not None:
@@ -104,7 +105,7 @@ def branch(army: Army, base: int, name: str) -> Variant:
 
     Raises: StaleEdit; Contradiction if a variant has that name; OutOfRange for too many or a bad name.
     """
-    army = _locked(army)
+    army = locked(army)
     _design_to_edit(army, base)
     name = named(name)
     taken = set(army.variants.values_list("name", flat=True))
@@ -126,7 +127,7 @@ def work_on(army: Army, base: int, variant: Variant) -> None:
 
     Raises: StaleEdit.
     """
-    army = _locked(army)
+    army = locked(army)
     _design_to_edit(army, base)
     army.variant = variant
     army.save(update_fields=["variant"])
@@ -169,10 +170,6 @@ def _reason(text: str) -> str:
     if not 1 <= len(reason) <= 280:
         raise OutOfRange(f"The reason has {len(reason)} characters; allowed is 1 to 280.", "reason")
     return reason
-
-
-def _locked(army: Army) -> Army:
-    return Army.objects.with_head().select_for_update(of=("self",)).get(pk=army.pk)
 
 
 def _design_to_edit(army: Army, base: int) -> Design:

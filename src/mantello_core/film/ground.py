@@ -11,6 +11,7 @@ from ..paints.paint import Paint
 from ..recipes.place import usual_places
 from ..recipes.technique import Technique, techniques
 from .surface import Surface, blended, coated, solid, stacked
+from .tones import Tones, tones_of
 
 #: coats of the pot laid over the aerosol
 POT_COATS = 1
@@ -60,6 +61,11 @@ class Ground:
             for _ in range(POT_COATS):
                 found = coated(found, film, film.thickness(1.0))
         return found
+
+    @cached_property
+    def tones(self) -> Tones:
+        """The colour of every place."""
+        return tones_of(self.surface.labs[None])[0]
 
     @property
     def flat(self) -> Surface:

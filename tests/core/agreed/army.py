@@ -13,11 +13,17 @@ from mantello_core.calendar.evenings import Evenings, Spraying
 from mantello_core.calendar.session import sessions
 from mantello_core.checks.harmony import harmony_of, hue_apart
 from mantello_core.checks.inspect import inspect
+from mantello_core.checks.route_conflict import conflicts, touching_roles
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.advance import advanced_name, marks_for_copy, with_advanced_copy
 from mantello_core.design.brief import Brief, days_to_spare, formation_names
-from mantello_core.design.edit import with_undercoat
+from mantello_core.design.edit import with_new_role, with_step_moved, with_toned_role, with_undercoat
+from mantello_core.design.muster import with_duplicate, with_node_moved, with_node_under, without_node
+from mantello_core.errors import UnknownName
+from mantello_core.formats.document.design import write_design
 from mantello_core.formats.sample import calvessa, levy
+from mantello_core.mixing.route import routes
+from mantello_core.mixing.starting import started
 from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.costing import cost_of as price_of
 from mantello_core.paints.range import paint, paints
@@ -32,9 +38,14 @@ from mantello_core.planning.consumable import consumables
 from mantello_core.planning.plan import Plan, plan, prepared
 from mantello_core.planning.search import search
 from mantello_core.planning.shortage import shortages
+from mantello_core.planning.subject import subject_of
 from mantello_core.planning.undercoating import assembly_advice, undercoat_advice
+from mantello_core.planning.validating import Painted, faults_of
 from mantello_core.planning.whatif import WhatIf, changed, giving_way, late_minutes, levers, loads
-from mantello_core.recipes.step import Mix
+from mantello_core.recipes.method import METHODS
+from mantello_core.recipes.slots import Slots
+from mantello_core.recipes.step import Mix, Recipe, Step
+from mantello_core.record.drift import State, drifts
 from mantello_core.record.evenness import evenness
 from mantello_core.record.last_look import last_look
 from mantello_core.record.pace import finish_range, pace_of, spread_of
@@ -43,7 +54,7 @@ from mantello_core.record.reinforcing import Logged, as_painted
 from mantello_core.record.shooting_card import shooting_card
 from mantello_core.record.upkeep import Use, leftovers, metal_places, mix_life, wears
 from mantello_core.scheme.cascade import resolve
-from mantello_core.scheme.finishing import usual_dirt
+from mantello_core.scheme.finishing import usual_dirt, usual_plants
 from mantello_core.scheme.selector import narrowness
 from mantello_core.scheme.sentence import rule_sentence
 from mantello_core.scheme.share import paint_by_unit, paint_needed, role_shares
@@ -233,6 +244,105 @@ def tried() -> Iterator[tuple[str, object]]:
     yield "spraying by day", _told(plan(damp, TUESDAY))
 
 
+@cache
+def _busy(slots: Slots):
+    """Two formations of the levy with marks, all that finishing knows, and one role sprayed behind masks."""
+    whole = levy()
+    root = replace(whole.army.root, children=whole.army.root.children[:2])
+    first = whole.scheme.roles[0]
+    spray = next(pot for pot in paints().values() if pot.kind == "air")
+    sprayed = replace(first, recipes=(("rank", started(spray, "rank", tuple(METHODS)[1])),))
+    rough = Step("rough", "drybrush", Mix(((paint("salt-linen"), 1.0),)))
+    second = whole.scheme.roles[1]
+    brushed = replace(second, recipes=(("rank", Recipe((*second.recipe().steps, rough))),))
+    finishing = replace(
+        whole.scheme.finishing, slots=slots, varnish="matt", can=False, use="play", barrier="gloss", masks=True, touch_up=True,
+        shiny=(whole.scheme.roles[2].id,), apart=("Weapon", "Shield"), dirt=usual_dirt(), level=3,
+        basing=replace(whole.scheme.finishing.basing, plants=usual_plants(), magnets=True),
+    )  # fmt: skip
+    scheme = replace(whole.scheme.with_role(sprayed).with_role(brushed), finishing=finishing)
+    design = replace(whole, army=replace(whole.army, root=root), scheme=scheme)
+    return design, resolve(design.army, design.scheme)
+
+
+def busy() -> Iterator[tuple[str, object]]:
+    """Work with everything in it, in every profile of the order, and what the validator says of it spoiled."""
+    for slots in (
+        Slots("first", "early", "first"), Slots("last", "late", "last"), Slots("after", "late", "any"), Slots("shared", "any", "last"),
+    ):  # fmt: skip
+        design, resolution = _busy(slots)
+        work = compiled(design, resolution)
+        yield f"edges {slots}", [(one.before, one.after, one.rule.id, one.lag) for one in work.edges]
+    yield "atoms", work.atoms
+    yield "loads", (loads(work.atoms), consumables(work.atoms), levers(design, work.atoms))
+    one = replace(
+        design, army=replace(design.army, root=replace(design.army.root, children=design.army.root.children[:1]))
+    )
+    here = resolve(one.army, one.scheme)
+    made = plan(one, TUESDAY, resolution=here)
+    yield "plan", _told(made)
+    stretches = [
+        Painted(
+            block.start, block.end, block.opening, block.task.pot, block.task.unit, tuple(block.figures),
+            tuple((atom.rank, atom.subject, atom.step) for atom in block.task.atoms), block.task.lot,
+        )
+        for block in made.blocks
+    ]  # fmt: skip
+    yield "legal", faults_of(one, here, TUESDAY, stretches)
+    late = [
+        replace(each, start=each.start - timedelta(hours=5), end=each.end - timedelta(hours=5))
+        for each in stretches[::3]
+    ]
+    yield "spoiled", faults_of(one, here, TUESDAY, [*late, *stretches[1::2]])
+
+
+def spoiled() -> Iterator[tuple[str, object]]:
+    """Checks that are quiet on a sound army."""
+    design, _ = _small()
+    metals = [pot.id for pot in paints().values() if pot.kind == "metallic"]
+    scheme = design.scheme
+    for at, role in enumerate(scheme.roles[:6]):
+        scheme = scheme.with_role(replace(role, recipes=(("rank", started(paint(metals[at % len(metals)]))),)))
+    shiny = replace(design, scheme=scheme)
+    yield "metals", [_found(each) for each in inspect(shiny, resolve(shiny.army, shiny.scheme))]
+    whole = levy()
+    company = whole.army.root.children[0].children[0].id
+    marked = replace(whole, scheme=replace(whole.scheme, placements=tuple(
+        replace(mark, scope=company if at % 2 else mark.scope, filter=replace(mark.filter, rank="")) for at, mark in enumerate(whole.scheme.placements)
+    )))  # fmt: skip
+    yield "marks", [_found(each) for each in inspect(marked, resolve(marked.army, marked.scheme))]
+    yield "conflicts", [
+        conflicts(one, touching_roles(resolve(design.army, design.scheme), design.scheme.roles[0].id),
+                  lambda id_: _colour_of(design)(id_, "rank"))
+        for one in routes(Mix(((paint("madder-rope"), 1.0),)), [paint("salt-linen"), paint("lantern-yellow")])
+    ]  # fmt: skip
+
+
+def changed_army() -> Iterator[tuple[str, object]]:
+    """Formations moved, doubled and renamed; roles toned, steps moved, materials, refusals with near names."""
+    design, resolution = _small()
+    first, second = design.army.root.children[0].children[:2]
+    for name, made in (
+        ("doubled", with_duplicate(design, first.id, "Copy")), ("moved", with_node_moved(design, second.id, -1)),
+        ("under", with_node_under(design, second.id, design.army.root.id)), ("without", without_node(design, first.id)),
+        ("toned", with_toned_role(design, design.scheme.roles[0].id, "Toned", paint("salt-linen"), 1.5)[0]),
+        ("role", with_new_role(design, "Another", paint("brine-green"))[0]),
+        ("step moved", with_step_moved(design, design.scheme.roles[0].id, "rank", design.scheme.roles[0].recipe().steps[-1].id, -1)),
+    ):  # fmt: skip
+        yield name, write_design(made)
+    for wrong in ("brine-gren", "undercoat", "salt", "blak"):
+        try:
+            paint(wrong)
+        except UnknownName as error:
+            yield f"near {wrong}", error.message
+    before = {1: State(design, resolution)}
+    after = with_undercoat(design, paint("undercoat-soot"))
+    layers = tuple((1, subject_of(text)) for text in ("", *(role.id for role in design.scheme.roles[:3])))
+    painted = {(one.unit, one.rank, ordinal): layers for one in resolution.classes for ordinal in one.ordinals[:2]}
+    found = drifts(before, State(after, resolve(after.army, after.scheme)), painted)
+    yield "drifted", [(one.unit, one.rank, one.ordinals, one.kind, one.areas_in_words, one.difference) for one in found]
+
+
 def calendar() -> Iterator[tuple[str, object]]:
     """Evenings, daylight, names that count on, briefs."""
     yield "sessions", sessions(Evenings(), TUESDAY, 12)
@@ -337,4 +447,4 @@ def recorded() -> Iterator[tuple[str, object]]:
     yield "undercoat", with_undercoat(design, paint("undercoat-soot")).scheme.ground.colour
 
 
-ANSWERS = (worn, dirt, planned, tried, calendar, recorded)
+ANSWERS = (worn, dirt, planned, tried, busy, spoiled, changed_army, calendar, recorded)

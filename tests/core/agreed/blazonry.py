@@ -39,6 +39,8 @@ BORNE = (
     *(f"Azure, {NUMBERS[count - 1]} billets {one} or" for one in ARRANGEMENTS for count in (1, 2, 3, 4, 5, 6)
       if (one, count) in {(name, 3) for name in ("in pale", "in fess", "in bend", "in bend sinister", "in chevron", "in chief", "in base", "two and one", "one and two", "in dexter", "in sinister")}
       | {("in pale", 2), ("in fess", 2), ("in saltire", 5), ("in saltire", 4), ("in cross", 5), ("in orle", 6), ("two and two", 4), ("two one and two", 5), ("three and two", 5), ("three two and one", 6), ("in chief", 1), ("in base", 1)}),
+    "Azure, a bordure or charged with eight roses gules", "Azure, on a bordure or twelve roses gules", "Azure, an orle or charged with six roses gules",
+    "Erminois, a chief vair", "Per pale ermine and ermines, a bend vair", "Azure, three billets in orle or",
     "Or, within a bordure gules a lion rampant azure", "Or, a lion rampant gules armed and langued azure",
     "Per pale azure and argent, a heron counterchanged", "Azure, a fess or, overall a lion rampant gules",
     "Azure, a chevron or impaling gules, three roses argent",

@@ -14,7 +14,7 @@ from mantello_core.insignia.devices.freehand import freehand
 from mantello_core.insignia.devices.manner import Manner
 from mantello_core.insignia.devices.mark_step import hand_or_transfer, mark_steps, seconds_by_hand
 from mantello_core.insignia.devices.worn import WornMark, scale_on, surface_for, worn
-from mantello_core.insignia.systems.code import CodePlan, CodeSite, Holder, allotted, free_codes, proof
+from mantello_core.insignia.systems.code import Code, CodePlan, CodeSite, Holder, allotted, free_codes, proof
 from mantello_core.insignia.transfers.bought_sheet import BoughtSheet, Need, read_designs, shared_out
 from mantello_core.insignia.transfers.decal import arms_decal, device_decal
 from mantello_core.insignia.transfers.transfer_sheet import nested, printer_scale, relief
@@ -107,6 +107,16 @@ def codes() -> Iterator[tuple[str, object]]:
         yield str(plan), (made, proof(made, site), free_codes(plan, made, []))
 
 
+def kept_codes() -> Iterator[tuple[str, object]]:
+    """Codes allotted anew beside some that are kept, for groups that share colour or figure."""
+    site = CodeSite(4.0, 3.0, lab_of_hex("#7a7a70"), lambda role: lab_of_hex(LOOKS[role]))
+    holders = [Holder(f"{group}{at}", f"g{group}") for group in range(3) for at in range(3)]
+    kept = {"01": Code("blue", "square", "7"), "20": Code("white", "disc", "2")}
+    for shared in ("group", "holder", "one"):
+        plan = CodePlan(tuple(LOOKS), ("disc", "square", "lozenge"), tuple("123456789"), shared, "group", "order", 1, 5)
+        yield shared, allotted(holders, plan, kept, [Code("red", "disc", "1")], site)
+
+
 def sheets() -> Iterator[tuple[str, object]]:
     """Decals laid on paper, cuts for domes, printers, and pieces of bought sheets shared out."""
     site = next(one for one in plate("captain").view("front").sites if one.id == "shield.face")
@@ -136,4 +146,4 @@ def verbs() -> Iterator[tuple[str, object]]:
     )  # fmt: skip
 
 
-ANSWERS = (shapes, cloths, by_hand, steps, worn_marks, codes, sheets, verbs)
+ANSWERS = (shapes, cloths, by_hand, steps, worn_marks, codes, kept_codes, sheets, verbs)

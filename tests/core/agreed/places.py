@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from mantello_core.figures import stroke
 from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.figures.drafting import drafted
 from mantello_core.figures.exposure import LAWS, exposure
@@ -47,6 +48,12 @@ def lines() -> Iterator[tuple[str, object]]:
     yield "vectors", (
         vector.minus((3, 4), (1, 2)), vector.plus((3, 4), (1, 2)), vector.times((3, 4), 2.5), vector.length_of((3, 4)),
         vector.between((0, 1), (4, 9), 0.25), vector.unit((3, 4)), vector.unit((0, 0)),
+    )  # fmt: skip
+    points = ((0, 0), (5, 2), (9, 8), (4, 12))
+    wide = [(x, y, 1 + at) for at, (x, y) in enumerate(points)]
+    yield "strokes", (
+        stroke.tube(*wide[:3], r0=1.0, r1=2.0), stroke.tube(*wide, r0=1.5, sharp=(1,)), stroke.bar(0, 0, 6, 8, 2.0, 3.0, 0.5),
+        stroke.bar(0, 0, 6, 8, 2.0), stroke.dots(points, 0.7), stroke.lens(*points[:2], w=2.0), stroke.lens(*points), stroke.line(*points, w=1.5),
     )  # fmt: skip
     yield "numbers", [number(one) for one in (0, 1.0, -0.004, 2.345, 100.10)]
 

@@ -19,10 +19,10 @@ from tests.rooms.case import RoomCase
 from tests.samples import small_design
 
 
-def logged(army: Army) -> Entry:
-    """One step on the first figure it is for."""
+def logged(army: Army, number: int = 0) -> Entry:
+    """One step on one of the figures it is for."""
     atom = next(one for one in reading.reading_of(army.head).work.atoms if one.subject.is_ground)
-    figures = {(atom.rank, atom.ordinals[0])}
+    figures = {(atom.rank, atom.ordinals[number])}
     return record(army, [atom], figures, 5, timezone.now(), uuid.uuid4())[0]
 
 
@@ -95,7 +95,7 @@ class ListOfArmies(RoomCase):
         self.assertIsNotNone(entry.taken_back_at)
 
     def test_a_page_of_the_log_reads_each_design_once_and_for_no_single_entry(self):
-        for _ in range(5):
-            logged(self.army)
+        for number in range(5):
+            logged(self.army, number)
         asked = self.asked(lambda: self.client.get(reverse("log", args=[self.army.pk])))
         self.assertEqual(len([sql for sql in asked if '"document"' in sql]), 1)

@@ -45,7 +45,10 @@ def desk_page(request, army, batch_id="", status=200, form=None):
         return redirect("plan", army.pk)
     evening = Evening(army, timezone.now(), painter)
     batch = evening.find(batch_id) or evening.current
-    context = {"title": "At the desk", "evening": evening} | desk_context(army, evening, batch, form)
+    last = army.entries.standing().order_by("-done_at", "-pk").values_list("batch", flat=True).first()
+    context = {"title": "At the desk", "evening": evening, "last_batch": last} | desk_context(
+        army, evening, batch, form
+    )
     return room_page(request, army, "plan", "plan/desk.html", context, status)
 
 

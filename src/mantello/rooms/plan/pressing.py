@@ -47,8 +47,14 @@ def done(request, army_id):
         form.add_error(None, "No figure is ticked; tick those that were painted.")
     if not form.is_valid():
         return desk_page(request, army, batch.id, 422, form)
-    log.record(army, batch.atoms, figures, form.cleaned_data["minutes"], moment, token, _noted(form), evening.painter)
-    messages.success(request, f"{batch.title}: {len(figures)} figure{'s' * (len(figures) != 1)} logged.")
+    made = log.record(
+        army, batch.atoms, figures, form.cleaned_data["minutes"], moment, token, _noted(form), evening.painter
+    )
+    logged = {(entry.rank, ordinal) for entry in made for ordinal in entry.ordinals}
+    if logged:
+        messages.success(request, f"{batch.title}: {len(logged)} figure{'s' * (len(logged) != 1)} logged.")
+    else:
+        messages.success(request, "That was logged already; nothing was logged twice.")
     return redirect(to, army.pk)
 
 
@@ -105,16 +111,18 @@ def _late(request, army, evening: Evening, ticked, moment, token, to: str):
 @login_required
 @require_POST
 def take_back_last(request, army_id):
-    """The last press of 'done' is taken back; its entries stay in the log, struck through."""
+    """One press of 'done' is taken back, the one the page named as the last; its entries stay in the log, struck through."""
     army = army_for(request, army_id)
-    last = army.entries.standing().order_by("-done_at", "-pk").first()
-    if last is None:
+    given = request.POST.get("pressed_batch", "")
+    try:
+        batch = uuid.UUID(given)
+    except ValueError:
         messages.error(request, "Nothing is logged yet that could be taken back.")
         return redirect("desk", army.pk)
-    entries = list(army.entries.standing().filter(batch=last.batch))
-    for entry in entries:
-        log.take_back(entry)
-    messages.success(
-        request, f"Taken back: {last.name}, {sum(len(one.ordinals) for one in entries)} figures and steps."
-    )
+    entries = log.take_back_batch(army, batch)
+    if entries:
+        figures = sum(len(one.ordinals) for one in entries)
+        messages.success(request, f"Taken back: {entries[0].name}, {figures} figures and steps.")
+    else:
+        messages.info(request, "That was taken back already; nothing else was touched.")
     return redirect("desk", army.pk)

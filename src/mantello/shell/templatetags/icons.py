@@ -1,5 +1,7 @@
 """The marks of the pattern book: icons, ribbons, laps, drops, bars. All of them SVG without styles."""
 
+import uuid
+
 from django import template
 from django.utils.html import format_html, format_html_join
 from django.utils.safestring import mark_safe
@@ -189,14 +191,18 @@ def absolute(value: float) -> float:
 
 
 @register.simple_tag(takes_context=True)
-def edit_fields(context) -> str:
-    """The hidden fields of every edit: the token against forgery, and the state of the work the page shows."""
+def edit_fields(context, token: str = "") -> str:
+    """The hidden fields of every edit: the token against forgery, the state of the work the page shows, and a mark by which
+    a form that is sent twice is done once."""
     csrf = context.get("csrf_token", "")
     base = context["work"].number if "work" in context else ""
     return format_html(
-        '<input type="hidden" name="csrfmiddlewaretoken" value="{}"><input type="hidden" name="base" value="{}">',
+        '<input type="hidden" name="csrfmiddlewaretoken" value="{}"><input type="hidden" name="base" value="{}">'
+        '<input type="hidden" name="token" value="{}"{}>',
         csrf,
         base,
+        token or uuid.uuid4(),
+        "" if token else mark_safe(" data-fresh"),
     )
 
 

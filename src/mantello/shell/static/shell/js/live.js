@@ -1,29 +1,54 @@
-/* Edits without leaving the page. What cannot reach the server is kept in this browser and sent again. */
+/* Edits without leaving the page. What cannot reach the server is kept in this browser and sent again, until the server has
+   taken it or the painter has seen why not. */
 import { ask } from "./asking.js";
-import { afterTaken, read, saying, shelfOf, sortOut, words, write } from "./kept.js";
+import { all, drop, keep, meaning, mine, others, pause, reason, saying, sortOut, taken, words } from "./kept.js";
 import { showEdited, visit } from "./page.js";
 
 const here = () => document.getElementById("main").dataset;
-const account = () => here().account || "";
-const shelf = () => shelfOf(account(), here().army || "");
-const kept = () => read(localStorage, shelf());
+const whose = () => ({ account: here().account || "", name: here().name || "", army: here().army || "" });
+const kept = () => mine(localStorage, whose().account, whose().army);
 
-function keep(edits) {
-  write(localStorage, shelf(), edits);
+let because = "the server cannot be reached";
+let stuck = false;
+let tries = 0;
+let nextAt = 0;
+
+const button = (text, act) => {
+  const made = document.createElement("button");
+  made.className = "btn btn-s";
+  made.textContent = text;
+  made.addEventListener("click", act);
+  return made;
+};
+
+/* The bar: what waits of this work and why, and whose else waits in this browser. */
+function tellKept() {
   const bar = document.getElementById("kept");
-  bar.hidden = !edits.length;
-  if (!edits.length) return;
-  bar.textContent = words(edits.length);
-  const retry = document.createElement("button");
-  retry.className = "btn btn-s";
-  retry.textContent = "Send again";
-  retry.addEventListener("click", () => flush());
-  bar.append(retry);
+  const waiting = kept();
+  const besides = others(all(localStorage), whose().account, whose().army);
+  bar.hidden = !waiting.length && !besides;
+  if (bar.hidden) return;
+  bar.textContent = waiting.length ? words(waiting.length, because) : "";
+  if (waiting.length) bar.append(button("Send again", () => flush()));
+  if (waiting.length && stuck) bar.append(button("Throw away the first", () => throwAway(waiting[0])));
+  if (besides) {
+    const said = document.createElement("span");
+    said.textContent = `Also kept in this browser: ${besides}. They are sent when that account opens that army here.`;
+    bar.append(said);
+  }
+}
+
+function throwAway(edit) {
+  if (!confirm(`Throw this change away for good?\n\n${edit.entries.filter(([name]) => !["csrfmiddlewaretoken", "base", "token"].includes(name)).map(([name, value]) => `${name}: ${value}`).join("\n")}`)) return;
+  drop(localStorage, edit);
+  stuck = false;
+  tellKept();
+  flush();
 }
 
 function entriesOf(form, submitter) {
   const data = new FormData(form, submitter);
-  if (!data.get("token")) data.set("token", newToken());
+  if (!data.get("token") || form.querySelector("input[name=token][data-fresh]")) data.set("token", newToken());
   return [...data].filter(([, value]) => typeof value === "string");
 }
 
@@ -37,51 +62,85 @@ function newToken() {
 }
 
 /* A kept edit may be older than the sign-in: it is sent with the mark against forgery that the page has now. */
-const signed = (edit) => {
-  const csrf = document.querySelector("input[name=csrfmiddlewaretoken]");
-  return csrf ? saying(edit, "csrfmiddlewaretoken", csrf.value) : edit;
-};
+const signed = (edit, csrf) => (csrf ? saying(edit, "csrfmiddlewaretoken", csrf) : edit);
+const csrfHere = () => (document.querySelector("input[name=csrfmiddlewaretoken]") || {}).value;
 
-async function send(edit) {
-  const from = location.href;
-  const answer = await ask(edit.url, { method: "POST", body: new URLSearchParams(signed(edit).entries) });
-  const away = answer.redirected && new URL(answer.url).pathname === here().signIn && !location.href.startsWith(answer.url);
-  if (answer.status >= 502 || answer.status === 403 || away) throw new TypeError("out of reach, or signed out");
-  showEdited(await answer.text(), answer.redirected ? answer.url : null, answer.ok ? from : location.href);
-  return answer.ok;
+async function freshCsrf() {
+  const answer = await ask(location.href);
+  const page = new DOMParser().parseFromString(await answer.text(), "text/html");
+  const fresh = (page.querySelector("input[name=csrfmiddlewaretoken]") || {}).value;
+  for (const one of fresh ? document.querySelectorAll("input[name=csrfmiddlewaretoken]") : []) one.value = fresh;
+  return fresh;
 }
+
+/* Sends one edit. What the answer means; the answer is shown if the edit was taken or refused on a page that says why. */
+async function send(edit, csrf = csrfHere(), again = true) {
+  const from = location.href;
+  let answer;
+  try {
+    answer = await ask(edit.url, { method: "POST", body: new URLSearchParams(signed(edit, csrf).entries) });
+  } catch {
+    return { means: "away", status: 0 };
+  }
+  const signIn = answer.redirected && new URL(answer.url).pathname === here().signIn && !location.href.startsWith(answer.url);
+  const means = meaning(answer.status, signIn);
+  if (means === "unproved" && again) {
+    const fresh = await freshCsrf().catch(() => "");
+    if (fresh) return send(edit, fresh, false);
+  }
+  if (means === "taken" || means === "refused") {
+    try {
+      showEdited(await answer.text(), answer.redirected ? answer.url : null, answer.ok ? from : location.href);
+    } catch {
+      return { means: "away", status: 0 };
+    }
+  }
+  return { means, status: answer.status };
+}
+
+/* One tab at a time sends, where the browser can tell; where it cannot, the server does nothing twice. */
+const alone = (act) => (navigator.locks ? navigator.locks.request("mantello-kept", act) : act());
 
 /* Sends kept edits in order. An edit that was made on the same state as the one before it moves on with it. */
 async function flush() {
-  let edits = kept();
-  while (edits.length) {
-    try {
-      const good = await send(edits[0]);
-      edits = afterTaken(edits, good ? here().base : undefined);
-      keep(edits);
-      if (!good) return;
-    } catch {
-      keep(edits);
-      return;
+  await alone(async () => {
+    for (let waiting = kept(); waiting.length; waiting = kept()) {
+      const { means, status } = await send(waiting[0]);
+      if (means === "taken" || means === "refused") {
+        taken(localStorage, waiting[0], means === "taken" ? here().base : undefined);
+        tries = 0;
+        stuck = false;
+        if (means === "taken") continue;
+      } else {
+        because = reason(means, status);
+        stuck = means === "missing";
+        tries += 1;
+      }
+      break;
     }
-  }
+  });
+  nextAt = Date.now() + 1000 * pause(tries);
+  tellKept();
 }
 
 const tell = (edit) => document.dispatchEvent(new CustomEvent("mantello:kept", { detail: edit }));
 
 async function submit(edit) {
   if (kept().length) {
-    keep([...kept(), edit]);
+    const place = keep(localStorage, edit, whose(), Date.now());
     await flush();
-    if (kept().length) tell(edit);
+    if (kept().some((one) => one.key === place.key)) tell(edit);
     return;
   }
-  try {
-    await send(edit);
-  } catch {
-    keep([edit]);
-    tell(edit);
-  }
+  const { means, status } = await send(edit);
+  if (means === "taken" || means === "refused") return;
+  because = reason(means, status);
+  stuck = means === "missing";
+  tries = 1;
+  nextAt = Date.now() + 1000 * pause(tries);
+  keep(localStorage, edit, whose(), Date.now());
+  tellKept();
+  tell(edit);
 }
 
 /* An edit that no form on the page holds: the token against forgery and the state of the work are added. */
@@ -123,7 +182,9 @@ document.addEventListener("submit", (event) => {
 });
 
 addEventListener("online", () => flush());
-setInterval(() => kept().length && flush(), 15000);
-if (account()) sortOut(localStorage, account());
-keep(kept());
+addEventListener("storage", () => tellKept());
+document.addEventListener("mantello:shown", () => tellKept());
+setInterval(() => kept().length && Date.now() >= nextAt && flush(), 5000);
+if (whose().account) sortOut(localStorage, whose(), Date.now());
+tellKept();
 if (kept().length) flush();
