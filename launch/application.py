@@ -5,16 +5,25 @@ import secrets
 import signal
 import socket
 import subprocess
+import threading
 from contextlib import contextmanager
 from pathlib import Path
 
 from .environment import PYTHON, VENV
 from .step import ROOT, STATE, SetupError, run, say
 
+#: seconds until a task worker that ended is replaced
+WORKER_REST = 1.0
+
 
 def settings_for(url: str, **more: str) -> dict[str, str]:
     """The environment the application reads its settings from."""
-    (STATE / "static").mkdir(parents=True, exist_ok=True)
+    try:
+        (STATE / "static").mkdir(parents=True, exist_ok=True)
+    except OSError as error:
+        raise SetupError(
+            f"{STATE} cannot be written: {error.strerror}.", "make the folder writable, or take another"
+        ) from error
     secret = STATE / "secret"
     _ensure_secret(secret)
     return dict(
@@ -80,24 +89,46 @@ def simulated_reader(environment: dict[str, str]):
 
 @contextmanager
 def background_worker(environment: dict[str, str]):
-    """A worker that takes tasks from the queue in the database, as long as the server runs."""
+    """A worker that takes tasks from the queue in the database, as long as the server runs; one that dies is replaced."""
     command = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--concurrency", "1"]
-    process = subprocess.Popen(command, env=environment, cwd=ROOT, start_new_session=True)
+    ended, turn = threading.Event(), threading.Lock()
+    running: list[subprocess.Popen] = []
+
+    def keep_one():
+        while not ended.is_set():
+            with turn:
+                if ended.is_set():
+                    return
+                running[:] = [subprocess.Popen(command, env=environment, cwd=ROOT, start_new_session=True)]
+            running[0].wait()
+            if not ended.wait(WORKER_REST):
+                say("the task worker ended; another one takes its place")
+
+    keeper = threading.Thread(target=keep_one, daemon=True)
+    keeper.start()
     try:
-        yield
+        yield running
     finally:
-        process.terminate()
-        try:
-            process.wait(10)
-        except subprocess.TimeoutExpired:
-            process.kill()
-            process.wait(5)
+        with turn:
+            ended.set()
+        for process in running:
+            _end(process)
+        keeper.join(15)
 
 
-def serve(environment: dict[str, str], host: str, port: int) -> int:
-    """Serve until told to stop, and leave nothing running.
+def _end(process: subprocess.Popen) -> None:
+    process.terminate()
+    try:
+        process.wait(10)
+    except subprocess.TimeoutExpired:
+        process.kill()
+        process.wait(5)
 
-    Raises: SetupError if the address is taken.
+
+def try_port(host: str, port: int) -> None:
+    """Try whether an address can be served on.
+
+    Raises: SetupError if it is taken or not this machine's.
     """
     with socket.socket(socket.AF_INET6 if ":" in host else socket.AF_INET) as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
@@ -107,10 +138,18 @@ def serve(environment: dict[str, str], host: str, port: int) -> int:
             raise SetupError(
                 f"{host} port {port} cannot be used: {error.strerror}.", "choose another with --port"
             ) from error
+
+
+def serve(environment: dict[str, str], host: str, port: int) -> int:
+    """Serve until told to stop, and leave nothing running.
+
+    Raises: SetupError if the address is taken.
+    """
+    try_port(host, port)
     address = f"[{host}]" if ":" in host else host
     command = [
-        str(VENV / "bin" / "gunicorn"), "mantello.wsgi:application", "--bind", f"{address}:{port}",
-        "--workers", "3", "--preload", "--timeout", "60", "--log-level", "warning",
+        str(VENV / "bin" / "gunicorn"), "mantello.wsgi:application", "-c", "python:mantello.serving", "--bind",
+        f"{address}:{port}",
     ]  # fmt: skip
     process = subprocess.Popen(command, env=environment, cwd=ROOT, start_new_session=True)
 

@@ -6,13 +6,16 @@ import os
 import socket
 import subprocess
 
-from .application import background_worker, manage, serve, settings_for, simulated_reader
+from .application import background_worker, manage, serve, settings_for, simulated_reader, try_port
 from .checks import run_checks
 from .database import Database
 from .environment import PYTHON, ensure_environment
 from .packages import CHECKING, SERVING, ensure_packages
 from .scripts import ensure_scripts
 from .step import ROOT, STATE, SetupError, say
+
+#: connections to the database that a web process holds at most
+POOL = "8"
 
 
 def main(arguments: list[str]) -> int:
@@ -81,6 +84,8 @@ def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int
     if getattr(asked, "database", None):
         ensure_environment(("run",))
         return _verb(verb, asked, rest, asked.database)
+    if verb == "start":
+        try_port("127.0.0.1" if asked.host == "localhost" else asked.host, asked.port)
     checking = verb in ("test", "shots")
     ensure_packages(SERVING | CHECKING if checking else SERVING)
     ensure_environment(("run", "check") if checking else ("run",))
@@ -117,16 +122,14 @@ def _start(asked: argparse.Namespace, url: str) -> int:
         url, MANTELLO_MODE="local", MANTELLO_DEMO="yes" if demo else "no", MANTELLO_ALLOWED_HOSTS=hosts,
         MANTELLO_ADDRESS=f"http://{f'[{shown}]' if ':' in shown else shown}:{asked.port}",
     )  # fmt: skip
-    manage(environment, "migrate", "--verbosity", "0", quiet=True)
-    manage(environment, "collectstatic", "--noinput", "--verbosity", "0", quiet=True)
-    manage(environment, "demo", *(["--reset"] if asked.reset_demo else []), quiet=True)
+    manage(environment, "prepare", *(["--reset-demo"] if asked.reset_demo else []), quiet=True)
     if demo:
         say("visitors on this machine are signed in to the demo account")
     else:
         say("served beyond this machine: sign-in is needed, the demo account is not opened")
     STATE.mkdir(exist_ok=True)
     with simulated_reader(environment) as address, background_worker(environment):
-        return serve(environment | {"MANTELLO_READER": address}, host, asked.port)
+        return serve(environment | {"MANTELLO_READER": address, "MANTELLO_POOL": POOL}, host, asked.port)
 
 
 def _names(host: str, more: list[str]) -> list[str]:

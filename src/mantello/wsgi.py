@@ -1,13 +1,18 @@
-"""The application as a server sees it. Plates and paints are read before workers are forked."""
+"""The application as a server sees it. What every process needs is read before workers are forked, and shared by them."""
 
+import gc
 import os
 
 from django.core.wsgi import get_wsgi_application
 
-from mantello_core.figures.catalogue import read_all_plates
-from mantello_core.paints.range import paints
-
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "mantello.settings")
-application = get_wsgi_application()
-read_all_plates()
-paints()
+_application = get_wsgi_application()
+
+from mantello.shell.spooling import WholeFirst  # noqa: E402  the apps are read now
+from mantello.shell.warming import warm  # noqa: E402
+
+application = WholeFirst(_application)
+
+warm()
+gc.collect()
+gc.freeze()

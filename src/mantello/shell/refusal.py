@@ -7,6 +7,7 @@ from django.http import HttpResponse
 from django.middleware.csrf import get_token
 from django.shortcuts import render
 from django.template.loader import render_to_string
+from psycopg_pool import PoolTimeout
 
 from mantello_core.errors import MantelloError
 
@@ -89,7 +90,7 @@ def away(request):
 def _is_away(error: BaseException | None) -> bool:
     """Whether an error, or one it came from, tells that the database went away or takes nobody in."""
     while error is not None:
-        if isinstance(error, (OperationalError, InterfaceError)):
+        if isinstance(error, (OperationalError, InterfaceError, PoolTimeout)):
             return True
         error = error.__cause__ or error.__context__
     return False

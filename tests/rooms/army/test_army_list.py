@@ -21,9 +21,9 @@ from tests.samples import small_design
 
 def logged(army: Army, number: int = 0) -> Entry:
     """One step on one of the figures it is for."""
-    atom = next(one for one in reading.reading_of(army.head).work.atoms if one.subject.is_ground)
-    figures = {(atom.rank, atom.ordinals[number])}
-    return record(army, [atom], figures, 5, timezone.now(), uuid.uuid4())[0]
+    atoms = [one for one in reading.reading_of(army.head).work.atoms if one.subject.is_ground]
+    atom, ordinal = [(atom, ordinal) for atom in atoms for ordinal in atom.ordinals][number]
+    return record(army, [atom], {(atom.rank, ordinal)}, 5, timezone.now(), uuid.uuid4())[0]
 
 
 class ListOfArmies(RoomCase):

@@ -1,0 +1,51 @@
+"""Make ready to serve in one go: the database as this version wants it, static files collected, the demo there."""
+
+import hashlib
+import json
+
+from django.contrib.staticfiles.finders import get_finders
+from django.core.management import call_command
+from django.core.management.base import BaseCommand
+
+from mantello.settings import STATIC_ROOT
+from mantello.settings.options import OPTIONS
+
+_STAMP = STATIC_ROOT / "collected.stamp"
+
+
+class Command(BaseCommand):
+    """What './mantello start' does before it serves; nothing is done again that is done."""
+
+    help = __doc__
+
+    def add_arguments(self, parser):
+        """--reset-demo, --no-demo."""
+        parser.add_argument("--reset-demo", action="store_true")
+        parser.add_argument("--no-demo", action="store_true")
+
+    def handle(self, *args, **options):
+        """Migrate, collect, and make what is missing of the demo."""
+        call_command("migrate", verbosity=0, interactive=False)
+        collect()
+        if not options["no_demo"]:
+            call_command("demo", reset=options["reset_demo"])
+
+
+def collect() -> bool:
+    """Collect static files, unless they are as they were when it was last done; whether it was done."""
+    digest = _digest()
+    if _STAMP.exists() and _STAMP.read_text() == digest:
+        return False
+    call_command("collectstatic", verbosity=0, interactive=False)
+    _STAMP.write_text(digest)
+    return True
+
+
+def _digest() -> str:
+    """What tells one set of static files from another: names, sizes and times."""
+    found = []
+    for finder in get_finders():
+        for name, storage in finder.list(None):
+            known = storage.path(name)
+            found.append((name, storage.size(name), storage.get_modified_time(name).timestamp(), known))
+    return hashlib.sha256(json.dumps([sorted(found), OPTIONS.mode]).encode()).hexdigest()
