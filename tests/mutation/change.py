@@ -12,7 +12,9 @@ _COMPARED = {
 _MOVED = {ast.Lt: "<=", ast.LtE: "<", ast.Gt: ">=", ast.GtE: ">"}
 _RECKONED = {ast.Add: "-", ast.Sub: "+", ast.Mult: "/", ast.Div: "*", ast.Mod: "*", ast.Pow: "*", ast.FloorDiv: "*"}
 #: whose arguments say how something is kept or laid out, not what is true
-_LEFT_ALONE = ("remembered", "field", "strip", "lstrip", "rstrip", "split")
+_LEFT_ALONE = ("remembered", "field", "strip", "lstrip", "rstrip", "split", "simplify")
+#: which say how finely a curve is drawn
+_FINENESS = ("quad_segs", "mitre_limit", "digits")
 
 
 @dataclass(frozen=True)
@@ -54,6 +56,8 @@ class _Reader:
 
     def _within(self, node: ast.AST) -> Iterator[Change]:
         if isinstance(node, (ast.JoinedStr, ast.Assert, ast.Raise)) or self._is_left_alone(node):
+            return
+        if isinstance(node, ast.keyword) and node.arg in _FINENESS:
             return
         yield from self._here(node)
         for child in ast.iter_child_nodes(node):

@@ -4,6 +4,8 @@ from django.contrib.auth import get_user_model
 from django.test import TestCase
 from django.urls import reverse
 
+from mantello.jobs.models import Job
+from mantello.jobs.work import carry_out
 from mantello.trials.trial import waive
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
@@ -42,6 +44,17 @@ class RoomCase(TestCase):
     def see(self, name: str, /, *arguments, status: int = 200, **query):
         answer = self.client.get(reverse(name, args=[self.army.pk, *arguments]), query)
         self.assertEqual(answer.status_code, status)
+        return answer
+
+    def printed(self, name: str, /, *arguments, **query):
+        """The paper that an address gives: first a page that waits, then, once a worker has printed it, the PDF."""
+        waiting = self.see(name, *arguments, status=202, **query)
+        self.assertContains(waiting, 'data-behaviour="poll"', status_code=202)
+        self.assertLess(len(waiting.content), 20_000)
+        for job in Job.objects.going_on():
+            carry_out(job)
+        answer = self.see(name, *arguments, **query)
+        self.assertEqual((answer["Content-Type"], answer.content[:4]), ("application/pdf", b"%PDF"))
         return answer
 
     def post(self, name: str, /, *arguments, status: int = 302, base: int | None = None, **data):

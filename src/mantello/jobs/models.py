@@ -76,3 +76,22 @@ class Job(models.Model):
     def on(self) -> bool:
         """Whether it still goes on."""
         return self.state in (self.State.WAITING, self.State.RUNNING)
+
+
+class Paper(models.Model):
+    """Something printed by a worker, kept until newer ones take its place. ``key`` tells it from every other."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="papers")
+    army = models.ForeignKey("army.Army", on_delete=models.CASCADE, related_name="papers")
+    kind = models.CharField(max_length=40)
+    key = models.CharField(max_length=64)
+    name = models.CharField(max_length=120)
+    data = models.BinaryField()
+    made_at = models.DateTimeField(default=timezone.now)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["owner", "kind", "key"], name="paper_once")]
+        indexes = [models.Index(fields=["owner", "made_at"])]
+
+    def __str__(self):
+        return self.name

@@ -45,7 +45,7 @@ def bridge_for(mix: Mix, start: Ground) -> Bridge | None:
     without = coverage(film, ground, mix.dilution).coats
     most = (LIMIT if without is None else without) - WORTH_COATS
     pots = [pot for pot in paints().values() if pot.mixable and mix.parts != ((pot, 1.0),)]
-    films = [Mix(((pot, 1.0),), "water", THINNED).film for pot in pots]
+    films = [pot.film for pot in pots]
     stack = Film(
         *(np.stack([getattr(one, name) for one in films]) for name in ("absorption", "scattering")), STANDARD_SOLIDS
     )

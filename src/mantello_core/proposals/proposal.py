@@ -78,6 +78,19 @@ def army_for_brief(name: str, brief: Brief, formations: tuple[str, ...]) -> Army
     return Army(Node("army", "army", named(name), tuple(children)))
 
 
+def checked_question(army: Army, brief: Brief, seeds: tuple[Lab, ...]) -> Brief:
+    """The brief, if schemes can be proposed for it: to be asked before the work is begun.
+
+    Raises: what ``checked_brief`` refuses; OutOfRange for seeds, or an army without figures.
+    """
+    brief = checked_brief(brief)
+    if len(seeds) > MOST_SEEDS:
+        raise OutOfRange(f"{len(seeds)} picked colours; allowed are up to {MOST_SEEDS}.", "seeds")
+    if not army.figures:
+        raise OutOfRange("The army has no figures to dress yet.", "army")
+    return brief
+
+
 def proposals(army: Army, brief: Brief, seeds: tuple[Lab, ...] = (), count: int = MOST) -> tuple[Proposal, ...]:
     """Schemes for an army's formations, the soundest first: same question, same answer.
 
@@ -88,13 +101,9 @@ def proposals(army: Army, brief: Brief, seeds: tuple[Lab, ...] = (), count: int 
     seeds: colours picked by the painter; the first leads the field, each other one a mark.
     Raises: what ``checked_brief`` refuses; OutOfRange for count, seeds, or an army without figures.
     """
-    brief = checked_brief(brief)
+    brief = checked_question(army, brief, seeds)
     if not 1 <= count <= MOST:
         raise OutOfRange(f"{count} proposals; allowed is 1 to {MOST}.", "count")
-    if len(seeds) > MOST_SEEDS:
-        raise OutOfRange(f"{len(seeds)} picked colours; allowed are up to {MOST_SEEDS}.", "seeds")
-    if not army.figures:
-        raise OutOfRange("The army has no figures to dress yet.", "army")
     told = _told_apart(army)
     made = []
     for school in SCHOOLS:

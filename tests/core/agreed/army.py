@@ -226,7 +226,10 @@ def planned() -> Iterator[tuple[str, object]]:
     }
     needed = paint_needed(design.scheme, resolution)
     yield "shortages", shortages(design.army, paint_by_unit(design.scheme, resolution), shelf, SHIPPED)
-    yield "shopping", (shopping(needed, shelf, SHIPPED), price_of(needed, shelf, SHIPPED))
+    yield (
+        "shopping",
+        (shopping(needed, shelf, SHIPPED), price_of(needed, shelf, SHIPPED), list(shelf.values()), Stock(1.0), Stock()),
+    )
 
 
 def tried() -> Iterator[tuple[str, object]]:

@@ -6,6 +6,7 @@ from collections.abc import Iterator, Mapping, Set
 from dataclasses import fields, is_dataclass
 from datetime import date
 from enum import Enum
+from functools import cache
 
 import numpy as np
 from shapely.geometry.base import BaseGeometry
@@ -28,6 +29,24 @@ def summary(answer: object) -> list[float]:
     return [len(numbers), len(words), _shortened(values.sum()), _shortened(values @ weights), text]
 
 
+def _told(value: object) -> Iterator[float | str]:
+    """A value's fields, and what it says of itself in a word or a number."""
+    for field in fields(value):
+        yield from _leaves(getattr(value, field.name))
+    for name in _told_of(type(value)):
+        said = getattr(value, name)
+        if isinstance(said, (bool, int, float, str)):
+            yield from _leaves(said)
+
+
+@cache
+def _told_of(kind: type) -> tuple[str, ...]:
+    """Names of what a kind of value says of itself besides its fields; paints and grounds are left out, they come often."""
+    if kind.__name__ in ("Paint", "Film", "Ground", "Mix", "Step", "Technique"):
+        return ()
+    return tuple(name for name, member in vars(kind).items() if isinstance(member, property))
+
+
 def _shortened(value: float) -> float:
     return float(f"{value:.{DIGITS}g}")
 
@@ -48,8 +67,7 @@ def _leaves(value: object) -> Iterator[float | str]:
     elif isinstance(value, np.ndarray):
         yield from (float(one) for one in value.ravel())
     elif is_dataclass(value) and not isinstance(value, type):
-        for field in fields(value):
-            yield from _leaves(getattr(value, field.name))
+        yield from _told(value)
     elif isinstance(value, Mapping):
         for key, one in value.items():
             yield from _leaves(key)

@@ -1,7 +1,14 @@
 """Starting from a brief: proposals shown, one taken, nonsense told at its field."""
 
+import re
+from html import unescape
+from unittest.mock import patch
+
 from django.urls import reverse
 
+from mantello.jobs.models import Job
+from mantello.jobs.work import carry_out
+from mantello.rooms.army import proposing
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.design.brief import Brief
@@ -11,9 +18,42 @@ SAID = {"genre": "drill", "height_mm": "28", "metres": "1.2", "accuracy": "plaus
 NEW = SAID | {"name": "Tidal watch", "formations": "2", "names": "Ebb"}
 
 
-class NewBriefs(RoomCase):
+class BriefCase(RoomCase):
+    def answered(self, address: str, said: dict):
+        """The page with its schemes, once a worker has worked them out."""
+        waiting = self.client.get(address, said)
+        for job in Job.objects.going_on():
+            carry_out(job)
+        return self.client.get(address, said) if waiting.status_code == 202 else waiting
+
+    def title_of(self, page, number: int) -> str:
+        return unescape(re.search(rf'name="title-{number}" value="([^"]+)"', page.content.decode())[1])
+
+
+class NewBriefs(BriefCase):
     def ask(self, **said):
-        return self.client.get(reverse("new-brief"), NEW | said)
+        return self.answered(reverse("new-brief"), NEW | said)
+
+    def test_while_they_are_worked_out_the_page_says_so_and_asks_once(self):
+        for _ in range(2):
+            page = self.client.get(reverse("new-brief"), NEW)
+            self.assertContains(page, "Waiting for a free worker", status_code=202)
+            self.assertContains(page, "Look again", status_code=202)
+        self.assertEqual(Job.objects.count(), 1)
+
+    def test_what_fails_is_told_and_asked_for_again(self):
+        self.client.get(reverse("new-brief"), NEW)
+        with patch.object(proposing, "proposals", side_effect=ZeroDivisionError), self.assertRaises(ZeroDivisionError):
+            carry_out(Job.objects.get())
+        page = self.client.get(reverse("new-brief"), NEW)
+        self.assertContains(page, "Something went wrong with it on our side")
+        self.client.get(reverse("new-brief"), NEW | {"again": ""})
+        self.assertEqual(Job.objects.filter(state=Job.State.WAITING).count(), 1)
+
+    def test_a_choice_before_they_are_there_is_refused_and_waits(self):
+        answer = self.client.post(reverse("new-brief"), NEW | {"choose": "0", "title-0": "x"})
+        self.assertContains(answer, "Waiting for a free worker", status_code=422)
+        self.assertEqual(Army.objects.count(), 1)
 
     def test_six_schemes_are_proposed_with_their_checks_and_cost(self):
         answer = self.ask()
@@ -22,7 +62,7 @@ class NewBriefs(RoomCase):
         self.assertContains(answer, "Brushwork")
 
     def test_an_army_starts_with_the_one_that_is_taken(self):
-        title = self.ask().context["cards"][1].proposal.title
+        title = self.title_of(self.ask(), 1)
         answer = self.client.post(reverse("new-brief"), NEW | {"choose": "1", "title-1": title})
         made = Army.objects.latest("pk")
         self.assertRedirects(answer, reverse("scheme", args=[made.pk]))
@@ -61,12 +101,15 @@ class NewBriefs(RoomCase):
         self.assertIn(reverse("sign-in"), self.ask().url)
 
 
-class ArmyBriefs(RoomCase):
+class ArmyBriefs(BriefCase):
+    def ask(self, **said):
+        return self.answered(reverse("army-brief", args=[self.army.pk]), SAID | said)
+
     def test_schemes_are_computed_for_the_formations_there_are_and_can_be_undone(self):
         before = self.now()
-        answer = self.see("army-brief", **SAID)
+        answer = self.ask()
         self.assertContains(answer, "Choosing one puts its roles")
-        title = answer.context["cards"][0].proposal.title
+        title = self.title_of(answer, 0)
         self.post("army-brief", **SAID, choose="0", **{"title-0": title})
         after = self.now()
         self.assertEqual(after.army, before.army)
@@ -77,7 +120,7 @@ class ArmyBriefs(RoomCase):
         self.assertEqual(self.now(), before)
 
     def test_the_plan_counts_the_days_to_the_deadline(self):
-        title = self.see("army-brief", **SAID).context["cards"][0].proposal.title
+        title = self.title_of(self.ask(deadline="2039-01-01"), 0)
         self.post("army-brief", **SAID, deadline="2039-01-01", choose="0", **{"title-0": title})
         self.assertContains(self.see("plan"), "Deadline 1 January")
         self.assertContains(self.see("plan"), "to spare")

@@ -3,7 +3,6 @@
 import subprocess
 
 from django.core.files.uploadedfile import SimpleUploadedFile
-from django.urls import reverse
 
 from mantello.workspace.editing import edit, keep_design
 from mantello.workspace.models import Army
@@ -188,7 +187,7 @@ class Units(RoomCase):
         rank = self.now().army.node("band").ranks[-1]
         self.assertEqual((rank.id, rank.name), ("drummer-75-left-50-1", name))
         self.see("figure", "front", unit="band", rank=rank.id, figure="2")
-        self.see("guide", UNIT)
+        self.see("guide", UNIT, status=202)
 
 
 class UndoAndRedo(RoomCase):
@@ -303,8 +302,7 @@ class Pictures(RoomCase):
 
 class Guide(RoomCase):
     def test_the_printed_guide_is_a_pdf_that_tells_steps_and_cautions(self):
-        answer = self.see("guide", "2nd-lantern-line")
-        self.assertEqual(answer["Content-Type"], "application/pdf")
+        answer = self.printed("guide", "2nd-lantern-line")
         text = subprocess.run(
             ["pdftotext", "-layout", "-", "-"], input=answer.content, capture_output=True, check=True
         ).stdout.decode()
@@ -320,8 +318,8 @@ class Guide(RoomCase):
             self.assertIn(said, text)
 
     def test_marks_are_printed_with_their_steps(self):
-        army = keep_design(self.owner, levy(), "Imported")
-        sheet = self.client.get(reverse("guide", args=[army.pk, "1st-harbour-line"])).content
+        self.army = keep_design(self.owner, levy(), "Imported")
+        sheet = self.printed("guide", "1st-harbour-line").content
         text = subprocess.run(["pdftotext", "-", "-"], input=sheet, capture_output=True, check=True).stdout.decode()
         for said in (
             "'1' in Blacking: hat plate",
@@ -333,7 +331,7 @@ class Guide(RoomCase):
 
     def test_the_whole_army_is_printed_as_plates_and_drawn_as_one_picture(self):
         text = subprocess.run(
-            ["pdftotext", "-", "-"], input=self.see("muster-pdf").content, capture_output=True, check=True
+            ["pdftotext", "-", "-"], input=self.printed("muster-pdf").content, capture_output=True, check=True
         ).stdout.decode()
         self.assertEqual(text.count("figure"), 8)
         svg = self.see("muster-svg").content.decode()

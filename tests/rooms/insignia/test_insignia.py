@@ -241,7 +241,7 @@ class ByHand(RoomCase):
         self.assert_hidden("freehand-sheet", self.arms)
 
     def test_the_sheet_prints_the_true_size(self):
-        sheet = self.see("freehand-sheet", self.arms, width="20").content
+        sheet = self.printed("freehand-sheet", self.arms, width="20").content
         picture = subprocess.run(
             ["pdftoppm", "-r", "254", "-f", "1", "-l", "1", "-"], input=sheet, capture_output=True, check=True
         ).stdout
@@ -314,7 +314,7 @@ class Transfers(RoomCase):
 
     def bar(self, **given) -> float:
         """mm of the bar on the first page, measured from the picture of the PDF."""
-        sheet = self.see("transfers-pdf", **given).content
+        sheet = self.printed("transfers-pdf", **given).content
         picture = subprocess.run(
             ["pdftoppm", "-r", "508", "-gray", "-f", "1", "-l", "1", "-"], input=sheet, capture_output=True, check=True
         ).stdout

@@ -118,7 +118,7 @@ class History(FigureCase):
         self.assertEqual(self.see("figure-photo", kept.pk)["Content-Type"], "image/jpeg")
         self.assert_hidden("figure-photo", kept.pk)
         self.assert_hidden("remove-photo", kept.pk, post=True)
-        self.assertEqual(self.see("strip", **self.here)["Content-Type"], "application/pdf")
+        self.printed("strip", **self.here)
         self.post("remove-photo", kept.pk, **self.here)
         self.assertEqual(FigurePhoto.objects.count(), 0)
         self.see("strip", status=404, **self.here)
@@ -176,7 +176,7 @@ class History(FigureCase):
             self.assert_hidden(name, post=True)
 
     def test_the_shooting_card_is_printed(self):
-        self.assertTrue(self.see("shooting").content.startswith(b"%PDF"))
+        self.printed("shooting")
 
 
 class Measuring(FigureCase):

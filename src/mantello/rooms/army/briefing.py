@@ -1,22 +1,18 @@
 """Starting points: a brief, and schemes computed for it."""
 
-from dataclasses import dataclass
+from dataclasses import replace
 from datetime import date
-from html import escape
 
 from django import forms
 from django.contrib.auth.decorators import login_required
 from django.http import HttpResponseBadRequest, JsonResponse
 from django.shortcuts import redirect, render
-from django.utils import timezone
-from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_GET, require_http_methods
 
 from mantello.shell.fields import CoreField, refused
 from mantello.workspace import editing as actions
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
-from mantello_core.calendar.evenings import Evenings
+from mantello.workspace.reading import reading_of
 from mantello_core.colour.card import through_card
 from mantello_core.colour.spaces import hex_of, lab_of_hex
 from mantello_core.design.brief import (
@@ -29,14 +25,11 @@ from mantello_core.design.brief import (
     formation_names,
 )
 from mantello_core.errors import MantelloError
-from mantello_core.formats.massing import massed_group
 from mantello_core.naming import named
-from mantello_core.planning.cost import Cost
-from mantello_core.proposals.proposal import SCHOOLS, Proposal, army_for_brief, proposals, with_proposal
+from mantello_core.proposals.proposal import army_for_brief
 from mantello_core.recipes.method import METHODS
 
-#: figures shown on a proposal's card, and their height in pixels
-MOST_SHOWN, TALL = 5, 132
+from .proposing import asked_schemes, shown, taken
 
 
 def bounded(field: type[forms.Field], label: str, least: float, most: float, unit: str = "") -> forms.Field:
@@ -93,20 +86,6 @@ class NewBriefForm(BriefForm):
     field_order = ("name", "genre", "formations", "names")
 
 
-@dataclass(frozen=True)
-class Card:
-    """One proposal as the page shows it."""
-
-    number: int
-    proposal: Proposal
-    school: str
-    picture: str
-    cost: Cost
-    #: what the deadline says, if there is one
-    due: str
-    roles: list
-
-
 @login_required
 @require_http_methods(["GET", "HEAD", "POST"])
 def new_brief(request):
@@ -114,23 +93,28 @@ def new_brief(request):
     usual = Brief()
     initial = vars(usual) | {"name": "New army", "names": "", "seeds": ""}
     form = NewBriefForm(request.POST or _asked(request.GET, initial))
-    made, army = (), None
+    job = None
     if form.is_valid():
+        said = form.cleaned_data
         try:
-            brief = form.brief(form.cleaned_data["formations"])
-            army = army_for_brief(
-                form.cleaned_data["name"], brief, formation_names(form.cleaned_data["names"], brief.formations)
-            )
-            made = proposals(army, brief, form.cleaned_data["seeds"])
+            brief = form.brief(said["formations"])
+            army = army_for_brief(said["name"], brief, formation_names(said["names"], brief.formations))
+            job = asked_schemes(request.user, army, brief, said["seeds"], request.get_full_path())
         except MantelloError as error:
             refused(form, error)
-    if request.method == "POST" and made:
-        chosen = _chosen(request, made)
+    if request.method == "POST" and job:
+        chosen = taken(job, request.POST)
         if chosen:
-            army = actions.keep_design(request.user, chosen.design, f"Started from a brief: {chosen.title}")
+            title, design = chosen
+            army = actions.keep_design(request.user, design, f"Started from a brief: {title}")
             return redirect("scheme", army.pk)
-    context = {"title": "Start from a brief", "form": form, "cards": _cards(made)}
-    return render(request, "army/brief.html", context, status=422 if request.method == "POST" else 200)
+    context = {"title": "Start from a brief", "form": form} | shown(job, request)
+    return render(request, "army/brief.html", context, status=_status(request, job))
+
+
+def _status(request, job) -> int:
+    """A brief that cannot be asked for is told at its fields, and a choice that is none is refused."""
+    return 422 if request.method == "POST" else 202 if job and job.on else 200
 
 
 @login_required
@@ -142,90 +126,29 @@ def army_brief(request, army_id):
     formations = max(1, min(MOST_FORMATIONS, sum(not child.is_unit for child in design.army.root.children)))
     known = design.brief or Brief()
     form = BriefForm(request.POST or _asked(request.GET, vars(known) | {"seeds": ""}))
-    made = ()
+    job = None
     if form.is_valid():
         try:
-            made = proposals(design.army, form.brief(formations), form.cleaned_data["seeds"])
+            brief = form.brief(formations)
+            job = asked_schemes(
+                request.user, design.army, brief, form.cleaned_data["seeds"], request.get_full_path(), army
+            )
         except MantelloError as error:
             refused(form, error)
-    if request.method == "POST" and made:
-        chosen = _chosen(request, made)
+    if request.method == "POST" and job:
+        chosen = taken(job, request.POST)
         if chosen:
-            said = f"Scheme started from a brief: {chosen.title}"
-            apply(request, army, lambda now: with_proposal(now, chosen), said)
+            title, made = chosen
+            said = f"Scheme started from a brief: {title}"
+            apply(request, army, lambda now: replace(now, scheme=made.scheme, brief=made.brief), said)
             return redirect("scheme", army.pk)
-    context = {"title": "Brief", "form": form, "cards": _cards(made), "replaces": len(design.scheme.rules)}
-    return room_page(request, army, "army", "army/brief.html", context, 422 if request.method == "POST" else 200)
+    context = {"title": "Brief", "form": form, "replaces": len(design.scheme.rules)} | shown(job, request, army)
+    return room_page(request, army, "army", "army/brief.html", context, _status(request, job))
 
 
 def _asked(asked, initial: dict) -> dict:
     """What a query says, and what is usual where it says nothing."""
     return initial | {name: value for name, value in asked.items() if name in initial}
-
-
-def _chosen(request, made) -> Proposal | None:
-    """The proposal that was pressed; none if it is not the one that was shown."""
-    number = request.POST.get("choose", "")
-    if number.isdigit() and int(number) < len(made) and made[int(number)].title == request.POST.get(f"title-{number}"):
-        return made[int(number)]
-    return None
-
-
-def _cards(made) -> list[Card]:
-    cards = []
-    for number, one in enumerate(made):
-        reading = Reading(one.design)
-        marks = [
-            role
-            for role in one.design.scheme.roles
-            if role.id in {cell[2] for t in one.design.scheme.tables for cell in t.cells}
-        ]
-        shown = [
-            one.design.scheme.role_by_id["field"],
-            *marks,
-            one.design.scheme.role_by_id["cloth"],
-            one.design.scheme.role_by_id["trim"],
-        ]
-        roles = [(role, reading.tones(role.id)) for role in dict.fromkeys(shown)][:9]
-        due = _due(one.design.brief, reading.cost.minutes, timezone.localdate())
-        cards.append(Card(number, one, SCHOOLS[one.school][0], _picture(reading), reading.cost, due, roles))
-    return cards
-
-
-def _due(brief: Brief, minutes: float, today: date) -> str:
-    """Whether the usual evenings until the deadline hold the brushwork."""
-    if not brief.deadline:
-        return ""
-    weeks = (date.fromisoformat(brief.deadline) - today).days / 7
-    held = weeks * sum(length for _, _, length in Evenings().pattern)
-    if weeks <= 0:
-        return "The deadline is past."
-    verdict = "fits" if held >= minutes else f"{(minutes - held) / 60:.0f} h too much"
-    return f"The usual evenings until then hold {held / 60:.0f} h: {verdict}."
-
-
-def _picture(reading: Reading) -> str:
-    """The first figures of every formation beside each other."""
-    seen, shown = set(), []
-    paths = reading.design.army.paths
-    for one in reversed(reading.resolution.classes):
-        group = paths[one.unit][1:2] or (one.unit,)
-        if group not in seen:
-            seen.add(group)
-            shown.append(one)
-    shown = list(reversed(shown))[:MOST_SHOWN]
-    parts, x = [], 0.0
-    tall = max(one.plate.views[0].view_box[3] for one in shown)
-    for one in shown:
-        left, top, width, height = one.plate.views[0].view_box
-        drawn = massed_group(
-            one.plate, one.plate.views[0].name, lambda area, one=one: "", lambda area, one=one: reading.fill(one, area)
-        )
-        parts.append(f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{drawn}</g>')
-        x += width * 0.92
-    names = escape(", ".join(reading.design.army.title(one.unit) for one in shown))
-    size = f'viewBox="0 0 {x + 0.08 * width + 8:.0f} {tall:.0f}" height="{TALL}"'
-    return mark_safe(f'<svg {size} role="img" aria-label="{names}">{"".join(parts)}</svg>')
 
 
 @login_required

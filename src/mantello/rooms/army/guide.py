@@ -10,8 +10,8 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
+from mantello.jobs.papers import paper, paper_kind
 from mantello.shell.download import download
-from mantello.shell.printing import pdf
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
 from mantello.workspace.stack import StepRow
@@ -65,10 +65,17 @@ class GuideMark:
 def unit_guide(request, army_id, unit):
     """The painting guide of one unit."""
     army = army_for(request, army_id)
-    reading = reading_of(army.head)
-    node = reading.design.army.nodes.get(unit)
+    node = reading_of(army.head).design.army.nodes.get(unit)
     if node is None or not node.ranks:
         raise Http404
+    return paper(request, army, "guide", f"guide-{unit}.pdf", str(timezone.localdate()), unit=unit)
+
+
+@paper_kind("guide", "Painting guide")
+def guide_page(army, asked) -> str:
+    """The painting guide of one unit, as a page to print."""
+    reading, unit = reading_of(army.head), asked["unit"]
+    node = reading.design.army.node(unit)
     ground = reading.design.scheme.ground
     pages = [_page(reading, one) for one in reading.resolution.classes if one.unit == unit]
     steps = [row for page in pages for role in page.roles for row in role.rows]
@@ -85,14 +92,13 @@ def unit_guide(request, army_id, unit):
         [*cautions_for("undercoat", ground.paints), *(caution for row in steps for caution in row.cautions), *marked]
     )
     path = " / ".join(reading.design.army.nodes[one].name for one in reading.design.army.paths[unit][1:])
-    html = render_to_string(
+    return render_to_string(
         "army/guide.html",
         {
             "army": army, "unit": node, "path": path, "pages": pages, "undercoat": ground, "cautions": list(cautions),
             "deference": DEFERENCE, "pieces": pieces, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
         },
     )  # fmt: skip
-    return pdf(html, f"guide-{unit}.pdf")
 
 
 @login_required
@@ -100,15 +106,20 @@ def unit_guide(request, army_id, unit):
 def muster_pdf(request, army_id):
     """The plates of the whole army, one of each kind of figure, as PDF."""
     army = army_for(request, army_id)
+    if not reading_of(army.head).design.army.figures:
+        raise Http404
+    return paper(request, army, "muster", f"muster-{army.pk}.pdf", str(timezone.localdate()))
+
+
+@paper_kind("muster", "Plates of the army")
+def muster_page(army, asked) -> str:
+    """The plates of the whole army, as a page to print."""
     reading = reading_of(army.head)
     plates = [
         (class_title(reading.design.army, one), len(one.ordinals), [mark_safe(svg) for svg in _views(reading, one)])
         for one in reading.resolution.classes
     ]
-    if not plates:
-        raise Http404
-    html = render_to_string("army/muster_sheet.html", {"army": army, "plates": plates, "day": timezone.localdate()})
-    return pdf(html, f"muster-{army.pk}.pdf")
+    return render_to_string("army/muster_sheet.html", {"army": army, "plates": plates, "day": timezone.localdate()})
 
 
 @login_required

@@ -8,7 +8,9 @@ from mantello.jobs.kinds import Step, job_kind
 from mantello.jobs.models import Job
 from mantello.workspace.models import Edition
 
+from . import guide  # noqa: F401  registers its papers
 from .faces import FACES, draw_faces
+from .proposing import SCHEMES, schemes_proposed
 
 
 @job_kind(FACES, lambda job: reverse("armies"), "army/faces.html")
@@ -17,3 +19,6 @@ def faces_drawn(job: Job) -> Iterator[Step]:
     yield Step(0, 1)
     draw_faces(Edition.objects.get(pk=job.asked["edition"]))
     yield Step(1, 1)
+
+
+job_kind(SCHEMES, lambda job: job.asked["address"], "army/proposing.html")(schemes_proposed)

@@ -11,7 +11,7 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.shell.printing import pdf
+from mantello.jobs.papers import paper, paper_kind
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.colour.spaces import hex_of
@@ -31,6 +31,8 @@ _STAGE_WIDTH = 50
 
 #: radius that equal parts stand on, as a share of the surface's width
 _ROUND = 0.4
+#: what a query may say
+_ASKED = ("shape", "width", "line", "unit", "rank", "figure", "site")
 _NUMBER = dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 0.1 to 3 mm.")
 
 
@@ -75,7 +77,7 @@ class Hand:
 def freehand_guide(request, army_id, arms):
     """Verdict and stages of arms."""
     army = army_for(request, army_id)
-    one, form, hand = _hand_of_arms(request, army, arms)
+    one, form, hand = _hand_of_arms(request.GET, army, arms)
     addresses = (reverse(name, args=[army.pk, one.id]) for name in ("freehand", "freehand-sheet"))
     back = f"{reverse('insignia', args=[army.pk])}?arms={one.id}", "Back to the arms"
     return _page(request, army, one.name, form, hand, divisions(one.tree), *addresses, back)
@@ -86,8 +88,8 @@ def freehand_guide(request, army_id, arms):
 def freehand_sheet(request, army_id, arms):
     """The same as PDF: the true size, and every stage enlarged by a round number."""
     army = army_for(request, army_id)
-    one, _, hand = _hand_of_arms(request, army, arms)
-    return _sheet(army, one.name, one.blazon, hand, f"freehand-{one.id}.pdf")
+    one, form, _ = _hand_of_arms(request.GET, army, arms)
+    return _paper(request, army, form, f"freehand-{one.id}.pdf", arms=arms)
 
 
 @login_required
@@ -95,7 +97,7 @@ def freehand_sheet(request, army_id, arms):
 def mark_guide(request, army_id):
     """Verdict and stages of a numeral or plain device on its site."""
     army = army_for(request, army_id)
-    name, form, hand = _hand_of_mark(request, army)
+    name, form, hand = _hand_of_mark(request.GET, army)
     addresses = (reverse(address, args=[army.pk]) for address in ("mark-by-hand", "mark-by-hand-sheet"))
     back = reverse("bearers", args=[army.pk]), "Back to who bears what"
     return _page(request, army, name, form, hand, (), *addresses, back)
@@ -106,8 +108,8 @@ def mark_guide(request, army_id):
 def mark_sheet(request, army_id):
     """The same as PDF."""
     army = army_for(request, army_id)
-    name, _, hand = _hand_of_mark(request, army)
-    return _sheet(army, name, "", hand, "freehand-mark.pdf")
+    _, form, _ = _hand_of_mark(request.GET, army)
+    return _paper(request, army, form, "freehand-mark.pdf", arms="")
 
 
 def _page(request, army, name, form, hand, equal, action, sheet, back):
@@ -119,18 +121,30 @@ def _page(request, army, name, form, hand, equal, action, sheet, back):
     return room_page(request, army, "insignia", "insignia/freehand.html", context, 422 if form.errors else 200)
 
 
-def _sheet(army, name: str, blazon: str, hand: Hand | None, filename: str):
-    if hand is None:
+def _paper(request, army, form, filename: str, arms: str):
+    if not form.is_valid():
         raise Http404
+    asked = {name: request.GET[name] for name in _ASKED if name in request.GET}
+    return paper(request, army, "freehand", filename, str(timezone.localdate()), arms=arms, **asked)
+
+
+@paper_kind("freehand", "By hand")
+def sheet_page(army, asked) -> str:
+    """The guide of arms or of a mark, as a page to print."""
+    if asked["arms"]:
+        one, _, hand = _hand_of_arms(asked, army, asked["arms"])
+        name, blazon = one.name, one.blazon
+    else:
+        (name, _, hand), blazon = _hand_of_mark(asked, army), ""
     given = {"army": army, "name": name, "blazon": blazon, "hand": hand, "day": timezone.localdate()}
-    return pdf(render_to_string("insignia/freehand_sheet.html", given), filename)
+    return render_to_string("insignia/freehand_sheet.html", given)
 
 
-def _hand_of_arms(request, army, arms):
+def _hand_of_arms(asked, army, arms):
     reading = reading_of(army.head)
     one = reading.design.scheme.named_arms(arms)
     usual = {"shape": "heater", "width": f"{USUAL_WIDTH:g}", "line": f"{FINEST_LINE:g}"}
-    form = HandForm({name: request.GET.get(name, value) for name, value in usual.items()})
+    form = HandForm({name: asked.get(name, value) for name, value in usual.items()})
     if not form.is_valid():
         return one, form, None
     shape, width, line = (form.cleaned_data[name] for name in usual)
@@ -143,10 +157,10 @@ def _hand_of_arms(request, army, arms):
     return one, form, _hand(drawn_arms(one.tree, shape), width, line, called, inked(one, reading), one.blazon)
 
 
-def _hand_of_mark(request, army):
+def _hand_of_mark(asked, army):
     """The mark of a figure's site. Another's or none is not found."""
     reading = reading_of(army.head)
-    scheme, asked = reading.design.scheme, request.GET
+    scheme = reading.design.scheme
     names = ("unit", "rank", "figure", "site")
     form = MarkHandForm({name: asked.get(name, "") for name in names} | {"line": asked.get("line", f"{FINEST_LINE:g}")})
     ordinal = asked.get("figure", "")

@@ -9,8 +9,8 @@ from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
+from mantello.jobs.papers import paper, paper_kind
 from mantello.shell.download import download
-from mantello.shell.printing import pdf
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.bearers.allotment import Allotment
@@ -83,7 +83,7 @@ def transfers(request, army_id):
     """The sheets, what is on them, cuts for domes, and the size check."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    form, sheets = _sheets(request, reading)
+    form, sheets = _sheets(request.GET, reading)
     context = {
         "title": "Transfers",
         "form": form,
@@ -101,32 +101,39 @@ def transfers(request, army_id):
 @require_safe
 def transfers_pdf(request, army_id):
     """Every sheet as a page of its own size, the white layer after the colour."""
-    _, sheets = _sheets(request, reading_of(army_for(request, army_id).head))
+    army = army_for(request, army_id)
+    form, sheets = _sheets(request.GET, reading_of(army.head))
     if sheets is None or not sheets.laid:
         raise Http404
+    asked = {name: request.GET[name] for name in form.fields if name in request.GET}
+    return paper(request, army, "transfers", "transfers.pdf", **asked)
+
+
+@paper_kind("transfers", "Transfers", "transfers.css")
+def transfers_page(army, asked) -> str:
+    """Every sheet, as pages to print."""
+    _, sheets = _sheets(asked, reading_of(army.head))
     pages = [
         sheets.svg(number, layer)
         for number in sheets.numbers
         for layer in (("colour", "white") if sheets.white else ("colour",))
     ]
     wide, tall = PAPERS[sheets.paper]
-    html = render_to_string("insignia/transfer_sheet.html", {"pages": pages, "wide": wide, "tall": tall})
-    return pdf(html, "transfers.pdf", "transfers.css")
+    return render_to_string("insignia/transfer_sheet.html", {"pages": pages, "wide": wide, "tall": tall})
 
 
 @login_required
 @require_safe
 def transfers_svg(request, army_id, sheet):
     """One sheet as SVG."""
-    _, sheets = _sheets(request, reading_of(army_for(request, army_id).head))
+    _, sheets = _sheets(request.GET, reading_of(army_for(request, army_id).head))
     if sheets is None or sheet - 1 not in sheets.numbers:
         raise Http404
     layer = "white" if request.GET.get("layer") == "white" else "colour"
     return download(sheets.svg(sheet - 1, layer), f"transfers-{sheet}-{layer}.svg", "image/svg+xml")
 
 
-def _sheets(request, reading: Reading) -> tuple[SheetForm, Sheets | None]:
-    given = request.GET
+def _sheets(given, reading: Reading) -> tuple[SheetForm, Sheets | None]:
     form = SheetForm({
         "paper": given.get("paper", "A5"), "which": given.get("which", "made"), "mirrored": given.get("mirrored"), "error": given.get("error", "0"),
         "measured": given.get("measured", ""),

@@ -8,7 +8,8 @@ from django.template.loader import render_to_string
 from django.utils import timezone
 from django.views.decorators.http import require_safe
 
-from mantello.shell.printing import pdf
+from mantello.jobs.papers import paper, paper_kind
+from mantello.record.queries import log_mark
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import reading_of
 from mantello_core.record.shooting_card import shooting_card
@@ -25,6 +26,13 @@ def shooting(request, army_id):
     reading = reading_of(army.head)
     if not reading.design.army.figures:
         raise Http404
+    return paper(request, army, "shooting", "shooting-card.pdf", str(timezone.localdate()))
+
+
+@paper_kind("shooting", "How it is photographed", "cards.css")
+def shooting_page(army, asked) -> str:
+    """How an army is photographed, as a page to print."""
+    reading = reading_of(army.head)
 
     def colour_of(role: str):
         tones = reading.tones(role)
@@ -39,7 +47,7 @@ def shooting(request, army_id):
         "turns": range(0, 360, card.turn),
         "day": timezone.localdate(),
     }
-    return pdf(render_to_string("log/shooting.html", context), "shooting-card.pdf", "cards.css")
+    return render_to_string("log/shooting.html", context)
 
 
 @login_required
@@ -48,9 +56,17 @@ def strip(request, army_id):
     """A figure's photographs in the order they were taken, with what was done between them, as PDF."""
     army = army_for(request, army_id)
     unit, rank = request.GET.get("unit", ""), request.GET.get("rank", "")
-    photos = list(army.figure_photos.filter(unit=unit, rank=rank).order_by("-taken_at", "-pk")[:MOST_ON_STRIP])[::-1]
-    if not photos:
+    last = army.figure_photos.filter(unit=unit, rank=rank).order_by("-pk").values_list("pk", flat=True).first()
+    if last is None:
         raise Http404
+    return paper(request, army, "strip", "strip.pdf", f"{last} {log_mark(army)}", unit=unit, rank=rank)
+
+
+@paper_kind("strip", "Photographs in a row", "cards.css")
+def strip_page(army, asked) -> str:
+    """A figure's photographs in the order they were taken, as a page to print."""
+    unit, rank = asked["unit"], asked["rank"]
+    photos = list(army.figure_photos.filter(unit=unit, rank=rank).order_by("-taken_at", "-pk")[:MOST_ON_STRIP])[::-1]
     frames, since = [], None
     for photo in photos:
         entries = army.entries.standing().filter(unit=unit, rank=rank, done_at__lte=photo.taken_at).order_by("done_at")
@@ -63,6 +79,4 @@ def strip(request, army_id):
     force = reading_of(army.head).design.army
     known = next((one for one in force.nodes[unit].ranks if one.id == rank), None) if unit in force.nodes else None
     title = f"{known.name}, {force.title(unit)}" if known else rank
-    return pdf(
-        render_to_string("log/strip.html", {"army": army, "title": title, "frames": frames}), "strip.pdf", "cards.css"
-    )
+    return render_to_string("log/strip.html", {"army": army, "title": title, "frames": frames})

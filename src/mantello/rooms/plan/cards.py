@@ -1,5 +1,7 @@
 """The batches of a session as cards to lay beside the palette."""
 
+from datetime import datetime
+
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.template.loader import render_to_string
@@ -7,8 +9,8 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.record.queries import progress
-from mantello.shell.printing import pdf
+from mantello.jobs.papers import paper, paper_kind
+from mantello.record.queries import log_mark, progress
 from mantello.workspace.page import army_for
 from mantello_core.recipes.hazard import DEFERENCE
 
@@ -26,9 +28,18 @@ MOST_CARDS = 24
 def cards(request, army_id):
     """The batches of the session as cards to lay beside the palette, as PDF."""
     army = army_for(request, army_id)
-    if not can_plan(army, painter_in_hand(request, army)):
+    painter = painter_in_hand(request, army)
+    if not can_plan(army, painter):
         return redirect("plan", army.pk)
-    evening = Evening(army, timezone.now(), painter_in_hand(request, army))
+    now = timezone.now()
+    mark = f"{log_mark(army)} {now:%Y-%m-%d %H} {now.minute // 10}"
+    return paper(request, army, "cards", "desk-cards.pdf", mark, painter=painter, now=now.isoformat())
+
+
+@paper_kind("cards", "Cards for the desk", "cards.css")
+def cards_page(army, asked) -> str:
+    """The batches of a session as cards, as a page to print."""
+    evening = Evening(army, datetime.fromisoformat(asked["now"]), asked["painter"])
     everyone, called = progress(army), evening.reading.design.army.called
     printed = []
     for batch in [one for one in evening.tonight if not one.done][:MOST_CARDS]:
@@ -41,8 +52,7 @@ def cards(request, army_id):
             "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
             "figures": ", ".join(called(unit, rank, ordinal) for rank, ordinal in batch.left),
         })  # fmt: skip
-    html = render_to_string(
+    return render_to_string(
         "plan/cards.html",
         {"army": army, "pairs": [printed[at : at + 2] for at in range(0, len(printed), 2)], "deference": DEFERENCE},
     )
-    return pdf(html, "desk-cards.pdf", "cards.css")

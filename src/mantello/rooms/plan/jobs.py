@@ -10,6 +10,7 @@ from mantello.jobs.models import Job
 from mantello_core.planning.search import search
 from mantello_core.planning.style import Style
 
+from . import cards, painters  # noqa: F401  register their papers
 from .better import SEARCH, found_by
 from .evening import Evening
 

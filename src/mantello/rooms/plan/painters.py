@@ -13,9 +13,9 @@ from django.utils import timezone
 from django.utils.text import slugify
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.jobs.papers import paper, paper_kind
 from mantello.record.handing import unit_record
-from mantello.record.queries import progress
-from mantello.shell.printing import pdf
+from mantello.record.queries import log_mark, progress
 from mantello.workspace.models import Army
 from mantello.workspace.page import apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
@@ -231,6 +231,14 @@ def hand_over(request, army_id, unit):
     node = reading.design.army.nodes.get(unit)
     if node is None or not node.is_unit:
         raise Http404
+    mark = f"{log_mark(army)} {timezone.localdate()}"
+    return paper(request, army, "hand-over", f"hand-over-{unit}.pdf", mark, unit=unit)
+
+
+@paper_kind("hand-over", "Card to hand over", "cards.css")
+def hand_over_page(army, asked) -> str:
+    """A card that goes with a unit, as a page to print."""
+    reading, unit = reading_of(army.head), asked["unit"]
     context = {
         "army": army,
         "title": reading.design.army.title(unit),
@@ -238,4 +246,4 @@ def hand_over(request, army_id, unit):
         "day": timezone.localdate(),
         "deference": DEFERENCE,
     }
-    return pdf(render_to_string("plan/hand_over.html", context), f"hand-over-{unit}.pdf", "cards.css")
+    return render_to_string("plan/hand_over.html", context)

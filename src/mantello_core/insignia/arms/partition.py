@@ -321,7 +321,7 @@ def _lying(one: Ordinary, middle, within) -> BaseGeometry:
 def _several(kind: str, count: int, surface, y: float, line: str) -> list[BaseGeometry]:
     left, top, right, bottom, size = frame(surface)
     x, far = (left + right) / 2, (right - left) + (bottom - top)
-    wide = size * min(0.16, 0.46 / (2 * count - 1)) if count > 1 else size * 0.16
+    wide = size * (0.46 / (2 * count - 1) if count > 1 else 0.16)
     gap = wide * 2
     found = []
     for at in range(count):

@@ -1,4 +1,5 @@
-/* A fragment that asks for its next state while something goes on in the background; when that ends, the page is drawn anew. */
+/* A fragment that asks for its next state while something goes on in the background; when that ends, the page is
+   drawn anew, or what came of it is opened. */
 import { asked } from "./asking.js";
 import { behaviour, wake } from "./behaviour.js";
 import { visit } from "./page.js";
@@ -15,6 +16,11 @@ behaviour("poll", (box) => {
       made.innerHTML = (await answer.text()).trim();
       const next = made.content.firstElementChild;
       if (!box.isConnected) return;
+      if (next.dataset.open) {
+        box.replaceWith(next);
+        location.assign(next.dataset.open);
+        return;
+      }
       if (next.dataset.ended) {
         visit(location.href);
         return;

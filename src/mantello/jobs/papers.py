@@ -1,0 +1,95 @@
+"""Papers: what is printed by a worker. Asked for again while nothing changed, the one that is there is given."""
+
+import hashlib
+import json
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+
+from django.db import transaction
+from django.http import HttpResponse
+from django.shortcuts import render
+
+from mantello.shell.printing import pdf_bytes
+
+from .kinds import Step, job_kind
+from .models import Job, Paper
+from .queue import asked_for, last_job
+
+PRINT = "jobs.print"
+#: papers kept of one painter, the newest
+MOST_KEPT = 24
+
+
+@dataclass(frozen=True)
+class PaperKind:
+    """A kind of paper: the page to print, of an army and what was asked; its style sheet; what it is called."""
+
+    id: str
+    html: Callable[[object, dict], str]
+    style: str
+    title: str
+
+
+_KINDS: dict[str, PaperKind] = {}
+
+
+def paper_kind(id_: str, title: str, style: str = "guide.css"):
+    """Register what makes the page of a kind of paper: a function of the army and of what was asked."""
+
+    def register(html: Callable[[object, dict], str]):
+        assert id_ not in _KINDS, id_
+        _KINDS[id_] = PaperKind(id_, html, style, title)
+        return html
+
+    return register
+
+
+def paper(request, army, kind: str, name: str, mark: str = "", **asked) -> HttpResponse:
+    """The paper if it is there; else a page that waits for it and opens it, with 202.
+
+    name: of the file; mark: changes whenever what the paper tells may have changed besides the army's edition.
+    """
+    key = _key(army, kind, mark, asked)
+    known = Paper.objects.filter(owner=request.user, kind=kind, key=key).first()
+    if known:
+        answer = HttpResponse(bytes(known.data), content_type="application/pdf")
+        answer["Content-Disposition"] = f'inline; filename="{known.name}"'
+        return answer
+    job = last_job(request.user, PRINT, f"{kind}:{key}")
+    failed = job and job.state in (Job.State.FAILED, Job.State.STOPPED) and "again" not in request.GET
+    if not failed:
+        told = {"paper": kind, "digest": key, "name": name, "given": asked, "address": request.get_full_path()}
+        job = asked_for(request.user, PRINT, f"{kind}:{key}", army, **told)
+    context = {
+        "title": _KINDS[kind].title,
+        "army": army,
+        "job": job,
+        "failed": failed,
+        "address": request.get_full_path(),
+    }
+    return render(request, "jobs/paper.html", context, status=202)
+
+
+@job_kind(PRINT, lambda job: job.asked["address"], "jobs/printing.html")
+def printed(job: Job) -> Iterator[Step]:
+    """Lay out a page and keep it."""
+    yield Step(0, 2)
+    kind, asked = _KINDS[job.asked["paper"]], job.asked
+    html = kind.html(job.army, asked["given"])
+    yield Step(1, 2)
+    data = pdf_bytes(html, kind.style)
+    with transaction.atomic():
+        Paper.objects.update_or_create(
+            owner=job.owner,
+            kind=kind.id,
+            key=asked["digest"],
+            defaults={"army": job.army, "name": asked["name"], "data": data},
+        )
+        old = Paper.objects.filter(owner=job.owner).order_by("-made_at", "-pk").values_list("pk", flat=True)[MOST_KEPT:]
+        Paper.objects.filter(pk__in=list(old)).delete()
+    yield Step(2, 2)
+
+
+def _key(army, kind: str, mark: str, asked: dict) -> str:
+    told = [army.pk, army.head.number, kind, mark, sorted(asked.items())]
+    return hashlib.sha256(json.dumps(told, default=str).encode()).hexdigest()

@@ -1,0 +1,155 @@
+"""Schemes proposed for a brief: worked out by a worker, shown as cards, one of them taken."""
+
+import hashlib
+import json
+from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import date
+from html import escape
+
+from django.template.loader import render_to_string
+from django.utils import timezone
+from django.utils.safestring import mark_safe
+
+from mantello.jobs.kinds import Step
+from mantello.jobs.models import Job
+from mantello.jobs.queue import asked_for, last_job
+from mantello.workspace.drawings import drawing_of, stored
+from mantello.workspace.reading import Reading
+from mantello_core.calendar.evenings import Evenings
+from mantello_core.colour.spaces import Lab
+from mantello_core.design.brief import Brief
+from mantello_core.design.design import Design
+from mantello_core.formats.document.design import read_design
+from mantello_core.formats.massing import massed_group
+from mantello_core.planning.cost import Cost
+from mantello_core.proposals.proposal import SCHOOLS, Proposal, checked_question, proposals
+from mantello_core.scheme.scheme import Scheme
+
+#: kind of job
+SCHEMES = "army.schemes"
+#: figures shown on a proposal's card, and their height in pixels
+MOST_SHOWN, TALL = 5, 132
+#: answers kept of one painter, the newest
+MOST_KEPT = 8
+
+
+@dataclass(frozen=True)
+class Card:
+    """One proposal as the page shows it."""
+
+    number: int
+    proposal: Proposal
+    school: str
+    picture: str
+    cost: Cost
+    #: what the deadline says, if there is one
+    due: str
+    roles: list
+
+
+def asked_schemes(owner, force, brief: Brief, seeds: tuple[Lab, ...], address: str, army=None) -> Job:
+    """The job that answers a brief: the one that did already, that does, or a new one.
+
+    force: the core's army to dress. Raises: what ``checked_question`` refuses.
+    """
+    brief = checked_question(force, brief, seeds)
+    document = stored(Design(force, Scheme("Scheme"), brief=brief))
+    told = [document, [list(one) for one in seeds], str(timezone.localdate())]
+    key = hashlib.sha256(json.dumps(told, sort_keys=True).encode()).hexdigest()
+    known = last_job(owner, SCHEMES, key)
+    if known and known.state != Job.State.STOPPED and (known.state != Job.State.FAILED or "again" not in address):
+        return known
+    old = Job.objects.filter(owner=owner, kind=SCHEMES).exclude(state__in=(Job.State.WAITING, Job.State.RUNNING))
+    Job.objects.filter(pk__in=list(old.values_list("pk", flat=True)[MOST_KEPT - 1 :])).delete()
+    return asked_for(
+        owner, SCHEMES, key, army, document=document, seeds=told[1], for_army=army is not None, address=address
+    )
+
+
+def schemes_proposed(job: Job) -> Iterator[Step]:
+    """Work out schemes and draw their cards. The result: the cards as a fragment, titles and designs."""
+    yield Step(0, 2)
+    asked = read_design(job.asked["document"], drawing_of)
+    made = proposals(asked.army, asked.brief, tuple(Lab(*one) for one in job.asked["seeds"]))
+    yield Step(1, 2)
+    cards = render_to_string("army/proposal_cards.html", {"cards": _cards(made), "for_army": job.asked["for_army"]})
+    designs = [stored(one.design) for one in made]
+    yield Step(2, 2, {"cards": cards, "titles": [one.title for one in made], "designs": designs})
+
+
+def shown(job: Job | None, request, army=None) -> dict:
+    """What the page shows of the schemes: cards, or how far they are."""
+    if job is None:
+        return {"job": None}
+    if job.state == Job.State.DONE:
+        return {"job": job, "cards": mark_safe(job.result["cards"]), "count": len(job.result["titles"])}
+    return {"job": job}
+
+
+def taken(job: Job, said) -> tuple[str, Design] | None:
+    """Title and design of the proposal that was pressed; none if it is not the one that was shown, or not there yet."""
+    number = said.get("choose", "")
+    if job.state != Job.State.DONE or not number.isdigit() or len(number) > 2:
+        return None
+    titles, at = job.result["titles"], int(number)
+    if at >= len(titles) or titles[at] != said.get(f"title-{at}"):
+        return None
+    return titles[at], read_design(job.result["designs"][at], drawing_of)
+
+
+def _cards(made) -> list[Card]:
+    cards = []
+    for number, one in enumerate(made):
+        reading = Reading(one.design)
+        marks = [
+            role
+            for role in one.design.scheme.roles
+            if role.id in {cell[2] for t in one.design.scheme.tables for cell in t.cells}
+        ]
+        shown = [
+            one.design.scheme.role_by_id["field"],
+            *marks,
+            one.design.scheme.role_by_id["cloth"],
+            one.design.scheme.role_by_id["trim"],
+        ]
+        roles = [(role, reading.tones(role.id)) for role in dict.fromkeys(shown)][:9]
+        due = _due(one.design.brief, reading.cost.minutes, timezone.localdate())
+        cards.append(Card(number, one, SCHOOLS[one.school][0], _picture(reading), reading.cost, due, roles))
+    return cards
+
+
+def _due(brief: Brief, minutes: float, today: date) -> str:
+    """Whether the usual evenings until the deadline hold the brushwork."""
+    if not brief.deadline:
+        return ""
+    weeks = (date.fromisoformat(brief.deadline) - today).days / 7
+    held = weeks * sum(length for _, _, length in Evenings().pattern)
+    if weeks <= 0:
+        return "The deadline is past."
+    verdict = "fits" if held >= minutes else f"{(minutes - held) / 60:.0f} h too much"
+    return f"The usual evenings until then hold {held / 60:.0f} h: {verdict}."
+
+
+def _picture(reading: Reading) -> str:
+    """The first figures of every formation beside each other."""
+    seen, shown = set(), []
+    paths = reading.design.army.paths
+    for one in reversed(reading.resolution.classes):
+        group = paths[one.unit][1:2] or (one.unit,)
+        if group not in seen:
+            seen.add(group)
+            shown.append(one)
+    shown = list(reversed(shown))[:MOST_SHOWN]
+    parts, x = [], 0.0
+    tall = max(one.plate.views[0].view_box[3] for one in shown)
+    for one in shown:
+        left, top, width, height = one.plate.views[0].view_box
+        drawn = massed_group(
+            one.plate, one.plate.views[0].name, lambda area, one=one: "", lambda area, one=one: reading.fill(one, area)
+        )
+        parts.append(f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{drawn}</g>')
+        x += width * 0.92
+    names = escape(", ".join(reading.design.army.title(one.unit) for one in shown))
+    size = f'viewBox="0 0 {x + 0.08 * width + 8:.0f} {tall:.0f}" height="{TALL}"'
+    return mark_safe(f'<svg {size} role="img" aria-label="{names}">{"".join(parts)}</svg>')

@@ -1,0 +1,3 @@
+"""What the Insignia room does in the background: its papers."""
+
+from . import freehand, transfers  # noqa: F401  register them
