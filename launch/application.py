@@ -90,7 +90,7 @@ def simulated_reader(environment: dict[str, str]):
 @contextmanager
 def background_worker(environment: dict[str, str]):
     """A worker that takes tasks from the queue in the database, as long as the server runs; one that dies is replaced."""
-    command = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--concurrency", "1"]
+    command = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--concurrency", "2"]
     ended, turn = threading.Event(), threading.Lock()
     running: list[subprocess.Popen] = []
 

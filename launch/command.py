@@ -5,8 +5,10 @@ import ipaddress
 import os
 import socket
 import subprocess
+from pathlib import Path
 
 from .application import background_worker, manage, serve, settings_for, simulated_reader, try_port
+from .backup import backup, backup_before_migrating, restore
 from .checks import run_checks
 from .database import Database
 from .environment import PYTHON, ensure_environment
@@ -14,6 +16,8 @@ from .packages import CHECKING, SERVING, ensure_packages
 from .scripts import ensure_scripts
 from .step import ROOT, STATE, SetupError, say
 
+#: exit status of 'prepare' where tables would have to change
+PENDING = 3
 #: connections to the database that a web process holds at most
 POOL = "8"
 
@@ -60,6 +64,11 @@ def _parser() -> argparse.ArgumentParser:
         "bench",
         help="measure the speeds that docs/performance.md tells; 'bench mutants': would the core's tests notice a change",
     )
+    for verb, said in (
+        ("backup", "write everything (all accounts, armies, history, photographs) to a new FILE"),
+        ("restore", "put everything from FILE in place of what is there, which is kept"),
+    ):
+        verbs.add_parser(verb, help=said).add_argument("file", metavar="FILE", type=Path)
     verbs.add_parser("shots", help="take the pictures in docs/screenshots/ from demo data")
     verbs.add_parser("core", help="the core alone: JSON in, JSON out; 'core help' names its verbs", add_help=False)
     verbs.add_parser("manage", help="Django's own management commands", add_help=False)
@@ -94,14 +103,20 @@ def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int
     database = Database()
     try:
         database.start()
+        if verb == "backup":
+            backup(database, asked.file)
+            return 0
+        if verb == "restore":
+            restore(database, asked.file)
+            return manage(settings_for(database.url, MANTELLO_MODE="local"), "migrate", "--verbosity", "0")
+        if verb == "start":
+            return _start(asked, database.url, database)
         return _verb(verb, asked, rest, database.url)
     finally:
         database.stop()
 
 
 def _verb(verb: str, asked: argparse.Namespace, rest: list[str], url: str) -> int:
-    if verb == "start":
-        return _start(asked, url)
     if verb == "test":
         return run_checks(settings_for(url, MANTELLO_MODE="test"), rest)
     if verb == "bench":
@@ -109,11 +124,11 @@ def _verb(verb: str, asked: argparse.Namespace, rest: list[str], url: str) -> in
     if verb == "shots":
         return manage(settings_for(url, MANTELLO_MODE="test"), "test", "--noinput", "tests.browser.shots")
     if verb == "work":
-        return manage(settings_for(url, MANTELLO_MODE="local"), "procrastinate", "worker", "--concurrency", "1")
+        return manage(settings_for(url, MANTELLO_MODE="local"), "procrastinate", "worker", "--concurrency", "2")
     return manage(settings_for(url), *rest)
 
 
-def _start(asked: argparse.Namespace, url: str) -> int:
+def _start(asked: argparse.Namespace, url: str, database: Database) -> int:
     host = "127.0.0.1" if asked.host == "localhost" else asked.host
     demo = _is_loopback(host)
     hosts = ",".join(["127.0.0.1", "localhost", "[::1]", *([] if demo else _names(host, asked.name))])
@@ -122,7 +137,10 @@ def _start(asked: argparse.Namespace, url: str) -> int:
         url, MANTELLO_MODE="local", MANTELLO_DEMO="yes" if demo else "no", MANTELLO_ALLOWED_HOSTS=hosts,
         MANTELLO_ADDRESS=f"http://{f'[{shown}]' if ':' in shown else shown}:{asked.port}",
     )  # fmt: skip
-    manage(environment, "prepare", *(["--reset-demo"] if asked.reset_demo else []), quiet=True)
+    reset = ["--reset-demo"] if asked.reset_demo else []
+    if manage(environment, "prepare", "--stop-if-pending", *reset) == PENDING:
+        backup_before_migrating(database)
+        manage(environment, "prepare", *reset, quiet=True)
     if demo:
         say("visitors on this machine are signed in to the demo account")
     else:

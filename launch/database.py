@@ -16,7 +16,7 @@ from .step import ROOT, STATE, SetupError, run, say
 #: the cluster's own superuser, and the role of the application, which is none
 OWNER, USER, NAME = "mantello", "mantello_application", "mantello"
 #: of the socket's name; the folder alone tells servers apart
-_PORT = 5432
+PORT = 5432
 #: signs of a socket's whole path that the system allows
 _LONGEST = 100
 #: what makes everything that an earlier version's superuser owned the application's own
@@ -43,9 +43,14 @@ class Database:
         self._used = None
 
     @property
+    def port(self) -> int:
+        """Of the socket's name."""
+        return PORT
+
+    @property
     def url(self) -> str:
         """What the application connects to."""
-        return f"postgresql://{USER}@/{NAME}?host={quote(str(self._sockets()), safe='')}"
+        return f"postgresql://{USER}@/{NAME}?host={quote(str(self.sockets), safe='')}"
 
     def start(self) -> None:
         """Make the cluster if there is none and start it if it is not running; from here on it is in use.
@@ -85,9 +90,9 @@ class Database:
             yield
 
     def _launch(self) -> None:
-        log, sockets = self.folder / "server.log", self._sockets()
+        log, sockets = self.folder / "server.log", self.sockets
         options = (
-            f"-p {_PORT} -c listen_addresses= -c unix_socket_permissions=0700 -c unix_socket_directories='{sockets}'"
+            f"-p {PORT} -c listen_addresses= -c unix_socket_permissions=0700 -c unix_socket_directories='{sockets}'"
         )
         self._server("pg_ctl", "start", "-w", "-t", "60", "-D", str(self.folder), "-l", str(log), "-o", options, what="Starting PostgreSQL",
                      then=f"read {log}", detached=True)  # fmt: skip
@@ -99,18 +104,19 @@ class Database:
 
     def _ensure_roles(self) -> None:
         """The application's role, and the database it owns; what an earlier version's superuser owned is handed over."""
-        if self._query("postgres", f"SELECT 1 FROM pg_roles WHERE rolname = '{USER}'") != "1":
-            self._query("postgres", f"CREATE ROLE {USER} LOGIN CREATEDB NOSUPERUSER")
-        owner = self._query("postgres", f"SELECT datdba::regrole FROM pg_database WHERE datname = '{NAME}'")
+        if self.query("postgres", f"SELECT 1 FROM pg_roles WHERE rolname = '{USER}'") != "1":
+            self.query("postgres", f"CREATE ROLE {USER} LOGIN CREATEDB NOSUPERUSER")
+        owner = self.query("postgres", f"SELECT datdba::regrole FROM pg_database WHERE datname = '{NAME}'")
         if not owner:
-            self._query("postgres", f"CREATE DATABASE {NAME} OWNER {USER} ENCODING 'UTF8' TEMPLATE template0")
+            self.query("postgres", f"CREATE DATABASE {NAME} OWNER {USER} ENCODING 'UTF8' TEMPLATE template0")
         elif owner != USER:
-            self._query(NAME, _HAND_OVER)
-            self._query("postgres", f"ALTER DATABASE {NAME} OWNER TO {USER}")
+            self.query(NAME, _HAND_OVER)
+            self.query("postgres", f"ALTER DATABASE {NAME} OWNER TO {USER}")
 
-    def _sockets(self) -> Path:
+    @property
+    def sockets(self) -> Path:
         """The folder of the server's socket, which only its owner may enter: its own, or a short one where that is too long."""
-        if len(f"{self.folder}/.s.PGSQL.{_PORT}") <= _LONGEST:
+        if len(f"{self.folder}/.s.PGSQL.{PORT}") <= _LONGEST:
             return self.folder
         known = STATE / "postgres.sockets"
         if not known.exists() or not Path(known.read_text()).is_dir():
@@ -122,7 +128,7 @@ class Database:
         return Path(known.read_text())
 
     def _answers(self) -> bool:
-        return (self._sockets() / f".s.PGSQL.{_PORT}").exists()
+        return (self.sockets / f".s.PGSQL.{PORT}").exists()
 
     def _make(self) -> None:
         say("making the database cluster")
@@ -159,8 +165,12 @@ class Database:
         )
         return asked.returncode == 0
 
-    def _query(self, database: str, statement: str) -> str:
-        command = [str(self.binaries / "psql"), "-h", str(self._sockets()), "-p", str(_PORT), "-U", OWNER, "-d", database, "-v",
+    def query(self, database: str, statement: str) -> str:
+        """What the server answers to a statement of its superuser.
+
+        Raises: SetupError with what it says.
+        """
+        command = [str(self.binaries / "psql"), "-h", str(self.sockets), "-p", str(PORT), "-U", OWNER, "-d", database, "-v",
                    "ON_ERROR_STOP=1", "-tAc", statement]  # fmt: skip
         return run(command, "Asking PostgreSQL", "read the message above", cwd="/").stdout.strip()
 

@@ -8,7 +8,11 @@ from pathlib import Path
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.signals import request_finished, request_started
+from django.db import connection
 from playwright.sync_api import expect, sync_playwright
+
+from mantello.jobs.models import Job
+from mantello.jobs.work import carry_out
 
 # Playwright's event loop runs in the test's thread, where the test also asks the database.
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
@@ -49,6 +53,27 @@ class InFlight:
         with self._changed:
             self._count -= 1
             self._changed.notify_all()
+
+
+class Worker(threading.Thread):
+    """Does the jobs that are asked for, as a worker beside the server would."""
+
+    def __init__(self):
+        super().__init__(daemon=True)
+        self._ended = threading.Event()
+        self.start()
+
+    def run(self):
+        try:
+            while not self._ended.wait(0.05):
+                for job in Job.objects.filter(state=Job.State.WAITING):
+                    carry_out(job)
+        finally:
+            connection.close()
+
+    def stop(self):
+        self._ended.set()
+        self.join(60)
 
 
 class BrowserCase(StaticLiveServerTestCase):
@@ -110,6 +135,22 @@ class BrowserCase(StaticLiveServerTestCase):
         self.page.get_by_role("button", name="Read the roster").click()
         expect(self.page.get_by_role("heading", name="Muster")).to_be_visible()
         return self.page.url.removeprefix(self.live_server_url).split("?")[0]
+
+    def work(self):
+        """From here on jobs are done."""
+        self.addCleanup(Worker().stop)
+
+    def paper(self, address: str) -> bytes:
+        """The paper at an address, once it is printed."""
+        self.work()
+        for _ in range(600):
+            answer = self.context.request.get(self.live_server_url + address)
+            if answer.status == 200:
+                break
+            self.assertEqual(answer.status, 202)
+            self.page.wait_for_timeout(100)
+        self.assertEqual((answer.status, answer.body()[:5]), (200, b"%PDF-"))
+        return answer.body()
 
     def note(self, text: str):
         expect(self.page.locator(".notice").get_by_text(text).first).to_be_visible()

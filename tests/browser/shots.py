@@ -98,9 +98,8 @@ class Shots(BrowserCase):
 
     def guide(self, army):
         """The first page of a printed guide."""
-        answer = self.context.request.get(f"{self.live_server_url}/armies/{army.pk}/units/2nd-lantern-line/guide.pdf")
         sheet = self.folder() / "guide.pdf"
-        sheet.write_bytes(answer.body())
+        sheet.write_bytes(self.paper(f"/armies/{army.pk}/units/2nd-lantern-line/guide.pdf"))
         subprocess.run(
             ["pdftoppm", "-r", "72", "-png", "-f", "2", "-l", "2", "-singlefile", str(sheet), str(FOLDER / "guide")],
             check=True,

@@ -7,7 +7,7 @@ from unittest import mock
 
 from django.test import SimpleTestCase
 
-from launch import application, command, database
+from launch import application, backup, command, database
 from launch.step import SetupError
 
 
@@ -30,15 +30,15 @@ class Servers(SimpleTestCase):
             two.start()
             one.stop()
             self.assertTrue(two._running())
-            self.assertEqual(two._query("postgres", "SHOW listen_addresses"), "")
+            self.assertEqual(two.query("postgres", "SHOW listen_addresses"), "")
             self.assertEqual(
-                two._query("postgres", f"SELECT rolsuper FROM pg_roles WHERE rolname = '{database.USER}'"), "f"
+                two.query("postgres", f"SELECT rolsuper FROM pg_roles WHERE rolname = '{database.USER}'"), "f"
             )
             self.assertEqual(
-                two._query("postgres", "SELECT datdba::regrole FROM pg_database WHERE datname = 'mantello'"),
+                two.query("postgres", "SELECT datdba::regrole FROM pg_database WHERE datname = 'mantello'"),
                 database.USER,
             )
-            self.assertEqual((two._sockets() / ".s.PGSQL.5432").stat().st_mode & 0o777, 0o700)
+            self.assertEqual((two.sockets / ".s.PGSQL.5432").stat().st_mode & 0o777, 0o700)
             two.stop()
             self.assertFalse(two._running())
             two.stop()
@@ -47,22 +47,22 @@ class Servers(SimpleTestCase):
         with elsewhere("long-" * 24) as state:
             first = database.Database()
             first.start()
-            self.assertLess(len(str(first._sockets())), 60)
-            self.assertEqual(first._sockets(), database.Database()._sockets())
+            self.assertLess(len(str(first.sockets)), 60)
+            self.assertEqual(first.sockets, database.Database().sockets)
             try:
                 for said in (
                     "CREATE TABLE old (id serial PRIMARY KEY)", "CREATE TYPE kind AS ENUM ('a')", "CREATE VIEW seen AS SELECT * FROM old",
                     "CREATE FUNCTION one() RETURNS int LANGUAGE sql AS 'SELECT 1'", "ALTER DATABASE mantello OWNER TO mantello",
                 ):  # fmt: skip
-                    first._query("mantello", said)
+                    first.query("mantello", said)
                 first.start()
-                owners = first._query(
+                owners = first.query(
                     "mantello",
                     "SELECT DISTINCT relowner::regrole FROM pg_class WHERE relnamespace = 'public'::regnamespace",
                 )
                 self.assertEqual(owners, database.USER)
                 asked = "SELECT count(*) FROM pg_proc WHERE pronamespace = 'public'::regnamespace AND proowner <> 'mantello_application'::regrole"
-                self.assertEqual(first._query("mantello", asked), "0")
+                self.assertEqual(first.query("mantello", asked), "0")
             finally:
                 first.stop()
             self.assertTrue(state.exists())
@@ -88,3 +88,47 @@ class Names(SimpleTestCase):
         self.assertIn("army.local", names)
         self.assertNotIn("0.0.0.0", names)
         self.assertFalse(any("*" in one for one in names))
+
+
+class Backups(SimpleTestCase):
+    def test_everything_comes_back_and_what_was_there_is_kept(self):
+        with elsewhere() as state, mock.patch.object(backup, "_FOLDER", state / "backups"):
+            store = database.Database()
+            store.start()
+            try:
+                self.there_and_back(store, state)
+            finally:
+                store.stop()
+
+    def there_and_back(self, store, state):
+        self.assertIsNone(backup.backup_before_migrating(store), "an empty store wants no backup")
+        store.query("mantello", "CREATE TABLE accounts_user (name text)")
+        store.query("mantello", "INSERT INTO accounts_user VALUES ('rosa')")
+        file = state / "all.mantello"
+        backup.backup(store, file)
+        self.assertEqual(file.stat().st_mode & 0o777, 0o600)
+        store.query("mantello", "INSERT INTO accounts_user VALUES ('carlo')")
+        kept = backup.restore(store, file)
+        self.assertEqual(store.query("mantello", "SELECT name FROM accounts_user"), "rosa")
+        self.assertEqual(store.query(kept, "SELECT count(*) FROM accounts_user"), "2")
+        owner = store.query("mantello", "SELECT tableowner FROM pg_tables WHERE tablename = 'accounts_user'")
+        self.assertEqual(owner, database.USER)
+        for _ in range(2):
+            self.assertTrue(backup.backup_before_migrating(store).exists())
+        self.refused(store, file, state)
+
+    def refused(self, store, file, state):
+        """What cannot be done is told and changes nothing."""
+        with self.assertRaisesMessage(SetupError, "is there already"):
+            backup.backup(store, file)
+        with self.assertRaisesMessage(SetupError, "cannot be written"):
+            backup.backup(store, state / "none" / "x")
+        damaged = state / "damaged"
+        damaged.write_bytes(file.read_bytes()[:-200])
+        other = state / "other"
+        other.write_bytes(b"no backup")
+        for wrong in (state / "nowhere", damaged, other):
+            with self.assertRaises(SetupError):
+                backup.restore(store, wrong)
+        self.assertEqual(store.query("mantello", "SELECT name FROM accounts_user"), "rosa")
+        self.assertEqual(list(state.glob("*.half")), [])

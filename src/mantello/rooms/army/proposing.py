@@ -60,6 +60,8 @@ def asked_schemes(owner, force, brief: Brief, seeds: tuple[Lab, ...], address: s
     known = last_job(owner, SCHEMES, key)
     if known and known.state != Job.State.STOPPED and (known.state != Job.State.FAILED or "again" not in address):
         return known
+    # what was asked on the way to this brief is not waited for any more
+    Job.objects.going_on().filter(owner=owner, kind=SCHEMES).update(state=Job.State.STOPPED)
     old = Job.objects.filter(owner=owner, kind=SCHEMES).exclude(state__in=(Job.State.WAITING, Job.State.RUNNING))
     Job.objects.filter(pk__in=list(old.values_list("pk", flat=True)[MOST_KEPT - 1 :])).delete()
     return asked_for(

@@ -6,10 +6,14 @@ import json
 from django.contrib.staticfiles.finders import get_finders
 from django.core.management import call_command
 from django.core.management.base import BaseCommand
+from django.db import connection
+from django.db.migrations.executor import MigrationExecutor
 
 from mantello.settings import STATIC_ROOT
 from mantello.settings.options import OPTIONS
 
+#: exit status where tables would have to change
+PENDING = 3
 _STAMP = STATIC_ROOT / "collected.stamp"
 
 
@@ -19,16 +23,27 @@ class Command(BaseCommand):
     help = __doc__
 
     def add_arguments(self, parser):
-        """--reset-demo, --no-demo."""
+        """--reset-demo, --no-demo, --stop-if-pending."""
+        parser.add_argument(
+            "--stop-if-pending", action="store_true", help="change no tables; exit with 3 if they have to"
+        )
         parser.add_argument("--reset-demo", action="store_true")
         parser.add_argument("--no-demo", action="store_true")
 
     def handle(self, *args, **options):
         """Migrate, collect, and make what is missing of the demo."""
+        if options["stop_if_pending"] and pending():
+            raise SystemExit(PENDING)
         call_command("migrate", verbosity=0, interactive=False)
         collect()
         if not options["no_demo"]:
             call_command("demo", reset=options["reset_demo"])
+
+
+def pending() -> bool:
+    """Whether tables have to change for this version."""
+    executor = MigrationExecutor(connection)
+    return bool(executor.migration_plan(executor.loader.graph.leaf_nodes()))
 
 
 def collect() -> bool:
