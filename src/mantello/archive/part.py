@@ -14,6 +14,9 @@ from mantello_core.errors import Unreadable
 from mantello_core.formats.archive import Archive
 from mantello_core.formats.document.design import read_design_bytes, write_design
 
+#: years that anything of a record may be of
+YEARS = (1970, 2199)
+
 
 @dataclass
 class Taking:
@@ -23,6 +26,8 @@ class Taking:
     army: Army
     #: the design it was made with, and every other that was read since
     designs: list[Design]
+    #: what the painter should know of it, in sentences
+    told: list[str] = field(default_factory=list)
     _numbers: int = field(default=1)
 
     def edition(self, name: str, words: str) -> Edition:
@@ -55,9 +60,12 @@ class Taking:
         """
         try:
             found = datetime.fromisoformat(text)
-        except ValueError as error:
+            moment = (found if found.tzinfo else found.replace(tzinfo=UTC)).astimezone(UTC)
+        except (ValueError, OverflowError) as error:
             raise Unreadable(f"'{text[:30]}' in the archive is no date and time.", "file") from error
-        return found if found.tzinfo else found.replace(tzinfo=UTC)
+        if not YEARS[0] <= moment.year <= YEARS[1]:
+            raise Unreadable(f"'{text[:30]}' in the archive lies outside {YEARS[0]} to {YEARS[1]}.", "file")
+        return moment
 
     def photograph(self, name: str) -> tuple[bytes, int, int]:
         """A photograph of the archive, encoded anew, with its width and height.

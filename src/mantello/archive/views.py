@@ -3,7 +3,7 @@
 from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.db import transaction
+from django.db import DataError, IntegrityError, transaction
 from django.http import HttpResponse
 from django.shortcuts import redirect, render
 from django.utils import timezone
@@ -64,7 +64,7 @@ def archives(request):
         taking = ArchiveForm(request.POST, request.FILES)
         if taking.is_valid():
             try:
-                army = _taken_in(request.user, _read(taking.cleaned_data["file"]))
+                army, told = _taken_in(request.user, _read(taking.cleaned_data["file"]))
             except (MantelloError, forms.ValidationError) as error:
                 taking.add_error("file", error.message)
             else:
@@ -72,6 +72,8 @@ def archives(request):
                 messages.success(
                     request, f"{army.name} is here again, with {entries} log entr{'y' if entries == 1 else 'ies'}."
                 )
+                for said in told:
+                    messages.warning(request, said)
                 return redirect("army", army.pk)
         status = 422
     context = {
@@ -116,17 +118,22 @@ def _compared(form: CompareForm):
     }
 
 
-@transaction.atomic
-def _taken_in(owner, archive: Archive) -> Army:
-    """An army as the archive has it.
+def _taken_in(owner, archive: Archive) -> tuple[Army, list[str]]:
+    """An army as the archive has it, and what the painter should know of it.
 
     Raises: Unreadable, OutOfRange and the like for what is in it; ValidationError for a photograph.
     """
     if "design.json" not in archive.files:
         raise Unreadable("The archive has no design.json.", "file")
     head = read_design_bytes(archive.files["design.json"])
-    army = keep_design(owner, head, "Taken in from an archive")
-    taking = Taking(archive, army, [head])
-    for part in parts():
-        part.read(taking)
-    return army
+    try:
+        with transaction.atomic():
+            army = keep_design(owner, head, "Taken in from an archive")
+            taking = Taking(archive, army, [head])
+            for part in parts():
+                part.read(taking)
+    except (DataError, IntegrityError) as error:
+        raise Unreadable(
+            "The archive holds something that cannot be kept, or twice what comes once.", "file"
+        ) from error
+    return army, taking.told

@@ -110,6 +110,11 @@ def _take_entries(taking: Taking, log: dict, versions: dict[int, Version]) -> No
         )  # fmt: skip
     except ValueError as error:
         raise Unreadable("An entry of the log has a batch that is no UUID.", "file") from error
+    units = {node.id for node in taking.designs[0].army.units}
+    strange = sorted({one.get("unit_name") or one["unit"] for one in log["entries"] if one["unit"] not in units})
+    if strange:
+        listed = ", ".join(strange[:6]) + (f" and {len(strange) - 6} more" if len(strange) > 6 else "")
+        taking.told.append(f"The log speaks of units that the design does not have: {listed}. Their entries are kept.")
     for one in log["settlements"]:
         made = Settlement.objects.create(
             army=army,

@@ -11,11 +11,15 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from ..errors import OutOfRange, Unreadable
+from .strict_json import read_json
 from .validation import check
 
 FORMAT, VERSION = "mantello-archive", 2
 #: bytes of the file, of everything in it unpacked, and of one member; members
 MOST_BYTES, MOST_UNPACKED, MOST_MEMBER, MOST_MEMBERS = 80_000_000, 200_000_000, 40_000_000, 3000
+#: bytes of one member by what it is; the first that fits
+_MOST_OF = (("manifest.json", 2_000_000), ("photos/", 12_000_000), ("drawings/", 6_000_000), ("tests/", 12_000_000),
+            ("variants/", 12_000_000), ("versions/", 12_000_000), ("design.json", 12_000_000))  # fmt: skip
 _NAME = re.compile(r"[a-z0-9][a-z0-9._-]{0,79}(/[a-z0-9][a-z0-9._-]{0,119}){0,2}")
 _MANIFEST = "manifest.json"
 
@@ -36,10 +40,7 @@ class Archive:
         """
         if name not in self.files:
             raise Unreadable(f"The archive has no {name}.", "file")
-        try:
-            return json.loads(self.files[name])
-        except (ValueError, RecursionError) as error:
-            raise Unreadable(f"{name} in the archive is no JSON.", "file") from error
+        return read_json(self.files[name], f"{name} in the archive", "file")
 
     @property
     def log(self) -> dict:
@@ -123,18 +124,19 @@ def _read(packed: zipfile.ZipFile) -> Archive:
 
 
 def _manifest(data: bytes) -> dict:
-    try:
-        manifest = json.loads(data)
-    except (ValueError, RecursionError) as error:
-        raise Unreadable("The archive's manifest is no JSON.", "file") from error
+    manifest = read_json(data, "The archive's manifest", "file")
+    listed = manifest.get("files") if isinstance(manifest, dict) else None
+    if isinstance(listed, list) and len(listed) > MOST_MEMBERS:  # counted before they are looked at one by one
+        raise OutOfRange(f"The archive's manifest names {len(listed)} members; allowed are {MOST_MEMBERS}.", "file")
     check(manifest, "archive")
     return manifest
 
 
 def _member(packed: zipfile.ZipFile, info: zipfile.ZipInfo) -> bytes:
     """A member unpacked, never more of it than is allowed, whatever its header says."""
+    most = next((most for start, most in _MOST_OF if info.filename.startswith(start)), MOST_MEMBER)
     with packed.open(info) as stream:
-        content = stream.read(MOST_MEMBER + 1)
-    if len(content) > MOST_MEMBER:
-        raise OutOfRange(f"'{info.filename[:60]}' has more than {MOST_MEMBER} bytes.", "file")
+        content = stream.read(most + 1)
+    if len(content) > most:
+        raise OutOfRange(f"'{info.filename[:60]}' has more than {most} bytes.", "file")
     return content

@@ -53,7 +53,7 @@ class Archives(TestCase):
         manifest = {"format": "mantello-archive", "version": 1, "name": "x", "made_at": "2026-11-26", "files": []}
         for data, said in (
             (self.packed(a="1"), "no manifest"),
-            (self.packed(manifest__json="{"), "no JSON"),
+            (self.packed(manifest__json="{"), "not JSON"),
             (self.packed(manifest__json="{}"), "required property"),
             (self.packed(manifest__json=json.dumps(manifest), stray="1"), "'stray'"),
             (

@@ -5,8 +5,9 @@ from collections.abc import Callable
 
 from ...design.brief import Brief, checked_brief
 from ...design.design import Design
-from ...errors import OutOfRange, Unreadable
+from ...errors import OutOfRange
 from ...paints.catalogue import SHIPPED
+from ..strict_json import read_json
 from ..validation import check
 from .evenings import read_evenings, write_evenings
 from .own_paints import read_own_paint
@@ -56,15 +57,7 @@ def read_design_bytes(data: bytes, like: dict | None = None) -> Design:
     """
     if len(data) > MOST_BYTES:
         raise OutOfRange(f"The file has {len(data)} bytes; allowed is up to {MOST_BYTES}.", "file")
-    try:
-        document = json.loads(data.decode("utf-8-sig"))
-    except UnicodeDecodeError as error:
-        raise Unreadable(f"The file is not UTF-8 text: byte {error.start} is not allowed.", "file") from error
-    except json.JSONDecodeError as error:
-        place = f"line {error.lineno}, column {error.colno}"
-        raise Unreadable(f"The file is not JSON: {error.msg} at {place}.", place) from error
-    except RecursionError as error:
-        raise Unreadable("The file is nested too deeply to be a design.", "file") from error
+    document = read_json(data, "The file")
     return read_design(document, like=like)
 
 
