@@ -35,8 +35,8 @@ def main(arguments: list[str]) -> int:
     try:
         if verb == "core":
             return _core(rest)
-        if verb == "bench" and rest[:1] == ["mutants"]:
-            return _mutants(rest[1:])
+        if verb == "bench" and rest[:1] in (["mutants"], ["cold"]):
+            return _bench(rest)
         return _with_database(verb, asked, rest)
     except SetupError as error:
         say(str(error))
@@ -62,7 +62,8 @@ def _parser() -> argparse.ArgumentParser:
     work.add_argument("--database", help="address of the database, if it is not this checkout's own")
     verbs.add_parser(
         "bench",
-        help="measure the speeds that docs/performance.md tells; 'bench mutants': would the core's tests notice a change",
+        help="measure the speeds that docs/performance.md tells; 'bench cold', 'load' and 'kill': from nothing, with many editors,"
+        " under kills; 'bench mutants': would the core's tests notice a change",
     )
     for verb, said in (
         ("backup", "write everything (all accounts, armies, history, photographs) to a new FILE"),
@@ -82,11 +83,12 @@ def _core(rest: list[str]) -> int:
     return subprocess.run([str(PYTHON), "-m", "mantello_core", *rest], env=environment, check=False).returncode
 
 
-def _mutants(rest: list[str]) -> int:
+def _bench(rest: list[str], url: str = "") -> int:
+    """One of the benches that run beside the suite. url: of the database, where it takes one."""
     ensure_environment(("run", "check"))
-    environment = os.environ | {"PYTHONPATH": str(ROOT / "src")}
-    command = [str(PYTHON), "-m", "tests.mutation", *rest]
-    return subprocess.run(command, env=environment, cwd=ROOT, check=False).returncode
+    environment = settings_for(url, MANTELLO_MODE="test") if url else os.environ | {"PYTHONPATH": str(ROOT / "src")}
+    module = "tests.mutation" if rest[0] == "mutants" else f"tests.benches.{rest[0]}"
+    return subprocess.run([str(PYTHON), "-m", module, *rest[1:]], env=environment, cwd=ROOT, check=False).returncode
 
 
 def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int:
@@ -119,6 +121,8 @@ def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int
 def _verb(verb: str, asked: argparse.Namespace, rest: list[str], url: str) -> int:
     if verb == "test":
         return run_checks(settings_for(url, MANTELLO_MODE="test"), rest)
+    if verb == "bench" and rest[:1] in (["load"], ["kill"]):
+        return _bench(rest, url)
     if verb == "bench":
         return manage(settings_for(url, MANTELLO_MODE="test"), "bench", *rest)
     if verb == "shots":

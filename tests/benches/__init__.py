@@ -1,0 +1,1 @@
+"""Benches that take a server, or a fresh process: 'bench cold', 'bench load', 'bench kill'. No part of the suite."""

@@ -1,0 +1,70 @@
+"""What the heavy questions cost from nothing, each in a fresh process: CPU time, set against its goal."""
+
+import argparse
+import subprocess
+import sys
+from dataclasses import dataclass
+
+_LEVY = """
+from mantello_core.formats.sample import levy
+from mantello_core.scheme.cascade import resolve
+design = levy(); resolution = resolve(design.army, design.scheme)
+"""
+
+
+@dataclass(frozen=True)
+class Question:
+    """What is read first, what is asked, and the CPU milliseconds it may take."""
+
+    name: str
+    first: str
+    asked: str
+    goal: float
+
+
+QUESTIONS = (
+    Question("six proposals", "from mantello_core.design.brief import Brief, formation_names\nfrom mantello_core.proposals.proposal import army_for_brief, proposals\n"
+             "brief = Brief(formations=4)\narmy = army_for_brief('F', brief, formation_names('', 4))", "proposals(army, brief)", 400),
+    Question("all undercoats of 200 figures", f"{_LEVY}from mantello_core.planning.undercoating import undercoat_advice", "undercoat_advice(design, resolution)", 400),
+    Question("plan from the design on, 200 figures", f"{_LEVY}from datetime import datetime\nfrom mantello_core.planning.plan import plan",
+             "plan(design, datetime(2026, 11, 24, 18), resolution=resolution)", 300),
+    Question("checks", f"{_LEVY}from mantello_core.checks.inspect import inspect", "inspect(design, resolution)", 150),
+    Question("differences of a house", "import json\nfrom mantello_core.formats.command import answer\nanswer('blazon', b'{\"blazon\": \"Or\"}')\nasked = json.dumps({'blazon': 'Or, a lion rampant azure', 'count': 8}).encode()",
+             "answer('difference', asked)", 300),
+    Question("a made figure kept", "from mantello_core.figures import drafting\nfrom mantello_core.figures.kit import usual_making\nfrom mantello_core.figures.own import made_type",
+             "made_type('own-gun', 'Long gun', usual_making('gun'))", 800),
+    Question("three of 200 paints matched", "from mantello_core.colour.spaces import Lab\nfrom mantello_core.mixing.matching import matches\nfrom mantello_core.mixing.mix_index import index_of\n"
+             "from mantello_core.paints.range import paints\npots = list(paints().values())\nindex_of(tuple(pot for pot in pots if pot.mixable))", "matches(Lab(52, 38, 24), pots)", 60),
+)  # fmt: skip
+_SCRIPT = """
+import time
+{first}
+since = time.process_time()
+{asked}
+once = time.process_time()
+{asked}
+print(round((once - since) * 1000), round((time.process_time() - once) * 1000))
+"""
+
+
+def main() -> int:
+    """The exit status: 0 when all goals are kept."""
+    parser = argparse.ArgumentParser(prog="cold")
+    parser.add_argument("--runs", type=int, default=3)
+    runs = parser.parse_args().runs
+    kept = True
+    print(f"{'question':40} {'first, ms':>10} {'again, ms':>10} {'goal, ms':>9}")
+    for one in QUESTIONS:
+        script = _SCRIPT.format(first=one.first, asked=one.asked)
+        found = [
+            tuple(map(int, subprocess.run([sys.executable, "-c", script], capture_output=True, text=True, check=True).stdout.split()))
+            for _ in range(runs)
+        ]  # fmt: skip
+        first, again = (min(values) for values in zip(*found, strict=True))
+        kept &= first <= one.goal
+        print(f"{one.name:40} {first:10} {again:10} {one.goal:9.0f}{'' if first <= one.goal else '  over'}", flush=True)
+    return 0 if kept else 1
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,83 @@
+"""One simulated editor: a browser of few words, which opens pages, edits, and works at the desk."""
+
+import http.client
+import re
+import time
+import uuid
+from dataclasses import dataclass, field
+from urllib.parse import urlencode
+
+
+@dataclass
+class Editor:
+    """A painter's browser."""
+
+    port: int
+    session: str
+    army: int
+    #: (what, seconds, status) of every request; status 0 for none that came
+    told: list[tuple[str, float, int]] = field(default_factory=list)
+    _csrf: str = "a" * 32
+    _line: http.client.HTTPConnection | None = None
+
+    def get(self, what: str, path: str) -> str:
+        """A page."""
+        return self._ask(what, "GET", path)[1]
+
+    def post(self, what: str, path: str, **said) -> int:
+        """A form sent; its status, 0 if no answer came."""
+        body = urlencode({"csrfmiddlewaretoken": self._csrf} | said, doseq=True)
+        return self._ask(what, "POST", path, body)[0]
+
+    def round(self, number: int) -> None:
+        """Open Scheme, edit, table, desk, done."""
+        room = f"/armies/{self.army}/"
+        page = self.get("scheme", f"{room}scheme/")
+        base = re.search(r'data-base="(\d+)"', page)
+        node = re.search(r"/armies/\d+/nodes/([\w-]+)/", page) or re.search(r"node=([\w-]+)", page)
+        if base:
+            self.post(
+                "edit",
+                f"{room}nodes/{node[1] if node else 'army'}/change/",
+                base=base[1],
+                name=f"Force {number}",
+                kind="",
+                token=uuid.uuid4(),
+            )
+        self.get("table", f"{room}scheme/table/")
+        desk = self.get("desk", f"{room}desk/")
+        batch, figures = (
+            re.search(r'name="batch" value="([^"]+)"', desk),
+            re.findall(r'name="figure" value="([^"]+)" checked', desk),
+        )
+        token, base = re.search(r'name="token" value="([^"]+)"', desk), re.search(r'data-base="(\d+)"', desk)
+        if batch and base:
+            self.post(
+                "done",
+                f"{room}desk/done/",
+                base=base[1],
+                batch=batch[1],
+                token=token[1],
+                figure=figures[:3],
+                minutes="3",
+            )
+
+    def _ask(self, what: str, method: str, path: str, body: str | None = None) -> tuple[int, str]:
+        since = time.monotonic()
+        headers = {"Cookie": f"sessionid={self.session}; csrftoken={self._csrf}", "Host": f"127.0.0.1:{self.port}"}
+        if body is not None:
+            headers |= {"Content-Type": "application/x-www-form-urlencoded"}
+        status, text = 0, ""
+        for again in range(2):
+            try:
+                self._line = self._line or http.client.HTTPConnection("127.0.0.1", self.port, timeout=60)
+                self._line.request(method, path, body, headers)
+                answer = self._line.getresponse()
+                status, text = answer.status, answer.read().decode("utf-8", "replace")
+                break
+            except (OSError, http.client.HTTPException):
+                self._line = None
+                if method == "POST" or again:
+                    break
+        self.told.append((what, time.monotonic() - since, status))
+        return status, text
