@@ -7,6 +7,7 @@ import threading
 from pathlib import Path
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.core.cache import caches
 from django.core.signals import request_finished, request_started
 from django.db import connection
 from playwright.sync_api import expect, sync_playwright
@@ -88,6 +89,7 @@ class BrowserCase(StaticLiveServerTestCase):
         cls.addClassCleanup(cls.browser.close)
 
     def setUp(self):
+        caches["tries"].clear()  # no model's table, so it is not emptied with the others
         self.faults = []
         self.context = self.browser.new_context(viewport={"width": 1280, "height": 800}, accept_downloads=True)
         self.context.set_default_navigation_timeout(COME)
