@@ -26,6 +26,8 @@ USUAL_WIDTH = 3.0
 SEAM = 2.0
 #: a mark's colour should be at least this far (CIEDE2000) from every sibling's; below it a new role is made
 CLEAR = 20.0
+#: names that are tried before a plain "copy"
+_TRIED = 200
 _ROMAN = ("I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X", "XI", "XII", "XIII", "XIV", "XV", "XVI")
 
 
@@ -50,7 +52,7 @@ def advanced_name(name: str, taken: set[str]) -> str:
     ('4th', 'Troop C', 'Line 2')
     """
     candidate = name
-    for _ in range(200):
+    for _ in range(_TRIED):
         candidate = _next(candidate)
         begun = candidate.split(",")[0].casefold()
         if not any(one.casefold() == candidate.casefold() or one.split(",")[0].casefold() == begun for one in taken):

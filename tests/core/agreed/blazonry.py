@@ -2,6 +2,8 @@
 
 from collections.abc import Iterable, Iterator
 
+from mantello_core.colour.spaces import Lab
+from mantello_core.insignia.arms.appearance import contrasts
 from mantello_core.insignia.arms.arms_drawing import drawn_arms
 from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
 from mantello_core.insignia.arms.branch import branch_of
@@ -90,7 +92,21 @@ def surfaces() -> Iterator[tuple[str, object]]:
         drawing = drawn_arms(
             read_blazon("Azure, on a chevron or between three lions rampant argent two roses gules"), shape
         )
-        yield f"on {shape}", (shape_polygon(shape), drawing.pieces, drawing.thinnest(5.0))
+        halved = drawn_arms(read_blazon("Azure, a chevron or impaling gules, three roses argent"), shape)
+        yield f"on {shape}", (shape_polygon(shape), drawing.pieces, drawing.thinnest(5.0), halved.pieces)
+
+
+def seen() -> Iterator[tuple[str, object]]:
+    """How arms read from afar in plain colours."""
+    colours = {"or": Lab(75, 5, 65), "azure": Lab(30, 5, -45), "gules": Lab(38, 55, 35), "argent": Lab(93, 0, 2)}
+    for text in (
+        *BORNE[:60:4],
+        "Gules, on a fess or three roses azure",
+        "Azure, a chevron or impaling gules, three roses argent",
+    ):
+        drawing = drawn_arms(read_blazon(text))
+        for width, metres in ((6.0, 1.2), (20.0, 0.6)):
+            yield f"{text} {width}", contrasts(drawing, lambda id_: colours.get(id_, Lab(50, 0, 0)), width, metres)
 
 
 def charges() -> Iterator[tuple[str, object]]:
@@ -124,4 +140,4 @@ def trees() -> Iterator[tuple[str, object]]:
         yield f"{count} parts", (parts, parts.apart(10.0), parts.clock)
 
 
-ANSWERS = (fields, ordinaries, groups, surfaces, charges, trees)
+ANSWERS = (fields, ordinaries, groups, surfaces, seen, charges, trees)

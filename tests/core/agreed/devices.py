@@ -134,6 +134,15 @@ def sheets() -> Iterator[tuple[str, object]]:
     needs = [Need("numbers", Device("text", "1"), 5, 5, tuple("abcdefg"), Lab(30, 0, 0)),
              Need("rings", Device("disc"), 4, 6, tuple("hij"), Lab(60, 0, 0), Lab(40, 60, 40))]  # fmt: skip
     yield "shared out", shared_out(needs, [sheet])
+    scarce = read_designs("Only;1;#f0f0ee;4;4;1\nMore;1;#e0e0de;4;4;2\n")
+    few = [Need("few", Device("text", "1"), 5, 5, tuple("abcde"), Lab(30, 0, 0), Lab(92, 0, 3)), needs[0]]
+    yield (
+        "scarce",
+        (
+            shared_out(few, [BoughtSheet("t", "Scarce", 1, scarce)]),
+            shared_out(few[:1], [BoughtSheet("t", "Scarce", 2, scarce), sheet]),
+        ),
+    )
 
 
 def verbs() -> Iterator[tuple[str, object]]:

@@ -25,7 +25,7 @@ SVG = """<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 200">
 <circle id="head.face" cx="40" cy="30" r="25"/><path id="path9" d="M0 0h10v10h-10z m2 2h4v4h-4z"/>
 <path id="torso.coat" d="M5 5 C 10 0 20 0 25 5 S 40 10 45 5 Q 50 0 55 5 T 65 5 l0 20 h-60 z" transform="scale(1.2 0.9) skewX(10)"/></g>
 <g id="back" transform="matrix(1 0.1 -0.1 1 3 4)"><ellipse id="hand.left" rx="10" ry="20" cx="5" cy="5"/>
-<polygon id="weapon.blade" points="0,0 5,40 10,0 5,-5"/><path id="belt" d="M0 90 A 30 12 20 1 0 40 90 A 30 12 20 0 1 0 90 Z"/></g></svg>"""
+<polygon id="weapon.blade" points="0,0 5,40 10,0 5,-5"/><path id="head.hat" d="M0 0L9 0L4 7Z"/><path id="belt" d="M0 90 A 30 12 20 1 0 40 90 A 30 12 20 0 1 0 90 Z"/></g></svg>"""
 ROSTERS = (
     "unit,type,rank,figures,formation\nLine,fusilier,Fusilier,9,Tide / First\nLine,fusilier,Sergeant,1,Tide / First\n",
     "Tide:\n  First:\n    3 x Fusilier\n    1 Fusilier sergeant\n    20 dragons\n",

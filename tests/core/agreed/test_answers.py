@@ -8,7 +8,7 @@ from .summary import summary
 
 
 def _close(one: float, other: float) -> bool:
-    return abs(one - other) <= 1e-5 * max(1.0, abs(one), abs(other))
+    return abs(one - other) <= 3e-7 * max(1.0, abs(one), abs(other))
 
 
 class Answers(TestCase):

@@ -23,6 +23,9 @@ AIR = 0.86
 #: what 'proper' is drawn in, where nothing else is known
 PROPER_AS = "tenny"
 
+#: square units below which a piece is none, and how often a width is halved in on
+_SLIVER, _HALVINGS = 1e-6, 14
+
 
 @dataclass(frozen=True, eq=False)
 class Piece:
@@ -48,7 +51,7 @@ class ArmsDrawing:
             shape = piece.shape.intersection(left)
             found[piece.tincture] = found[piece.tincture].union(shape) if piece.tincture in found else shape
             left = left.difference(piece.shape)
-        return {tincture: shape for tincture, shape in reversed(found.items()) if shape.area > 1e-6}
+        return {tincture: shape for tincture, shape in reversed(found.items()) if shape.area > _SLIVER}
 
     def areas(self, width_mm: float) -> dict[str, float]:
         """mm² of every tincture when the surface is so wide.
@@ -202,7 +205,7 @@ def _fitted(group: Group, room: BaseGeometry, x: float, y: float, width: float, 
     """The charge about a point, as large as its box and what it lies on allow."""
     width, height = width * AIR, height * AIR
     shape = placed(group.charge, group.attitude, x, y, width, height)
-    for _ in range(14):
+    for _ in range(_HALVINGS):
         if room.contains(shape):
             break
         width, height = width * 0.92, height * 0.92
@@ -219,7 +222,7 @@ def _tinted(shape: BaseGeometry, tincture: str, parts, of: str) -> Iterable[Piec
     for part, name in parts:
         other = known[(known.index(name) + 1) % len(known)]
         cut = shape.intersection(part)
-        if cut.area > 1e-6:
+        if cut.area > _SLIVER:
             yield Piece(cut, other, of)
 
 
@@ -247,7 +250,7 @@ def narrowest(shape: BaseGeometry) -> float:
     """Width of the narrowest part that counts: a brush so wide loses a tenth of the shape."""
     shape = shape.simplify(0.1)
     low, high = 0.0, max(0.5, shape.area**0.5)
-    for _ in range(12):
+    for _ in range(_HALVINGS):
         middle = (low + high) / 2
         kept = shape.buffer(-middle / 2, quad_segs=3).buffer(middle / 2, quad_segs=3)
         low, high = (middle, high) if kept.area >= 0.9 * shape.area else (low, middle)
