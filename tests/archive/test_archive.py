@@ -40,18 +40,13 @@ class Archived(RoomCase):
         )
         self.post("new-variant", name="Summer dress")
 
-    def archive(self) -> bytes:
-        answer = self.see("archive-file")
-        self.assertEqual(answer["Content-Type"], "application/zip")
-        return answer.content
-
     def take_in(self, data: bytes, status=302):
         answer = self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", data)})
         self.assertEqual(answer.status_code, status, answer.content[:500])
         return answer
 
     def test_it_holds_documents_tables_drawings_and_photographs(self):
-        files = read_archive(self.archive()).files
+        files = read_archive(self.archived()).files
         for name in (
             "design.json",
             "log.json",
@@ -67,7 +62,7 @@ class Archived(RoomCase):
         self.assertTrue(all(data.startswith(b"<svg") for data in drawings))
 
     def test_what_goes_out_comes_in_as_it_was(self):
-        data = self.archive()
+        data = self.archived()
         self.take_in(data)
         again = Army.objects.exclude(pk=self.army.pk).get()
         self.army.refresh_from_db()
@@ -88,7 +83,7 @@ class Archived(RoomCase):
             self.assertEqual(self.client.get(reverse(room, args=[again.pk])).status_code, 200, room)
 
     def test_damaged_archives_are_refused_and_leave_nothing(self):
-        good = read_archive(self.archive())
+        good = read_archive(self.archived())
 
         def spoilt(**files):
             return write_archive(
@@ -116,7 +111,7 @@ class Archived(RoomCase):
         self.assertEqual(Army.objects.count(), 1)
 
     def test_a_member_that_was_changed_is_found_by_its_checksum(self):
-        packed = zipfile.ZipFile(io.BytesIO(self.archive()))
+        packed = zipfile.ZipFile(io.BytesIO(self.archived()))
         out = io.BytesIO()
         with zipfile.ZipFile(out, "w") as other:
             for name in packed.namelist():
@@ -125,7 +120,7 @@ class Archived(RoomCase):
         self.assertContains(self.take_in(out.getvalue(), 422), "log.json is damaged", status_code=422)
 
     def test_the_difference_is_told_in_sentences(self):
-        before = self.archive()
+        before = self.archived()
         self.post(
             "change-rank",
             "2nd-lantern-line",
@@ -139,7 +134,7 @@ class Archived(RoomCase):
         evening = Evening(Army.objects.select_related("head").get(pk=self.army.pk), timezone.now())
         batch = evening.current
         actions.record(evening.army, batch.atoms, set(batch.left), 4, timezone.now(), uuid.uuid4())
-        after = self.archive()
+        after = self.archived()
 
         def compare(one, two, status=200):
             sent = {"do": "compare", "one": SimpleUploadedFile("a.zip", one), "two": SimpleUploadedFile("b.zip", two)}

@@ -35,7 +35,7 @@ class Mutated(RoomCase):
             test=test, moment="before", jpeg=jpeg(), width=40, height=30, patches={"card": [0.5, 0.5, "#808080"]}
         )
         self.post("new-variant", name="Summer dress")
-        mutator, found = Mutator(self.see("archive-file").content, SEED), Counter()
+        mutator, found = Mutator(self.archived(), SEED), Counter()
         for number in range(COUNT):
             data = mutator.mutant()
             with self.subTest(number=number, seed=SEED):

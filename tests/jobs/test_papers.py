@@ -35,7 +35,7 @@ class Papers(RoomCase):
         self.work()
         done = self.client.get(f"/jobs/{job.pk}/")
         self.assertContains(done, f'data-open="{job.asked["address"]}"')
-        self.assertContains(done, "Open it (PDF)")
+        self.assertContains(done, ">Open it<")
 
     def test_what_fails_is_told_and_can_be_asked_for_again(self):
         self.see("shooting", status=202)
@@ -43,7 +43,7 @@ class Papers(RoomCase):
             self.work()
         page = self.see("shooting", status=202)
         self.assertContains(page, "Something went wrong with it on our side", status_code=202)
-        self.assertContains(page, "Print it anew", status_code=202)
+        self.assertContains(page, "Make it anew", status_code=202)
         self.assertEqual(Job.objects.count(), 1)
         self.see("shooting", status=202, again="")
         self.work()

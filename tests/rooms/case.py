@@ -48,13 +48,25 @@ class RoomCase(TestCase):
 
     def printed(self, name: str, /, *arguments, **query):
         """The paper that an address gives: first a page that waits, then, once a worker has printed it, the PDF."""
-        waiting = self.see(name, *arguments, status=202, **query)
+        answer = self.made(reverse(name, args=[self.army.pk, *arguments]), query)
+        self.assertEqual((answer["Content-Type"], answer.content[:4]), ("application/pdf", b"%PDF"))
+        return answer
+
+    def archived(self) -> bytes:
+        """The army's archive, once a worker has packed it."""
+        answer = self.made(self.see("archive-file", status=302).url)
+        self.assertEqual(answer["Content-Type"], "application/zip")
+        return answer.content
+
+    def made(self, address: str, query: dict | None = None):
+        """What an address gives once a worker has made it; before, a page that waits."""
+        waiting = self.client.get(address, query)
         self.assertContains(waiting, 'data-behaviour="poll"', status_code=202)
         self.assertLess(len(waiting.content), 20_000)
         for job in Job.objects.going_on():
             carry_out(job)
-        answer = self.see(name, *arguments, **query)
-        self.assertEqual((answer["Content-Type"], answer.content[:4]), ("application/pdf", b"%PDF"))
+        answer = self.client.get(address, query)
+        self.assertEqual(answer.status_code, 200)
         return answer
 
     def post(self, name: str, /, *arguments, status: int = 302, base: int | None = None, **data):

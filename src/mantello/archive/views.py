@@ -1,14 +1,16 @@
 """A whole army out and in: design, versions, log, test pieces, photographs, variants and drawings as one checked file."""
 
+import uuid
+
 from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.db import DataError, IntegrityError, transaction
-from django.http import HttpResponse
 from django.shortcuts import redirect, render
 from django.utils import timezone
 from django.views.decorators.http import require_http_methods, require_safe
 
+from mantello.jobs.papers import file_kind, paper
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
 from mantello.workspace.page import army_for
@@ -42,11 +44,20 @@ class CompareForm(forms.Form):
 def archive_file(request, army_id):
     """Everything of an army as one zip file."""
     army = army_for(request, army_id)
-    now, reading = timezone.now(), reading_of(army.head)
+    name = f"mantello-{slug(army.name, set())}-{timezone.now():%Y-%m-%d}.zip"
+    try:
+        asked = uuid.UUID(request.GET.get("asked", ""))
+    except ValueError:  # made anew whenever it is asked for: so much may have changed
+        return redirect(f"{request.path}?asked={uuid.uuid4()}")
+    return paper(request, army, "archive", name, str(asked))
+
+
+@file_kind("archive", "Archive of the army", "application/zip")
+def archive_bytes(army, asked) -> bytes:
+    """Everything of an army as one zip file."""
+    reading = reading_of(army.head)
     files = {name: data for part in parts() for name, data in part.write(army, reading).items()}
-    answer = HttpResponse(write_archive(army.name, files, now), content_type="application/zip")
-    answer["Content-Disposition"] = f'attachment; filename="mantello-{slug(army.name, set())}-{now:%Y-%m-%d}.zip"'
-    return answer
+    return write_archive(army.name, files, timezone.now())
 
 
 @login_required

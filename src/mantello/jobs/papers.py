@@ -1,4 +1,4 @@
-"""Papers: what is printed by a worker. Asked for again while nothing changed, the one that is there is given."""
+"""Papers: what is printed, or packed, by a worker. Asked for again while nothing changed, the one that is there is given."""
 
 import hashlib
 import json
@@ -22,11 +22,11 @@ MOST_KEPT = 24
 
 @dataclass(frozen=True)
 class PaperKind:
-    """A kind of paper: the page to print, of an army and what was asked; its style sheet; what it is called."""
+    """A kind of paper: its bytes, of an army and what was asked; their media type; what it is called."""
 
     id: str
-    html: Callable[[object, dict], str]
-    style: str
+    data: Callable[[object, dict], bytes]
+    media: str
     title: str
 
 
@@ -37,9 +37,19 @@ def paper_kind(id_: str, title: str, style: str = "guide.css"):
     """Register what makes the page of a kind of paper: a function of the army and of what was asked."""
 
     def register(html: Callable[[object, dict], str]):
-        assert id_ not in _KINDS, id_
-        _KINDS[id_] = PaperKind(id_, html, style, title)
+        file_kind(id_, title, "application/pdf")(lambda army, asked: pdf_bytes(html(army, asked), style))
         return html
+
+    return register
+
+
+def file_kind(id_: str, title: str, media: str):
+    """Register what makes a kind of file: its bytes, of the army and of what was asked. media: its media type."""
+
+    def register(data: Callable[[object, dict], bytes]):
+        assert id_ not in _KINDS, id_
+        _KINDS[id_] = PaperKind(id_, data, media, title)
+        return data
 
     return register
 
@@ -52,8 +62,10 @@ def paper(request, army, kind: str, name: str, mark: str = "", **asked) -> HttpR
     key = _key(army, kind, mark, asked)
     known = Paper.objects.filter(owner=request.user, kind=kind, key=key).first()
     if known:
-        answer = HttpResponse(bytes(known.data), content_type="application/pdf")
-        answer["Content-Disposition"] = f'inline; filename="{known.name}"'
+        media = _KINDS[kind].media
+        answer = HttpResponse(bytes(known.data), content_type=media)
+        shown = "inline" if media == "application/pdf" else "attachment"
+        answer["Content-Disposition"] = f'{shown}; filename="{known.name}"'
         return answer
     job = last_job(request.user, PRINT, f"{kind}:{key}")
     failed = job and job.state in (Job.State.FAILED, Job.State.STOPPED) and "again" not in request.GET
@@ -72,12 +84,10 @@ def paper(request, army, kind: str, name: str, mark: str = "", **asked) -> HttpR
 
 @job_kind(PRINT, lambda job: job.asked["address"], "jobs/printing.html")
 def printed(job: Job) -> Iterator[Step]:
-    """Lay out a page and keep it."""
-    yield Step(0, 2)
+    """Make a paper and keep it."""
+    yield Step(0, 1)
     kind, asked = _KINDS[job.asked["paper"]], job.asked
-    html = kind.html(job.army, asked["given"])
-    yield Step(1, 2)
-    data = pdf_bytes(html, kind.style)
+    data = kind.data(job.army, asked["given"])
     with transaction.atomic():
         Paper.objects.update_or_create(
             owner=job.owner,
@@ -87,7 +97,7 @@ def printed(job: Job) -> Iterator[Step]:
         )
         old = Paper.objects.filter(owner=job.owner).order_by("-made_at", "-pk").values_list("pk", flat=True)[MOST_KEPT:]
         Paper.objects.filter(pk__in=list(old)).delete()
-    yield Step(2, 2)
+    yield Step(1, 1)
 
 
 def _key(army, kind: str, mark: str, asked: dict) -> str:

@@ -108,9 +108,9 @@ class NothingYet(RoomCase):
             "cloth",
             "calendar",
             "reinforcements",
-            "archive-file",
         ):
             self.see(name)
+        self.archived()
         self.assertContains(self.see("unit-codes"), "nothing to make codes of yet")
         self.assertContains(self.see("cloth"), "Muster some figures")
         self.see("what-if", status=302)

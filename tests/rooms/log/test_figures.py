@@ -300,7 +300,7 @@ class Archived(FigureCase):
         self.post("keep-photo", **self.here, photo=picture(), caption="after the shade")
         self.post("decide", **Deciding.FORM)
         self.post("keep-look", **self.here)
-        data = self.see("archive-file").content
+        data = self.archived()
         with zipfile.ZipFile(io.BytesIO(data)) as packed:
             self.assertIn("photos/figures-1.jpg", packed.namelist())
         self.client.post(reverse("archives"), {"do": "take", "file": SimpleUploadedFile("army.zip", data)})
