@@ -97,6 +97,47 @@ class Hands(BrowserCase):
         self.page.keyboard.press("Escape")
         expect(self.page.get_by_role("heading", name="Keys")).to_be_hidden()
 
+    def test_whatever_the_server_answers_the_edit_stays_until_it_is_taken(self):
+        kept = self.page.locator("#kept")
+        for status, said, rung in (
+            (503, "cannot do it now", "1 Army"), (429, "too much was asked", "2 Regiment"), (404, "not found by this account", "3 Company"),
+        ):  # fmt: skip
+
+            def answer(route, request, status=status):
+                if request.method == "POST":
+                    route.fulfill(status=status, body="<html></html>")
+                else:
+                    route.continue_()
+
+            self.page.route("**/armies/**", answer)
+            self.page.get_by_role("button", name=f"Set Coat at {rung}").click()
+            expect(kept).to_contain_text("Kept in this browser, 1 change")
+            expect(kept).to_contain_text(said)
+            if status == 404:
+                expect(kept.get_by_role("button", name="Throw away the first")).to_be_visible()
+            self.page.unroute("**/armies/**")
+            kept.get_by_role("button", name="Send again").click()
+            expect(kept).to_be_hidden()
+            self.note(f"at {rung}")
+        self.assertEqual(len(self.design().scheme.rules), 3)
+
+    def test_work_kept_at_a_sign_out_is_shown_with_its_name_and_sent_after_signing_in_again(self):
+        other = self.new_page()
+        self.go("/account/", other)
+        other.get_by_role("button", name="Sign out").click()
+        expect(other.get_by_role("button", name="Sign in")).to_be_visible()
+        self.page.get_by_role("button", name="Set Coat at 1 Army").click()
+        expect(self.page.locator("#kept")).to_contain_text("Kept in this browser, 1 change")
+        other.reload()
+        expect(other.locator("#kept")).to_contain_text("1 of rosa")
+        other.get_by_label("Name").fill("rosa")
+        other.get_by_label("Password").fill("tide-and-salt-9")
+        other.get_by_role("button", name="Sign in").click()
+        expect(other.locator("#kept")).to_contain_text("1 of another army of yours")
+        self.go(f"{self.army}scheme/", other)
+        expect(other.locator("#kept")).to_be_hidden()
+        self.assertEqual([rule.scope for rule in self.design().scheme.rules], ["army"])
+
     def test_what_cannot_be_sent_is_kept_in_the_browser_and_sent_later_once(self):
         self.context.set_offline(True)
         self.page.get_by_role("button", name="Set Coat at 1 Army").click()
