@@ -40,6 +40,11 @@ class Counts:
     held: int
     limit: int
 
+    @property
+    def asked(self) -> int:
+        """How often it was asked."""
+        return self.hits + self.misses
+
 
 class Memory:
     """Answers by question, the longest unasked dropped first once more than ``limit`` bytes are held."""

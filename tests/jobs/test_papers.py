@@ -2,6 +2,8 @@
 
 from unittest.mock import patch
 
+from django.urls import reverse
+
 from mantello.jobs import papers
 from mantello.jobs.models import Job, Paper
 from mantello.jobs.queue import stop
@@ -64,3 +66,15 @@ class Papers(RoomCase):
     def test_anothers_is_not_found(self):
         self.printed("shooting")
         self.assert_hidden("shooting")
+
+
+class Status(RoomCase):
+    def test_whoever_runs_the_machine_sees_what_is_kept_and_nobody_else(self):
+        self.see("army")
+        page = self.client.get(reverse("status"))
+        for said in ("Answering process", "Kept answers", "Jobs waiting", "<meter"):
+            self.assertContains(page, said)
+        self.assertEqual(self.client.get(reverse("status"), REMOTE_ADDR="10.1.2.3").status_code, 404)
+        self.owner.is_staff = True
+        self.owner.save()
+        self.assertEqual(self.client.get(reverse("status"), REMOTE_ADDR="10.1.2.3").status_code, 200)

@@ -3,6 +3,8 @@
 from django.db import connection
 from procrastinate.contrib.django import app
 
+from mantello.accounts.once import forget_old
+
 from . import work
 from .models import Job
 
@@ -23,9 +25,10 @@ def carry_out(job_id: int) -> None:
 @app.periodic(cron="* * * * *")
 @app.task(name="jobs.sweep", queue="jobs")
 def sweep(timestamp: int) -> None:
-    """Let jobs whose worker is gone fail."""
+    """Let jobs whose worker is gone fail, and forget marks of forms that nobody will send again."""
     try:
         Job.objects.sweep()
+        forget_old()
     finally:
         if not connection.in_atomic_block:
             connection.close()

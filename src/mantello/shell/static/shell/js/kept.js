@@ -154,7 +154,7 @@ export function meaning(status, signedOut) {
  * @param {number} status
  */
 export function reason(why, status) {
-  if (why === "missing") return "what they are for is not found by this account any more";
+  if (why === "missing") return "what is changed is not found by this account any more";
   if (why === "unproved") return "the server does not know this page any more";
   if (why === "later" && status === 429) return "too much was asked for at once";
   if (why === "later" && status >= 500) return "the server cannot do it now";
