@@ -83,6 +83,8 @@ def away(request):
     }
     answer = HttpResponse(render_to_string("shell/away.html", context), status=503)
     answer.headers["Retry-After"] = "5"
+    if request.method != "POST":
+        answer.headers["Refresh"] = "5"
     answer.headers["Cache-Control"] = "no-store"
     return answer
 
