@@ -6,7 +6,7 @@ Lengths are mm and areas mm², except drawing coordinates, which are units of 0.
 from dataclasses import asdict, dataclass
 from functools import cached_property
 
-from ..geometry.rings import Box, Ring, box_of, rings_of
+from ..geometry.rings import Box, Ring, box_of_path, rings_of
 
 #: before an area's name: the whole of that area as a site, for patterns of cloth
 CLOTH = "cloth."
@@ -86,7 +86,7 @@ class SeenArea:
     @cached_property
     def box(self) -> Box:
         """The box about it."""
-        return box_of(self.rings)
+        return box_of_path(self.visible)
 
     @classmethod
     def plain(cls, name: str, width: float, height: float) -> "SeenArea":

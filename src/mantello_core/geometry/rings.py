@@ -7,6 +7,8 @@ from ..errors import Unreadable
 Ring = tuple[tuple[float, float], ...]
 #: left, top, right and bottom; down is positive
 Box = tuple[float, float, float, float]
+#: commands and commas made into spaces
+_APART = str.maketrans("MLZ,", "    ")
 
 
 def rings_of(path: str) -> tuple[Ring, ...]:
@@ -37,6 +39,24 @@ def box_of(rings: Iterable[Ring]) -> Box:
     if not points:
         return (0.0, 0.0, 0.0, 0.0)
     across, down = zip(*points, strict=True)
+    return (min(across), min(down), max(across), max(down))
+
+
+def box_of_path(path: str) -> Box:
+    """The box about a path as ``rings_of`` reads it, without making the rings.
+
+    Raises: what ``rings_of`` does.
+
+    >>> box_of_path("M0,0 10,0 10,5ZM2,-1 3,1 4,4Z")
+    (0.0, -1.0, 10.0, 5.0)
+    """
+    try:
+        values = list(map(float, path.translate(_APART).split()))
+    except ValueError:
+        return box_of(rings_of(path))
+    if len(values) < 2 or len(values) % 2:
+        return box_of(rings_of(path))
+    across, down = values[::2], values[1::2]
     return (min(across), min(down), max(across), max(down))
 
 
