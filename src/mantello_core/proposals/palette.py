@@ -149,7 +149,7 @@ class _Choice:
         lightness = self._labs[:, 0]
         span = float(lightness[[*kept, cloth]].max() - lightness[[*kept, self._field]].min())
         coats = float(np.mean([self._seen.coats[at] for at in {self._field, cloth, *kept}]))
-        fit = float(self._fit[kept].mean()) if kept else 0.0
+        fit = float(self._fit[kept].mean())
         score = (
             min(apart, APART_ENOUGH) / 10 + min(beside, BESIDE_ENOUGH) / 20 + fit + min(span, 50) / 50 - 0.15 * coats
         )

@@ -18,7 +18,8 @@ from mantello_core.insignia.arms.words import ARRANGEMENTS, DIVISIONS, LINES, NU
 FIELDS = (
     "Or", "Ermine", "Vair", "Quarterly or and azure", "Quarterly wavy or and azure", "Gyronny or and azure",
     "Gyronny of 6 or and azure", "Gyronny of 10 or and azure", "Gyronny of 12 or and azure", "Gyronny of 16 or and azure",
-    "Tierced per pale or azure and gules", "Tierced per fess or azure and gules", "Azure semy of roses argent",
+    "Tierced per pale or azure and gules", "Tierced per fess or azure and gules",
+    "Per pall or and azure", "Azure semy of roses argent",
     "Gules fretty or",
     *(f"Per {one} or and azure" for one in DIVISIONS if one != "pall"),
     *(f"Per fess {line} or and azure" for line in LINES),

@@ -4,13 +4,13 @@ import json
 from collections.abc import Callable, Iterator
 from pathlib import Path
 
-from . import army, blazonry, colouring, devices, painting, papers, places
+from . import army, blazonry, colouring, devices, limits, painting, papers, places
 from .summary import summary
 
 BOOK = Path(__file__).with_name("answers.json")
 SUBJECTS = {
     f"{module.__name__.rpartition('.')[2]}.{one.__name__}": one
-    for module in (blazonry, devices, colouring, painting, places, army, papers)
+    for module in (blazonry, devices, colouring, painting, places, army, papers, limits)
     for one in module.ANSWERS
 }
 
