@@ -1,6 +1,7 @@
 /* Asks the server. Every request says that a script asked; what else a caller says of it stays. */
 
 /**
+ * Asks for a part of a page. It never leads elsewhere: a sign-in page in its place, say, counts as out of reach.
  * @param {string} url
  * @param {RequestInit} [options]
  * @returns {Promise<Response>}
@@ -8,7 +9,7 @@
 export function asked(url, options = {}) {
   const headers = new Headers(options.headers);
   headers.set("X-Requested-With", "fetch");
-  return fetch(url, { ...options, headers });
+  return fetch(url, { redirect: "error", ...options, headers });
 }
 
 /**
@@ -19,7 +20,7 @@ export function asked(url, options = {}) {
 export async function ask(url, options = {}) {
   const slow = setTimeout(() => document.body.setAttribute("aria-busy", "true"), 400);
   try {
-    return await asked(url, options);
+    return await asked(url, { redirect: "follow", ...options });
   } finally {
     clearTimeout(slow);
     document.body.removeAttribute("aria-busy");

@@ -38,7 +38,11 @@ behaviour("pick-colours", (box) => {
   canvas.addEventListener("click", async (event) => {
     const place = canvas.getBoundingClientRect();
     const colour = average(canvas, ((event.clientX - place.left) * canvas.width) / place.width, ((event.clientY - place.top) * canvas.height) / place.height);
-    const answer = await asked(`${box.dataset.ask}?${new URLSearchParams({ card: card || colour, colour })}`);
+    const answer = await asked(`${box.dataset.ask}?${new URLSearchParams({ card: card || colour, colour })}`).catch(() => null);
+    if (!answer) {
+      tell("The server cannot be reached, or you are signed out; click again in a moment.");
+      return;
+    }
     const text = await answer.text();
     if (!answer.ok) {
       tell(text);
