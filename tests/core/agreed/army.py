@@ -5,6 +5,7 @@ from dataclasses import replace
 from datetime import date, datetime, timedelta
 from functools import cache
 
+from mantello_core.army.figure_filter import Filter
 from mantello_core.bearers.allotment import allotments, lacks
 from mantello_core.bearers.mark_work import by_hand, steps_of
 from mantello_core.bearers.site_map import site_map
@@ -314,6 +315,11 @@ def spoiled() -> Iterator[tuple[str, object]]:
         replace(mark, scope=company if at % 2 else mark.scope, filter=replace(mark.filter, rank="")) for at, mark in enumerate(whole.scheme.placements)
     )))  # fmt: skip
     yield "marks", [_found(each) for each in inspect(marked, resolve(marked.army, marked.scheme))]
+    elsewhere = replace(whole, scheme=replace(whole.scheme, placements=tuple(
+        replace(mark, site=site, scope=whole.army.root.id, filter=Filter())
+        for mark, site in zip(whole.scheme.placements, ("hull.side", "shield.face", "flag.field", "shield.face"), strict=False)
+    )))  # fmt: skip
+    yield "no room", [_found(each) for each in inspect(elsewhere, resolve(elsewhere.army, elsewhere.scheme))]
     yield "conflicts", [
         conflicts(one, touching_roles(resolve(design.army, design.scheme), design.scheme.roles[0].id),
                   lambda id_: _colour_of(design)(id_, "rank"))

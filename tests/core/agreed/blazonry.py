@@ -9,6 +9,7 @@ from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
 from mantello_core.insignia.arms.branch import branch_of
 from mantello_core.insignia.arms.charge import CHARGES, aspect, charge_shape
 from mantello_core.insignia.arms.completing import completions
+from mantello_core.insignia.arms.fur import fur_marks
 from mantello_core.insignia.arms.retinue import livery_of
 from mantello_core.insignia.arms.shape import SHAPES, shape_polygon
 from mantello_core.insignia.arms.spacing import divisions, spacing
@@ -117,6 +118,21 @@ def charges() -> Iterator[tuple[str, object]]:
             yield f"{one.id} {attitude}", (charge_shape(one.id, attitude), aspect(one.id, attitude))
 
 
+def furs() -> Iterator[tuple[str, object]]:
+    """The marks of every fur, and charges that have little room."""
+    for kind in ("ermine", "ermines", "erminois", "pean", "vair", "potent"):
+        yield (
+            kind,
+            [fur_marks(kind, shape_polygon(shape), cell) for shape in ("heater", "lozenge") for cell in (7.0, 13.0)],
+        )
+    for text in (
+        "Azure, on a pile or three lions rampant gules", "Azure, on a chevron or five lions rampant gules", "Azure, on a saltire or five towers gules",
+        "Azure, twelve lions rampant or", "Per saltire or and azure, four lions rampant counterchanged", "Azure, on a canton or three herons gules",
+    ):  # fmt: skip
+        for shape in ("heater", "lozenge", "pennon"):
+            yield f"{text} on {shape}", drawn_arms(read_blazon(text), shape).pieces
+
+
 def trees() -> Iterator[tuple[str, object]]:
     """What was read, as written again, part by part, with rule, livery, divisions and how it may go on."""
     for text in (*FIELDS, *BORNE):
@@ -141,4 +157,4 @@ def trees() -> Iterator[tuple[str, object]]:
         yield f"{count} parts", (parts, parts.apart(10.0), parts.clock)
 
 
-ANSWERS = (fields, ordinaries, groups, surfaces, seen, charges, trees)
+ANSWERS = (fields, ordinaries, groups, surfaces, seen, furs, charges, trees)

@@ -151,6 +151,7 @@ def verbs() -> Iterator[tuple[str, object]]:
         ("blazon", asked("blazon", blazon=BOLD[0], width=9)),
         ("freehand", asked("freehand", blazon=BOLD[1], width=5)),
         ("difference", asked("difference", blazon="Or, a lion rampant azure", count=4)),
+        ("beside some that are kept", asked("difference", blazon="Or, a lion rampant azure", count=3, pins=["Or, a lion rampant gules"])),
         ("cadency", asked("difference", blazon="Or, a lion rampant azure", count=4, way="cadency")),
     )  # fmt: skip
 
