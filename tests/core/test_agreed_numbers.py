@@ -14,7 +14,10 @@ from unittest import TestCase
 import numpy as np
 from shapely.geometry.base import BaseGeometry
 
-CORE = Path(__file__).resolve().parents[2] / "src" / "mantello_core"
+import mantello_core
+
+#: the core as it was read, which may be a changed copy
+CORE = Path(mantello_core.__file__).parent
 AGREED = Path(__file__).with_name("agreed_numbers.json")
 #: modules whose numbers are drawings or their layout, and named sets of parts that plates are drawn from
 DRAWING = ("figures/library/", "figures/drafting", "figures/figure.py", "figures/part.py", "formats/drawing", "_svg.py",
