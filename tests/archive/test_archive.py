@@ -8,37 +8,21 @@ import zipfile
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 from django.utils import timezone
-from PIL import Image
 
 from mantello.record import logging as actions
 from mantello.record.queries import done_steps
 from mantello.rooms.plan.evening import Evening
-from mantello.trials.models import Photo, TestPiece
-from mantello.trials.trial import begun
+from mantello.trials.models import Photo
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.formats.archive import read_archive, write_archive
-from tests.rooms.case import RoomCase
+from tests.archive.case import RecordCase
 
 
-def jpeg():
-    out = io.BytesIO()
-    Image.new("RGB", (40, 30), "#806040").save(out, "JPEG")
-    return out.getvalue()
-
-
-class Archived(RoomCase):
+class Archived(RecordCase):
     def setUp(self):
         super().setUp()
-        batch = Evening(self.army, timezone.now()).current
-        actions.record(self.army, batch.atoms, set(batch.block.figures), 4, timezone.now(), uuid.uuid4(), "=note")
-        test = begun(self.army, reading_of(self.army.head), "field", "rank")
-        test.verdict = TestPiece.Verdict.ACCEPTED
-        test.save()
-        Photo.objects.create(
-            test=test, moment="before", jpeg=jpeg(), width=40, height=30, patches={"card": [0.5, 0.5, "#808080"]}
-        )
-        self.post("new-variant", name="Summer dress")
+        self.keep_record("=note")
 
     def take_in(self, data: bytes, status=302):
         answer = self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", data)})
