@@ -88,7 +88,7 @@ def freehand_guide(request, army_id, arms):
 def freehand_sheet(request, army_id, arms):
     """The same as PDF: the true size, and every stage enlarged by a round number."""
     army = army_for(request, army_id)
-    one, form, _ = _hand_of_arms(request.GET, army, arms)
+    one, form = _asked_of_arms(request.GET, army, arms)
     return _paper(request, army, form, f"freehand-{one.id}.pdf", arms=arms)
 
 
@@ -108,7 +108,7 @@ def mark_guide(request, army_id):
 def mark_sheet(request, army_id):
     """The same as PDF."""
     army = army_for(request, army_id)
-    _, form, _ = _hand_of_mark(request.GET, army)
+    form = _asked_of_mark(request.GET, army)[1]
     return _paper(request, army, form, "freehand-mark.pdf", arms="")
 
 
@@ -140,14 +140,19 @@ def sheet_page(army, asked) -> str:
     return render_to_string("insignia/freehand_sheet.html", given)
 
 
-def _hand_of_arms(asked, army, arms):
-    reading = reading_of(army.head)
-    one = reading.design.scheme.named_arms(arms)
+def _asked_of_arms(asked, army, arms):
+    """Arms, and the form of what is asked of them, before anything is drawn."""
+    one = reading_of(army.head).design.scheme.named_arms(arms)
     usual = {"shape": "heater", "width": f"{USUAL_WIDTH:g}", "line": f"{FINEST_LINE:g}"}
-    form = HandForm({name: asked.get(name, value) for name, value in usual.items()})
+    return one, HandForm({name: asked.get(name, value) for name, value in usual.items()})
+
+
+def _hand_of_arms(asked, army, arms):
+    one, form = _asked_of_arms(asked, army, arms)
     if not form.is_valid():
         return one, form, None
-    shape, width, line = (form.cleaned_data[name] for name in usual)
+    shape, width, line = (form.cleaned_data[name] for name in ("shape", "width", "line"))
+    reading = reading_of(army.head)
     scheme = reading.design.scheme
 
     def called(id_: str) -> str:
@@ -157,10 +162,9 @@ def _hand_of_arms(asked, army, arms):
     return one, form, _hand(drawn_arms(one.tree, shape), width, line, called, inked(one, reading), one.blazon)
 
 
-def _hand_of_mark(asked, army):
-    """The mark of a figure's site. Another's or none is not found."""
+def _asked_of_mark(asked, army):
+    """A figure's class, and the form of what is asked of the mark on its site. Another's or none is not found."""
     reading = reading_of(army.head)
-    scheme = reading.design.scheme
     names = ("unit", "rank", "figure", "site")
     form = MarkHandForm({name: asked.get(name, "") for name in names} | {"line": asked.get("line", f"{FINEST_LINE:g}")})
     ordinal = asked.get("figure", "")
@@ -173,7 +177,13 @@ def _hand_of_mark(asked, army):
     borne = one.borne.get(asked.get("site", "")) if one else None
     if borne is None or borne.placement.device.kind == ARMS:
         raise Http404
-    placement = borne.placement
+    return one, form, borne.placement
+
+
+def _hand_of_mark(asked, army):
+    one, form, placement = _asked_of_mark(asked, army)
+    reading = reading_of(army.head)
+    scheme = reading.design.scheme
     site = one.plate.named_sites(placement.site)[0][1]
     name = f"{placement.device.words[:1].upper()}{placement.device.words[1:]} on {site.id.replace('.', ' ')}"
     if not form.is_valid():
