@@ -70,7 +70,7 @@ class Ground:
     @property
     def flat(self) -> Surface:
         """The surface of the flats, which most of an area is."""
-        return self.surface.at(usual_places().ids.index(usual_places().flats))
+        return self.surface.at(usual_places().index(usual_places().flats))
 
     @property
     def colour(self) -> Lab:

@@ -96,13 +96,13 @@ def first_covers(
         (calibrated_film(step.mix, calibrations), step.mix.dilution, tolerance_of(step.mix.film))
         for step in (one.steps[0] for one in known)
     ]
-    flats = start.at((slice(None), usual_places().ids.index(usual_places().flats)))
+    flats = start.at((slice(None), usual_places().index(usual_places().flats)))
     return dict(zip(known, coverages_of(films, flats), strict=True))
 
 
 def _covers(step: Step, film: Film, start: Surface) -> tuple[Coverage, ...]:
     """How a step covers; what counts as covered is told by the mix as predicted, whatever was learned of its paints."""
-    shown = start.at((slice(None), usual_places().ids.index(step.technique.shown)))
+    shown = start.at((slice(None), usual_places().index(step.technique.shown)))
     return coverages(film, shown, step.mix.dilution, tolerance_of(step.mix.film))
 
 
