@@ -99,7 +99,9 @@ def new_brief(request):
         try:
             brief = form.brief(said["formations"])
             army = army_for_brief(said["name"], brief, formation_names(said["names"], brief.formations))
-            job = asked_schemes(request.user, army, brief, said["seeds"], request.get_full_path())
+            job = asked_schemes(
+                request.user, army, brief, said["seeds"], request.get_full_path(), again="again" in request.GET
+            )
         except MantelloError as error:
             refused(form, error)
     if request.method == "POST" and job:
@@ -131,7 +133,13 @@ def army_brief(request, army_id):
         try:
             brief = form.brief(formations)
             job = asked_schemes(
-                request.user, design.army, brief, form.cleaned_data["seeds"], request.get_full_path(), army
+                request.user,
+                design.army,
+                brief,
+                form.cleaned_data["seeds"],
+                request.get_full_path(),
+                army,
+                again="again" in request.GET,
             )
         except MantelloError as error:
             refused(form, error)

@@ -48,17 +48,19 @@ class Card:
     roles: list
 
 
-def asked_schemes(owner, force, brief: Brief, seeds: tuple[Lab, ...], address: str, army=None) -> Job:
+def asked_schemes(
+    owner, force, brief: Brief, seeds: tuple[Lab, ...], address: str, army=None, *, again: bool = False
+) -> Job:
     """The job that answers a brief: the one that did already, that does, or a new one.
 
-    force: the core's army to dress. Raises: what ``checked_question`` refuses.
+    force: the core's army to dress; again: whether one that failed is tried again. Raises: what ``checked_question`` refuses.
     """
     brief = checked_question(force, brief, seeds)
     document = stored(Design(force, Scheme("Scheme"), brief=brief))
     told = [document, [list(one) for one in seeds], str(timezone.localdate())]
     key = hashlib.sha256(json.dumps(told, sort_keys=True).encode()).hexdigest()
     known = last_job(owner, SCHEMES, key)
-    if known and known.state != Job.State.STOPPED and (known.state != Job.State.FAILED or "again" not in address):
+    if known and known.state != Job.State.STOPPED and (known.state != Job.State.FAILED or not again):
         return known
     # what was asked on the way to this brief is not waited for any more
     Job.objects.going_on().filter(owner=owner, kind=SCHEMES).update(state=Job.State.STOPPED)
