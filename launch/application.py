@@ -38,6 +38,22 @@ def settings_for(url: str, **more: str) -> dict[str, str]:
     )
 
 
+def settings_as_set(url: str, mode: str = "production") -> dict[str, str]:
+    """The environment of one process of several on a database that is not this checkout's: what is set there holds.
+
+    mode: where MANTELLO_MODE is not set.
+    Raises: SetupError if production lacks the secret that all processes share.
+    """
+    mode = os.environ.get("MANTELLO_MODE", mode)
+    secret = os.environ.get("MANTELLO_SECRET_KEY", "")
+    if mode == "production" and not secret:
+        raise SetupError(
+            "MANTELLO_SECRET_KEY is not set.",
+            "set the same one, at least 50 random characters, for every process on this database",
+        )
+    return settings_for(url, MANTELLO_MODE=mode) | ({"MANTELLO_SECRET_KEY": secret} if secret else {})
+
+
 def _ensure_secret(path: Path) -> None:
     """Write a secret that nobody else may read, from its first byte on; one that is there stays.
 

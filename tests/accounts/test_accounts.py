@@ -17,7 +17,7 @@ from mantello.settings import HASHERS
 from mantello.settings.options import OPTIONS, BadSetting, options_from
 from mantello.workspace.models import Army
 
-NEW = {"username": "rosa", "email": "rosa@example.test", "password1": "tide-and-salt-9", "password2": "tide-and-salt-9"}
+NEW = {"name": "rosa", "email": "rosa@example.test", "password1": "tide-and-salt-9", "password2": "tide-and-salt-9"}
 
 
 def opened():
@@ -30,26 +30,26 @@ class Accounts(TestCase):
     def test_a_painter_signs_up_and_is_in(self):
         answer = self.client.post(reverse("sign-up"), NEW, follow=True)
         self.assertContains(answer, "Welcome, rosa")
-        self.assertTrue(get_user_model().objects.filter(username="rosa", is_demo=False).exists())
+        self.assertTrue(get_user_model().objects.filter(first_name="rosa", is_demo=False).exists())
 
     def test_faults_are_told_at_their_field_and_what_was_typed_stays(self):
         self.client.post(reverse("sign-up"), NEW)
         self.client.logout()
         for change, said in (
-            ({"username": "ro sa"}, "valid username"),
+            ({"name": "  "}, "required"),
             ({"password2": "x"}, "match"),
-            ({"email": "rosa at example", "username": "two"}, "valid email"),
+            ({"email": "rosa at example", "name": "two"}, "valid email"),
             ({"password1": "12345678", "password2": "12345678"}, "too common"),
         ):
             answer = self.client.post(reverse("sign-up"), NEW | change)
             self.assertContains(answer, said, status_code=422)
-            self.assertContains(answer, 'value="' + (NEW | change)["username"], status_code=422)
+            self.assertContains(answer, 'value="' + (NEW | change)["name"].strip(), status_code=422)
 
     def test_sign_in_and_out(self):
         get_user_model().objects.create_user("rosa", "rosa@example.test", "tide-and-salt-9")
         self.assertContains(
             self.client.post(reverse("sign-in"), {"username": "rosa", "password": "no"}),
-            "correct username and password",
+            "correct email or name and password",
         )
         self.assertRedirects(
             self.client.post(reverse("sign-in"), {"username": "rosa", "password": "tide-and-salt-9"}), reverse("armies")
@@ -57,6 +57,32 @@ class Accounts(TestCase):
         self.assertContains(self.client.get(reverse("account")), "rosa@example.test")
         self.assertRedirects(self.client.post(reverse("sign-out")), reverse("sign-in"))
         self.assertEqual(self.client.get(reverse("armies")).status_code, 302)
+
+    def test_two_painters_of_one_name_both_sign_up_and_neither_hears_of_the_other(self):
+        said = []
+        for address in ("rosa@example.test", "other@example.test"):
+            said.append(self.client.post(reverse("sign-up"), NEW | {"email": address}, follow=True).content.decode())
+            self.client.logout()
+        self.assertTrue(all("Welcome, rosa" in one for one in said))
+        first, second = get_user_model().objects.order_by("pk")
+        self.assertRegex(first.username, r"^rosa-\d{4}$")
+        self.assertRegex(second.username, r"^rosa-\d{4}$")
+        self.assertNotEqual(first.username, second.username)
+
+    def test_signing_in_by_mail_finds_the_account_that_had_it_first(self):
+        first = get_user_model().objects.create_user("rosa", "rosa@example.test", "tide-and-salt-9")
+        get_user_model().objects.create_user("later", "ROSA@example.test", "reed-and-mud-11")
+        for password, leads in (("tide-and-salt-9", 302), ("reed-and-mud-11", 200), ("no", 200)):
+            said = {"username": "Rosa@example.test ", "password": password}
+            self.assertEqual(self.client.post(reverse("sign-in"), said).status_code, leads)
+        self.assertEqual(self.client.session["_auth_user_id"], str(first.pk))
+        unknown = {"username": "who@example.test", "password": "tide-and-salt-9"}
+        self.client.logout()
+        self.assertContains(self.client.post(reverse("sign-in"), unknown), "not a correct email")
+
+    def test_an_account_of_an_earlier_version_keeps_its_name(self):
+        self.client.force_login(get_user_model().objects.create_user("rosa", "rosa@example.test", "tide-and-salt-9"))
+        self.assertContains(self.client.get(reverse("account")), "rosa@example.test or rosa")
 
     def test_the_password_is_changed(self):
         self.client.force_login(get_user_model().objects.create_user("rosa", "rosa@example.test", "tide-and-salt-9"))
@@ -109,7 +135,7 @@ class Accounts(TestCase):
     def test_a_second_account_with_the_same_mail_is_made_and_nobody_is_told_of_the_first(self):
         self.client.post(reverse("sign-up"), NEW)
         self.client.logout()
-        answer = self.client.post(reverse("sign-up"), NEW | {"username": "two"}, follow=True)
+        answer = self.client.post(reverse("sign-up"), NEW | {"name": "two"}, follow=True)
         self.assertContains(answer, "Welcome, two")
 
     def test_who_tries_too_often_at_a_name_must_wait_and_keeps_what_was_typed(self):
@@ -131,7 +157,9 @@ class Accounts(TestCase):
         self.assertEqual(elsewhere.status_code, 200)
         letters = [self.client.post(reverse("reset-password"), {"email": "a@example.test"}) for _ in range(6)]
         self.assertEqual([one.status_code for one in letters], [302] * 5 + [429])
-        made = [self.client.post(reverse("sign-up"), {"username": f"u{at}"}) for at in range(31)]
+        made = [
+            self.client.post(reverse("sign-up"), {"name": f"u{at}", "email": f"u{at}@example.test"}) for at in range(31)
+        ]
         self.assertEqual([one.status_code for one in made[-2:]], [422, 429])
         self.assertContains(made[-1], 'value="u30"', status_code=429)
 

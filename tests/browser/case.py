@@ -119,7 +119,7 @@ class BrowserCase(StaticLiveServerTestCase):
     def sign_up(self):
         self.go("/account/sign-up/")
         for name, text in (
-            ("username", "rosa"),
+            ("name", "rosa"),
             ("email", "rosa@example.test"),
             ("password1", "tide-and-salt-9"),
             ("password2", "tide-and-salt-9"),

@@ -19,7 +19,7 @@ from .case import BrowserCase
 class AtTheDesk(BrowserCase):
     def test_a_unit_is_painted_with_a_dropped_connection_in_the_middle(self):
         self.sign_up()
-        owner = get_user_model().objects.get(username="rosa")
+        owner = get_user_model().objects.get(first_name="rosa")
         every_day = Evenings(tuple((day, 0, 720) for day in range(7)) + tuple((day, 720, 719) for day in range(7)))
         design = replace(
             small_design(rule("a", "army", "", "field"), rule("b", "army", "torso", "metal")), evenings=every_day

@@ -16,7 +16,7 @@ class Making(BrowserCase):
     def setUp(self):
         super().setUp()
         self.sign_up()
-        self.army = keep_design(get_user_model().objects.get(username="rosa"), calvessa(), "Imported")
+        self.army = keep_design(get_user_model().objects.get(first_name="rosa"), calvessa(), "Imported")
 
     def test_a_recipe_is_worked_out_lightened_and_stopped(self):
         self.go(f"/armies/{self.army.pk}/recipes/field/")

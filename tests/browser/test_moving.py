@@ -30,7 +30,7 @@ class Moving(BrowserCase):
     def setUp(self):
         super().setUp()
         self.sign_up()
-        self.army = keep_design(get_user_model().objects.get(username="rosa"), calvessa(), "Imported")
+        self.army = keep_design(get_user_model().objects.get(first_name="rosa"), calvessa(), "Imported")
         self.go(f"/armies/{self.army.pk}/plan/")
         self.page.wait_for_load_state("networkidle")
 

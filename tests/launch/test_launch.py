@@ -1,6 +1,7 @@
 """The launcher: what is missing is named with its command, and a failed step says what to do."""
 
 import io
+import os
 import socket
 import subprocess
 import sys
@@ -49,6 +50,37 @@ class Launcher(SimpleTestCase):
             taken.listen()
             with self.assertRaisesMessage(SetupError, "choose another with --port"):
                 serve({}, "127.0.0.1", taken.getsockname()[1])
+
+    def test_one_of_several_wants_the_secret_that_they_share(self):
+        for verb in ("serve", "prepare"):
+            with (
+                mock.patch.dict("os.environ"),
+                mock.patch.object(command, "ensure_environment"),
+                redirect_stderr(io.StringIO()) as told,
+            ):
+                os.environ.pop("MANTELLO_SECRET_KEY", None)
+                os.environ.pop("MANTELLO_MODE", None)
+                self.assertEqual(command.main([verb, "--database", "postgresql://m@127.0.0.1/none"]), 1)
+            self.assertIn("MANTELLO_SECRET_KEY is not set", told.getvalue())
+
+    def test_one_of_several_changes_no_tables_and_says_what_to_do(self):
+        set_so = {"MANTELLO_SECRET_KEY": "shared-by-all", "MANTELLO_MODE": "production", "MANTELLO_POOL": "4"}
+        for answered, ends in ((command.PENDING, 1), (0, 0), (5, 5)):
+            with (
+                mock.patch.dict("os.environ", set_so),
+                mock.patch.object(command, "ensure_environment"),
+                mock.patch.object(command, "try_port"),
+                mock.patch.object(command, "manage", return_value=answered) as managed,
+                mock.patch.object(command, "serve", return_value=0) as served,
+                redirect_stderr(io.StringIO()) as told,
+            ):
+                self.assertEqual(command.main(["serve", "--database", "postgresql://m@db/mantello"]), ends)
+            environment, *asked = managed.call_args.args
+            self.assertEqual(asked, ["prepare", "--no-demo", "--stop-if-pending"])
+            self.assertEqual(environment["MANTELLO_DATABASE_URL"], "postgresql://m@db/mantello")
+            self.assertEqual({name: environment[name] for name in set_so}, set_so)
+            self.assertEqual(served.called, answered == 0)
+            self.assertEqual("prepare --database URL" in told.getvalue(), answered == command.PENDING)
 
     def test_only_loopback_opens_the_demo(self):
         self.assertEqual(

@@ -12,6 +12,11 @@ class User(AbstractUser):
     #: the account visitors on this machine are signed in to
     is_demo = models.BooleanField(default=False)
 
+    @property
+    def called(self) -> str:
+        """What the painter is called on pages: as typed at sign-up, or the name older accounts sign in by."""
+        return self.first_name or self.username
+
 
 class Press(models.Model):
     """A form that was sent and led somewhere: sent again with the same mark, it leads there and does nothing."""

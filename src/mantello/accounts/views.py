@@ -20,16 +20,14 @@ from .visitor import from_this_machine
 def sign_up(request):
     """Make an account and sign in to it."""
     form = SignUpForm(request.POST or None)
-    if request.method == "POST" and tried_too_often(
-        request, "sign-up", request.POST.get("username", ""), by_address=MADE
-    ):
+    if request.method == "POST" and tried_too_often(request, "sign-up", request.POST.get("email", ""), by_address=MADE):
         form.is_valid()
         form.add_error(None, TOO_OFTEN)
         return render(request, "accounts/form.html", _page(form, "Sign up", "Make the account"), status=429)
     if request.method == "POST" and form.is_valid():
         user = form.save()
         login(request, user, backend="django.contrib.auth.backends.ModelBackend")
-        messages.success(request, f"Welcome, {user.username}. Start with an army.")
+        messages.success(request, f"Welcome, {user.called}. Start with an army.")
         return redirect("armies")
     return render(
         request, "accounts/form.html", _page(form, "Sign up", "Make the account"), status=422 if form.errors else 200

@@ -48,7 +48,7 @@ def can_plan(army: Army, painter: str) -> bool:
 def painter_names(request, design: Design) -> list[tuple[str, str]]:
     """Everyone who paints, the owner first: id and name; nothing where the owner paints alone."""
     others = [(one.id, one.name) for one in design.evenings.painters]
-    return [("", request.user.get_username()), *others] if others else []
+    return [("", request.user.called), *others] if others else []
 
 
 def read_pattern(text: str) -> tuple[tuple[int, int, int], ...]:
@@ -183,7 +183,7 @@ def painters(request, army_id):
 
 def _page(request, army, status=200, form=None):
     reading = reading_of(army.head)
-    owner = request.user.get_username()
+    owner = request.user.called
     form = form or PaintersForm(reading, owner)
     context = {
         "title": "Painters",
@@ -202,7 +202,7 @@ def _page(request, army, status=200, form=None):
 def keep_painters(request, army_id):
     """Who paints what is changed; what is done stays done, whoever did it."""
     army = army_for(request, army_id)
-    form = PaintersForm(reading_of(army.head), request.user.get_username(), request.POST)
+    form = PaintersForm(reading_of(army.head), request.user.called, request.POST)
     kept = form.is_valid() and apply_form(
         request,
         army,
