@@ -29,6 +29,7 @@ from mantello_core.planning.compiling import Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.subject import Kind, Subject, of_role
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
+from mantello_core.recipes.handwork import Circumstances
 from mantello_core.scheme.cascade import FigureClass, Resolution, resolve
 from mantello_core.scheme.share import paint_by_unit, paint_needed, role_shares
 
@@ -57,12 +58,18 @@ class Reading:
         if like:
             same_air = _air(design) == _air(like.design)
             kept = _TIMELESS if same_air else _TIMELESS - {"work"}
+            if design.evenings.pace != like.design.evenings.pace:
+                kept = kept & _PACELESS
             self.__dict__ |= {name: like.__dict__[name] for name in kept if name in like.__dict__}
 
     @cached_property
     def resolution(self) -> Resolution:
         """Every area of every figure."""
         return resolve(self.design.army, self.design.scheme)
+
+    def around(self, one: FigureClass) -> Circumstances:
+        """Under what circumstances figures of a class are painted."""
+        return Circumstances(one.tier, self.design.evenings.pace, len(one.ordinals))
 
     @cached_property
     def checks(self) -> tuple[Check, ...]:
@@ -209,6 +216,10 @@ _TIMELESS = {
     "resolution", "checks", "ranked_checks", "harmony", "shares", "needed", "needed_by_unit", "work", "cost", "undercoats",
     "assemblies", "undercoat", "allotments",
 }  # fmt: skip
+
+
+#: of it, what does not count minutes
+_PACELESS = {"resolution", "harmony", "shares", "needed", "needed_by_unit", "assemblies", "undercoat", "allotments"}
 
 
 def _air(design: Design) -> tuple[str, str]:

@@ -8,19 +8,24 @@ from mantello_core.advice.stopping import Stop, stops
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import Lab
-from mantello_core.film.coverage import Coverage, coverage
+from mantello_core.figures.extent import NOTHING, Extent
+from mantello_core.film.coverage import Coverage, coat_by_coat, coverage, tolerance_of
 from mantello_core.film.finish import drying_shift
+from mantello_core.film.laying import counts_coats
 from mantello_core.film.prediction import Outcome, Prediction
-from mantello_core.film.surface import coated, solid, wash_thickness
+from mantello_core.film.surface import GLAZE, solid, wash_thickness
 from mantello_core.film.tones import Tones
 from mantello_core.mixing.bridge import Bridge, bridge_beneath
 from mantello_core.mixing.undercoat import undercoats
+from mantello_core.recipes.handwork import Circumstances, seconds_of
 from mantello_core.recipes.hazard import cautions_for, step_cautions
 
 from .reading import Reading
 
 #: CIEDE2000 of drying from which a painter is told not to judge wet paint
 JUDGE_DRY = 3.0
+#: coats of a first mix that are shown over every undercoat
+SHOWN_COATS = 3
 
 
 @dataclass(frozen=True)
@@ -49,6 +54,8 @@ class StepRow:
             )
         elif effect == "varnish":
             laid = f"{step.mix.paints[0].finish}: a veil over what is seen"
+        elif effect == "glaze":
+            laid = f"{film.thickness(step.mix.dilution) * GLAZE:.2f} µm, drawn out with an unloaded brush"
         else:
             laid = f"{film.thickness(step.mix.dilution):.1f} µm a coat"
         rows = [
@@ -57,8 +64,11 @@ class StepRow:
         ]
         cover = self.outcome.coverage
         if cover:
-            left = f"{cover.coats} coats leave {cover.left:.1f}" if cover.coats else f"never under {cover.left:.1f}"
-            rows.append(("Covers", f"{left} (CIEDE2000) to its opaque colour; {cover.tolerance:.0f} counts as covered"))
+            between = "to its full colour" if cover.full else "between thin and thick places"
+            many = f"{cover.coats} coat{'s' * (cover.coats > 1)} leave" if cover.coats else "so many coats still leave"
+            rows.append(("Covers", f"{many} {cover.left:.1f} (CIEDE2000) {between}; {cover.allowed:g} passes"))
+            if not cover.full:
+                rows.append(("Full colour", f"{cover.apart:.1f} (CIEDE2000) away, were it laid until opaque"))
         before, after = self.outcome.before, self.outcome.after
         rows.append(("From", _lab_said(before)))
         rows.append(("To", f"{_lab_said(after)}, where it shows most"))
@@ -107,29 +117,30 @@ class Stack:
 
 @dataclass(frozen=True)
 class GroundRow:
-    """One undercoat under a role's first mix: coats, and the colour after one coat and when covered."""
+    """One undercoat under a role's first mix: coats until it is even, or none where it is transparent by nature."""
 
     undercoat: object
-    coverage: Coverage
-    ground: object
-    first: object
-    covered: object
+    coverage: Coverage | None
+    ground: Lab
+    #: after one, two and three coats
+    after: tuple[Lab, ...]
 
 
 def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
     """The stacks of a role: rank and file, and every tier that has a recipe of its own or wears it."""
     role = reading.design.scheme.role(role_id)
-    figures, surfaces = _worn(reading, role_id)
+    figures, extents = _worn(reading, role_id)
     found = []
     for tier, name in TIERS.items():
         own = role.own_recipe(tier)
         if own is None and not figures.get(tier) and tier != "rank":
             continue
-        surface = surfaces.get(tier) or max(surfaces.values(), default=0.0)
+        extent = extents.get(tier) or max(extents.values(), key=lambda one: one.surface_mm2, default=NOTHING)
+        around = Circumstances(tier, reading.design.evenings.pace, max(1, figures.get(tier, 1)))
         prediction = reading.prediction(role_id, tier)
         ground = reading.design.scheme.ground
         minded = advice(prediction, ground)
-        minutes = tuple(one.step.seconds(surface, one.coats) / 60 for one in prediction.outcomes)
+        minutes = tuple(seconds_of(one.step, extent, one.coats, around) / 60 for one in prediction.outcomes)
         rows = tuple(
             StepRow(
                 one, taken, step_cautions(one.step),
@@ -185,16 +196,18 @@ def grounds_of(reading: Reading, role_id: str) -> list[GroundRow]:
     steps = reading.design.scheme.role(role_id).recipe().steps
     if not steps:
         return []
-    film, dilution = steps[0].mix.film, steps[0].mix.dilution
+    step = steps[0]
+    film, dilution = step.mix.film, step.mix.dilution
     rows = []
     for pot in undercoats():
         ground = solid(pot.film)
-        cover = coverage(film, ground, dilution)
-        first = coated(ground, film, film.thickness(dilution))
-        covered = coated(ground, film, film.thickness(dilution) * (cover.coats or 1))
-        rows.append(
-            GroundRow(pot, cover, ground.colour, first.colour, covered.colour if cover.coats else ground.colour)
+        cover = (
+            coverage(film, ground, dilution, full=tolerance_of(film) if step.manner.full else None)
+            if counts_coats(step)
+            else None
         )
+        bare, *after = coat_by_coat(film, ground, dilution, SHOWN_COATS)
+        rows.append(GroundRow(pot, cover, bare, tuple(after)))
     return rows
 
 
@@ -209,14 +222,13 @@ def undercoat_cautions(reading: Reading) -> tuple[str, ...]:
     return cautions_for("undercoat", reading.design.scheme.ground.paints)
 
 
-def _worn(reading: Reading, role_id: str) -> tuple[dict[str, int], dict[str, float]]:
-    """Figures by tier that wear the role, and the largest painted surface of it on one figure."""
+def _worn(reading: Reading, role_id: str) -> tuple[dict[str, int], dict[str, Extent]]:
+    """Figures by tier that wear the role, and the most of it on one figure."""
     figures: dict[str, int] = {}
-    surfaces: dict[str, float] = {}
+    extents: dict[str, Extent] = {}
     for one in reading.resolution.classes:
-        areas = one.plate.areas
-        surface = sum(areas[name].surface_mm2 for name, cell in one.cells.items() if cell.role == role_id)
-        if surface:
+        extent = one.plate.extent_of(name for name, cell in one.cells.items() if cell.role == role_id)
+        if extent.surface_mm2:
             figures[one.tier] = figures.get(one.tier, 0) + len(one.ordinals)
-            surfaces[one.tier] = max(surfaces.get(one.tier, 0.0), surface)
-    return figures, surfaces
+            extents[one.tier] = max(extents.get(one.tier, extent), extent, key=lambda one: one.surface_mm2)
+    return figures, extents

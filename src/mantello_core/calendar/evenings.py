@@ -6,6 +6,7 @@ from functools import cache
 from zoneinfo import ZoneInfo, available_timezones
 
 from ..errors import Contradiction, OutOfRange, UnknownName
+from ..recipes.handwork import PACES
 
 #: exceptions, busy times and days without spraying, at most
 MOST_DATES, MOST_BUSY = 400, 2000
@@ -78,6 +79,8 @@ class Evenings:
     aid: str = "none"
     #: figures on the desk at most, before the next unit is begun; 0 for as usual: 40, in armies over 300 figures 60
     desk: int = 0
+    #: how fast the owner paints until the log tells, a key of ``PACES``
+    pace: str = "usual"
 
     def painter(self, painter_id: str, where: str = "painter") -> Painter:
         """The painter of that id.
@@ -125,7 +128,7 @@ def checked_evenings(evenings: Evenings) -> Evenings:
         raise OutOfRange(f"{evenings.desk} figures on the desk; allowed are 0 to {MOST_DESK}.", "desk")
     if evenings.spraying:
         _check_spraying(evenings.spraying)
-    for name, known in (("air", AIR), ("aid", AIDS)):
+    for name, known in (("air", AIR), ("aid", AIDS), ("pace", PACES)):
         if getattr(evenings, name) not in known:
             raise UnknownName(name, getattr(evenings, name), list(known), name)
     if len(evenings.wishes) > MOST_WISHES:

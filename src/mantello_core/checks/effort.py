@@ -1,6 +1,7 @@
 """Checks of effort: steps spent where nobody will see them."""
 
 from ..figures.vocabulary import sideless, spoken
+from ..recipes.handwork import Circumstances, seconds_of
 from .finding import Check, Finding, at
 from .look import Look
 
@@ -18,9 +19,10 @@ def hidden(look: Look) -> Check:
             area = one.plate.areas[name]
             if area.visibility >= least or not cell.role:
                 continue
+            around = Circumstances(one.tier, design.evenings.pace, len(one.ordinals))
             outcomes = design.scheme.predicted(design.scheme.role(cell.role).recipe(one.tier)).outcomes
             seconds = sum(
-                outcome.step.seconds(area.surface_mm2, outcome.coats) - outcome.coats * outcome.step.technique.handling
+                seconds_of(outcome.step, area.extent, outcome.coats, around)
                 for outcome in outcomes
                 if outcome.step.kind in _REFINING
             )

@@ -9,7 +9,8 @@ from ..film.ground import Ground, checked_ground
 from ..mixing.starting import started
 from ..naming import named, slug
 from ..paints.paint import Paint
-from ..recipes.step import Mix, Recipe, Step, checked
+from ..recipes.first_step import first_step
+from ..recipes.step import Recipe, Step, checked
 from ..scheme.aim import with_marked, with_share
 from ..scheme.cascade import ladder
 from ..scheme.rule import Column, Distinction, Rule, cell_of
@@ -44,7 +45,7 @@ def with_new_role(design: Design, name: str, pot: Paint | None = None) -> tuple[
     scheme = design.scheme
     if any(role.name.casefold() == name.casefold() for role in scheme.roles):
         raise Contradiction(f"There is a role called '{name}' already.", "name")
-    steps = (Step("base", "base", Mix(((pot, 1.0),), "water", 1.0)),) if pot else ()
+    steps = (first_step(pot),) if pot else ()
     role = Role(slug(name, scheme.role_by_id), name, (("rank", Recipe(steps)),) if steps else ())
     return with_scheme(design, scheme.with_role(role)), role
 

@@ -4,6 +4,8 @@ Composing takes about a second a view, so it is done once, when a part changes; 
 kept as data beside this package and read by ``catalogue``.
 """
 
+from dataclasses import asdict
+
 from shapely.ops import unary_union
 
 from ..errors import UnknownName
@@ -11,6 +13,7 @@ from ..geometry import affine
 from ..geometry.outline import number, to_d
 from ..geometry.polygon import path_of, pieces_of
 from .assembly import Assembly
+from .edging import Edging, edging_of
 from .figure import Figure
 from .overlap import UNIT_MM, Layers
 from .part import PARTS, Draw
@@ -107,7 +110,7 @@ def _stacked(figure: Figure, view: str) -> Layers:
 
 def drafted_view(stack: Layers) -> dict:
     """One view as a JSON-ready mapping: drawing, overlay and measurements."""
-    shades = overlay(stack)
+    shades, edging = overlay(stack), edging_of(stack)
     textures = sorted({area.tex for area in stack.areas if area.tex})
     return {
         "name": stack.view,
@@ -123,7 +126,7 @@ def drafted_view(stack: Layers) -> dict:
             {"kind": shade.kind, "name": shade.name, "alpha": shade.alpha, "d": path_of(shade.shape, 0.15)}
             for shade in shades
         ],
-        "areas": [_measured(stack, name, shades) for name in stack.names()],
+        "areas": [_measured(stack, name, shades, edging[name]) for name in stack.names()],
         "seams": [list(seam) for seam in stack.seams()],
         "sites": [
             {
@@ -139,7 +142,7 @@ def _tags(area):
     return {"tags": list(area.tags)} if area.tags else {}
 
 
-def _measured(stack, name, shades):
+def _measured(stack, name, shades, edging: Edging):
     shape = stack.seen(name)
     first = next(area for area in stack.areas if area.name == name)
     x, y, radius = stack.label_point(name)
@@ -150,5 +153,5 @@ def _measured(stack, name, shades):
         "surface_mm2": round(mm2 * RELIEF[first.shade], 2), "pieces": len(pieces_of(shape)),
         "alone_mm2": round(stack.alone_mm2(name), 2), "outline_mm": outline, "covered_mm": covered, "rim_mm": rim,
         "label": [x, y], "room": round(radius * 2 * UNIT_MM, 2),
-        "true_colour": round(bare_share(shape, shades), 2), "visible": path_of(shape, 0.3),
+        "true_colour": round(bare_share(shape, shades), 2), "visible": path_of(shape, 0.3), **asdict(edging),
     }  # fmt: skip

@@ -3,13 +3,19 @@
 Lengths are mm and areas mm², except drawing coordinates, which are units of 0.1 mm.
 """
 
-from dataclasses import asdict, dataclass
+from collections.abc import Iterable
+from dataclasses import asdict, dataclass, replace
 from functools import cached_property
 
 from ..geometry.rings import Box, Ring, box_of_path, rings_of
+from .extent import NOTHING, Extent, united
 
 #: before an area's name: the whole of that area as a site, for patterns of cloth
 CLOTH = "cloth."
+#: the area that is the rim of a base; mm² up to which glass is a lens; mm that a brush has between the features of a face
+RIM, LENS_MM2, SKIN_ROOM = "base.rim", 6.0, 1.4
+#: of edges that were not told apart by how they face: level or facing up, and facing up
+LEVEL, UPWARD = 0.55, 0.25
 
 
 @dataclass(frozen=True)
@@ -77,6 +83,25 @@ class SeenArea:
     true_colour: float
     #: path text of what is seen, as it is drawn
     visible: str
+    #: mm of edge that stands over what is beneath; of that, level or facing up, and facing up; of seams and drawn lines in it;
+    #: corners. None in drawings that were measured before these were
+    free_mm: float | None = None
+    exposed_mm: float = 0.0
+    sharp_mm: float = 0.0
+    foot_mm: float = 0.0
+    line_mm: float = 0.0
+    corners: int = 0
+
+    @property
+    def extent(self) -> Extent:
+        """What of it a brush has to go over."""
+        if self.free_mm is None:
+            free = max(0.0, self.outline_mm - self.covered_mm)
+            return Extent(self.surface_mm2, free, free * LEVEL, free * UPWARD, self.covered_mm, 0.0, 0, 1, self.room)
+        return Extent(
+            self.surface_mm2, self.free_mm, self.exposed_mm, self.sharp_mm, self.foot_mm, self.line_mm, self.corners,
+            1, self.room,
+        )  # fmt: skip
 
     @cached_property
     def rings(self) -> tuple[Ring, ...]:
@@ -146,6 +171,17 @@ class PlateArea:
     depth: float = 0.0
     #: share of its edge that is the figure's own outline, where light catches and hands rub, 0 to 1
     edge_exposure: float = 0.0
+    #: what of it a brush has to go over, the views added up
+    extent: Extent = NOTHING
+
+
+def _as_painted(name: str, seen: list[SeenArea]) -> Extent:
+    """What a brush goes over on an area, by what it is: one piece; a rim, a lens; skin, whose features leave little room."""
+    extent, material = united(one.extent for one in seen), seen[0].material
+    rim = extent.surface_mm2 if name == RIM else 0.0
+    lens = max(one.pieces for one in seen) if material == "glass" and extent.surface_mm2 <= LENS_MM2 else 0
+    room = min(extent.room_mm, SKIN_ROOM) if material == "skin" else extent.room_mm
+    return replace(extent, pieces=1, rim_mm2=rim, lenses=lens, room_mm=room)
 
 
 @dataclass(frozen=True, eq=False)
@@ -183,7 +219,17 @@ class Plate:
             visibility=round(min(mm2 / alone, 1), 2) if alone else 1.0,
             depth=round(min(sum(one.covered_mm for one in seen) / outline, 1), 2),
             edge_exposure=round(min(sum(one.rim_mm for one in seen) / outline, 1), 2),
+            extent=_as_painted(name, seen),
         )
+
+    @cached_property
+    def extent(self) -> Extent:
+        """What a brush goes over on the whole figure."""
+        return self.extent_of(self.areas)
+
+    def extent_of(self, names: Iterable[str]) -> Extent:
+        """What a brush goes over on the areas of those names."""
+        return united(self.areas[name].extent for name in names)
 
     @cached_property
     def sites(self) -> dict[str, tuple[Site, ...]]:

@@ -6,12 +6,11 @@ from statistics import median
 
 import numpy as np
 
-from ..colour.difference import differences
 from ..errors import OutOfRange
 from ..paints.paint import Film, mixed
-from ..recipes.step import Mix
-from .coverage import tolerance_of
-from .surface import Surface, coated, solid, stacked
+from ..recipes.step import EVEN, Mix
+from .coverage import coverages_of
+from .surface import Surface
 
 #: how far a paint may be taken from what was predicted
 LEAST, MOST = 0.25, 4.0
@@ -59,16 +58,9 @@ def hiding_found(mix: Mix, ground: Surface, coats: int) -> float | None:
 
     The middle of the factors, between 1/4 and 4, for which ``coats`` are enough and one less is not.
     """
-    film = mix.film
-    goal, allowed, thickness = solid(film).labs, tolerance_of(film), film.thickness(mix.dilution)
     factors = LEAST * (MOST / LEAST) ** (np.arange(81) / 80)
-    scaled = replace(film, absorption=np.outer(factors, film.absorption), scattering=np.outer(factors, film.scattering))
-    surface, before = stacked([ground] * len(factors)), np.zeros(len(factors), bool)
-    for at in range(coats):
-        surface = coated(surface, scaled, thickness)
-        if at == coats - 2:
-            before = differences(surface.labs, goal) <= allowed
-    fits = factors[(differences(surface.labs, goal) <= allowed) & ~before]
+    films = [(_scaled(mix.film, factor), mix.dilution, EVEN) for factor in factors.tolist()]
+    fits = factors[[one.coats == coats for (one,) in coverages_of(films, ground.at(None))]]
     return median(fits.tolist()) if len(fits) else None
 
 

@@ -1,4 +1,4 @@
-"""How many coats it takes until the ground no longer shows."""
+"""How many coats it takes until the eye is content: even, or at the mix's full colour."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -6,70 +6,91 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..colour.difference import differences
-from ..colour.film import opaque
-from ..colour.reflectance import to_air, xyz_of
-from ..colour.spaces import Lab, labs_of
+from ..colour.spaces import Lab
 from ..paints.paint import STANDARD_SOLIDS, Film
-from ..recipes.step import MOST_COATS
+from ..recipes.step import EVEN, MOST_COATS
 from .surface import VIEWS, Surface, coated, solid, stacked
 
-#: CIEDE2000 to the opaque colour that counts as covered, for paints that hide ...
+#: how far a brushed coat is thinner or thicker from place to place, as a share of it; coats vary independently of each other
+SPREAD = 0.30
+#: the same of a metal, whose flakes lie along the strokes
+SPREAD_METAL = 0.45
+#: CIEDE2000 to the full colour within which a single even coat counts: what is farther is an even veil, no cover
+ONE_COAT = 3.0
+#: CIEDE2000 to the opaque colour that counts as the full colour of paints that hide ...
 COVERED = 2.0
-#: ... and as good enough for transparent and semi-transparent ones
+#: ... and of transparent and semi-transparent ones
 GOOD_ENOUGH = 5.0
-#: nobody paints more coats than this; beyond it the answer is another ground
+#: nobody paints more coats than this to reach a full colour; beyond it the answer is another ground
 LIMIT = 60
-#: most answers are at most this; more coats are tried only where these do not cover
-USUAL = 12
 
 
 @dataclass(frozen=True)
 class Coverage:
     """How a paint covers a ground."""
 
-    #: coats until within tolerance; None if not within ``LIMIT``
+    #: coats until it is even, or within reach of its full colour; None if so many as are tried do not do
     coats: int | None
-    tolerance: float
-    #: CIEDE2000 to the opaque colour left after those coats
-    left: float
+    #: CIEDE2000 that is allowed: between thin and thick places, or to the full colour
+    allowed: float
+    #: CIEDE2000 between thin and thick places that is left after those coats
+    uneven: float
+    #: CIEDE2000 that is left to the full colour after those coats
+    apart: float
+    #: whether its full colour was asked for
+    full: bool = False
 
     @property
     def laid(self) -> int:
         """Coats a painter lays: at least one, at most twelve."""
         return MOST_COATS if self.coats is None else min(max(1, self.coats), MOST_COATS)
 
+    @property
+    def left(self) -> float:
+        """CIEDE2000 that is left of what was asked for."""
+        return self.apart if self.full else self.uneven
+
 
 def tolerance_of(film: Film) -> float:
-    """The difference that counts as covered: 2 for paints that hide, 5 for those that never quite do."""
+    """The difference within which a colour counts as full: 2 for paints that hide, 5 for those that never quite do."""
     return GOOD_ENOUGH if film.opacity in ("transparent", "semi-transparent") else COVERED
 
 
 def coverage(
-    film: Film, ground: Surface, dilution: float = 0.0, tolerance: float | None = None, limit: int = LIMIT
+    film: Film, ground: Surface, dilution: float = 0.0, even: float = EVEN, full: float | None = None
 ) -> Coverage:
-    """Smallest number of brushed coats that brings ``ground`` within tolerance of the opaque colour.
-
-    dilution: parts of water or clear medium to one of paint.
-    """
-    one = ground.at(None)
-    return coverages(film, one, dilution, tolerance, limit)[0]
+    """Smallest number of brushed coats that covers one ground; as ``coverages``."""
+    return coverages(film, ground.at(None), dilution, even, full=full)[0]
 
 
 def coverages(
-    film: Film, grounds: Surface, dilution: float = 0.0, tolerance: float | None = None, limit: int = LIMIT
+    film: Film,
+    grounds: Surface,
+    dilution: float = 0.0,
+    even: float = EVEN,
+    limit: int = MOST_COATS,
+    *,
+    full: float | None = None,
 ) -> tuple[Coverage, ...]:
-    """``coverage`` of many grounds, (n, 16), at once."""
-    allowed = tolerance_of(film) if tolerance is None else tolerance
-    left = _left_after(film, grounds, film.thickness(dilution), min(limit, USUAL), allowed)
-    if limit > USUAL and (left.min(1) > allowed).any():
-        left = _left_after(film, grounds, film.thickness(dilution), limit, allowed)
-    return _told(left, allowed)
+    """Smallest number of brushed coats that covers each of many grounds, (n, 16).
+
+    dilution: parts of water or clear medium to one of paint; even: CIEDE2000 allowed between where they lie thin and where
+    thick; limit: coats that are tried. full: coats are counted until no more CIEDE2000 than this is left to the full colour
+    instead, up to ``LIMIT``; ``tolerance_of`` tells what counts as reached.
+    After n coats of thickness t thin and thick places have n t (1 -+ 0.3 / sqrt n), 0.45 for a metal, which is looked at from every side.
+    """
+    most = limit if full is None else LIMIT
+    counts = np.arange(1, most + 1)
+    uneven, apart, veil = _seen(film, grounds.at((slice(None), None)), film.thickness(dilution), counts)
+    allowed = even if full is None else full
+    good = apart <= allowed if full is not None else (uneven <= allowed) & ~((counts == 1) & veil)
+    return tuple(_told(*one, allowed, full is not None) for one in zip(good, uneven, apart, strict=True))
 
 
 def coverages_of(
-    films: Sequence[tuple[Film, float, float]], grounds: Surface, limit: int = LIMIT
+    films: Sequence[tuple[Film, float, float]], grounds: Surface, limit: int = MOST_COATS
 ) -> tuple[tuple[Coverage, ...], ...]:
-    """``coverages`` of many films at once over the same grounds, (n, 16). films: each with its dilution and tolerance."""
+    """``coverages`` of many films at once over the same grounds, (n, 16). films: each with its dilution and unevenness."""
     flat = [at for at, (film, _, _) in enumerate(films) if film.flake is None] if not grounds.glints else []
     found: dict[int, tuple[Coverage, ...]] = {}
     if flat:
@@ -81,56 +102,66 @@ def coverages_of(
             STANDARD_SOLIDS,
         )
         thick = np.array([films[at][0].thickness(films[at][1]) for at in flat])[:, None, None]
-        every = grounds.at((None, slice(None), None))
-        layers = coated(every, stack, thick * np.arange(1, USUAL + 1))
-        first = np.broadcast_to(every.labs, (len(flat), *every.labs.shape[1:]))
-        goals = labs_of(xyz_of(to_air(opaque(stack.absorption, stack.scattering))))
-        left = differences(np.concatenate([first, layers.labs], 2), goals)
-        for at, one in zip(flat, left, strict=True):
-            allowed = films[at][2]
-            if (one.min(1) <= allowed).all():
-                found[at] = _told(one, allowed)
+        counts = np.arange(1, limit + 1)
+        uneven, apart, veil = _seen(stack, grounds.at((None, slice(None), None)), thick, counts)
+        for at, ragged, left, thin in zip(flat, uneven, apart, veil, strict=True):
+            good = (ragged <= films[at][2]) & ~((counts == 1) & thin)
+            found[at] = tuple(_told(*one, films[at][2], False) for one in zip(good, ragged, left, strict=True))
     return tuple(
-        found[at] if at in found else coverages(film, grounds, dilution, tolerance, limit)
-        for at, (film, dilution, tolerance) in enumerate(films)
+        found[at] if at in found else coverages(film, grounds, dilution, even, limit)
+        for at, (film, dilution, even) in enumerate(films)
     )
 
 
-def _told(left: np.ndarray, allowed: float) -> tuple[Coverage, ...]:
-    """The first of the coats that leave so much, (n, coats + 1), that is within the tolerance."""
-    within = left <= allowed
-    found = []
-    for at, first in enumerate(within.argmax(1).tolist()):
-        covers = bool(within[at, first])
-        found.append(Coverage(first if covers else None, allowed, float(left[at, first if covers else -1])))
-    return tuple(found)
+def _seen(film: Film, every: Surface, thickness, counts: np.ndarray) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
+    """After each number of coats: CIEDE2000 between thin and thick places, that to the full colour, and whether it is a
+    veil: beyond reach of that colour and not because it is brighter and more saturated; each (..., grounds, counts).
 
-
-def _left_after(film: Film, grounds: Surface, thickness: float, most: int, allowed: float) -> np.ndarray:
-    """CIEDE2000 that is left to the opaque colour after no coat, one, and so on, (n, most + 1).
-
-    So many coats of a flat film over a ground without metal are one film so many times as thick: all are seen at once.
-    Where there is metal coats are laid one by one, until all grounds are within ``allowed``.
+    every: grounds with an axis for the counts before the bands.
     """
     goal = solid(film)
-    if film.flake is None and not grounds.glints:
-        every = grounds.at((slice(None), None))
-        layers = coated(every, film, thickness * np.arange(1, most + 1))
-        seen = np.concatenate([every.labs, layers.labs], 1)
-        return differences(seen, goal.labs)
-    views = tuple(VIEWS) if film.flake else ("middling",)
-    surface, left = grounds, []
-    for _ in range(most + 1):
-        left.append(_left(surface, goal, views))
-        if (np.min(left, 0) <= allowed).all():
-            break
-        surface = coated(surface, film, thickness)
-    return np.stack(left, 1)
+    swing = (SPREAD_METAL if film.flake else SPREAD) / np.sqrt(counts)
+    thin, mean, thick = (_laid(every, film, thickness, counts, factor) for factor in (1 - swing, 1.0, 1 + swing))
+    uneven = apart = None
+    for view in VIEWS if film.flake else ("middling",):
+        seen, wanted = mean.labs_from(view), goal.labs_from(view)
+        ragged, left = differences(thin.labs_from(view), thick.labs_from(view)), differences(seen, wanted)
+        uneven = ragged if uneven is None else np.maximum(uneven, ragged)
+        apart = left if apart is None else np.maximum(apart, left)
+    seen, wanted = mean.labs, goal.labs
+    livelier = (seen[..., 0] >= wanted[..., 0]) & (_chroma(seen) >= _chroma(wanted))
+    return uneven, apart, (apart > ONE_COAT) & ~livelier
 
 
-def _left(surface: Surface, goal: Surface, views: tuple[str, ...]) -> np.ndarray:
-    """CIEDE2000 that is left; of a metal from where it differs most, or a grey undercoat would pass for steel."""
-    return np.max([differences(surface.labs_from(view), goal.labs_from(view)) for view in views], 0)
+def _laid(every: Surface, film: Film, thickness, counts: np.ndarray, factor) -> Surface:
+    """Every number of coats on every ground, each ``factor`` as thick as usual.
+
+    So many coats of one film are one film so many times as thick, except over metal, where each sees what is left of its
+    flash.
+    """
+    if film.flake or not every.glints:
+        return coated(every, film, thickness * counts * factor)
+    surface = coated(every, film, thickness * factor * np.ones(len(counts)))
+    for at in range(1, int(counts.max())):
+        surface = coated(surface, film, thickness * factor).where(counts > at, surface)
+    return surface
+
+
+def _chroma(labs: np.ndarray) -> np.ndarray:
+    return np.hypot(labs[..., 1], labs[..., 2])
+
+
+def _told(good: np.ndarray, uneven: np.ndarray, apart: np.ndarray, allowed: float, full: bool) -> Coverage:
+    """The first number of coats that is good."""
+    at = int(good.argmax())
+    covers = bool(good[at])
+    return Coverage(
+        at + 1 if covers else None,
+        allowed,
+        float(uneven[at if covers else -1]),
+        float(apart[at if covers else -1]),
+        full,
+    )
 
 
 def coat_by_coat(film: Film, ground: Surface, dilution: float, coats: int) -> tuple[Lab, ...]:

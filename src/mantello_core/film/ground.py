@@ -7,14 +7,20 @@ import numpy as np
 
 from ..colour.spaces import Lab
 from ..errors import OutOfRange
+from ..figures.extent import Extent
 from ..paints.paint import Paint
+from ..recipes.first_step import base_thinned
+from ..recipes.handwork import Circumstances, ground_seconds, seconds_of
 from ..recipes.place import usual_places
+from ..recipes.step import Step
 from ..recipes.technique import Technique, techniques
 from .surface import Surface, blended, coated, solid, stacked
 from .tones import Tones, tones_of
 
 #: coats of the pot laid over the aerosol
 POT_COATS = 1
+#: parts of water to one of the pot
+POT_WATER = 1 / 3
 
 
 @dataclass(frozen=True)
@@ -32,10 +38,16 @@ class GroundCoat:
         """Tool, speed and drying."""
         return techniques()[self.kind]
 
+    def seconds(self, extent: Extent, around: Circumstances) -> float:
+        """Hands-on seconds for one figure, all of which is ``extent``."""
+        if self.kind == "undercoat":
+            return ground_seconds("can", extent.surface_mm2, around)
+        return seconds_of(Step(self.step, self.kind, base_thinned(((self.paint, 1.0),))), extent, 1, around)
+
     @property
     def words(self) -> str:
-        """What it is laid with; a pot is thinned 1 : 1."""
-        return self.paint.name if self.kind == "undercoat" else f"{self.paint.name} 1, water 1"
+        """What it is laid with; a pot is thinned 3 : 1."""
+        return self.paint.name if self.kind == "undercoat" else f"{self.paint.name} 3, water 1"
 
 
 @dataclass(frozen=True)
@@ -59,7 +71,7 @@ class Ground:
         if self.pot_coat:
             film = self.pot_coat.film
             for _ in range(POT_COATS):
-                found = coated(found, film, film.thickness(1.0))
+                found = coated(found, film, film.thickness(POT_WATER))
         return found
 
     @cached_property

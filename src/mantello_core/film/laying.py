@@ -1,7 +1,7 @@
 """What the steps of a recipe leave on all places of a piece, and on many grounds, at once."""
 
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -13,7 +13,7 @@ from ..recipes.technique import Technique
 from .calibration import Calibration, calibrated_film
 from .coverage import Coverage, coverages, coverages_of, tolerance_of
 from .finish import varnished, wiped
-from .surface import Surface, blended, coated, stained, wash_thickness, washed
+from .surface import Surface, blended, coated, glazed, stained, wash_thickness, washed
 
 #: a dab is thicker than a brushed coat
 DAB = 1.5
@@ -60,7 +60,7 @@ def followed(recipe: Recipe, start: Surface, calibrations: tuple[Calibration, ..
     """
     for step in recipe.steps:
         film = calibrated_film(step.mix, calibrations)
-        covers = _covers(step, film, start) if step.kind == "base" else None
+        covers = _covers(step, film, start, recipe.even) if counts_coats(step) else None
         coats = np.array(
             [step.coats or one.laid for one in covers] if covers else [step.coats or 1] * len(start.diffuse)
         )
@@ -77,13 +77,15 @@ def followed(recipe: Recipe, start: Surface, calibrations: tuple[Calibration, ..
 
 def coats_laid(recipe: Recipe, start: Surface, calibrations: tuple[Calibration, ...] = ()) -> np.ndarray:
     """Coats of every step on many grounds, (grounds, steps), without following what no count depends on."""
-    asked = [at for at, step in enumerate(recipe.steps) if step.kind == "base" and step.coats is None]
+    asked = [at for at, step in enumerate(recipe.steps) if counts_coats(step) and step.coats is None]
     told = [[step.coats or 1] * len(start.diffuse) for step in recipe.steps]
     if asked:
-        for at, one in enumerate(followed(Recipe(recipe.steps[: asked[-1]]), start, calibrations)):
+        for at, one in enumerate(followed(replace(recipe, steps=recipe.steps[: asked[-1]]), start, calibrations)):
             told[at], start = one.coats.tolist(), one.after
         last = recipe.steps[asked[-1]]
-        told[asked[-1]] = [one.laid for one in _covers(last, calibrated_film(last.mix, calibrations), start)]
+        told[asked[-1]] = [
+            one.laid for one in _covers(last, calibrated_film(last.mix, calibrations), start, recipe.even)
+        ]
     return np.array(told, int).reshape(len(recipe.steps), len(start.diffuse)).T
 
 
@@ -91,19 +93,28 @@ def first_covers(
     recipes: Iterable[Recipe], start: Surface, calibrations: tuple[Calibration, ...] = ()
 ) -> dict[Recipe, tuple[Coverage, ...]]:
     """For recipes that begin with a base, how that covers every ground, (grounds, places, 16), all at once."""
-    known = [one for one in dict.fromkeys(recipes) if one.steps and one.steps[0].kind == "base"]
-    films = [
-        (calibrated_film(step.mix, calibrations), step.mix.dilution, tolerance_of(step.mix.film))
-        for step in (one.steps[0] for one in known)
-    ]
+    known = [one for one in dict.fromkeys(recipes) if one.steps and counts_coats(one.steps[0])]
+    even = [one for one in known if not one.steps[0].manner.full]
+    films = [(calibrated_film(one.steps[0].mix, calibrations), one.steps[0].mix.dilution, one.even) for one in even]
     flats = start.at((slice(None), usual_places().index(usual_places().flats)))
-    return dict(zip(known, coverages_of(films, flats), strict=True))
+    found = dict(zip(even, coverages_of(films, flats), strict=True))
+    for one in known:
+        if one not in found:
+            found[one] = _covers(one.steps[0], calibrated_film(one.steps[0].mix, calibrations), start, one.even)
+    return found
 
 
-def _covers(step: Step, film: Film, start: Surface) -> tuple[Coverage, ...]:
-    """How a step covers; what counts as covered is told by the mix as predicted, whatever was learned of its paints."""
+def counts_coats(step: Step) -> bool:
+    """Whether a step is laid until it covers: a base of a paint that does; what is transparent by nature never covers."""
+    return step.kind == "base" and not all(pot.transparent for pot in step.mix.paints)
+
+
+def _covers(step: Step, film: Film, start: Surface, even: float) -> tuple[Coverage, ...]:
+    """How a step covers the places where it shows most."""
     shown = start.at((slice(None), usual_places().index(step.technique.shown)))
-    return coverages(film, shown, step.mix.dilution, tolerance_of(step.mix.film))
+    return coverages(
+        film, shown, step.mix.dilution, even, full=tolerance_of(step.mix.film) if step.manner.full else None
+    )
 
 
 def after_coat(step: Step, film: Film, surface: Surface) -> Surface:
@@ -117,6 +128,8 @@ def _spread(step: Step, film: Film, surface: Surface, reach: _Reach) -> Surface:
     effect, dilution = step.technique.effect, step.mix.dilution
     if effect == "dabs":
         return blended(surface, coated(surface, film, film.thickness(dilution) * DAB), reach.touched)
+    if effect == "glaze":
+        return glazed(surface, film, dilution)
     if effect in ("wash", "recess"):
         return washed(surface, film, dilution, recess=reach.pools)
     if effect == "stain":

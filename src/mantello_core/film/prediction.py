@@ -6,7 +6,7 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import UnknownName
 from ..memory import remembered
-from ..recipes.step import Recipe, Step
+from ..recipes.step import EVEN, Recipe, Step
 from .calibration import Calibration
 from .coverage import Coverage
 from .ground import Ground
@@ -14,8 +14,8 @@ from .laying import Laid, coats_laid, followed
 from .surface import Surface, stacked
 from .tones import Tones, tones_of
 
-#: coats to cover from which on a mix counts as hard
-HARD = 5
+#: coats until it is even from which on a mix counts as hard, and on a centrepiece, which is laid evener
+HARD, HARD_CENTREPIECE = 4, 6
 
 
 @dataclass(frozen=True)
@@ -40,12 +40,17 @@ class Outcome:
     @property
     def hard(self) -> bool:
         """Whether the ground takes many coats to cover, or never is."""
-        return self.coverage is not None and (self.coverage.coats is None or self.coverage.coats >= HARD)
+        return self.coverage is not None and is_hard(self.coverage)
 
     @property
     def change(self) -> float:
         """CIEDE2000 the step is worth where it shows most."""
         return difference(self.before, self.after)
+
+
+def is_hard(cover: Coverage) -> bool:
+    """Whether a ground takes many coats, or is never covered."""
+    return cover.coats is None or cover.coats >= (HARD_CENTREPIECE if cover.allowed < EVEN else HARD)
 
 
 @dataclass(frozen=True)

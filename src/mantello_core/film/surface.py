@@ -17,7 +17,12 @@ VIEWS = {"facing": (1.8, 1.05), "middling": (0.9, 1.1), "turned": (0.35, 1.25)}
 MEAN_GAIN = 0.915
 #: wet µm of a neat wash on raised parts and in recesses, and how each changes with dilution
 WASH_RAISED, WASH_RAISED_POWER = 8.0, -0.33
-WASH_RECESS, WASH_RECESS_POWER = 70.0, 0.08
+WASH_RECESS, WASH_RECESS_POWER = 50.0, 0.08
+#: pigment that settles in a wash's clear binder darkens and does not hide: share of its scattering that is left, and what
+#: binds with it as black, as a share of its mean absorption
+SETTLED, BLACKENED = 0.2, 0.2
+#: film of a glaze, drawn out with an unloaded brush, as a share of a brushed coat
+GLAZE = 0.1
 #: wet µm of a one-coat stain, laid generously and not pulled off
 STAIN_RAISED, STAIN_RECESS = 20.0, 62.0
 #: how far a wash dulls a metal's flash
@@ -196,8 +201,16 @@ def wash_thickness(film: Film, dilution: float) -> tuple[float, float]:
 def washed(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
     """The surface after a wash has dried on it. recess: whether it lies in a recess, one for all or one a surface."""
     raised_film, recess_film = wash_thickness(film, dilution)
-    dried = coated(surface, film, np.where(recess, recess_film, raised_film))
+    settled = replace(
+        film, scattering=film.scattering * SETTLED, absorption=film.absorption + BLACKENED * film.absorption.mean()
+    )
+    dried = coated(surface, settled, np.where(recess, recess_film, raised_film))
     return replace(dried, matt=np.maximum(surface.matt, WASH_MATT))
+
+
+def glazed(surface: Surface, film: Film, dilution: float) -> Surface:
+    """The surface after a glaze: a coat drawn out so thin that it tints and softens."""
+    return coated(surface, film, film.thickness(dilution) * GLAZE)
 
 
 def stained(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:

@@ -9,6 +9,7 @@ from ..film.finish import VARNISHES
 from ..film.surface import grey, solid, stained
 from ..memory import remembered
 from ..paints.paint import Paint
+from ..recipes.first_step import base_thinned
 from ..recipes.method import METHODS
 from ..recipes.step import Manner, Mix, Recipe, Step
 from .choosing import light_order, shade_mix
@@ -33,7 +34,7 @@ PALE_GROUND = grey(0.78)
 MOST_WATER = 20.0
 #: thinning of each piece of work: diluent and parts to one of paint
 _THINNED = {
-    "base": ("water", 1.0), "relay": ("water", 1.0), "layer": ("water", 1.0), "highlight": ("water", 0.5),
+    "layer": ("water", 1.0), "highlight": ("water", 0.5),
     "edge": ("water", 0.34), "dot": ("water", 0.34), "line": ("water", 0.5), "pale": ("water", 0.5),
 }  # fmt: skip
 _RELAID = Manner(share=0.8)
@@ -108,9 +109,11 @@ def _step(piece: str, base: Mix, pots: tuple[Paint, ...], lights: dict[str, Mix]
     if piece in LIGHTS:
         return Step("", piece, _thinned(lights[piece], piece)) if piece in lights else None
     if piece == "base":
-        return Step("", "base", _thinned(base, "base"))
+        return Step("", "base", base_thinned(base.parts))
     if piece == "relay":
-        return Step("", "layer", _thinned(base, piece), 1, "raised surfaces, the shade left in the recesses", _RELAID)
+        return Step(
+            "", "layer", base_thinned(base.parts), 1, "raised surfaces, the shade left in the recesses", _RELAID
+        )
     if piece in ("shade", "recess"):
         wash = shade_mix(base, pots)
         return Step("", piece, wash) if wash else None

@@ -8,6 +8,7 @@ from ..errors import UnknownName
 from ..memory import remembered
 from ..paints.paint import Paint
 from ..paints.range import digest_of_ranges, paint, paints
+from ..recipes.first_step import first_step
 from ..recipes.method import METHODS
 from ..recipes.step import Mix, Recipe, Step
 from .choosing import light_order, shade_mix
@@ -28,7 +29,7 @@ def started(pot: Paint, tier: str = "rank", method: str = "classic") -> Recipe:
         raise UnknownName("method", method, list(METHODS), "method")
     if pot.kind == "metallic":
         return _metal(pot)
-    steps = [Step("base", "base", Mix(((pot, 1.0),), "water", 1.0))]
+    steps = [first_step(pot)]
     for kind in METHODS[method].quick[tier != "rank"]:
         mix = _mix(kind, pot)
         if mix:

@@ -1,18 +1,19 @@
 """What every figure gets besides its colours, as pieces of work: who, where, how long, with what."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from random import Random
 
 from ..army.tree import Army
 from ..design.design import Design
 from ..errors import UnknownName
 from ..figures.exposure import exposure
+from ..figures.extent import Extent
 from ..figures.vocabulary import group_of
 from ..paints.range import paint
+from ..recipes.handwork import Circumstances, ground_seconds, seconds_of
 from ..recipes.quantity import millilitres
 from ..recipes.step import Mix, Step
-from ..recipes.technique import techniques
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Plant, finishing_data
 
@@ -92,7 +93,7 @@ def pieces_of(design: Design, one: FigureClass) -> tuple[Piece, ...]:
     ]
     if finishing.touch_up:
         found.append(_hand("touch-up", "touch-up", "Touch up what was held", TOUCH_UP))
-    found += _coats(finishing, one, design.dirt_level)
+    found += _coats(finishing, one, design.dirt_level, design.evenings.pace)
     if "Base" in groups:
         found += [_plant(plant) for plant in finishing.basing.plants if plant.in_ten]
     return tuple(sorted(found, key=lambda piece: piece.place))
@@ -134,46 +135,57 @@ def _masks(design: Design, one: FigureClass) -> Iterable[Piece]:
             yield _hand(f"unmask-{role_id}", "unmask", f"Mask of {role.name} off", MASK, role=role_id)
 
 
-def _coats(finishing: Finishing, one: FigureClass, level: int) -> Iterable[Piece]:
+def _coats(finishing: Finishing, one: FigureClass, level: int, pace: str) -> Iterable[Piece]:
     passes = [
-        piece for at, each in enumerate(finishing.dirt) if level and (piece := _dirt(each, one, level, float(at)))
+        piece for at, each in enumerate(finishing.dirt) if level and (piece := _dirt(each, one, level, float(at), pace))
     ]
     yield from passes
-    whole = sum(area.surface_mm2 for area in one.plate.areas.values())
+    whole, around = one.plate.extent, Circumstances(one.tier, pace, len(one.ordinals))
     if finishing.barrier and any(piece.stage == SOLVENT for piece in passes):
-        yield _varnish(finishing, "barrier", "Barrier varnish", finishing.barrier, BARRIER, whole, 1)
+        yield _varnish(finishing, "barrier", "Barrier varnish", finishing.barrier, BARRIER, whole, 1, around)
     if finishing.varnish:
         stage = LAST if finishing.varnish_last else VARNISH
         coats = USES[finishing.use][0]
         yield _varnish(
-            finishing, "varnish", f"{finishing.varnish.capitalize()} varnish", finishing.varnish, stage, whole, coats
+            finishing,
+            "varnish",
+            f"{finishing.varnish.capitalize()} varnish",
+            finishing.varnish,
+            stage,
+            whole,
+            coats,
+            around,
         )
     shiny = tuple(name for name, cell in one.cells.items() if cell.role in finishing.shiny)
     if shiny:
-        surface = sum(one.plate.areas[name].surface_mm2 for name in shiny)
+        gloss = one.plate.extent_of(shiny)
         step = Step("shine", "varnish", Mix(((paint("brush-varnish-gloss"), 1.0),)), 1)
-        yield Piece("shine", "Gloss on lenses and water", LAST if finishing.varnish_last else GLOSS, step.seconds(surface, 1),
-                    step.drying * 60, surface, shiny, step, order=1.0)  # fmt: skip
+        yield Piece("shine", "Gloss on lenses and water", LAST if finishing.varnish_last else GLOSS, seconds_of(step, gloss, 1, around),
+                    step.drying * 60, gloss.surface_mm2, shiny, step, order=1.0)  # fmt: skip
 
 
-def _varnish(finishing: Finishing, id_: str, name: str, finish: str, stage: int, surface: float, coats: int) -> Piece:
+def _varnish(
+    finishing: Finishing, id_: str, name: str, finish: str, stage: int, whole: Extent, coats: int, around: Circumstances
+) -> Piece:
     step = Step(id_, "varnish", Mix(((paint(finishing.product(finish)), 1.0),)), coats)
     if finishing.can:
-        spray = techniques()["undercoat"]
-        seconds = coats * (spray.handling + surface / spray.rate)
+        seconds = coats * ground_seconds("can", whole.surface_mm2, around)
     else:
-        seconds = step.seconds(surface, coats)
-    return Piece(id_, name, stage, seconds, step.drying * 60, surface, (), step, coats)
+        seconds = seconds_of(step, whole, coats, replace(around, tier="rank"))
+    return Piece(id_, name, stage, seconds, step.drying * 60, whole.surface_mm2, (), step, coats)
 
 
-def _dirt(each: DirtPass, one: FigureClass, level: int, order: float) -> Piece | None:
+def _dirt(each: DirtPass, one: FigureClass, level: int, order: float, pace: str) -> Piece | None:
     areas = one.plate.areas
     reached = {name: exposure(one.plate, name, each.law, each.height) for name, cell in one.cells.items() if cell.role}
     touched = tuple(name for name, share in reached.items() if share > 0.05)
     surface = sum(areas[name].surface_mm2 * reached[name] for name in touched) * level / MOST_LEVEL
     if surface < LEAST_MM2:
         return None
-    return Piece(each.id, each.name, _dirt_stage(each), each.step.seconds(surface, 1), each.step.drying * 60, surface, touched, each.step,
+    areas_extent = one.plate.extent_of(touched)
+    reach = areas_extent.of_share(surface / areas_extent.surface_mm2)
+    seconds = seconds_of(each.step, reach, 1, Circumstances("rank", pace, len(one.ordinals)))
+    return Piece(each.id, each.name, _dirt_stage(each), seconds, each.step.drying * 60, surface, touched, each.step,
                  words=each.step.manner.note, order=order)  # fmt: skip
 
 

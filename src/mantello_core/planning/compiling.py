@@ -6,7 +6,9 @@ from dataclasses import dataclass, replace
 
 from ..calendar.evenings import Evenings
 from ..design.design import Design
+from ..figures.extent import Extent, united
 from ..passes.piece import dealt
+from ..recipes.handwork import Circumstances, seconds_of
 from ..recipes.slots import Slots
 from ..scheme.cascade import FigureClass, Resolution
 from .army_work import army_chain, army_pieces
@@ -31,9 +33,9 @@ class Work:
 
 @dataclass
 class _Worn:
-    """One role on one rank: surface and height over the classes that wear it."""
+    """One role on one rank: the most of it on one figure, and its height, over the classes that wear it."""
 
-    surface: float
+    extent: Extent
     height: float
     ordinals: list[int]
 
@@ -92,23 +94,23 @@ def _ranks(design, resolution, done, units) -> Iterator[tuple[RankWork, list[Fig
 
 
 def _rank_work(design, unit, rank, classes, done, given) -> RankWork:
-    scheme, tier, areas = design.scheme, classes[0].tier, classes[0].plate.areas
+    scheme, tier, whole = design.scheme, classes[0].tier, classes[0].plate.extent
     everyone = sorted(ordinal for one in classes for ordinal in one.ordinals)
-    surface = sum(area.surface_mm2 for area in areas.values())
+    around = Circumstances(tier, design.evenings.pace, len(everyone))
     undercoat = _chain(unit, rank, GROUND, [(
-        coat.step, coat.kind, f"{coat.kind}|{coat.words}", coat.technique.handling + surface / coat.technique.rate,
-        coat.technique.drying * 60, 1, surface, coat.name, 0, coat.paint.sprayed, False, 0.0,
+        coat.step, coat.kind, f"{coat.kind}|{coat.words}", coat.seconds(whole, around),
+        coat.technique.drying * 60, 1, whole.surface_mm2, coat.name, 0, coat.paint.sprayed, False, 0.0,
     ) for coat in scheme.ground.coats], everyone, done, 0.0)  # fmt: skip
     colours = []
-    for role_id, worn in _worn(classes, areas).items():
+    for role_id, worn in _worn(classes).items():
         role = scheme.role(role_id)
         recipe = role.recipe(tier)
-        rows = []
+        rows, wearing = [], replace(around, figures=len(worn.ordinals))
         for step, count in zip(recipe.steps, scheme.coats(recipe), strict=True):
             technique = step.technique
             rows.append((
-                step.id, step.kind, f"{step.kind}|{step.mix.words}", step.seconds(worn.surface, count),
-                scheme.drying(step) * 60, count, worn.surface * step.share, f"{role.name} {technique.verb.lower()}",
+                step.id, step.kind, f"{step.kind}|{step.mix.words}", seconds_of(step, worn.extent, count, wearing),
+                scheme.drying(step) * 60, count, worn.extent.surface_mm2 * step.share, f"{role.name} {technique.verb.lower()}",
                 technique.mess, any(pot.sprayed for pot in step.mix.paints), len(step.mix.parts) > 1,
                 step.window * 60 if step.kind == "oil" else 0.0,
             ))  # fmt: skip
@@ -131,16 +133,17 @@ def _chain(unit, rank, subject, rows, ordinals, done, height):
     return chain
 
 
-def _worn(classes, areas):
-    found: dict[str, _Worn] = {}
+def _worn(classes):
+    areas, found = classes[0].plate.areas, {}
     for one in classes:
-        mine: dict[str, tuple[float, float]] = {}
+        mine: dict[str, list[str]] = {}
         for name, cell in one.cells.items():
             if cell.role:
-                before = mine.get(cell.role, (0.0, 1e9))
-                mine[cell.role] = (before[0] + areas[name].surface_mm2, min(before[1], areas[name].z))
-        for role, (surface, height) in mine.items():
-            worn = found.setdefault(role, _Worn(surface, height, []))
-            worn.surface, worn.height = max(worn.surface, surface), min(worn.height, height)
+                mine.setdefault(cell.role, []).append(name)
+        for role, names in mine.items():
+            extent, height = united(areas[name].extent for name in names), min(areas[name].z for name in names)
+            worn = found.setdefault(role, _Worn(extent, height, []))
+            worn.extent = max(worn.extent, extent, key=lambda one: one.surface_mm2)
+            worn.height = min(worn.height, height)
             worn.ordinals += one.ordinals
     return found

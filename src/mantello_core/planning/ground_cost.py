@@ -5,11 +5,13 @@ from collections.abc import Iterable, Sequence
 import numpy as np
 
 from ..design.design import Design
+from ..figures.extent import Extent
 from ..film.calibration import Calibration
 from ..film.coverage import Coverage
 from ..film.ground import Ground
-from ..film.laying import coats_laid, first_covers
+from ..film.laying import coats_laid, counts_coats, first_covers
 from ..film.surface import stacked
+from ..recipes.handwork import Circumstances
 from ..recipes.step import Recipe
 from ..scheme.cascade import Resolution
 from ..scheme.share import painted_surface
@@ -32,7 +34,7 @@ class CoatsOn:
         return self._coats[recipe]
 
     def _counted(self, recipe: Recipe) -> np.ndarray:
-        asked = [at for at, step in enumerate(recipe.steps) if step.kind == "base" and step.coats is None]
+        asked = [at for at, step in enumerate(recipe.steps) if counts_coats(step) and step.coats is None]
         if asked != [0]:
             return coats_laid(recipe, self._start, self._calibrations)
         told = [[step.coats or 1] * len(self._start.diffuse) for step in recipe.steps]
@@ -50,6 +52,7 @@ class GroundCosts:
         recipes = {key: design.scheme.role(key[0]).recipe(key[1]) for key in self.worn}
         self.laid = CoatsOn(grounds, recipes.values(), design.scheme.calibrations)
         atoms = atoms_of(design, resolution)
+        self._pace = design.evenings.pace
         self._ranks = _ranks(resolution)
         own = [atom for atom in atoms if atom.subject.role and not atom.subject.is_ground]
         self._rest = [atom for atom in atoms if not atom.subject.role and not atom.subject.is_ground]
@@ -67,20 +70,19 @@ class GroundCosts:
         """The cost on the ground of that number."""
         rest, ground = cost_of(self._rest), self.grounds[at]
         laying = sum(
-            figures * (coat.technique.handling + surface / coat.technique.rate)
+            figures * coat.seconds(extent, Circumstances(tier, self._pace, figures))
             for coat in ground.coats
-            for _, surface, figures in self._ranks.values()
+            for tier, extent, figures in self._ranks.values()
         )
         pots = self._pots | {f"{coat.kind}|{coat.words}" for coat in ground.coats}
         minutes = rest.minutes + (self._seconds[at] + laying) / 60
         return Cost(rest.coats + int(self._coats[at]), float(minutes), len(pots))
 
 
-def _ranks(resolution: Resolution) -> dict[tuple[str, str], tuple[str, float, int]]:
-    """Of every rank of every unit its tier, a figure's painted surface, mm², and how many figures it has."""
-    found: dict[tuple[str, str], tuple[str, float, int]] = {}
+def _ranks(resolution: Resolution) -> dict[tuple[str, str], tuple[str, Extent, int]]:
+    """Of every rank of every unit its tier, all of a figure, and how many figures it has."""
+    found: dict[tuple[str, str], tuple[str, Extent, int]] = {}
     for one in resolution.classes:
-        tier, surface, figures = found.get((one.unit, one.rank), (one.tier, None, 0))
-        surface = sum(area.surface_mm2 for area in one.plate.areas.values()) if surface is None else surface
-        found[one.unit, one.rank] = tier, surface, figures + len(one.ordinals)
+        tier, extent, figures = found.get((one.unit, one.rank), (one.tier, None, 0))
+        found[one.unit, one.rank] = tier, extent or one.plate.extent, figures + len(one.ordinals)
     return found

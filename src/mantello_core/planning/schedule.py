@@ -10,8 +10,8 @@ from ..calendar.session import Session, elapsed, later
 from .style import PLAIN_STYLE, Style
 from .task import Atom, Edge
 
-#: seconds to open a pot or mix, and for a spray can
-OPENING, OPENING_SPRAY = 90.0, 300.0
+#: seconds to open, shake and thin a pot, more where paints are mixed, and to get ready to spray
+OPENING, MIXING, OPENING_SPRAY = 25.0, 40.0, 300.0
 #: number of the lot that holds all figures of a unit, for spraying: figures on sticks go through in one go
 WHOLE = -1
 #: what a wish of the painter weighs against time lost, seconds
@@ -153,7 +153,7 @@ def laid(
         task.left, task.unplaced = dict(task.figures), sum(task.figures.values())
         task.sprayed, task.mixed = task.atoms[0].sprayed, task.atoms[0].mixed
         task.worth = style.chain * weight * task.tail + (900 if task.sprayed else 0)
-        task.opens = OPENING_SPRAY if task.sprayed else OPENING
+        task.opens = OPENING_SPRAY if task.sprayed else OPENING + MIXING * task.mixed
         task.next_figure = next(iter(task.left.values()))
         task.in_one_go = _in_one_go(task)
         if moments:

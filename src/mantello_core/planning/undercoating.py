@@ -9,7 +9,7 @@ from ..colour.spaces import Lab
 from ..design.design import Design
 from ..figures.vocabulary import GROUPS
 from ..film.ground import Ground
-from ..film.prediction import HARD
+from ..film.prediction import is_hard
 from ..mixing.undercoat import grounds
 from ..scheme.cascade import Resolution
 from .cost import Cost
@@ -142,7 +142,7 @@ def _hard(design: Design, costs: GroundCosts, at: int) -> tuple[HardRole, ...]:
     for role_id, tier in costs.worn:
         role = design.scheme.role(role_id)
         recipe = role.recipe(tier)
-        if not recipe.steps or recipe.steps[0].kind != "base" or costs.laid.of(recipe)[at, 0] < HARD:
+        if recipe not in costs.laid.covers or recipe.steps[0].coats or not is_hard(costs.laid.covers[recipe][at]):
             continue
         coats = costs.laid.covers[recipe][at].coats
         old = found.get(role_id)

@@ -16,6 +16,10 @@ STEP_KINDS = (
 )  # fmt: skip
 MOST_PARTS = 12
 MOST_COATS = 12
+#: CIEDE2000 between thin and thick places of a covered area that the eye lets pass, and on a centrepiece
+EVEN, EVEN_CENTREPIECE = 2.5, 1.5
+#: share of an area from which on a layer is the panel laid again
+RELAID_FROM = 0.6
 #: minutes of a window or of drying (two weeks), signs of a tool, pose or note
 MOST_MINUTES, MOST_SIGNS = 20160.0, 160
 
@@ -64,6 +68,8 @@ class Manner:
     drying: float | None = None
     window: float | None = None
     leave: float | None = None
+    #: whether coats are laid until its full colour is reached, not only until it is even
+    full: bool = False
     #: how the figure dries
     pose: str = ""
     #: what else to remember
@@ -132,10 +138,18 @@ class Step:
             minutes = max(minutes, slower) if kind in kinds else minutes
         return minutes
 
-    def seconds(self, surface: float, coats: int) -> float:
-        """Hands-on seconds for one figure whose area is ``surface`` mm² of painted surface."""
-        technique = self.technique
-        return coats * (technique.handling + surface * self.share / technique.rate)
+    @property
+    def work(self) -> str:
+        """What the hand does: as its kind asks, sprayed if its paints are, a panel laid again up to its recesses."""
+        if all(pot.sprayed for pot in self.mix.paints):
+            return "can" if self.mix.paints[0].kind == "spray" else "spray"
+        again = self.kind == "layer" and self.manner.share is not None and self.manner.share >= RELAID_FROM
+        return "relay" if again else self.technique.work
+
+    @property
+    def worked_share(self) -> float:
+        """Share of the area that the hand goes over, 0 to 1."""
+        return self.technique.painted if self.manner.share is None else self.manner.share
 
 
 @dataclass(frozen=True)
@@ -143,6 +157,8 @@ class Recipe:
     """The steps of one role for one tier, in order."""
 
     steps: tuple[Step, ...] = ()
+    #: CIEDE2000 that thin and thick places may differ by; a role asks for less on a centrepiece
+    even: float = EVEN
 
     def step(self, step_id: str) -> Step:
         """The step of that id.

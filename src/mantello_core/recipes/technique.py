@@ -20,10 +20,8 @@ class Technique:
     kind: str
     verb: str
     tool: str
-    #: mm² of painted surface per second
-    rate: float
-    #: seconds per figure and coat besides brushing
-    handling: float
+    #: what the hand does: fill, layer, wash, stain, oil, edge, line, pin, dot, dry, dab, can or spray
+    work: str
     #: minutes until the next step may touch it
     drying: float
     #: order of mess: 0 is messiest and wants to come first
@@ -36,6 +34,8 @@ class Technique:
     reaches: tuple[str, ...] = ()
     #: share of every place that dabs touch; empty for what is laid evenly
     cover: tuple[tuple[str, float], ...] = ()
+    #: share of the area that the hand goes over
+    painted: float = 1.0
     #: minutes in which it can be lifted or wiped; 0 if it cannot
     window: float = 0.0
     #: minutes in which it must be left alone

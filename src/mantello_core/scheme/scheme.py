@@ -14,7 +14,7 @@ from ..marks.unit_codes import CodeSystem, marks_of
 from ..paints.catalogue import SHIPPED, Catalogue
 from ..paints.paint import Paint
 from ..paints.range import paint
-from ..recipes.step import Recipe, Step
+from ..recipes.step import EVEN, EVEN_CENTREPIECE, Recipe, Step
 from .aim import Aims
 from .finishing import PLAIN_FINISHING, Finishing
 from .rule import Distinction, Rule
@@ -37,12 +37,10 @@ class Role:
 
     def recipe(self, tier: str = "rank") -> Recipe:
         """The recipe for a tier, falling back towards rank and file, then to any there is."""
-        known = dict(self.recipes)
-        order = list(TIERS)
-        for name in reversed(order[: order.index(tier) + 1]):
-            if name in known:
-                return known[name]
-        return next((known[name] for name in order if name in known), Recipe())
+        known, order = dict(self.recipes), list(TIERS)
+        nearest = (*reversed(order[: order.index(tier) + 1]), *order)
+        found = next((known[name] for name in nearest if name in known), Recipe())
+        return replace(found, even=EVEN_CENTREPIECE) if tier == "centrepiece" else found
 
     def own_recipe(self, tier: str) -> Recipe | None:
         """The recipe written for just this tier."""
@@ -50,7 +48,7 @@ class Role:
 
     def with_recipe(self, tier: str, recipe: Recipe) -> "Role":
         """This role with the tier's recipe replaced."""
-        known = dict(self.recipes) | {tier: recipe}
+        known = dict(self.recipes) | {tier: replace(recipe, even=EVEN)}
         return replace(self, recipes=tuple((name, known[name]) for name in TIERS if name in known))
 
     @property

@@ -91,7 +91,7 @@ def films() -> Iterator[tuple[str, object]]:
         for on, ground in grounds.items():
             laid = coated(ground, film, film.thickness(0.5))
             yield f"{name} on {on}", (
-                coverage(film, ground, 0.0), coverage(film, ground, 1.0, tolerance=1.5, limit=6), coat_by_coat(film, ground, 0.3, 4),
+                coverage(film, ground, 0.0), coverage(film, ground, 1.0, 1.5), coverage(film, ground, 1.0, full=2.0), coat_by_coat(film, ground, 0.3, 4),
                 [washed(ground, film, 2.0, recess=recess).colour for recess in (True, False)],
                 [stained(ground, film, 0.5, recess=recess).colour for recess in (True, False)],
                 laid.colour, laid.views, blended(laid, ground, 0.3).colour,

@@ -8,11 +8,12 @@ from hypothesis import strategies as st
 from mantello_core.checks.harmony import harmony_of, hue_apart
 from mantello_core.checks.inspect import inspect
 from mantello_core.design.design import Design
-from mantello_core.design.edit import without_role
+from mantello_core.design.edit import with_step, with_undercoat, without_role
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.formats.sample import levy
-from mantello_core.recipes.step import Recipe
+from mantello_core.paints.range import paint
+from mantello_core.recipes.step import Mix, Recipe, Step
 from mantello_core.scheme.aim import THRESHOLDS, Aims, with_accepted, with_marked, with_share, with_threshold
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.rule import Column, Distinction
@@ -31,8 +32,8 @@ def aimed(design: Design, **aims) -> Design:
 def painted(design: Design, **paints: str) -> Design:
     """The design with some roles painted otherwise."""
     scheme = design.scheme
-    for role, paint in paints.items():
-        scheme = scheme.with_role(replace(scheme.role(role), recipes=(("rank", base(paint)),)))
+    for role, pot in paints.items():
+        scheme = scheme.with_role(replace(scheme.role(role), recipes=(("rank", base(pot)),)))
     return replace(design, scheme=scheme)
 
 
@@ -187,9 +188,11 @@ class Balance(RefusalCase):
         self.assertIn("share Field", check(small_design(rule("a", "army", "", "field")), "materials").worst)
 
     def test_many_coats_are_eased_by_the_undercoat_of_the_fix(self):
-        found = check(calvessa(), "coats").findings[0]
-        mended = found.fix.change(calvessa())
-        self.assertNotEqual(mended.scheme.ground, calvessa().scheme.ground)
+        thin = Step("base", "base", Mix(((paint("salt-linen"), 1.0),), "water", 2.0))
+        design = with_undercoat(with_step(calvessa(), "lantern", "rank", thin), paint("undercoat-soot"))
+        found = check(design, "coats").findings[0]
+        mended = found.fix.change(design)
+        self.assertNotEqual(mended.scheme.ground, design.scheme.ground)
         after = [one for one in check(mended, "coats").findings if one.key == found.key]
         self.assertTrue(not after or after[0].number < found.number)
 

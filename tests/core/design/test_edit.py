@@ -9,6 +9,7 @@ from mantello_core.design.design import Design
 from mantello_core.design.muster import Entry
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName, Unreadable
 from mantello_core.paints.range import paint
+from mantello_core.recipes.step import Mix, Step
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import changes
 from mantello_core.scheme.scheme import Scheme
@@ -117,7 +118,7 @@ class Recipes(RefusalCase):
         after = edit.with_step(design, "field", "leader", step).scheme.role("field")
         self.assertEqual(after.recipe("leader").steps[0].coats, 3)
         self.assertIsNone(after.recipe("rank").steps[0].coats)
-        self.assertEqual(after.recipe("centrepiece"), after.recipe("leader"))
+        self.assertEqual(after.recipe("centrepiece").steps, after.recipe("leader").steps)
 
     def test_steps_are_added_moved_and_removed(self):
         design = small_design()
@@ -259,6 +260,7 @@ class Telling(RefusalCase):
         self.assertIn("0 apart", check.worst)
 
     def test_a_demo_of_many_coats_names_the_worst_first(self):
-        design = calvessa()
+        thin = Step("base", "base", Mix(((paint("lantern-yellow"), 1.0),), "water", 2.0))
+        design = edit.with_undercoat(edit.with_step(calvessa(), "lantern", "rank", thin), paint("undercoat-soot"))
         check = next(one for one in inspect(design, resolve(design.army, design.scheme)) if one.id == "coats")
-        self.assertEqual(check.worst, "Lantern facing: 7 coats over Undercoat Slate")
+        self.assertEqual(check.worst, "Lantern facing: 5 coats over Undercoat Soot")

@@ -19,7 +19,7 @@ from mantello_core.mixing.undercoat import grounds, undercoats
 from mantello_core.paints.range import digest_of_ranges, paint, paints
 from mantello_core.proposals.on_grounds import on_grounds, shipped_table, worked_out
 from mantello_core.recipes.method import METHODS
-from mantello_core.recipes.step import Mix
+from mantello_core.recipes.step import MOST_COATS, Mix
 from tests.samples import film
 
 FILMS = ("white", "black", "yellow", "red", "brown wash", "silver", "gold", "red ink", "phthalo blue")
@@ -63,14 +63,30 @@ class Arrays(TestCase):
     @settings(max_examples=25)
     def test_coats_are_those_of_the_textbook_one_by_one(self, seen, name):
         ground, allowed = grey(seen), tolerance_of(film(name))
-        (found,) = coverages(film(name), stacked([ground]))
-        self.assertEqual(found.coats, coats_plainly(name, ground, 0.0, allowed))
+        (found,) = coverages(film(name), stacked([ground]), full=allowed)
+        self.assertEqual(found.coats, max(1, coats_plainly(name, ground, 0.0, allowed) or 1))
+
+    @given(st.floats(0.02, 0.85), st.sampled_from(("white", "black", "yellow", "red", "phthalo blue", "bone")))
+    @settings(max_examples=25)
+    def test_coats_are_even_where_thin_and_thick_laid_one_by_one_look_alike(self, seen, name):
+        ground, pot = grey(seen), film(name)
+        (found,) = coverages(pot, stacked([ground]), 0.5)
+        goal = solid(pot).colour
+        for coats in range(1, (found.coats or MOST_COATS) + 1):
+            swing = 0.3 / coats**0.5
+            thin, mean, thick = (
+                coated(ground, pot, pot.thickness(0.5) * coats * one).colour for one in (1 - swing, 1, 1 + swing)
+            )
+            livelier = mean.lightness >= goal.lightness and mean.chroma >= goal.chroma
+            veil = coats == 1 and difference(mean, goal) > 3 and not livelier
+            even = difference(thin, thick) <= 2.5 and not veil
+            self.assertEqual(even, coats == found.coats)
 
     def test_many_films_at_once_cover_as_each_does(self):
         some = stacked([grey(one) for one in (0.03, 0.3, 0.8)])
-        asked = [(film(name), 0.5, tolerance_of(film(name))) for name in FILMS]
-        for found, (pot, dilution, _) in zip(coverages_of(asked, some), asked, strict=True):
-            for one, alone in zip(found, coverages(pot, some, dilution), strict=True):
+        asked = [(film(name), 0.5, even) for name in FILMS for even in (1.5, 2.5)]
+        for found, (pot, dilution, even) in zip(coverages_of(asked, some), asked, strict=True):
+            for one, alone in zip(found, coverages(pot, some, dilution, even), strict=True):
                 self.assertEqual(one.coats, alone.coats)
                 self.assertAlmostEqual(one.left, alone.left, places=6)
 

@@ -6,7 +6,7 @@ from unittest import TestCase
 
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.base_mix import with_bridge
-from mantello_core.design.edit import with_new_role, with_undercoat
+from mantello_core.design.edit import with_new_role, with_step, with_undercoat
 from mantello_core.errors import Contradiction, UnknownName
 from mantello_core.film.coverage import coverage
 from mantello_core.film.ground import Ground
@@ -18,6 +18,7 @@ from mantello_core.paints.range import paint, paints
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.cost import cost_of
 from mantello_core.planning.undercoating import assembly_advice, look_of, undercoat_advice, with_ground
+from mantello_core.recipes.first_step import first_step
 from mantello_core.recipes.step import Mix
 from mantello_core.scheme.cascade import resolve
 from tests.samples import calvessa
@@ -32,7 +33,7 @@ def counted(mix: Mix, undercoat: str) -> int:
         if pot.mixable and mix.parts != ((pot.id, 1.0),):
             surface = solid(paint(undercoat).film)
             for coats in (1, 2, 3):
-                surface = coated(surface, pot.film, pot.film.thickness(1.0))
+                surface = coated(surface, pot.film, pot.film.thickness(1 / 3))
                 then = coverage(mix.film, surface, mix.dilution).coats
                 if then:
                     found.append(coats + then)
@@ -56,11 +57,14 @@ class Bridges(TestCase):
         self.assertIsNone(bridge_for(Mix(((paint("pitch-barrel"), 1.0),)), Ground(paint("undercoat-slate"))))
 
     def test_laid_beneath_it_the_plan_counts_what_was_promised(self):
-        design = with_undercoat(calvessa(), paint("undercoat-slate"))
+        soot = Ground(paint("undercoat-soot"))
+        design = with_step(
+            with_undercoat(calvessa(), soot.undercoat), "lantern", "rank", first_step(paint("candle-yellow"))
+        )
         mix = design.scheme.role("lantern").recipe().steps[0].mix
-        bridge = bridge_for(mix, Ground(paint("undercoat-slate")))
+        bridge = bridge_for(mix, soot)
         changed = with_bridge(design, "lantern", "rank", bridge)
-        outcomes = predicted(changed.scheme.role("lantern").recipe(), Ground(paint("undercoat-slate"))).outcomes
+        outcomes = predicted(changed.scheme.role("lantern").recipe(), soot).outcomes
         self.assertEqual([one.coats for one in outcomes[:2]], [bridge.coats, bridge.then])
         self.assertEqual(outcomes[1].step.mix, mix)
         before = design.scheme.role("lantern").recipe().steps
@@ -103,7 +107,7 @@ class Undercoats(TestCase):
             coats = coverage(first.film, solid(paint(id_).film), first.dilution).coats
             told = {role.id: role.coats for role in by_id[id_].hard}
             self.assertEqual(told.get("lantern"), coats if coats >= HARD else None)
-        self.assertIn("lantern", {role.id for role in by_id["undercoat-soot"].hard})
+        self.assertNotIn("lantern", {role.id for role in by_id["undercoat-gull"].hard})
 
     def test_looks_in_words(self):
         for lab, words in (

@@ -41,10 +41,6 @@ class Steps(TestCase):
         self.assertEqual(base("brine-green").steps[0].drying, 8)
         self.assertEqual(base("lamp-brass").steps[0].drying, 12)
 
-    def test_minutes_grow_with_surface_and_coats(self):
-        step = base("brine-green").steps[0]
-        self.assertAlmostEqual(step.seconds(220, 2), 2 * (9 + 100))
-
     def test_what_is_not_allowed_is_refused_at_its_place(self):
         good = base("brine-green").steps[0]
         cases = {

@@ -309,7 +309,7 @@ class Guide(RoomCase):
         for said in (
             "Fusilier, 2nd, the Lantern",
             "Lantern Yellow 1, water 1",
-            "7 coats",
+            "3 coats",
             "Undercoat Slate",
             "Spray outdoors",
             "come first",

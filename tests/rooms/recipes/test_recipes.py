@@ -24,8 +24,9 @@ class Recipes(RoomCase):
         page = self.see("recipe", "lantern")
         for said in (
             "Lantern facing: Lantern Yellow",
-            "7 coats",
-            "Lantern Yellow 1, water 1",
+            "3 coats until it is even",
+            "4 from its full colour",
+            "Lantern Yellow 3, water 1",
             "Amber Wash, neat",
             "predicted on Undercoat Slate",
             "dries 25 min",
@@ -36,8 +37,8 @@ class Recipes(RoomCase):
         self.post("set-undercoat", undercoat="undercoat-linen", role="lantern")
         self.assertEqual(self.now().scheme.ground.undercoat.id, "undercoat-linen")
         page = self.see("recipe", "lantern")
-        self.assertContains(page, "4 coats")
-        self.assertNotContains(page, "7 coats to cover")
+        self.assertContains(page, "2 coats until it is even")
+        self.assertNotContains(page, "3 coats until it is even")
 
     def test_what_is_no_undercoat_is_refused(self):
         self.assertContains(
@@ -126,7 +127,10 @@ class Undercoats(RoomCase):
         self.assertContains(page, "Nothing to undercoat yet")
 
     def test_a_bridge_is_laid_beneath_a_weak_hider(self):
-        self.post("set-undercoat", undercoat="undercoat-slate")
+        self.post("set-undercoat", undercoat="undercoat-soot")
+        step = self.now().scheme.role("lantern").recipe().steps[0]
+        weak = {"step": step.id, "kind": "base", "diluent": "neat", "paint1": "candle-yellow", "parts1": "1"}
+        self.post("keep-step", "lantern", "rank", **weak)
         self.assertContains(self.see("recipe", "lantern"), "Lay it beneath")
         before = self.now().scheme.role("lantern").recipe().steps
         self.post("lay-bridge", "lantern", "rank")

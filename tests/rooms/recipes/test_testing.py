@@ -161,7 +161,7 @@ class Photographs(RoomCase):
 class Learning(RoomCase):
     def test_what_was_learned_is_used_and_can_be_undone_and_taken_back(self):
         step = self.now().scheme.role("lantern").recipe().steps[0]
-        self.post("record-test", "lantern", tier="rank", **{f"coats-{step.id}": "12"})
+        self.post("record-test", "lantern", tier="rank", **{f"coats-{step.id}": "5"})
         page = self.see("test", self.army.tests.first().pk)
         ((pot, lesson, used),) = page.context["lessons"]
         self.assertFalse(used)

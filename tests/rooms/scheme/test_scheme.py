@@ -222,7 +222,10 @@ class Rules(RoomCase):
         self.assertNotIn("r03", {rule.id for rule in self.now().scheme.rules})
 
     def test_checks_list_every_finding_with_its_place(self):
+        weak = {"kind": "base", "diluent": "neat", "paint1": "candle-yellow", "parts1": "1"}
+        step = self.now().scheme.role("lantern").recipe().steps[0]
+        self.post("keep-step", "lantern", "rank", step=step.id, **weak)
         page = self.see("checks")
         self.assertContains(page, "Ranger, Saltmarsh Rangers: Lantern glass")
         self.assertContains(page, "area=gear.lantern.glass")
-        self.assertContains(page, "7 coats over Undercoat Slate")
+        self.assertContains(page, "coats over Undercoat Slate")

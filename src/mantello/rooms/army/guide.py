@@ -25,6 +25,7 @@ from mantello_core.insignia.devices.manner import METHODS
 from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.passes.piece import pieces_of
 from mantello_core.planning.mark_chain import site_words
+from mantello_core.recipes.handwork import seconds_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
 from mantello_core.scheme.cascade import FigureClass
 
@@ -195,9 +196,9 @@ def _roles(reading: Reading, one: FigureClass, shape):
             worn.setdefault(cell.role, []).append(name)
     for role_id, names in sorted(worn.items(), key=lambda item: -sum(shape.areas[name].mm2 for name in item[1])):
         role = reading.design.scheme.role(role_id)
-        surface = sum(shape.areas[name].surface_mm2 for name in names)
+        extent, around = shape.extent_of(names), reading.around(one)
         rows = tuple(
-            StepRow(outcome, outcome.step.seconds(surface, outcome.coats) / 60, step_cautions(outcome.step))
+            StepRow(outcome, seconds_of(outcome.step, extent, outcome.coats, around) / 60, step_cautions(outcome.step))
             for outcome in reading.prediction(role_id, one.tier).outcomes
         )
         yield GuideRole(role.name, _words(names), reading.tones(role_id, one.tier), rows)

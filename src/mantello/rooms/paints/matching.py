@@ -17,7 +17,7 @@ from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.design.base_mix import base_mix, with_base_mix
 from mantello_core.design.design import Design
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
-from mantello_core.film.coverage import coat_by_coat, tolerance_of
+from mantello_core.film.coverage import coat_by_coat
 from mantello_core.film.ground import Ground
 from mantello_core.film.surface import solid
 from mantello_core.mixing.matching import Match, apart_under_lamp, matches
@@ -55,7 +55,6 @@ class MatchRow:
     shares: tuple[tuple[Paint, float, float], ...]
     way: tuple[tuple[str, float, float, float], ...]
     coats: tuple[Lab, ...]
-    tolerance: float
     #: CIEDE2000 under a lamp; None for a colour picked on a screen
     lamp: float | None
 
@@ -196,4 +195,4 @@ def _row(one: Match, target: Wanted, ground: Ground) -> MatchRow:
     seen = coat_by_coat(film, ground.flat, 0.0, min(one.coats or MOST_COATS, MOST_COATS))
     lamp = apart_under_lamp(target.film, film) if target.film else None
     finish = target.without[0].finish if len(target.without) == 1 else ""
-    return MatchRow(one, shares, way, seen, tolerance_of(film), lamp, finish)
+    return MatchRow(one, shares, way, seen, lamp, finish)

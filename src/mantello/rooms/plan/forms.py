@@ -7,6 +7,12 @@ from django import forms
 from mantello_core.advice.mishap import MISHAPS
 from mantello_core.calendar.evenings import Evenings
 
+#: the paces, as painters say them
+PACE_WORDS = {
+    "rapid": "Rapid: done is better than perfect",
+    "usual": "Usual",
+    "display": "Display: every surface worked out",
+}
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 
 
@@ -19,6 +25,11 @@ class EveningsForm(forms.Form):
         label="Figures in hand at once",
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 1 to 60."),
     )
+
+    pace = forms.ChoiceField(
+        choices=list(PACE_WORDS.items()), label="How you paint", required=False,
+        help_text="For the minutes of the first evenings; what you log then tells better.",
+    )  # fmt: skip
 
     def __init__(self, *arguments, **options):
         super().__init__(*arguments, **options)
@@ -38,7 +49,7 @@ class EveningsForm(forms.Form):
     @classmethod
     def showing(cls, evenings: Evenings) -> "EveningsForm":
         """The form filled with a pattern."""
-        initial: dict = {"attention": evenings.attention}
+        initial: dict = {"attention": evenings.attention, "pace": evenings.pace}
         for number in range(7):
             initial |= {f"start{number}": "19:00", f"minutes{number}": 150}
         for weekday, start, minutes in evenings.pattern:

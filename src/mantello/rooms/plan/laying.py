@@ -21,7 +21,17 @@ def ready_work(reading: Reading, done: Done, pace: Pace, painter: str) -> Prepar
     """The work of a painter made ready; the same while nothing but the calendar changes, so that it can be laid anew at once."""
     design, evenings = reading.design, reading.design.evenings
     units = units_of(design, painter)
-    key = evenings.first, evenings.attention, evenings.desk, evenings.air, evenings.aid, units, done, pace
+    key = (
+        evenings.first,
+        evenings.attention,
+        evenings.desk,
+        evenings.air,
+        evenings.aid,
+        evenings.pace,
+        units,
+        done,
+        pace,
+    )
     for army, scheme, brief, known, work in _ready:
         if army is design.army and scheme is design.scheme and brief == design.brief and known == key:
             return work

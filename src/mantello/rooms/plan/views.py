@@ -109,7 +109,13 @@ def set_evenings(request, army_id):
 
     def change(design):
         return replace(
-            design, evenings=replace(design.evenings, pattern=given["pattern"], attention=given["attention"])
+            design,
+            evenings=replace(
+                design.evenings,
+                pattern=given["pattern"],
+                attention=given["attention"],
+                pace=given["pace"] or design.evenings.pace,
+            ),
         )
 
     apply(request, army, change, f"Evenings changed: {len(given['pattern'])} a week")

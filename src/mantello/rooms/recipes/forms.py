@@ -26,7 +26,7 @@ MIX_ROWS = (1, 2, 3, 4)
 
 
 #: fields of how a step is done
-MANNER = ("tool", "share", "drying", "window", "leave", "pose", "note")
+MANNER = ("full", "tool", "share", "drying", "window", "leave", "pose", "note")
 _MINUTES = f"Write 0 to {MOST_MINUTES:g} minutes, or nothing for as usual."
 
 
@@ -53,9 +53,9 @@ class StepForm(forms.Form):
         min_value=1,
         max_value=MOST_COATS,
         label="Coats",
-        help_text="Empty: as many as cover.",
+        help_text="Empty: until it is even.",
         error_messages=dict.fromkeys(
-            ("invalid", "min_value", "max_value"), f"Write 1 to {MOST_COATS}, or nothing for as many as cover."
+            ("invalid", "min_value", "max_value"), f"Write 1 to {MOST_COATS}, or nothing for until it is even."
         ),
     )
     diluent = forms.ChoiceField(choices=[(one, one.capitalize()) for one in DILUENTS], label="Diluent")
@@ -71,6 +71,7 @@ class StepForm(forms.Form):
         help_text="Such as 2 Brine Green : 1 water. Both sides are named.",
     )  # fmt: skip
     where = forms.CharField(required=False, max_length=120, label="Where, if not as usual")
+    full = forms.BooleanField(required=False, label="Coats until its full colour, not only until even")
     tool = forms.CharField(required=False, max_length=MOST_SIGNS, label="Tool, if not as usual")
     share = _number("Share of the area, per cent", 100, "Write 0.5 to 100 per cent, or nothing for as usual.", 0.5)
     drying = _number("Dries, minutes", MOST_MINUTES, _MINUTES)
@@ -111,7 +112,10 @@ class StepForm(forms.Form):
     def manner_rows(self):
         """The fields of how it is done, and whether any of them is filled or wrong."""
         fields = [self[name] for name in MANNER]
-        return {"fields": fields, "open": any(field.value() not in (None, "") or field.errors for field in fields)}
+        return {
+            "fields": fields,
+            "open": any(field.value() not in (None, "", False) or field.errors for field in fields),
+        }
 
     def mix_rows(self):
         """Pairs of bound fields: paint and parts."""

@@ -6,7 +6,7 @@ from ...army.tree import Army
 from ...calendar.evenings import Evenings, Painter, Spraying, checked_evenings
 from .pointer import at
 
-_PLAIN_VALUES = ("attention", "stick", "zone", "air", "aid", "desk")
+_PLAIN_VALUES = ("attention", "stick", "zone", "air", "aid", "desk", "pace")
 
 
 def write_evenings(evenings: Evenings) -> dict:
@@ -29,6 +29,7 @@ def write_evenings(evenings: Evenings) -> dict:
         ],
         "air": evenings.air if evenings.air != Evenings.air else "",
         "aid": evenings.aid if evenings.aid != Evenings.aid else "",
+        "pace": evenings.pace if evenings.pace != Evenings.pace else "",
     }
     written |= {name: value for name, value in more.items() if value}
     if evenings.spraying:

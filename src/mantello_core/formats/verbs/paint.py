@@ -8,7 +8,7 @@ from ...film.surface import solid
 from ...mixing.matching import matches
 from ...mixing.undercoat import undercoats
 from ...paints.range import paint, paints
-from ...recipes.step import Mix, Step, checked
+from ...recipes.step import EVEN, Mix, Step, checked
 from ..validation import check
 
 
@@ -16,15 +16,23 @@ def coats(document: dict) -> dict:
     """mix (and an undercoat) to the coats it takes over every undercoat"""
     check(document, "coats")
     mix = mix_of(document["mix"], "/mix")
-    film, tolerance = mix.film, document.get("tolerance")
+    film, even = mix.film, document.get("even", EVEN)
+    full = tolerance_of(film) if document.get("full") else None
     pots = [paint(document["undercoat"], "/undercoat")] if "undercoat" in document else undercoats()
-    covers = [(pot, coverage(film, solid(pot.film), mix.dilution, tolerance)) for pot in pots]
+    covers = [(pot, coverage(film, solid(pot.film), mix.dilution, even, full)) for pot in pots]
     return {
         "mix": mix.words,
         "opacity": film.opacity,
-        "tolerance": tolerance or tolerance_of(film),
+        "wanted": "full colour" if full else "even",
+        "allowed": covers[0][1].allowed,
         "undercoats": [
-            {"undercoat": pot.id, "coats": cover.coats, "left": round(cover.left, 3)} for pot, cover in covers
+            {
+                "undercoat": pot.id,
+                "coats": cover.coats,
+                "uneven": round(cover.uneven, 3),
+                "from_full_colour": round(cover.apart, 3),
+            }
+            for pot, cover in covers
         ],
     }
 

@@ -1,0 +1,63 @@
+"""What of a figure a brush goes over: surface, edges, seams, lines, corners, pieces."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+
+
+@dataclass(frozen=True)
+class Extent:
+    """One or more areas together; mm and mm²."""
+
+    surface_mm2: float
+    #: edges that stand over what is beneath; of that, level or facing up, and facing up
+    free_mm: float
+    exposed_mm: float
+    sharp_mm: float
+    #: seams that something raised lies in, and drawn lines
+    foot_mm: float
+    line_mm: float
+    corners: int
+    #: pieces that a brush has to find one by one
+    pieces: int
+    #: how wide there is room for a brush, the mean by surface
+    room_mm: float
+    #: of the surface, what is the rim of a base, which is turned against the brush
+    rim_mm2: float = 0.0
+    #: lenses and gems, each of which is painted value by value
+    lenses: int = 0
+
+    def of_size(self, size: float) -> "Extent":
+        """The same on a figure ``size`` times as tall: surfaces by its square, lengths by it."""
+        return Extent(
+            self.surface_mm2 * size * size, self.free_mm * size, self.exposed_mm * size, self.sharp_mm * size,
+            self.foot_mm * size, self.line_mm * size, self.corners, self.pieces, self.room_mm * size,
+            self.rim_mm2 * size * size, self.lenses,
+        )  # fmt: skip
+
+    def of_share(self, share: float) -> "Extent":
+        """So much of it, 0 to 1."""
+        return replace(
+            self, surface_mm2=self.surface_mm2 * share, free_mm=self.free_mm * share, exposed_mm=self.exposed_mm * share,
+            sharp_mm=self.sharp_mm * share, foot_mm=self.foot_mm * share, line_mm=self.line_mm * share,
+            rim_mm2=self.rim_mm2 * share,
+        )  # fmt: skip
+
+
+#: no area at all
+NOTHING = Extent(0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0, 0, 1.0)
+
+
+def united(extents: Iterable[Extent]) -> Extent:
+    """Areas added up; room is their mean by surface."""
+    found = tuple(extents)
+    if not found:
+        return NOTHING
+    surface = sum(one.surface_mm2 for one in found)
+    room = sum(one.room_mm * one.surface_mm2 for one in found) / surface if surface else found[0].room_mm
+    return replace(
+        NOTHING, surface_mm2=surface, free_mm=sum(one.free_mm for one in found), exposed_mm=sum(one.exposed_mm for one in found),
+        sharp_mm=sum(one.sharp_mm for one in found), foot_mm=sum(one.foot_mm for one in found),
+        line_mm=sum(one.line_mm for one in found), corners=sum(one.corners for one in found),
+        pieces=sum(one.pieces for one in found), room_mm=room,
+        rim_mm2=sum(one.rim_mm2 for one in found), lenses=sum(one.lenses for one in found),
+    )  # fmt: skip

@@ -1,0 +1,141 @@
+"""How long a hand takes for a step: by what it goes over, at a pace, with care, on a figure of a size.
+
+Source: docs/methods/minutes.md; starting values in ``data/hands.toml``, fitted to yardsticks.
+"""
+
+import math
+import tomllib
+from dataclasses import dataclass, replace
+from functools import cache
+from importlib.resources import files
+
+from ..figures.extent import Extent
+from .step import Step
+
+#: how fast work goes: as said on the first evening
+PACES = {"rapid": 0.5, "usual": 1.0, "display": 2.2}
+#: picking up a figure cannot be hurried below this, nor spraying
+LEAST_HANDLING, LEAST_SPRAYING = 0.7, 0.8
+#: how much more care a tier gets
+CARE = {"rank": 1.0, "leader": 1.5, "centrepiece": 2.4}
+#: brush for wide and for small areas, mm, and the surface from which an area is wide, mm²; a brush takes so much of the room
+WIDE, NARROW, WIDE_FROM, OF_ROOM, LEAST_BRUSH = 5.0, 3.0, 40.0, 0.75, 0.35
+#: a rim is at least so high, mm
+LEAST_BAND = 0.4
+#: along the border a wash may be so much quicker than paint that covers, and a stain
+WASH_BORDER, STAIN_BORDER = 3.2, 2.0
+#: mm of one stroke on an edge, a seam or a line
+STROKE_MM = 4.0
+#: n figures in one go take n to this power each
+PRACTICE = -0.08
+#: height of the figures that the starting values are for, mm
+USUAL_HEIGHT = 28.0
+#: edges that each tier gets light on: rank and file the sharpest, leaders those that face up or are level
+_LIT = {"rank": "sharp_mm", "leader": "exposed_mm", "centrepiece": "free_mm"}
+
+
+@dataclass(frozen=True)
+class Hand:
+    """One thing a hand does: seconds, mm/s or mm²/s, with how painters differ (log)."""
+
+    value: float
+    unit: str
+    spread: float
+
+
+@dataclass(frozen=True)
+class Circumstances:
+    """Who paints what how: the tier, the pace, figures taken through it together, their height in mm."""
+
+    tier: str = "rank"
+    pace: str = "usual"
+    figures: int = 1
+    height: float = USUAL_HEIGHT
+
+
+USUALLY = Circumstances()
+
+
+@cache
+def hands() -> dict[str, Hand]:
+    """The starting values by name."""
+    data = tomllib.loads((files(__package__) / "data" / "hands.toml").read_text(encoding="utf-8"))
+    return {name: Hand(**row) for name, row in data.items() if isinstance(row, dict)}
+
+
+def seconds_of(step: Step, extent: Extent, coats: int, around: Circumstances = USUALLY) -> float:
+    """Hands-on seconds of a step on one figure, drying and opening pots left out.
+
+    extent: all that the step's role is on that figure, at 28 mm; what the step goes over follows from its kind.
+    """
+    size = around.height / USUAL_HEIGHT
+    return _laid(step.work, step, extent.of_size(size), coats, around, size)
+
+
+def ground_seconds(kind: str, surface: float, around: Circumstances = USUALLY) -> float:
+    """Hands-on seconds to lay a ground on one whole figure of ``surface`` mm² at 28 mm: 'can', 'spray' or 'flood'."""
+    size = around.height / USUAL_HEIGHT
+    rate, spraying = hands()[kind].value, max(PACES[around.pace], LEAST_SPRAYING)
+    return (hands()["turn"].value * size + surface * size * size / rate * spraying) * _practised(around)
+
+
+def _laid(work: str, step: Step, here: Extent, coats: int, around: Circumstances, size: float) -> float:
+    known = {name: hand.value for name, hand in hands().items()}
+    pace = PACES[around.pace]
+    pieces = 1 if work in ("spray", "can", "dry") else max(1, here.pieces)
+    handling = (known["pick"] + known["find"] * (pieces - 1)) * size
+    care = pace * CARE[around.tier]
+    if work in ("spray", "can"):
+        care = max(care, LEAST_SPRAYING)
+    return (
+        coats
+        * (handling * max(pace, LEAST_HANDLING) + _worked(work, step, here, around.tier) * care)
+        * _practised(around)
+    )
+
+
+def _practised(around: Circumstances) -> float:
+    return max(1, around.figures) ** PRACTICE
+
+
+def _worked(work: str, step: Step, here: Extent, tier: str) -> float:
+    """Seconds of brushing at the usual pace, once over."""
+    known = {name: hand.value for name, hand in hands().items()}
+    surface = here.surface_mm2 * step.worked_share
+    border = here.foot_mm + here.free_mm / 2
+    if here.lenses and work in ("fill", "layer", "dot"):
+        return known["value"] * here.lenses
+    if work in ("fill", "layer", "relay") and here.rim_mm2:
+        turned = here.rim_mm2 * step.worked_share / max(here.room_mm, LEAST_BAND) / known["band"]
+        rest = replace(here, surface_mm2=here.surface_mm2 - here.rim_mm2, rim_mm2=0.0)
+        return turned + (_worked(work, step, rest, tier) if rest.surface_mm2 > 1e-6 else 0.0)
+    if work == "fill":
+        return surface / (_brush(here, step.worked_share) * known["fill"]) + border / known["cut"]
+    if work == "layer":
+        return surface / (_brush(here, step.worked_share) * known["fill"])
+    if work == "relay":
+        return surface / (_brush(here, step.worked_share) * known["fill"]) + border / known["relay"]
+    if work in ("wash", "stain", "oil"):
+        freely = STAIN_BORDER if work == "stain" else WASH_BORDER
+        flooded = surface / (known["flood"] * min(max(here.room_mm, 0.5), 3.0) / 2) + border / (known["cut"] * freely)
+        return flooded + (surface / known["wipe"] if work == "oil" else 0.0)
+    if work == "edge":
+        length = getattr(here, _LIT[tier]) if step.manner.share is None else here.free_mm * step.manner.share
+        return _lined(length, known["edge"], known["stroke"])
+    if work in ("line", "pin"):
+        return _lined(here.foot_mm + here.line_mm, known[work], known["stroke"])
+    if work == "dot":
+        return known["dot"] * max(1, here.pieces)
+    if work in ("spray", "can"):
+        return known["turn"] + surface / known[work]
+    return surface / known[work]
+
+
+def _lined(length: float, speed: float, stroke: float) -> float:
+    return length / speed + math.ceil(length / STROKE_MM) * stroke
+
+
+def _brush(here: Extent, share: float) -> float:
+    """Width of the brush, mm: what the area has room for, less where only part of it is painted."""
+    widest = WIDE if here.surface_mm2 * share > WIDE_FROM else NARROW
+    return min(widest, max(OF_ROOM * here.room_mm * math.sqrt(share), LEAST_BRUSH))
