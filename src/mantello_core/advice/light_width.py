@@ -9,8 +9,6 @@ from ..recipes.step import Recipe, Step
 #: kinds of step that lay light as bands or lines, and the widest that the first is on a 28 mm figure, mm
 LIGHTS = ("layer", "highlight", "edge", "dot")
 FIRST_MM, DRAWN_MM = 1.6, 28.0
-#: share of an area from which on a step is no light but the colour laid again
-BROAD = 0.5
 #: tangent of one minute of arc: what is just seen is 0.29 mm wide at one metre
 MINUTE = 0.000290888
 #: the finest line a brush draws, mm
@@ -52,7 +50,7 @@ def ladder(recipe: Recipe, height: float = DRAWN_MM, metres: float = 1.2) -> tup
     least = smallest_seen(metres)
     width = max(FIRST_MM * height / DRAWN_MM, least)
     found = []
-    for step in (one for one in recipe.steps if one.kind in LIGHTS and one.share < BROAD):
+    for step in (one for one in recipe.steps if one.kind in LIGHTS and not one.relays):
         brush = next(name for most, name in _BRUSHES if width <= most)
         found.append(Rung(step, width, brush, width < least, width < FINEST_BRUSH))
         width /= 2

@@ -84,7 +84,7 @@ def _of_looks(outcome: Outcome, before: list[Step]) -> Iterator[tuple[str, str]]
             "white",
             "White turns murky under an all-over shade: shade its recesses only, with a thinned grey or blue grey.",
         )
-    if step.kind in _LIGHTS and before and step.share < 0.5 and not _metallic(step):
+    if step.kind in _LIGHTS and before and not step.relays and not _metallic(step):
         rise = outcome.after.lightness - outcome.before.lightness
         if -1 < rise < LEAST_RISE:
             yield (

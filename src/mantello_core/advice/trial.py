@@ -83,10 +83,9 @@ def lessons(recipe: Recipe, ground: Ground, done: Mapping[str, Done]) -> tuple[L
     Coats tell of bases whose coats were left to be counted; of a mix, no one paint is to blame.
     """
     found = []
-    flats = usual_places().index(usual_places().flats)
     for outcome in predicted(recipe, ground).outcomes:
         step, was = outcome.step, done.get(outcome.step.id, Done())
-        before = outcome.beneath.at(flats)
+        before = outcome.beneath
         if len(step.mix.parts) > 1:
             continue
         hiding, drying, coats, dried = 1.0, 1.0, None, None

@@ -15,8 +15,6 @@ from .design import Design
 
 #: kinds of step a route rewrites, in the order of its mixes
 ROUTED = ("layer", "drybrush", "overbrush", "highlight", "edge", "dot")
-#: share of an area from which on a step is the colour laid again, not a light
-BROAD = 0.5
 
 
 def with_recipes(design: Design, role_id: str, recipes: Mapping[str, Recipe]) -> Design:
@@ -74,7 +72,7 @@ def with_route(design: Design, role_id: str, tier: str, route: Route) -> Design:
     steps = role.recipe(_tier(tier)).steps
     if not steps:
         raise Contradiction(f"{role.name} has no base that could be lightened.", "role")
-    lit = [step.id for step in steps if step.kind in ROUTED and step.share < BROAD]
+    lit = [step.id for step in steps if step.kind in ROUTED and not step.relays]
     if not lit:
         taken = {step.id for step in steps}
         added = [Step(slug(kind, taken), kind, steps[0].mix) for kind in ("layer", "highlight", "edge")]

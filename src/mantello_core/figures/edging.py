@@ -42,8 +42,8 @@ def edging_of(stack: Layers) -> dict[str, Edging]:
     A piece of outline is a *foot* where something with lift lies over it there, *free* where the area itself has lift and
     what is beneath it shows beside it, or nothing; what belongs to one form, such as the quarters of a coat, is flush.
     """
-    cuts = {name: _cut(stack.seen(name)) for name in stack.names()}
-    beside = _beside(stack, np.vstack([cut[:, 4:6] for cut in cuts.values()]))
+    cuts = {name: cut_outline(stack.seen(name)) for name in stack.names()}
+    beside = topmost(stack, np.vstack([cut[:, 4:6] for cut in cuts.values()]))
     inked = [polygon_of(mark.cmds) for mark in stack.marks if mark.kind == "ink"]
     ink = unary_union(inked) if inked else None
     found, at = {}, 0
@@ -53,7 +53,7 @@ def edging_of(stack: Layers) -> dict[str, Edging]:
     return found
 
 
-def _cut(shape) -> np.ndarray:
+def cut_outline(shape) -> np.ndarray:
     """An outline in short pieces, (n, 8): both ends, a point just outside, how it faces up, its length in units."""
     found = []
     for piece in pieces_of(shape):
@@ -71,7 +71,7 @@ def _cut(shape) -> np.ndarray:
     return np.vstack(found) if found else np.zeros((0, 8))
 
 
-def _beside(stack: Layers, points: np.ndarray) -> np.ndarray:
+def topmost(stack: Layers, points: np.ndarray) -> np.ndarray:
     """The number of the topmost piece at each point; -1 where there is none."""
     found = np.full(len(points), -1)
     for number in range(len(stack.areas) - 1, -1, -1):

@@ -11,11 +11,11 @@ from ..figures.extent import Extent
 from ..paints.paint import Paint
 from ..recipes.first_step import base_thinned
 from ..recipes.handwork import Circumstances, ground_seconds, seconds_of
-from ..recipes.place import usual_places
 from ..recipes.step import Step
 from ..recipes.technique import Technique, techniques
 from .surface import Surface, blended, coated, solid, stacked
 from .tones import Tones, tones_of
+from .zones import grouped_ground, middling_sprayed
 
 #: coats of the pot laid over the aerosol
 POT_COATS = 1
@@ -60,14 +60,11 @@ class Ground:
     #: a pot whose coat is brushed over it all, so that touch-ups match
     pot_coat: Paint | None = None
 
-    @cached_property
-    def surface(self) -> Surface:
-        """The surfaces of all places, (places, 16); sprays count as opaque where they fall."""
-        dark = solid(self.undercoat.film)
-        found = stacked([dark] * len(usual_places().all))
+    def on(self, sprayed: np.ndarray) -> Surface:
+        """The surfaces of zones that a spray from above covers so far, (zones, 16); sprays count as opaque where they fall."""
+        found = stacked([solid(self.undercoat.film)] * len(sprayed))
         if self.above:
-            light = solid(self.above.film)
-            found = blended(found, light, np.array([place.sprayed for place in usual_places()]))
+            found = blended(found, stacked([solid(self.above.film)] * len(sprayed)), sprayed)
         if self.pot_coat:
             film = self.pot_coat.film
             for _ in range(POT_COATS):
@@ -76,13 +73,14 @@ class Ground:
 
     @cached_property
     def tones(self) -> Tones:
-        """The colour of every place."""
-        return tones_of(self.surface.labs[None])[0]
+        """The colours of it by lightness."""
+        zones = grouped_ground(self.above is not None)
+        return tones_of(self.on(zones.sprayed).labs[None, 1:], zones.share[1:])[0]
 
-    @property
+    @cached_property
     def flat(self) -> Surface:
-        """The surface of the flats, which most of an area is."""
-        return self.surface.at(usual_places().index(usual_places().flats))
+        """The surface of the middling point, which most of an area is like."""
+        return self.on(np.array([middling_sprayed()])).at(0)
 
     @property
     def colour(self) -> Lab:

@@ -1,16 +1,19 @@
 """What a recipe looks like after every step, on a given ground."""
 
 from dataclasses import dataclass, field
+from itertools import pairwise
+
+import numpy as np
 
 from ..colour.difference import difference
-from ..colour.spaces import Lab
+from ..colour.spaces import Lab, mean_lab
 from ..errors import UnknownName
 from ..memory import remembered
 from ..recipes.step import EVEN, Recipe, Step
 from .calibration import Calibration
 from .coverage import Coverage
 from .ground import Ground
-from .laying import Laid, coats_laid, followed
+from .laying import Laid, coats_laid, followed, zones_on
 from .surface import Surface, stacked
 from .tones import Tones, tones_of
 
@@ -26,16 +29,15 @@ class Outcome:
     coats: int
     #: how the ground is covered, for steps whose coats are worked out
     coverage: Coverage | None
-    #: colour where the step shows most, before and after
+    #: colour of the places it touches, before and after
     before: Lab
     after: Lab
-    #: the colour of every place afterwards
+    #: the colours by lightness afterwards
     tones: Tones
     #: for a shade: what it does in the recesses
     recess: Lab | None = None
-    #: the surfaces of all places before and afterwards, (places, 16)
+    #: the surface of the middling point before
     beneath: Surface | None = field(default=None, compare=False, repr=False)
-    surface: Surface | None = field(default=None, compare=False, repr=False)
 
     @property
     def hard(self) -> bool:
@@ -44,7 +46,7 @@ class Outcome:
 
     @property
     def change(self) -> float:
-        """CIEDE2000 the step is worth where it shows most."""
+        """CIEDE2000 the step is worth on the places it touches."""
         return difference(self.before, self.after)
 
 
@@ -59,6 +61,8 @@ class Prediction:
 
     outcomes: tuple[Outcome, ...]
     tones: Tones
+    #: the colour from where single tones cannot be told apart: the mean in linear light
+    apparent: Lab
 
     def outcome(self, step_id: str) -> Outcome:
         """What the step of that id gives.
@@ -70,45 +74,43 @@ class Prediction:
             raise UnknownName("step", step_id, [one.step.id for one in self.outcomes], "step")
         return found
 
-    @property
-    def apparent(self) -> Lab:
-        """The colour from where single tones cannot be told apart: the mean in linear light."""
-        return self.tones.apparent
-
 
 @remembered(48_000)
 def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> Prediction:
     """Follow a recipe over a ground; the same question is answered from memory.
 
-    Each place of the area carries its own surface; a step lays its film on the places its technique reaches.
+    Zones that the recipe's places tell apart carry a surface each; a step lays its film on what it covers of them.
     calibrations: what test pieces taught of paints.
     """
-    start = ground.surface.at(None)
-    laid = tuple(followed(recipe, start, calibrations))
-    tones = tones_of(stacked([start, *(one.after for one in laid)]).at((slice(None), 0)).labs)
-    outcomes = tuple(_outcome(one, before, after) for one, before, after in zip(laid, tones, tones[1:], strict=False))
-    return Prediction(outcomes, tones[-1])
+    zones = zones_on(recipe, (ground,))
+    laid = tuple(followed(recipe, (ground,), calibrations, zones))
+    start = ground.on(zones.sprayed)
+    labs = stacked([start, *(one.after.at(0) for one in laid)]).labs
+    share = zones.share[1:]
+    tones = tones_of(labs[:, 1:], share)
+    outcomes = tuple(
+        _outcome(one, zones.share * one.cover, *pair, after)
+        for one, pair, after in zip(laid, pairwise(labs), tones[1:], strict=True)
+    )
+    return Prediction(outcomes, tones[-1], mean_of(labs[-1, 1:], share))
 
 
 @remembered(4_000)
 def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> tuple[int, ...]:
     """Coats of every step, as ``predicted`` counts them, without following what no count depends on."""
-    return tuple(coats_laid(recipe, ground.surface.at(None), calibrations)[0].tolist())
+    return tuple(coats_laid(recipe, (ground,), calibrations)[0].tolist())
 
 
-def _outcome(laid: Laid, before: Tones, after: Tones) -> Outcome:
-    technique = laid.step.technique
-    shown = technique.shown
-    recess = after.recess if technique.effect in ("wash", "stain", "oil") else None
-    cover = laid.covers[0] if laid.covers else None
+def _outcome(laid: Laid, touched: np.ndarray, before: np.ndarray, after: np.ndarray, tones: Tones) -> Outcome:
+    """touched: how much of the surface it covers, by zone, (zones,); where it covers none the middling point tells."""
+    weight = touched if touched.sum() > 0 else np.eye(len(touched))[0]
+    recess = tones.recess if laid.step.technique.effect in ("wash", "stain", "oil") else None
     return Outcome(
-        laid.step,
-        int(laid.coats[0]),
-        cover,
-        before[shown],
-        after[shown],
-        after,
-        recess,
-        laid.before.at(0),
-        laid.after.at(0),
-    )
+        laid.step, int(laid.coats[0]), laid.covers[0] if laid.covers else None, mean_of(before, weight), mean_of(after, weight),
+        tones, recess, laid.before.at((0, 0)),
+    )  # fmt: skip
+
+
+def mean_of(labs: np.ndarray, weights: np.ndarray) -> Lab:
+    """The mean of CIELAB colours, (n, 3), in linear light."""
+    return mean_lab([Lab(*one) for one in labs.tolist()], weights.tolist())

@@ -21,6 +21,8 @@ WASH_RECESS, WASH_RECESS_POWER = 50.0, 0.08
 #: pigment that settles in a wash's clear binder darkens and does not hide: share of its scattering that is left, and what
 #: binds with it as black, as a share of its mean absorption
 SETTLED, BLACKENED = 0.2, 0.2
+#: how films grow with depth, as a power
+POOLING = 1.5
 #: film of a glaze, drawn out with an unloaded brush, as a share of a brushed coat
 GLAZE = 0.1
 #: wet µm of a one-coat stain, laid generously and not pulled off
@@ -199,13 +201,18 @@ def wash_thickness(film: Film, dilution: float) -> tuple[float, float]:
 
 
 def washed(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
-    """The surface after a wash has dried on it. recess: whether it lies in a recess, one for all or one a surface."""
+    """The surface after a wash has dried on it. recess: how deep it lies, 0 or False open to 1 or True, one for all or one
+    a surface; the film grows with its power of 1.5."""
     raised_film, recess_film = wash_thickness(film, dilution)
     settled = replace(
         film, scattering=film.scattering * SETTLED, absorption=film.absorption + BLACKENED * film.absorption.mean()
     )
-    dried = coated(surface, settled, np.where(recess, recess_film, raised_film))
+    dried = coated(surface, settled, _pooled(raised_film, recess_film, recess))
     return replace(dried, matt=np.maximum(surface.matt, WASH_MATT))
+
+
+def _pooled(raised: float, recess: float, depth) -> np.ndarray:
+    return raised + (recess - raised) * np.asarray(depth, float) ** POOLING
 
 
 def glazed(surface: Surface, film: Film, dilution: float) -> Surface:
@@ -215,5 +222,5 @@ def glazed(surface: Surface, film: Film, dilution: float) -> Surface:
 
 def stained(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
     """The surface after a one-coat stain has dried on it: a fuller film on raised parts than a wash leaves."""
-    wet = np.where(recess, STAIN_RECESS, STAIN_RAISED * (1 + dilution) ** WASH_RAISED_POWER)
+    wet = _pooled(STAIN_RAISED * (1 + dilution) ** WASH_RAISED_POWER, STAIN_RECESS, recess)
     return coated(surface, film, wet * film.solids / (1 + dilution))

@@ -49,7 +49,18 @@ class Tones(Mapping[str, Lab]):
         return mean_lab(list(self._colours.values()), [place.share for place in self.places])
 
 
-def tones_of(labs: np.ndarray) -> tuple[Tones, ...]:
-    """Tones of CIELAB colours, (n, places, 3), in the order of the usual places."""
-    ids = usual_places().ids
-    return tuple(Tones({id_: Lab(*lab) for id_, lab in zip(ids, one, strict=True)}) for one in labs.tolist())
+def tones_of(labs: np.ndarray, share: np.ndarray) -> tuple[Tones, ...]:
+    """What CIELAB colours of zones, (n, zones, 3), that take so much of the surface each, (zones,), run into.
+
+    The usual places take their shares of the surface from the darkest up; each has the colour in the middle of its share.
+    """
+    places = usual_places()
+    ends = np.cumsum([place.share for place in places])
+    middles = ends - np.array([place.share for place in places]) / 2
+    order = np.argsort(labs[..., 0], axis=1, kind="stable")
+    reached = np.cumsum(share[order], axis=1) / share.sum()
+    found = []
+    for one, ranks, until in zip(labs, order, reached, strict=True):
+        at = ranks[np.searchsorted(until, middles).clip(0, len(ranks) - 1)]
+        found.append(Tones({id_: Lab(*one[k].tolist()) for id_, k in zip(places.ids, at, strict=True)}))
+    return tuple(found)

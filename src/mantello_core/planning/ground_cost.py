@@ -10,7 +10,6 @@ from ..film.calibration import Calibration
 from ..film.coverage import Coverage
 from ..film.ground import Ground
 from ..film.laying import coats_laid, counts_coats, first_covers
-from ..film.surface import stacked
 from ..recipes.handwork import Circumstances
 from ..recipes.step import Recipe
 from ..scheme.cascade import Resolution
@@ -24,9 +23,9 @@ class CoatsOn:
 
     def __init__(self, grounds: Sequence[Ground], recipes: Iterable[Recipe], calibrations: tuple[Calibration, ...]):
         self._recipes, self._calibrations = tuple(dict.fromkeys(recipes)), calibrations
-        self._start = stacked([ground.surface for ground in grounds])
+        self._grounds = tuple(grounds)
         #: how the base that a recipe begins with covers every ground, where it begins with one
-        self.covers: dict[Recipe, tuple[Coverage, ...]] = first_covers(self._recipes, self._start, calibrations)
+        self.covers: dict[Recipe, tuple[Coverage, ...]] = first_covers(self._recipes, self._grounds, calibrations)
         self._coats = {recipe: self._counted(recipe) for recipe in self._recipes}
 
     def of(self, recipe: Recipe) -> np.ndarray:
@@ -36,8 +35,8 @@ class CoatsOn:
     def _counted(self, recipe: Recipe) -> np.ndarray:
         asked = [at for at, step in enumerate(recipe.steps) if counts_coats(step) and step.coats is None]
         if asked != [0]:
-            return coats_laid(recipe, self._start, self._calibrations)
-        told = [[step.coats or 1] * len(self._start.diffuse) for step in recipe.steps]
+            return coats_laid(recipe, self._grounds, self._calibrations)
+        told = [[step.coats or 1] * len(self._grounds) for step in recipe.steps]
         told[0] = [one.laid for one in self.covers[recipe]]
         return np.array(told, int).T
 

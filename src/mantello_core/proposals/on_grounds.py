@@ -14,9 +14,8 @@ from types import MappingProxyType
 import numpy as np
 
 from ..film.ground import Ground
-from ..film.laying import followed
-from ..film.surface import stacked
-from ..film.tones import tones_of
+from ..film.laying import followed, zones_on
+from ..film.prediction import mean_of
 from ..memory import remembered
 from ..mixing.starting import started
 from ..mixing.undercoat import undercoats
@@ -62,13 +61,15 @@ def worked_out_table() -> dict:
 
 def worked_out(method: str) -> dict[str, list[list[float]]]:
     """Paint id to, for every undercoat in shelf order, coats and the apparent colour in CIELAB."""
-    start = stacked([Ground(pot).surface for pot in undercoats()])
+    known = tuple(Ground(pot) for pot in undercoats())
     found = {}
     for pot in paints().values():
         if pot.kind == "acrylic":
-            laid = list(followed(started(pot, "rank", method), start))
+            recipe = started(pot, "rank", method)
+            zones = zones_on(recipe, known)
+            laid = list(followed(recipe, known, (), zones))
             coats = np.sum([one.coats for one in laid], 0).tolist()
-            seen = [tones.apparent for tones in tones_of(laid[-1].after.labs)]
+            seen = [mean_of(one, zones.share[1:]) for one in laid[-1].after.labs[:, 1:]]
             found[pot.id] = [
                 [count, *(round(value, 4) for value in lab)] for count, lab in zip(coats, seen, strict=True)
             ]

@@ -30,6 +30,8 @@ STROKE_MM = 4.0
 PRACTICE = -0.08
 #: height of the figures that the starting values are for, mm
 USUAL_HEIGHT = 28.0
+#: edges by what is said of them
+EDGE_LENGTHS = {"all": "free_mm", "exposed": "exposed_mm", "sharp": "sharp_mm"}
 #: edges that each tier gets light on: rank and file the sharpest, leaders those that face up or are level
 _LIT = {"rank": "sharp_mm", "leader": "exposed_mm", "centrepiece": "free_mm"}
 
@@ -120,12 +122,15 @@ def _worked(work: str, step: Step, here: Extent, tier: str) -> float:
         flooded = surface / (known["flood"] * min(max(here.room_mm, 0.5), 3.0) / 2) + border / (known["cut"] * freely)
         return flooded + (surface / known["wipe"] if work == "oil" else 0.0)
     if work == "edge":
-        length = getattr(here, _LIT[tier]) if step.manner.share is None else here.free_mm * step.manner.share
+        which = EDGE_LENGTHS.get(step.goes.which, _LIT[tier])
+        length = here.free_mm * step.manner.share if step.manner.share is not None else getattr(here, which)
         return _lined(length, known["edge"], known["stroke"])
     if work in ("line", "pin"):
         return _lined(here.foot_mm + here.line_mm, known[work], known["stroke"])
     if work == "dot":
-        return known["dot"] * max(1, here.pieces)
+        return known["dot"] * max(
+            1, here.pieces, here.corners if step.goes.place == "points" and step.kind != "dot" else 1
+        )
     if work in ("spray", "can"):
         return known["turn"] + surface / known[work]
     return surface / known[work]

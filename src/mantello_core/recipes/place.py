@@ -1,4 +1,4 @@
-"""Where paint goes on a piece: recesses, flats, raised parts, edges, with what light, washes and wiping do there."""
+"""The tones that a colour on a figure is summed up in: recess, flat, raised, ridge, edge."""
 
 import tomllib
 from collections.abc import Iterator
@@ -12,25 +12,19 @@ from ..errors import UnknownName
 
 @dataclass(frozen=True)
 class Place:
-    """One kind of place on a piece."""
+    """One tone, by the part of the surface it stands for."""
 
     id: str
     name: str
     #: of the piece's surface, 0 to 1
     share: float
-    #: share of it that a spray from above reaches
-    sprayed: float
-    #: share of an oil or enamel film that wiping leaves there
-    left: float
     #: width of its tone on a figure of 28 mm, mm
     band: float
-    #: whether a wash pools there
-    pools: bool = False
 
 
 @dataclass(frozen=True)
 class Places:
-    """The places of a piece, deepest first."""
+    """The tones of a figure, darkest first."""
 
     all: tuple[Place, ...]
     #: ids of where most of a piece is, and of where it catches the light
@@ -64,8 +58,8 @@ class Places:
 
     @cached_property
     def recess(self) -> str:
-        """Id of where a wash pools: the deepest place of those."""
-        return next(place.id for place in self.all if place.pools)
+        """Id of the darkest, where washes pool."""
+        return self.all[0].id
 
     @property
     def neighbours(self) -> tuple[tuple[Place, Place], ...]:

@@ -6,6 +6,7 @@ from functools import cached_property
 from ..errors import OutOfRange, UnknownName
 from ..paints.paint import Film, Paint, mixed
 from .technique import ENAMEL_DRYING, METALLIC_DRYING, OIL_DRYING, Technique, techniques
+from .where import LEAST_SHARE, PLACES, Where, checked_where, share_of
 
 #: what a mix may be thinned with; 'neat' means with nothing
 DILUENTS = ("neat", "water", "medium", "thinner")
@@ -18,6 +19,8 @@ MOST_PARTS = 12
 MOST_COATS = 12
 #: CIEDE2000 between thin and thick places of a covered area that the eye lets pass, and on a centrepiece
 EVEN, EVEN_CENTREPIECE = 2.5, 1.5
+#: what the hand does with paint at places that ask for something else than filling them
+WORK_AT = {"off recesses": "relay", "edges": "edge", "lines": "line", "points": "dot", "dots": "dot"}
 #: share of an area from which on a layer is the panel laid again
 RELAID_FROM = 0.6
 #: minutes of a window or of drying (two weeks), signs of a tool, pose or note
@@ -91,6 +94,8 @@ class Step:
     #: where it goes, if not as usual for its kind
     where: str = ""
     manner: Manner = USUAL
+    #: the place it goes, by geometry; None for as usual for its kind
+    spot: Where | None = None
 
     @cached_property
     def technique(self) -> Technique:
@@ -100,7 +105,21 @@ class Step:
     @property
     def place(self) -> str:
         """Where it goes, in words."""
-        return self.where or self.technique.where
+        return self.where or (self.spot.words if self.spot else self.technique.where)
+
+    @cached_property
+    def goes(self) -> Where:
+        """Where it goes, by geometry: as said, or as usual for its kind with the share that is said."""
+        if self.spot:
+            return self.spot
+        usual, share = self.technique.goes, self.manner.share
+        if share is None:
+            return usual
+        if self.kind == "layer" and share >= RELAID_FROM:
+            return Where("off recesses", share=share)
+        return (
+            replace(usual, share=min(max(share, LEAST_SHARE), 1.0)) if PLACES[usual.place].share is not None else usual
+        )
 
     @property
     def tool(self) -> str:
@@ -108,9 +127,18 @@ class Step:
         return self.manner.tool or self.technique.tool
 
     @property
+    def relays(self) -> bool:
+        """Whether it lays a panel again, rather than a light on it."""
+        return self.kind in ("layer", "highlight") and self.goes.place in ("all", "off recesses")
+
+    @property
     def share(self) -> float:
-        """Share of the area it touches, 0 to 1."""
-        return self.technique.share if self.manner.share is None else self.manner.share
+        """Share of the area it touches, 0 to 1, on the usual figure."""
+        return (
+            self.manner.share
+            if self.manner.share is not None and not self.spot
+            else share_of(self.goes) * self.technique.density
+        )
 
     @property
     def pose(self) -> str:
@@ -143,13 +171,17 @@ class Step:
         """What the hand does: as its kind asks, sprayed if its paints are, a panel laid again up to its recesses."""
         if all(pot.sprayed for pot in self.mix.paints):
             return "can" if self.mix.paints[0].kind == "spray" else "spray"
-        again = self.kind == "layer" and self.manner.share is not None and self.manner.share >= RELAID_FROM
-        return "relay" if again else self.technique.work
+        work = self.technique.work
+        if work in ("fill", "layer"):
+            return WORK_AT.get(self.goes.place, work)
+        return "layer" if work == "edge" and self.goes.place != "edges" else work
 
     @property
     def worked_share(self) -> float:
         """Share of the area that the hand goes over, 0 to 1."""
-        return self.technique.painted if self.manner.share is None else self.manner.share
+        if self.spot or self.manner.share is not None:
+            return self.share
+        return self.technique.painted
 
 
 @dataclass(frozen=True)
@@ -205,6 +237,8 @@ def checked(step: Step, where: str = "") -> Step:
             f"{step.coats} coats; allowed is 1 to {MOST_COATS}, or none given for as many as cover.", f"{where}/coats"
         )
     _check_manner(step.manner, f"{where}/manner")
+    if step.spot:
+        checked_where(step.spot, f"{where}/place")
     return step
 
 

@@ -2,15 +2,19 @@
 
 import tomllib
 from dataclasses import dataclass
-from functools import cache, cached_property
+from functools import cache
 from importlib.resources import files
 
-from .place import Place, usual_places
+from .where import Where
 
 #: drying of a metallic coat, minutes; slower than plain acrylic
 METALLIC_DRYING = 12.0
 #: enamel wash (2 h) and oil (a day), minutes
 ENAMEL_DRYING, OIL_DRYING = 120.0, 1440.0
+
+
+#: where what goes anywhere goes
+EVERYWHERE = Where("all")
 
 
 @dataclass(frozen=True)
@@ -30,10 +34,10 @@ class Technique:
     where: str
     #: how the film model lays it: coat, wash, stain, recess, oil, dabs or varnish
     effect: str = "coat"
-    #: places it reaches; empty for all
-    reaches: tuple[str, ...] = ()
-    #: share of every place that dabs touch; empty for what is laid evenly
-    cover: tuple[tuple[str, float], ...] = ()
+    #: the place it goes, where nothing else is said
+    goes: Where = EVERYWHERE
+    #: share of that place which dabs touch
+    density: float = 1.0
     #: share of the area that the hand goes over
     painted: float = 1.0
     #: minutes in which it can be lifted or wiped; 0 if it cannot
@@ -47,26 +51,6 @@ class Technique:
     #: whether only a repaint undoes it
     irreversible: bool = False
 
-    @cached_property
-    def places(self) -> tuple[Place, ...]:
-        """The places it reaches, deepest first."""
-        reached = self.reaches or [place for place, share in self.cover if share]
-        return tuple(place for place in usual_places() if not reached or place.id in reached)
-
-    @cached_property
-    def share(self) -> float:
-        """Share of the area it touches."""
-        cover = dict(self.cover)
-        return sum(place.share * cover.get(place.id, 1.0) for place in self.places)
-
-    @cached_property
-    def shown(self) -> str:
-        """The place where it shows most."""
-        if self.cover:
-            cover = dict(self.cover)
-            return max(self.places, key=lambda place: (cover[place.id], place.share)).id
-        return self.places[0].id if self.reaches else usual_places().flats
-
 
 @cache
 def techniques() -> dict[str, Technique]:
@@ -76,6 +60,4 @@ def techniques() -> dict[str, Technique]:
 
 
 def _technique(kind: str, row: dict) -> Technique:
-    return Technique(
-        kind, **row | {"cover": tuple(row.get("cover", {}).items()), "reaches": tuple(row.get("reaches", ()))}
-    )
+    return Technique(kind, **row | {"goes": Where(**row.get("goes", {"place": "all"}))})

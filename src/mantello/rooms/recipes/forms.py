@@ -20,6 +20,7 @@ from mantello_core.recipes.step import (
     Step,
 )
 from mantello_core.recipes.technique import techniques
+from mantello_core.recipes.where import LEAST_MM, MOST_MM, PLACES, Where, checked_where
 
 #: rows for paints in a mix
 MIX_ROWS = (1, 2, 3, 4)
@@ -37,6 +38,21 @@ def _number(label: str, most: float, said: str, least: float = 0) -> forms.Float
     )  # fmt: skip
     field.widget.attrs["step"] = "any"
     return field
+
+
+#: fields of where it goes
+SPOT = ("spot", "spot_share", "spot_width", "spot_which", "spot_plan", "spot_angle")
+
+
+def _spot(given: dict) -> Where | None:
+    """The place that was chosen; what is said of it and does not belong to it is refused by ``checked_where``."""
+    if not given.get("spot"):
+        return None
+    share = given["spot_share"]
+    return Where(
+        given["spot"], None if share is None else share / 100, given["spot_width"], given["spot_which"], given["spot_plan"],
+        given["spot_angle"],
+    )  # fmt: skip
 
 
 def _manner(given: dict) -> Manner:
@@ -72,6 +88,23 @@ class StepForm(forms.Form):
     )  # fmt: skip
     where = forms.CharField(required=False, max_length=120, label="Where, if not as usual")
     full = forms.BooleanField(required=False, label="Coats until its full colour, not only until even")
+    spot = forms.ChoiceField(
+        choices=[("", "as usual for its kind"), *((name, usual.words) for name, usual in PLACES.items())],
+        required=False, label="Where it goes",
+    )  # fmt: skip
+    spot_share = _number("Share of the surface, per cent", 100, "Write 2 to 100 per cent, or nothing for as usual.", 2)
+    spot_width = _number(
+        "Width, mm", MOST_MM, f"Write {LEAST_MM:g} to {MOST_MM:g} mm, or nothing for as usual.", LEAST_MM
+    )
+    spot_which = forms.ChoiceField(
+        choices=[("", "as usual"), ("all", "all"), ("exposed", "level or facing up"), ("sharp", "facing up, and corners")],
+        required=False, label="Which edges",
+    )  # fmt: skip
+    spot_plan = forms.ChoiceField(
+        choices=[("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right")],
+        required=False, label="Lit from",
+    )  # fmt: skip
+    spot_angle = _number("Spray from, degrees above level", 90, "Write 0 to 90 degrees, or nothing for straight down.")
     tool = forms.CharField(required=False, max_length=MOST_SIGNS, label="Tool, if not as usual")
     share = _number("Share of the area, per cent", 100, "Write 0.5 to 100 per cent, or nothing for as usual.", 0.5)
     drying = _number("Dries, minutes", MOST_MINUTES, _MINUTES)
@@ -105,6 +138,12 @@ class StepForm(forms.Form):
             "diluent_parts": step.mix.diluent_parts or None, "where": step.where,
         }  # fmt: skip
         initial |= vars(step.manner) | {"share": step.manner.share and round(100 * step.manner.share, 2)}
+        if step.spot:
+            share = step.spot.share
+            initial |= {
+                "spot": step.spot.place, "spot_share": share and round(100 * share, 2), "spot_width": step.spot.width,
+                "spot_which": step.spot.which, "spot_plan": step.spot.plan, "spot_angle": step.spot.angle,
+            }  # fmt: skip
         for row, (pot, parts) in zip(MIX_ROWS, step.mix.parts, strict=False):
             initial |= {f"paint{row}": pot.id, f"parts{row}": f"{parts:g}"}
         return cls(initial=initial, auto_id=f"{prefix}_%s", own=own)
@@ -117,6 +156,11 @@ class StepForm(forms.Form):
             "open": any(field.value() not in (None, "", False) or field.errors for field in fields),
         }
 
+    def spot_fields(self):
+        """The fields of where it goes besides the place, and whether one is filled or wrong."""
+        fields = [self[name] for name in SPOT[1:]]
+        return {"fields": fields, "open": any(field.value() not in (None, "") or field.errors for field in fields)}
+
     def mix_rows(self):
         """Pairs of bound fields: paint and parts."""
         return [(self[f"paint{row}"], self[f"parts{row}"]) for row in MIX_ROWS]
@@ -124,6 +168,7 @@ class StepForm(forms.Form):
     def clean(self):
         """The step, under ``step``; a second paint without parts is asked back."""
         given = super().clean()
+        self._check_spot(given)
         if given.get("said"):
             return self._as_said(given)
         parts = []
@@ -144,9 +189,21 @@ class StepForm(forms.Form):
                 )
             given["step"] = Step(
                 "", given["kind"], Mix(tuple(parts), given["diluent"], thinned), given["coats"], given["where"],
-                _manner(given),
+                _manner(given), _spot(given),
             )  # fmt: skip
         return given
+
+    def _check_spot(self, given: dict) -> None:
+        """Refuse at its field what does not belong to the place."""
+        if not given.get("spot"):
+            for name in SPOT[1:]:
+                if given.get(name) not in (None, ""):
+                    self.add_error(name, "Choose where it goes first; as usual takes nothing more.")
+        elif not any(name in self.errors for name in SPOT):
+            try:
+                checked_where(_spot(given))
+            except MantelloError as error:
+                self.add_error(f"spot_{error.where.rpartition('/')[2]}".removesuffix("_place"), error.message)
 
     def _as_said(self, given):
         """The step with its mix as written in words; what is ambiguous is asked back there."""
@@ -156,5 +213,5 @@ class StepForm(forms.Form):
             self.add_error("said", error.message)
             return given
         if not self.errors:
-            given["step"] = Step("", given["kind"], mix, given["coats"], given["where"], _manner(given))
+            given["step"] = Step("", given["kind"], mix, given["coats"], given["where"], _manner(given), _spot(given))
         return given

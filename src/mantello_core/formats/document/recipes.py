@@ -5,6 +5,7 @@ from ...errors import Contradiction
 from ...paints.catalogue import Catalogue
 from ...recipes.material import material
 from ...recipes.step import USUAL, Manner, Mix, Recipe, Step, checked
+from ...recipes.where import Where
 from ...scheme.scheme import Role, Scheme
 from .own_paints import write_own_paint
 
@@ -48,6 +49,7 @@ def write_step(step: Step) -> dict:
         "coats": step.coats,
         "where": step.where,
         **({"manner": _manner(step.manner)} if step.manner != USUAL else {}),
+        **({"place": _said(step.spot)} if step.spot else {}),
     }
 
 
@@ -63,12 +65,17 @@ def read_step(data: dict, where: str, catalogue: Catalogue) -> Step:
     )
     read = Mix(parts, mix.get("diluent", "neat"), float(mix.get("diluent_parts", 0)))
     manner = Manner(**data.get("manner", {}))
-    return checked(Step(data["id"], data["kind"], read, data.get("coats"), data.get("where", ""), manner), where)
+    spot = Where(**{"place": "all"} | data["place"]) if data.get("place") else None
+    return checked(Step(data["id"], data["kind"], read, data.get("coats"), data.get("where", ""), manner, spot), where)
 
 
 def write_own_paints(scheme: Scheme) -> list[dict]:
     """What is said of every own paint the scheme uses, so that the document says all there is."""
     return [write_own_paint(pot.said) for pot in scheme.own_paints]
+
+
+def _said(spot: Where) -> dict:
+    return {name: value for name, value in vars(spot).items() if value not in (None, "")}
 
 
 def _manner(manner: Manner) -> dict:

@@ -87,7 +87,7 @@ def recipe(document: dict) -> dict:
         "steps": [
             write_step(one.step)
             | {
-                "tool": one.step.tool, "coats_to_lay": one.coats, "drying_minutes": one.step.drying,
+                "tool": one.step.tool, "goes": one.step.goes.words, "coats_to_lay": one.coats, "drying_minutes": one.step.drying,
                 "after": colour_mapping(one.after), "cautions": list(step_cautions(one.step)),
             }
             for one in outcomes

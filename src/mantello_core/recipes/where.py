@@ -1,0 +1,200 @@
+"""Where a step goes: places told by geometry, each giving how much of every point of a figure it covers.
+
+Source: docs/methods/places.md.
+"""
+
+from dataclasses import dataclass
+from typing import NamedTuple
+
+import numpy as np
+
+from ..errors import OutOfRange, UnknownName
+from ..figures.sample import LIGHTS, Sample, usual_sample
+from ..memory import remembered
+
+#: share of an area that a place may take
+LEAST_SHARE, MOST_SHARE = 0.02, 1.0
+#: mm that edges, lines, points and dots may be wide
+LEAST_MM, MOST_MM = 0.05, 3.0
+#: edges by how they face up at least
+EDGES = {"all": -2.0, "exposed": -0.1, "sharp": 0.45}
+#: mm from a corner within which every edge is sharp
+AT_CORNER = 0.3
+#: depth from which a point is in a recess at all, and that is dabbed or layered over no more
+RECESSED, SHUT = 0.12, 0.75
+#: a spray reaches where what faces it is turned to it at least so much, and no deeper than this
+SPREAD, HIDDEN = 0.35, 0.8
+#: mm from an edge within which what is knocked off chips
+KNOCKED = 0.5
+
+
+class Usually(NamedTuple):
+    """What a place takes where nothing is said: share, width in mm, and how soft its border is, as a share."""
+
+    share: float | None
+    width: float | None
+    soft: float
+    words: str
+
+
+#: every place, with what it takes usually
+PLACES = {
+    "all": Usually(None, None, 0.0, "all of it"),
+    "off recesses": Usually(0.82, None, 0.1, "all but the recesses"),
+    "recesses": Usually(0.18, None, 0.1, "recesses"),
+    "lines": Usually(None, 0.14, 0.0, "lines between what lies over each other"),
+    "edges": Usually(None, 0.15, 0.0, "edges"),
+    "points": Usually(None, 0.22, 0.0, "corners and points"),
+    "raised": Usually(0.55, None, 0.16, "raised, towards the light"),
+    "away": Usually(0.3, None, 0.16, "away from the light"),
+    "sprayed": Usually(None, None, 0.9, "what faces the spray"),
+    "upper": Usually(0.5, None, 0.25, "the upper part"),
+    "lower": Usually(0.5, None, 0.25, "the lower part"),
+    "middle": Usually(0.4, None, 0.3, "from the middle outwards"),
+    "dots": Usually(0.06, 0.3, 0.0, "dots and chips at edges"),
+}
+
+
+@dataclass(frozen=True)
+class Where:
+    """A place, and what is said of it; None and empty are as usual."""
+
+    place: str
+    #: share of the painted surface, 0.02 to 1
+    share: float | None = None
+    #: mm
+    width: float | None = None
+    #: which edges: all, exposed (level or facing up) or sharp; which light plan, for what the light decides
+    which: str = ""
+    plan: str = ""
+    #: degrees that a spray comes from above the level; 90 straight down
+    angle: float | None = None
+
+    @property
+    def words(self) -> str:
+        """As in 'raised, towards the light, 55 %'."""
+        known = PLACES[self.place]
+        said = f"{self.which} edges" if self.place == "edges" and self.which else known.words
+        if self.angle is not None:
+            said += f" from {self.angle:g} degrees"
+        if self.share is not None and self.share < 1:
+            said += f", {100 * self.share:.0f} %"
+        return said + (f", {self.width:g} mm" if self.width is not None else "")
+
+
+def checked_where(where: Where, at: str = "") -> Where:
+    """The place, if everything said of it is allowed.
+
+    Raises: UnknownName for a place, edges or a light plan; OutOfRange for share, width or angle.
+    """
+    if where.place not in PLACES:
+        raise UnknownName("place", where.place, list(PLACES), f"{at}/place")
+    if where.which and where.which not in EDGES:
+        raise UnknownName("kind of edge", where.which, list(EDGES), f"{at}/which")
+    if where.plan and where.plan not in LIGHTS:
+        raise UnknownName("light plan", where.plan, list(LIGHTS), f"{at}/plan")
+    for name, least, most in (("share", LEAST_SHARE, MOST_SHARE), ("width", LEAST_MM, MOST_MM), ("angle", 0.0, 90.0)):
+        given = getattr(where, name)
+        if given is not None and not least <= given <= most:
+            raise OutOfRange(f"A {name} of {given:g}; allowed is {least:g} to {most:g}.", f"{at}/{name}")
+    usual = PLACES[where.place]
+    for name in ("share", "width"):
+        if getattr(where, name) is not None and getattr(usual, name) is None:
+            raise OutOfRange(f"'{where.place}' takes no {name}.", f"{at}/{name}")
+    return where
+
+
+def reach(where: Where, sample: Sample) -> np.ndarray:
+    """How much of every point a place covers, (n,), 0 to 1."""
+    usual = PLACES[where.place]
+    share = usual.share if where.share is None else where.share
+    width = usual.width if where.width is None else where.width
+    return _REACH[where.place](sample, share, width, usual.soft, where)
+
+
+@remembered(2_000)
+def share_of(where: Where) -> float:
+    """Share of the usual figure's surface that a place covers, 0 to 1."""
+    sample = usual_sample()
+    return float((reach(where, sample) * sample.mm2).sum() / sample.mm2.sum())
+
+
+def _soft(values: np.ndarray, at: float, width: float) -> np.ndarray:
+    return np.clip((values - at) / max(width, 1e-6) + 0.5, 0, 1)
+
+
+def _top(values: np.ndarray, sample: Sample, share: float, soft: float) -> np.ndarray:
+    """The share of the surface where something is highest, with a border so soft; exact whatever the form."""
+    order = np.argsort(values, kind="stable")
+    rank = np.empty(len(values))
+    rank[order] = (np.cumsum(sample.mm2[order]) - sample.mm2[order] / 2) / sample.mm2.sum()
+    return _soft(rank, 1 - share, soft) if share < 1 else np.ones(len(values))
+
+
+def _light(sample: Sample, where: Where) -> np.ndarray:
+    return sample.light[:, list(LIGHTS).index(where.plan)] if where.plan else sample.light[:, 0]
+
+
+def _recesses(sample: Sample, share, width, soft, where) -> np.ndarray:
+    deep = float(sample.mm2[sample.depth > RECESSED].sum() / sample.mm2.sum())
+    return _top(sample.depth, sample, min(share, deep), soft) if deep else np.zeros(len(sample.mm2))
+
+
+def _off_recesses(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return 1 - _recesses(sample, max(0.0, 1 - share), width, soft, where) if share < 1 else np.ones(len(sample.mm2))
+
+
+def _edges(sample: Sample, share, width, soft, where) -> np.ndarray:
+    least = EDGES[where.which or "sharp"]
+    return ((sample.proud < width) & ((sample.edge_up >= least) | (sample.corner < AT_CORNER))).astype(float)
+
+
+def _sprayed(sample: Sample, share, width, soft, where) -> np.ndarray:
+    angle = np.radians(90.0 if where.angle is None else where.angle)
+    front = np.sqrt(np.clip(1 - sample.up**2, 0, 1))
+    turned = sample.up * np.sin(angle) + front * np.cos(angle)
+    return _soft(turned, SPREAD, soft) * (1 - HIDDEN * sample.depth)
+
+
+def _dots(sample: Sample, share, width, soft, where) -> np.ndarray:
+    near = np.clip(1 - sample.proud / KNOCKED, 0, 1) * (1 + np.clip(sample.edge_up, -0.5, 1)) * (sample.depth < SHUT)
+    mean = float((near * sample.mm2).sum() / sample.mm2.sum())
+    return np.clip(near * share / mean, 0, 1) if mean else np.zeros(len(near))
+
+
+def _all(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return np.ones(len(sample.mm2))
+
+
+def _lines(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return np.maximum((sample.under < width).astype(float), sample.ink)
+
+
+def _points(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return (sample.corner < width).astype(float)
+
+
+def _raised(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return _top(_light(sample, where) - sample.depth / 2, sample, share, soft) * (sample.depth < SHUT)
+
+
+def _away(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return _top(-_light(sample, where), sample, share, soft)
+
+
+def _upper(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return _top(sample.height, sample, share, soft)
+
+
+def _lower(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return _top(-sample.height, sample, share, soft)
+
+
+def _middle(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return _top(sample.middle, sample, share, soft)
+
+
+_REACH = {
+    "all": _all, "off recesses": _off_recesses, "recesses": _recesses, "lines": _lines, "edges": _edges, "points": _points,
+    "raised": _raised, "away": _away, "sprayed": _sprayed, "upper": _upper, "lower": _lower, "middle": _middle, "dots": _dots,
+}  # fmt: skip
