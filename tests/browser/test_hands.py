@@ -130,7 +130,7 @@ class Hands(BrowserCase):
         expect(self.page.locator("#kept")).to_contain_text("Kept in this browser, 1 change")
         other.reload()
         expect(other.locator("#kept")).to_contain_text("1 of rosa")
-        other.get_by_label("Name").fill("rosa")
+        other.get_by_label("Email or name").fill("rosa@example.test")
         other.get_by_label("Password").fill("tide-and-salt-9")
         other.get_by_role("button", name="Sign in").click()
         expect(other.locator("#kept")).to_contain_text("1 of another army of yours")

@@ -27,11 +27,11 @@ GREY = "#767676"
 
 
 @transaction.atomic
-def sample_test(army: Army, role: str = "field") -> TestPiece:
+def sample_test(army: Army, role: str = "smallclothes") -> TestPiece:
     """An accepted test piece of a role, with a photograph in which everything is pointed at."""
     test = begun(army, reading_of(army.head), role, "rank")
     test.lamp, test.verdict, test.made_at = "lamp", TestPiece.Verdict.ACCEPTED, timezone.now()
-    test.note = "A second coat of the base was needed on the skirts. Go lighter on the last edge."
+    test.note = "A third coat of the base was needed on the thighs. Go lighter on the last edge."
     recipe, ground = tried(test)
     prediction = predicted(recipe, ground)
     test.done = {
