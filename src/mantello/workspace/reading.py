@@ -69,7 +69,7 @@ class Reading:
 
     def around(self, one: FigureClass) -> Circumstances:
         """Under what circumstances figures of a class are painted."""
-        return Circumstances(one.tier, self.design.evenings.pace, len(one.ordinals))
+        return self.design.around(one.tier, len(one.ordinals))
 
     @cached_property
     def checks(self) -> tuple[Check, ...]:

@@ -17,7 +17,7 @@ from mantello_core.film.surface import GLAZE, solid, wash_thickness
 from mantello_core.film.tones import Tones
 from mantello_core.mixing.bridge import Bridge, bridge_beneath
 from mantello_core.mixing.undercoat import undercoats
-from mantello_core.recipes.handwork import Circumstances, seconds_of
+from mantello_core.recipes.handwork import seconds_of
 from mantello_core.recipes.hazard import cautions_for, step_cautions
 
 from .reading import Reading
@@ -136,7 +136,7 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
         if own is None and not figures.get(tier) and tier != "rank":
             continue
         extent = extents.get(tier) or max(extents.values(), key=lambda one: one.surface_mm2, default=NOTHING)
-        around = Circumstances(tier, reading.design.evenings.pace, max(1, figures.get(tier, 1)))
+        around = reading.design.around(tier, max(1, figures.get(tier, 1)))
         prediction = reading.prediction(role_id, tier)
         ground = reading.design.scheme.ground
         minded = advice(prediction, ground)

@@ -6,7 +6,9 @@ from itertools import combinations
 from ..design.design import Design
 from ..design.edit import with_undercoat
 from ..figures.vocabulary import sideless, spoken
-from ..mixing.undercoat import best_undercoat
+from ..film.reached import palest, reached, shows_ground
+from ..mixing.undercoat import best_undercoat, undercoats
+from ..paints.paint import Paint
 from ..scheme.cascade import FigureClass
 from ..scheme.share import role_shares
 from .contrast import seams_of
@@ -206,6 +208,13 @@ def trouble(look: Look) -> Check:
                 f"coats|{role_id}",
                 Finding(said, f"coats|{role_id}", **place, number=most.coats, fix=_kinder(design, most)),
             )
+        recipe = role.recipe(tier)
+        if shows_ground(recipe) and f"dark|{role_id}" not in found:
+            pale = palest(undercoats())
+            seen = reached(recipe, ground, pale, design.scheme.calibrations)
+            if seen.lost:
+                said = f"{role.name} cannot show over {ground.words}: L* {seen.here.lightness:.0f}, over {pale.name} {seen.pale.lightness:.0f}"
+                found[f"dark|{role_id}"] = Finding(said, f"dark|{role_id}", **place, number=50, fix=_paler(pale))
         many = max(len(outcome.step.mix.parts) for outcome in outcomes)
         if many > aims.threshold("paints"):
             found.setdefault(
@@ -217,7 +226,7 @@ def trouble(look: Look) -> Check:
     worst = listed[0].what if listed else f"no step takes more than {aims.threshold('coats'):g} coats"
     rule = (
         f"No step takes more than {aims.threshold('coats'):g} coats on the undercoat, no mix more than {aims.threshold('paints'):g} paints;"
-        " every role that is worn has a recipe."
+        " a transparent colour lies on a ground that lets it show; every role that is worn has a recipe."
     )
     return Check(
         "coats",
@@ -227,6 +236,13 @@ def trouble(look: Look) -> Check:
         listed,
         rule,
         ("coats", "paints"),
+    )
+
+
+def _paler(pale: Paint) -> Fix:
+    return Fix(
+        f"{pale.name} for the army: stains show their colour, other roles change too",
+        lambda now: with_undercoat(now, pale),
     )
 
 

@@ -1,7 +1,7 @@
 """Checks of effort: steps spent where nobody will see them."""
 
 from ..figures.vocabulary import sideless, spoken
-from ..recipes.handwork import Circumstances, seconds_of
+from ..recipes.handwork import seconds_of
 from .finding import Check, Finding, at
 from .look import Look
 
@@ -19,7 +19,7 @@ def hidden(look: Look) -> Check:
             area = one.plate.areas[name]
             if area.visibility >= least or not cell.role:
                 continue
-            around = Circumstances(one.tier, design.evenings.pace, len(one.ordinals))
+            around = design.around(one.tier, len(one.ordinals))
             outcomes = design.scheme.predicted(design.scheme.role(cell.role).recipe(one.tier)).outcomes
             seconds = sum(
                 seconds_of(outcome.step, area.extent, outcome.coats, around)

@@ -6,6 +6,7 @@ from ..army.tree import Army
 from ..calendar.evenings import Evenings
 from ..insignia.transfers.bought_sheet import BoughtSheet
 from ..paints.catalogue import Catalogue
+from ..recipes.handwork import USUAL_HEIGHT, Circumstances
 from ..recipes.method import METHODS, USUAL_METHOD, Method
 from ..scheme.scheme import Scheme
 from .brief import Brief
@@ -32,6 +33,10 @@ class Design:
     def catalogue(self) -> Catalogue:
         """The paints it may name: those that ship, and its own."""
         return self.scheme.catalogue
+
+    def around(self, tier: str, figures: int) -> Circumstances:
+        """Under what circumstances figures of a tier are painted: the pace of the evenings, the height of the brief."""
+        return Circumstances(tier, self.evenings.pace, figures, self.brief.height_mm if self.brief else USUAL_HEIGHT)
 
     @property
     def dirt_level(self) -> int:

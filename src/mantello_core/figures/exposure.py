@@ -12,8 +12,10 @@ LAWS = {
     "all": "everything, thinly",
 }
 #: materials that chip, and groups whose faces are steep and large enough for streaks
-_HARD = {"metal", "paint", "wood", "armour", "hull", "stone"}
+_HARD = {"metal", "plate", "mail", "paint", "wood", "armour", "hull", "stone"}
 _STEEP = {"Vehicle", "Shield", "Cloak", "Flag"}
+#: mm² from which a hard face is large enough for streaks, wherever it is
+_LARGE = 12.0
 #: groups that stay clean: the base has its own recipe
 _BASE = "Base"
 
@@ -30,7 +32,8 @@ def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
     if law == "edges":
         return known.edge_exposure if _chips(known.material) else 0.0
     if law == "falls":
-        return 1.0 if group_of(area) in _STEEP else 0.0
+        large = _chips(known.material) and known.surface_mm2 >= _LARGE
+        return 1.0 if group_of(area) in _STEEP or large else 0.0
     return 1.0 if law == "all" else _below(plate, area, height)
 
 

@@ -37,7 +37,7 @@ class Laid:
 
 def zones_on(recipe: Recipe, grounds: Sequence[Ground]) -> Zones:
     """The zones that a recipe tells apart on some grounds."""
-    return zones_of(recipe.steps, any(ground.above for ground in grounds))
+    return zones_of(recipe.steps, any(ground.above for ground in grounds), recipe.light)
 
 
 def followed(

@@ -12,6 +12,7 @@ from ..memory import remembered
 from ..recipes.step import EVEN, Recipe, Step
 from .calibration import Calibration
 from .coverage import Coverage
+from .finish import varnished
 from .ground import Ground
 from .laying import Laid, coats_laid, followed, zones_on
 from .surface import Surface, stacked
@@ -76,11 +77,14 @@ class Prediction:
 
 
 @remembered(48_000)
-def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> Prediction:
+def predicted(
+    recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = (), varnish: str = ""
+) -> Prediction:
     """Follow a recipe over a ground; the same question is answered from memory.
 
     Zones that the recipe's places tell apart carry a surface each; a step lays its film on what it covers of them.
-    calibrations: what test pieces taught of paints.
+    calibrations: what test pieces taught of paints. varnish: finish of the last coat, under which the colours it ends in are
+    seen; '' for none.
     """
     zones = zones_on(recipe, (ground,))
     laid = tuple(followed(recipe, (ground,), calibrations, zones))
@@ -92,7 +96,9 @@ def predicted(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, .
         _outcome(one, zones.share * one.cover, *pair, after)
         for one, pair, after in zip(laid, pairwise(labs), tones[1:], strict=True)
     )
-    return Prediction(outcomes, tones[-1], mean_of(labs[-1, 1:], share))
+    last = varnished(laid[-1].after.at(0) if laid else start, varnish).labs if varnish else labs[-1]
+    ends = tones_of(last[None, 1:], share)[0] if varnish else tones[-1]
+    return Prediction(outcomes, ends, mean_of(last[1:], share))
 
 
 @remembered(4_000)

@@ -3,7 +3,7 @@
 Source: docs/methods/places.md.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 
 import numpy as np
@@ -11,7 +11,7 @@ import numpy as np
 from ..figures.sample import Sample, usual_sample
 from ..memory import remembered
 from ..recipes.step import Step
-from ..recipes.where import Where, reach
+from ..recipes.where import FOLLOW_LIGHT, Where, reach
 
 #: zones at most; soft borders are followed in so many parts, depth in so many
 MOST, PARTS, DEPTHS = 16, 4, 3
@@ -35,11 +35,18 @@ class Zones:
     sprayed: np.ndarray
 
 
-def zones_of(steps: tuple[Step, ...], sprayed: bool) -> Zones:
-    """The zones of the usual figure for a recipe. sprayed: whether the ground is lighter where a spray came from above."""
-    places = tuple(step.goes for step in steps)
+def zones_of(steps: tuple[Step, ...], sprayed: bool, light: str = "") -> Zones:
+    """The zones of the usual figure for a recipe.
+
+    sprayed: whether the ground is lighter where a spray came from above; light: plan of places that name none.
+    """
+    places = tuple(_lit(step.goes, light) for step in steps)
     pooling = any(step.technique.effect in _POOLING for step in steps)
     return _zones(places, pooling, sprayed)
+
+
+def _lit(place: Where, light: str) -> Where:
+    return replace(place, plan=light) if light and place.place in FOLLOW_LIGHT and not place.plan else place
 
 
 @remembered(4_000)

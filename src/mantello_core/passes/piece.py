@@ -1,6 +1,6 @@
 """What every figure gets besides its colours, as pieces of work: who, where, how long, with what."""
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 from random import Random
 
@@ -24,6 +24,9 @@ _SOLVENTS = {"oil", "enamel"}
 LEAST_MM2 = 0.5
 #: steps of it spread over the unit interval as evenly as any, however many there are
 GOLDEN = 0.6180339887498949
+
+#: circumstances of a tier and so many figures
+Around = Callable[[str, int], Circumstances]
 
 
 @dataclass(frozen=True)
@@ -93,7 +96,7 @@ def pieces_of(design: Design, one: FigureClass) -> tuple[Piece, ...]:
     ]
     if finishing.touch_up:
         found.append(_hand("touch-up", "touch-up", "Touch up what was held", TOUCH_UP))
-    found += _coats(finishing, one, design.dirt_level, design.evenings.pace)
+    found += _coats(finishing, one, design.dirt_level, design.around)
     if "Base" in groups:
         found += [_plant(plant) for plant in finishing.basing.plants if plant.in_ten]
     return tuple(sorted(found, key=lambda piece: piece.place))
@@ -135,12 +138,14 @@ def _masks(design: Design, one: FigureClass) -> Iterable[Piece]:
             yield _hand(f"unmask-{role_id}", "unmask", f"Mask of {role.name} off", MASK, role=role_id)
 
 
-def _coats(finishing: Finishing, one: FigureClass, level: int, pace: str) -> Iterable[Piece]:
+def _coats(finishing: Finishing, one: FigureClass, level: int, around_of: Around) -> Iterable[Piece]:
     passes = [
-        piece for at, each in enumerate(finishing.dirt) if level and (piece := _dirt(each, one, level, float(at), pace))
+        piece
+        for at, each in enumerate(finishing.dirt)
+        if level and (piece := _dirt(each, one, level, float(at), around_of))
     ]
     yield from passes
-    whole, around = one.plate.extent, Circumstances(one.tier, pace, len(one.ordinals))
+    whole, around = one.plate.extent, around_of(one.tier, len(one.ordinals))
     if finishing.barrier and any(piece.stage == SOLVENT for piece in passes):
         yield _varnish(finishing, "barrier", "Barrier varnish", finishing.barrier, BARRIER, whole, 1, around)
     if finishing.varnish:
@@ -175,7 +180,7 @@ def _varnish(
     return Piece(id_, name, stage, seconds, step.drying * 60, whole.surface_mm2, (), step, coats)
 
 
-def _dirt(each: DirtPass, one: FigureClass, level: int, order: float, pace: str) -> Piece | None:
+def _dirt(each: DirtPass, one: FigureClass, level: int, order: float, around_of: Around) -> Piece | None:
     areas = one.plate.areas
     reached = {name: exposure(one.plate, name, each.law, each.height) for name, cell in one.cells.items() if cell.role}
     touched = tuple(name for name, share in reached.items() if share > 0.05)
@@ -184,7 +189,7 @@ def _dirt(each: DirtPass, one: FigureClass, level: int, order: float, pace: str)
         return None
     areas_extent = one.plate.extent_of(touched)
     reach = areas_extent.of_share(surface / areas_extent.surface_mm2)
-    seconds = seconds_of(each.step, reach, 1, Circumstances("rank", pace, len(one.ordinals)))
+    seconds = seconds_of(each.step, reach, 1, around_of("rank", len(one.ordinals)))
     return Piece(each.id, each.name, _dirt_stage(each), seconds, each.step.drying * 60, surface, touched, each.step,
                  words=each.step.manner.note, order=order)  # fmt: skip
 

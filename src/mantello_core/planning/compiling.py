@@ -8,7 +8,7 @@ from ..calendar.evenings import Evenings
 from ..design.design import Design
 from ..figures.extent import Extent, united
 from ..passes.piece import dealt
-from ..recipes.handwork import Circumstances, seconds_of
+from ..recipes.handwork import seconds_of
 from ..recipes.slots import Slots
 from ..scheme.cascade import FigureClass, Resolution
 from .army_work import army_chain, army_pieces
@@ -96,7 +96,7 @@ def _ranks(design, resolution, done, units) -> Iterator[tuple[RankWork, list[Fig
 def _rank_work(design, unit, rank, classes, done, given) -> RankWork:
     scheme, tier, whole = design.scheme, classes[0].tier, classes[0].plate.extent
     everyone = sorted(ordinal for one in classes for ordinal in one.ordinals)
-    around = Circumstances(tier, design.evenings.pace, len(everyone))
+    around = design.around(tier, len(everyone))
     undercoat = _chain(unit, rank, GROUND, [(
         coat.step, coat.kind, f"{coat.kind}|{coat.words}", coat.seconds(whole, around),
         coat.technique.drying * 60, 1, whole.surface_mm2, coat.name, 0, coat.paint.sprayed, False, 0.0,

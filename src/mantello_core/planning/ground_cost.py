@@ -10,7 +10,6 @@ from ..film.calibration import Calibration
 from ..film.coverage import Coverage
 from ..film.ground import Ground
 from ..film.laying import coats_laid, counts_coats, first_covers
-from ..recipes.handwork import Circumstances
 from ..recipes.step import Recipe
 from ..scheme.cascade import Resolution
 from ..scheme.share import painted_surface
@@ -48,10 +47,10 @@ class GroundCosts:
         self.grounds = tuple(grounds)
         #: role and tier of everything that is painted
         self.worn = sorted(painted_surface(resolution))
-        recipes = {key: design.scheme.role(key[0]).recipe(key[1]) for key in self.worn}
+        recipes = {key: design.scheme.lit(design.scheme.role(key[0]).recipe(key[1])) for key in self.worn}
         self.laid = CoatsOn(grounds, recipes.values(), design.scheme.calibrations)
         atoms = atoms_of(design, resolution)
-        self._pace = design.evenings.pace
+        self._around = design.around
         self._ranks = _ranks(resolution)
         own = [atom for atom in atoms if atom.subject.role and not atom.subject.is_ground]
         self._rest = [atom for atom in atoms if not atom.subject.role and not atom.subject.is_ground]
@@ -69,7 +68,7 @@ class GroundCosts:
         """The cost on the ground of that number."""
         rest, ground = cost_of(self._rest), self.grounds[at]
         laying = sum(
-            figures * coat.seconds(extent, Circumstances(tier, self._pace, figures))
+            figures * coat.seconds(extent, self._around(tier, figures))
             for coat in ground.coats
             for tier, extent, figures in self._ranks.values()
         )

@@ -10,7 +10,8 @@ from ..design.design import Design
 from ..figures.vocabulary import GROUPS
 from ..film.ground import Ground
 from ..film.prediction import is_hard
-from ..mixing.undercoat import grounds
+from ..film.reached import Reached, palest, reached, shows_ground
+from ..mixing.undercoat import grounds, undercoats
 from ..scheme.cascade import Resolution
 from .cost import Cost
 from .ground_cost import CoatsOn, GroundCosts
@@ -33,6 +34,15 @@ class HardRole:
 
 
 @dataclass(frozen=True)
+class LostRole:
+    """A role whose transparent first coat cannot show on an undercoat."""
+
+    id: str
+    name: str
+    reached: Reached
+
+
+@dataclass(frozen=True)
 class UndercoatAdvice:
     """One undercoat for the whole army."""
 
@@ -42,6 +52,8 @@ class UndercoatAdvice:
     look: str
     cost: Cost
     hard: tuple[HardRole, ...]
+    #: transparent colours that are lost in it: role, name, what it looks like and what a pale ground lets it reach
+    lost: tuple[LostRole, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -57,16 +69,35 @@ class AssemblyAdvice:
 
 
 def undercoat_advice(design: Design, resolution: Resolution) -> tuple[UndercoatAdvice, ...]:
-    """Coats and minutes of all the work over every ground, the fewest minutes first.
+    """Coats and minutes of all the work over every ground: first those that let all colours show, the fewest minutes first.
 
     resolution: of the design; a ground changes what steps do, never which role an area wears.
     """
     costs = GroundCosts(design, resolution, _known(design))
     found = (
-        UndercoatAdvice(ground, ground.colour, look_of(ground), costs.cost(at), _hard(design, costs, at))
+        UndercoatAdvice(
+            ground,
+            ground.colour,
+            look_of(ground),
+            costs.cost(at),
+            _hard(design, costs, at),
+            _lost(design, costs, ground),
+        )
         for at, ground in enumerate(costs.grounds)
     )
-    return tuple(sorted(found, key=lambda one: one.cost.minutes))
+    return tuple(sorted(found, key=lambda one: (len(one.lost), one.cost.minutes)))
+
+
+def _lost(design: Design, costs: GroundCosts, ground: Ground) -> tuple[LostRole, ...]:
+    pale, found = palest(undercoats()), {}
+    for role_id, tier in costs.worn:
+        role = design.scheme.role(role_id)
+        recipe = role.recipe(tier)
+        if role_id not in found and shows_ground(recipe):
+            seen = reached(recipe, ground, pale, design.scheme.calibrations)
+            if seen.lost:
+                found[role_id] = LostRole(role_id, role.name, seen)
+    return tuple(found.values())
 
 
 def _known(design: Design) -> tuple[Ground, ...]:
@@ -91,7 +122,9 @@ def assembly_advice(design: Design, resolution: Resolution) -> tuple[AssemblyAdv
             for role in roles:
                 worn[name][role, one.tier] += len(one.ordinals)
     known = _known(design)
-    recipes = {key: design.scheme.role(key[0]).recipe(key[1]) for roles in worn.values() for key in roles}
+    recipes = {
+        key: design.scheme.lit(design.scheme.role(key[0]).recipe(key[1])) for roles in worn.values() for key in roles
+    }
     laid = CoatsOn(known, recipes.values(), design.scheme.calibrations)
     here = known.index(design.scheme.ground)
     found = []
@@ -141,7 +174,7 @@ def _hard(design: Design, costs: GroundCosts, at: int) -> tuple[HardRole, ...]:
     found: dict[str, HardRole] = {}
     for role_id, tier in costs.worn:
         role = design.scheme.role(role_id)
-        recipe = role.recipe(tier)
+        recipe = design.scheme.lit(role.recipe(tier))
         if recipe not in costs.laid.covers or recipe.steps[0].coats or not is_hard(costs.laid.covers[recipe][at]):
             continue
         coats = costs.laid.covers[recipe][at].coats

@@ -191,6 +191,8 @@ class Recipe:
     steps: tuple[Step, ...] = ()
     #: CIEDE2000 that thin and thick places may differ by; a role asks for less on a centrepiece
     even: float = EVEN
+    #: light plan that its lights follow where they name none; a scheme says it
+    light: str = ""
 
     def step(self, step_id: str) -> Step:
         """The step of that id.

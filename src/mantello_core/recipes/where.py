@@ -37,6 +37,9 @@ class Usually(NamedTuple):
     words: str
 
 
+#: places that the light decides
+FOLLOW_LIGHT = ("raised", "away")
+
 #: every place, with what it takes usually
 PLACES = {
     "all": Usually(None, None, 0.0, "all of it"),

@@ -8,6 +8,7 @@ from importlib.resources import files
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..figures.exposure import LAWS
 from ..figures.loose import LOOSE
+from ..figures.sample import LIGHTS
 from ..film.finish import VARNISHES
 from ..paints.paint import Paint
 from ..paints.range import paint
@@ -86,6 +87,8 @@ class Finishing:
     level: int | None = None
     dirt: tuple[DirtPass, ...] = ()
     basing: Basing = field(default_factory=Basing)
+    #: light plan that lights follow; '' overhead
+    light: str = ""
 
     def product(self, finish: str) -> str:
         """The paint id of a varnish of that finish, from can or pot."""
@@ -141,6 +144,8 @@ def checked_finishing(finishing: Finishing, roles: tuple[str, ...], where: str =
         if getattr(finishing, name):
             _known(getattr(finishing, name), VARNISHES, "finish", f"{where}/{name}")
     _known(finishing.use, USES, "use", f"{where}/use")
+    if finishing.light:
+        _known(finishing.light, LIGHTS, "light plan", f"{where}/light")
     for role in finishing.shiny:
         _known(role, roles, "colour role", f"{where}/shiny")
     for group in finishing.apart:

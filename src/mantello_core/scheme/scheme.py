@@ -115,12 +115,16 @@ class Scheme:
         return SHIPPED.with_own(self.own_paints)
 
     def predicted(self, recipe: Recipe) -> Prediction:
-        """What a recipe gives on the scheme's ground, with its paints as test pieces found them."""
-        return predicted(recipe, self.ground, self.calibrations)
+        """What a recipe gives on the scheme's ground and under its last coat, with its paints as test pieces found them."""
+        return predicted(self.lit(recipe), self.ground, self.calibrations, self.finishing.varnish)
+
+    def lit(self, recipe: Recipe) -> Recipe:
+        """The recipe with its lights by the army's light plan."""
+        return replace(recipe, light=self.finishing.light) if self.finishing.light else recipe
 
     def coats(self, recipe: Recipe) -> tuple[int, ...]:
         """Coats of every step of a recipe on the scheme's ground."""
-        return coats_of(recipe, self.ground, self.calibrations)
+        return coats_of(self.lit(recipe), self.ground, self.calibrations)
 
     def drying(self, step: Step) -> float:
         """Minutes a step dries, with its paints as test pieces found them."""

@@ -62,6 +62,21 @@ class Practice(TestCase):
         self.assertLess(other.coverage.apart, one.coverage.apart)
 
 
+class LastCoats(TestCase):
+    def test_a_matt_last_coat_veils_darks_and_takes_a_metals_flash(self):
+        black, steel = (Recipe((first_step(paint(id_)),)) for id_ in ("pitch-barrel", "ferry-steel"))
+        soot = Ground(paint("undercoat-soot"))
+        for recipe, lighter in ((black, True), (steel, None)):
+            bare, matt = (predicted(recipe, soot, (), finish) for finish in ("", "matt"))
+            self.assertNotEqual(bare.apparent, matt.apparent)
+            self.assertEqual(bare.outcomes, matt.outcomes)
+            if lighter:
+                self.assertGreater(matt.apparent.lightness, bare.apparent.lightness)
+        self.assertEqual(
+            predicted(black, soot, (), "gloss").apparent.lightness, predicted(black, soot).apparent.lightness
+        )
+
+
 class FirstSteps(TestCase):
     def test_pots_are_thinned_three_to_one_and_what_is_thin_or_shines_is_laid_neat(self):
         pot, air, metal = paint("salt-linen"), paint("tern-madder"), paint("lamp-brass")

@@ -62,6 +62,25 @@ class Keeping(RoomCase):
                 self.assertContains(page, value, status_code=422)
         self.assertEqual(self.now().scheme.finishing, Finishing())
 
+    def test_a_matt_coat_over_metals_is_told_with_the_ways_out(self):
+        self.post("keep-finishing", **FORM)
+        self.assertContains(self.see("finishing"), "A matt last coat takes the flash of")
+        for change in ({"varnish": "satin"}, {"metals_slot": "after"}):
+            self.post("keep-finishing", **FORM | change)
+            self.assertNotContains(self.see("finishing"), "A matt last coat takes the flash of")
+
+    def test_the_light_of_the_army_is_kept_and_lights_follow_it(self):
+        before = self.now().scheme.predicted(self.now().scheme.role("field").recipe())
+        self.post("keep-finishing", **FORM | {"light": "left", "varnish": ""})
+        self.assertEqual(self.now().scheme.finishing.light, "left")
+        after = self.now().scheme.predicted(self.now().scheme.role("field").recipe())
+        self.assertNotEqual(before.apparent, after.apparent)
+        self.assertContains(
+            self.post("keep-finishing", status=422, **FORM | {"light": "moon"}),
+            "Select a valid choice",
+            status_code=422,
+        )
+
     def test_what_shines_without_a_last_coat_is_told(self):
         streaks = {"dirt-streaks": "on", "paint-streaks": "fender-black-enamel", "level": "3", "apart": []}
         self.post("keep-finishing", **FORM | streaks | {"varnish": "", "touch_up": "on"})

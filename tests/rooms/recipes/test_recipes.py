@@ -4,6 +4,7 @@ from django.urls import reverse
 
 from mantello.workspace.editing import create_army
 from mantello_core.mixing.undercoat import grounds
+from mantello_core.recipes.where import Where
 from tests.rooms.case import RoomCase
 
 GOOD = {
@@ -39,6 +40,27 @@ class Recipes(RoomCase):
         page = self.see("recipe", "lantern")
         self.assertContains(page, "2 coats until it is even")
         self.assertNotContains(page, "3 coats until it is even")
+
+    def test_a_step_goes_where_it_is_told(self):
+        step = self.now().scheme.role("lantern").recipe().steps[-1]
+        said = {"step": step.id, "kind": "layer", "diluent": "neat", "paint1": "lantern-yellow", "parts1": "1"}
+        self.post("keep-step", "lantern", "rank", **said, spot="edges", spot_which="all", spot_width="0.2")
+        self.assertEqual(
+            self.now().scheme.role("lantern").recipe().step(step.id).spot, Where("edges", width=0.2, which="all")
+        )
+        self.assertContains(self.see("recipe", "lantern"), "all edges, 0.2 mm")
+        self.post("keep-step", "lantern", "rank", **said)
+        self.assertIsNone(self.now().scheme.role("lantern").recipe().step(step.id).spot)
+
+    def test_a_place_that_cannot_be_is_refused_at_its_field_and_stays_typed(self):
+        step = self.now().scheme.role("lantern").recipe().steps[-1]
+        said = {"step": step.id, "kind": "layer", "diluent": "neat", "paint1": "lantern-yellow", "parts1": "1"}
+        for given, told in (
+            ({"spot": "edges", "spot_share": "40"}, "takes no share"), ({"spot": "raised", "spot_share": "140"}, "Write 2 to 100 per cent"),
+            ({"spot_width": "0.2"}, "Choose where it goes first"), ({"spot": "nowhere"}, "Select a valid choice"),
+        ):  # fmt: skip
+            page = self.post("keep-step", "lantern", "rank", status=422, **said, **given)
+            self.assertContains(page, told, status_code=422)
 
     def test_what_is_no_undercoat_is_refused(self):
         self.assertContains(

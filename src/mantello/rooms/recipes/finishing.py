@@ -49,6 +49,7 @@ def _page(request, army, status=200, form=None):
             "pieces": _pieces(reading),
             "cautions": _cautions(reading),
             "sheen": _shining(design),
+            "dulled": _dulled(design),
             "deference": DEFERENCE,
             "otherwise": dirtied_otherwise(army, reading),
         }
@@ -98,6 +99,19 @@ def _shining(design: Design) -> str:
     if any(mark.manner.method == "transfer" for mark in design.scheme.marks):
         found.append("transfers")
     return " and ".join(found)
+
+
+def _dulled(design: Design) -> str:
+    """Metals whose flash a matt last coat takes, in words; '' for none, or where they are laid after it."""
+    finishing = design.scheme.finishing
+    if finishing.varnish != "matt" or finishing.slots.over(design.method.slots).metals == "after":
+        return ""
+    found = [
+        role.name.lower()
+        for role in design.scheme.roles
+        if any(step.kind == "base" and step.mix.film.flake for step in role.recipe().steps)
+    ]
+    return ", ".join(found)
 
 
 def _cautions(reading: Reading) -> list[str]:

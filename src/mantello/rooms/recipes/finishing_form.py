@@ -49,6 +49,11 @@ class FinishingForm(forms.Form):
     varnish_last = forms.ChoiceField(
         required=False, label="Varnish", choices=[("", "before the plants: they stay bright"), ("yes", "after the plants: the glue's shine goes")],
     )  # fmt: skip
+    light = forms.ChoiceField(
+        required=False, label="Lit from",
+        choices=[("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right")],
+        help_text="Layers and highlights that name no light of their own follow it.",
+    )  # fmt: skip
     barrier = forms.ChoiceField(required=False, label="Beneath solvents", choices=[("", "nothing: they may bite"), *((one, f"a {one} coat") for one in VARNISHES)])  # fmt: skip
     masks = forms.BooleanField(required=False, label="Mask figures for what is sprayed on parts of them")
     touch_up = forms.BooleanField(required=False, label="Touch up what was held, before the varnish")
@@ -101,7 +106,7 @@ class FinishingForm(forms.Form):
         initial = {
             "varnish": finishing.varnish, "can": "yes" if finishing.can else "", "use": finishing.use,
             "varnish_last": "yes" if finishing.varnish_last else "", "barrier": finishing.barrier, "masks": finishing.masks, "touch_up": finishing.touch_up,
-            "shiny": finishing.shiny, "apart": finishing.apart, "level": "" if finishing.level is None else finishing.level,
+            "shiny": finishing.shiny, "apart": finishing.apart, "level": "" if finishing.level is None else finishing.level, "light": finishing.light,
             "magnets": finishing.basing.magnets, "seed": finishing.basing.seed,
             "width": f"{finishing.basing.width:g}" if finishing.basing.width else None,
             "depth": f"{finishing.basing.depth:g}" if finishing.basing.depth else None,
@@ -165,7 +170,7 @@ class FinishingForm(forms.Form):
         )
         made = Finishing(
             Slots(*(given[_field(name)] for name in _SLOTS)), given["varnish"], bool(given["can"]), given["use"], bool(given["varnish_last"]),
-            given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["touch_up"], given["level"], dirt, basing,
+            given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["touch_up"], given["level"], dirt, basing, given["light"],
         )  # fmt: skip
         return checked_finishing(made, tuple(design.scheme.role_by_id))
 

@@ -11,6 +11,7 @@ from mantello.workspace.stack import undercoat_cautions
 from mantello_core.design import edit
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import HARD
+from mantello_core.film.reached import LOST
 from mantello_core.formats.document.ground import read_ground
 from mantello_core.mixing.undercoat import twin_apart, undercoats
 from mantello_core.recipes.hazard import DEFERENCE
@@ -40,6 +41,7 @@ def undercoat_choice(request, army_id):
         "twins": [(pot, twin_apart(pot)) for pot in undercoats() if pot.twin],
         "ground": ground,
         "hard_from": HARD,
+        "lost_from": LOST,
         "undercoat_cautions": undercoat_cautions(reading),
         "deference": DEFERENCE,
     }

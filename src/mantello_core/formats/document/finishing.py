@@ -7,7 +7,7 @@ from ...recipes.slots import Slots
 from ...scheme.finishing import Basing, DirtPass, Finishing, Plant, checked_finishing
 from .recipes import read_step, write_step
 
-_PLAIN_VALUES = ("varnish", "can", "use", "varnish_last", "barrier", "masks", "touch_up", "level")
+_PLAIN_VALUES = ("varnish", "can", "use", "varnish_last", "barrier", "masks", "touch_up", "level", "light")
 
 
 def write_finishing(finishing: Finishing) -> dict:
