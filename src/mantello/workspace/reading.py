@@ -9,6 +9,7 @@ from mantello_core.bearers.allotment import Allotment, allotments
 from mantello_core.checks.finding import Check
 from mantello_core.checks.harmony import Harmony, harmony_of
 from mantello_core.checks.inspect import inspect
+from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
 from mantello_core.design.design import Design
@@ -17,7 +18,7 @@ from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.document.design import read_design
 from mantello_core.formats.document.evenings import read_evenings
-from mantello_core.formats.drawing import Bearing, plate_svg
+from mantello_core.formats.drawing import Bearing, Lit, plate_svg
 from mantello_core.insignia.arms.tincture import TINCTURES
 from mantello_core.insignia.devices.device import ARMS
 from mantello_core.insignia.devices.worn import WornMark
@@ -43,6 +44,9 @@ NEUTRAL = Seeing()
 #: what a reading takes in memory with all that follows from it, for every byte of its document: measured
 _GROWS = 32
 _kept = Memory("readings", 64 * 2**20)
+
+#: CIEDE2000 under which a tone is not drawn apart from the flats
+SAME = 1.5
 
 
 class Reading:
@@ -155,6 +159,16 @@ class Reading:
             return GAP if role is None else BARE
         return seeing.hex(self.prediction(role, one.tier).apparent if seeing.apparent else tones.flats)
 
+    def lit(self, one: FigureClass, area: str, seeing: Seeing = NEUTRAL) -> Lit | None:
+        """The tones that an area shows in its seams and on its edges; None where it has but one, and from afar."""
+        tones = self.tones(one.cells[area].role, one.tier)
+        if not tones or seeing.apparent:
+            return None
+        found = tones.recess, tones.raised, tones["edge"]
+        if all(difference(tone, tones.flats) < SAME for tone in found):
+            return None
+        return Lit(*(seeing.hex(tone) for tone in found))
+
     @cached_property
     def allotments(self) -> tuple[Allotment, ...]:
         """Every mark by device, colour, site and size."""
@@ -173,6 +187,7 @@ class Reading:
             detail=detail,
             blur=seeing.blur,
             bearing=self.bearing(one, seeing),
+            lit_of=lambda area: self.lit(one, area, seeing),
         )
 
     def _mark(self, placement: Placement, tier: str, seeing: Seeing) -> WornMark:

@@ -16,6 +16,8 @@ STEP, BESIDE = 4.0, 0.8
 EXPOSED, SHARP = -0.1, 0.45
 #: mm that a drawn line is wide, and degrees from which an outline turns a corner
 LINE_WIDTH, CORNER = 0.12, 40.0
+#: units that drawn edges lie inside the outline, and that they are simplified by
+INSIDE, DRAWN_WITHIN = 1.0, 0.4
 #: units within which a corner belongs to an edge, and that outlines are smoothed by before corners are looked for
 NEAR_CORNER, SMOOTHED = 1.0, 0.5
 
@@ -34,6 +36,9 @@ class Edging:
     line_mm: float
     #: corners between free edges
     corners: int
+    #: path text of sharp edges, and of seams that something raised lies in, just inside the area
+    sharp_d: str
+    foot_d: str
 
 
 def edging_of(stack: Layers) -> dict[str, Edging]:
@@ -101,8 +106,25 @@ def _edging(stack: Layers, name: str, cut: np.ndarray, beside: np.ndarray, ink) 
     drawn = stack.seen(name).intersection(ink).area * UNIT_MM**2 / LINE_WIDTH if ink is not None else 0.0
     return Edging(
         millimetres(free), millimetres(free & (up >= EXPOSED)), millimetres(free & (up >= SHARP)), millimetres(over),
-        round(float(drawn), 2), _corners(stack.seen(name), cut[free]),
+        round(float(drawn), 2), _corners(stack.seen(name), cut[free]), _lines(cut[free & (up >= SHARP)]), _lines(cut[over]),
     )  # fmt: skip
+
+
+def _lines(cut: np.ndarray) -> str:
+    """Pieces of outline as path text, moved inside by half of what an edge light is wide; those that follow each other as one."""
+    inside = cut[:, :4] - np.tile(cut[:, 4:6] - (cut[:, :2] + cut[:, 2:4]) / 2, 2) * (INSIDE / BESIDE)
+    drawn, run = [], []
+    for one, start, end in zip(cut, inside[:, :2], inside[:, 2:], strict=True):
+        if not run or np.hypot(*(one[:2] - run[-1][1])) > 1e-6:
+            drawn.append([start])
+        drawn[-1].append(end)
+        run.append((one[:2], one[2:4]))
+    return "".join(_line(points) for points in drawn)
+
+
+def _line(points: list[np.ndarray]) -> str:
+    kept = shapely.get_coordinates(LineString(points).simplify(DRAWN_WITHIN)).round(1)
+    return "M" + "L".join(f"{x:g},{y:g}" for x, y in kept)
 
 
 def _corners(shape, free: np.ndarray) -> int:

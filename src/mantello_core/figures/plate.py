@@ -91,6 +91,9 @@ class SeenArea:
     foot_mm: float = 0.0
     line_mm: float = 0.0
     corners: int = 0
+    #: path text of its sharp edges, and of the seams in it
+    sharp_d: str = ""
+    foot_d: str = ""
 
     @property
     def extent(self) -> Extent:

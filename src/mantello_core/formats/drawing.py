@@ -1,6 +1,7 @@
 """A plate as SVG: layered paths, neutral overlay on top; colours come in from outside."""
 
 from collections.abc import Callable
+from typing import NamedTuple
 from xml.sax.saxutils import escape, quoteattr
 
 from ..figures.plate import Plate, SeenArea, Site, View
@@ -10,7 +11,18 @@ from ..memory import remembered
 #: site to what it bears, as pairs
 Bearing = tuple[tuple[str, WornMark], ...]
 
+
+class Lit(NamedTuple):
+    """The tones of an area besides its fill, '#rrggbb': in its recesses, near its sharp edges, and on them."""
+
+    recess: str
+    ridge: str
+    edge: str
+
+
 INK = "#17141c"
+#: how wide and how opaque tones are drawn along seams and edges, drawing units: from wide to narrow
+RECESS, EDGE = ((11.0, 0.35), (5.0, 0.85)), ((4.6, 0.6), (1.8, 1.0))
 #: line weights in drawing units, by how large the figure is shown
 DETAIL = {
     "large": {"seam": 1.15, "outline": 3.4, "opacity": 0.78},
@@ -42,16 +54,17 @@ def plate_svg(
     prefix: str = "",
     blur: float = 0.0,
     bearing: Bearing = (),
+    lit_of: Callable[[str], Lit | None] | None = None,
 ) -> str:
     """One view of a plate as an SVG document of its own, the same text for the same colours.
 
     fill_of: area name to '#rrggbb'. prefix: put before ids, for drawings set inline in one page.
-    blur: standard deviation in drawing units, in linear light.
+    blur: standard deviation in drawing units, in linear light. lit_of: tones of an area, as ``plate_group`` draws them.
     """
     view = plate.view(view_name)
     box = " ".join(f"{value:g}" for value in view.view_box)
     prefix = prefix or f"{plate.id}-{view.name}-"
-    drawn = plate_group(plate, view_name, fill_of, detail=detail, prefix=prefix, bearing=bearing)
+    drawn = plate_group(plate, view_name, fill_of, detail=detail, prefix=prefix, bearing=bearing, lit_of=lit_of)
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img" aria-label={quoteattr(label or plate.title)}>'
         f"<title>{escape(label or plate.title)}</title>{blurred(drawn, blur, prefix)}</svg>"
@@ -83,10 +96,12 @@ def plate_group(
     prefix: str = "",
     said_of: Callable[[str], str] | None = None,
     bearing: Bearing = (),
+    lit_of: Callable[[str], Lit | None] | None = None,
 ) -> str:
     """The drawing without its frame, in drawing units (0.1 mm), soles on y = 0.
 
-    said_of: attributes to add to every area's group, such as its role. bearing: site to what it bears.
+    said_of: attributes to add to every area's group, such as its role. bearing: site to what it bears. lit_of: the tones
+    that a large drawing shows in an area's seams and on its sharp edges; None for an area that has but one.
     """
     view, weight = plate.view(view_name), DETAIL[detail]
     parts = [_patterns(view, prefix) if detail != "tiny" else ""]
@@ -99,14 +114,33 @@ def plate_group(
     )
     last = {layer.area: at for at, layer in enumerate(view.layers)}
     marks = _marks(view, dict(bearing), prefix)
+    seen = {one.area: one for one in view.areas}
     for at, layer in enumerate(view.layers):
         more = said_of(layer.area) if said_of else ""
         parts.append(f'<path data-area="{layer.area}"{more} fill="{fill_of(layer.area)}" d="{layer.d}"/>')
         if last[layer.area] == at:
+            if lit_of and detail == "large" and layer.area in seen and (lit := lit_of(layer.area)):
+                parts.append(_lit(seen[layer.area], lit, f"{prefix}lit{at}"))
             parts += marks.get(layer.area, ())
     parts.append("</g>")
     parts.append(_overlay(view, prefix, detail))
     return "".join(parts)
+
+
+def _lit(seen: SeenArea, lit: Lit, clip: str) -> str:
+    strokes = [(seen.foot_d, lit.recess, *how) for how in RECESS]
+    strokes += [(seen.sharp_d, colour, *how) for colour, how in zip((lit.ridge, lit.edge), EDGE, strict=True)]
+    drawn = "".join(
+        f'<path d="{d}" stroke="{colour}" stroke-width="{width:g}" stroke-opacity="{opacity:g}"/>'
+        for d, colour, width, opacity in strokes
+        if d
+    )
+    if not drawn:
+        return ""
+    return (
+        f'<clipPath id="{clip}"><path clip-rule="evenodd" d="{seen.visible}"/></clipPath>'
+        f'<g class="tones" clip-path="url(#{clip})" fill="none" pointer-events="none">{drawn}</g>'
+    )
 
 
 def _marks(view: View, bearing: dict[str, WornMark], prefix: str) -> dict[str, list[str]]:
