@@ -4,7 +4,9 @@ from dataclasses import dataclass
 
 from mantello_core.advice.light_width import DRAWN_MM, Rung, ladder
 from mantello_core.advice.recipe_advice import Advice, advice
+from mantello_core.advice.shading import Shading, shadings
 from mantello_core.advice.stopping import Stop, stops
+from mantello_core.advice.washing import KINDS, Washed, ways
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import Lab
@@ -17,6 +19,7 @@ from mantello_core.film.surface import GLAZE, solid, wash_thickness
 from mantello_core.film.tones import Tones
 from mantello_core.mixing.bridge import Bridge, bridge_beneath
 from mantello_core.mixing.undercoat import undercoats
+from mantello_core.paints.range import paints
 from mantello_core.recipes.handwork import seconds_of
 from mantello_core.recipes.hazard import cautions_for, step_cautions
 
@@ -41,6 +44,10 @@ class StepRow:
     stop: Stop | None = None
     #: what experience says against it
     advice: tuple[Advice, ...] = ()
+    #: ways to lay it, for a wash
+    ways: tuple[Washed, ...] = ()
+    #: the best wash of every family, for a shade over a base
+    shadings: tuple[Shading, ...] = ()
 
     @property
     def worked(self) -> list[tuple[str, str]]:
@@ -137,7 +144,7 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
             continue
         extent = extents.get(tier) or max(extents.values(), key=lambda one: one.surface_mm2, default=NOTHING)
         around = reading.design.around(tier, max(1, figures.get(tier, 1)))
-        prediction = reading.prediction(role_id, tier)
+        prediction, recipe = reading.prediction(role_id, tier), reading.design.scheme.lit(role.recipe(tier))
         ground = reading.design.scheme.ground
         minded = advice(prediction, ground)
         minutes = tuple(seconds_of(one.step, extent, one.coats, around) / 60 for one in prediction.outcomes)
@@ -146,6 +153,8 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
                 one, taken, step_cautions(one.step),
                 bridge_beneath(one.step, ground) if not at and one.hard else None, stop,
                 tuple(said for said in minded if said.step == one.step.id),
+                ways(recipe, at, ground, reading.design.scheme.calibrations, extent, around),
+                shadings(recipe.steps[0].mix, tuple(paints().values())) if at and one.step.kind in KINDS else (),
             )
             for at, (one, taken, stop) in enumerate(
                 zip(prediction.outcomes, minutes, stops(prediction, minutes, _height(reading)), strict=True)

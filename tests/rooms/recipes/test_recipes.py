@@ -62,6 +62,33 @@ class Recipes(RoomCase):
             page = self.post("keep-step", "lantern", "rank", status=422, **said, **given)
             self.assertContains(page, told, status_code=422)
 
+    def test_recesses_are_shaded_with_a_wash_of_another_family(self):
+        step = next(one for one in self.now().scheme.role("lantern").recipe().steps if one.kind == "shade")
+        self.assertContains(self.see("recipe", "lantern"), "Which wash for the recesses")
+        self.post("lay-shade", "lantern", "rank", step=step.id, family="blue")
+        laid = self.now().scheme.role("lantern").recipe().step(step.id)
+        self.assertNotEqual(laid.mix, step.mix)
+        self.assertContains(self.see("recipe", "lantern"), laid.mix.words)
+        self.post("lay-shade", "lantern", "rank", status=422, step=step.id, family="plaid")
+        self.post("lay-shade", "lantern", "rank", status=422, step="none", family="blue")
+        self.assertEqual(self.now().scheme.role("lantern").recipe().step(step.id), laid)
+
+    def test_a_wash_is_laid_another_way(self):
+        step = next(one for one in self.now().scheme.role("lantern").recipe().steps if one.kind == "shade")
+        self.assertContains(self.see("recipe", "lantern"), "How far the wash goes")
+        self.post("lay-wash", "lantern", "rank", step=step.id, scope="recesses", passes="1")
+        self.assertEqual(self.now().scheme.role("lantern").recipe().step(step.id).kind, "recess")
+        self.post("lay-wash", "lantern", "rank", step=step.id, scope="all", passes="2")
+        laid = self.now().scheme.role("lantern").recipe().step(step.id)
+        self.assertEqual((laid.kind, laid.coats, laid.spot), ("shade", 2, None))
+        for wrong in (
+            {"scope": "sideways", "passes": "1"},
+            {"scope": "all", "passes": "9"},
+            {"scope": "all", "passes": "1", "step": "none"},
+        ):
+            self.post("lay-wash", "lantern", "rank", status=422, **{"step": step.id} | wrong)
+        self.assertEqual(self.now().scheme.role("lantern").recipe().step(step.id), laid)
+
     def test_what_is_no_undercoat_is_refused(self):
         self.assertContains(
             self.post("set-undercoat", undercoat="lantern-yellow", status=422),

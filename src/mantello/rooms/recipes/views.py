@@ -11,6 +11,8 @@ from mantello.shelf.models import OwnPaint
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import BARE, reading_of
 from mantello.workspace.stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
+from mantello_core.advice.shading import shadings
+from mantello_core.advice.washing import PASSES, SCOPES, washed_step
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.design import edit
@@ -19,6 +21,7 @@ from mantello_core.design.worked_out import with_stop
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.mixing.bridge import bridge_beneath
 from mantello_core.mixing.undercoat import undercoats
+from mantello_core.paints.range import paints
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.material import materials
 from mantello_core.recipes.technique import techniques
@@ -195,4 +198,46 @@ def lay_bridge(request, army_id, role, tier):
             lambda design: with_bridge(design, role, tier, bridge),
             f"{design.scheme.role(role).name}: {bridge.coats} of {bridge.mix.words} beneath it",
         )
+    return redirect("recipe", army.pk, role)
+
+
+@login_required
+@require_POST
+def lay_wash(request, army_id, role, tier):
+    """Lay a wash all over, in the recesses or along the lines, in so many passes."""
+    army = army_for(request, army_id)
+    scope, passes = request.POST.get("scope", ""), request.POST.get("passes", "")
+    if passes not in map(str, PASSES):
+        raise OutOfRange(f"'{passes[:20]}' passes; allowed are {PASSES[0]} to {PASSES[-1]}.", "passes")
+    known = reading_of(army.head).design.scheme.role(role).recipe(tier if tier in TIERS else "rank")
+    step = washed_step(known.step(request.POST.get("step", "")), scope, int(passes))
+    apply(
+        request,
+        army,
+        lambda design: edit.with_step(design, role, tier, step),
+        lambda before, after: (
+            f"{after.scheme.role(role).name}: wash {SCOPES[scope][0]}, {passes} pass{'es' * (passes != '1')}"
+        ),
+    )
+    return redirect("recipe", army.pk, role)
+
+
+@login_required
+@require_POST
+def lay_shade(request, army_id, role, tier):
+    """Shade with the best wash of a family."""
+    army = army_for(request, army_id)
+    recipe = reading_of(army.head).design.scheme.role(role).recipe(tier if tier in TIERS else "rank")
+    step = recipe.step(request.POST.get("step", ""))
+    known = {one.family: one for one in shadings(recipe.steps[0].mix, tuple(paints().values()))}
+    family = request.POST.get("family", "")
+    if family not in known:
+        raise UnknownName("family of washes", family, list(known), "family")
+    mix = known[family].mix
+    apply(
+        request,
+        army,
+        lambda design: edit.with_step(design, role, tier, replace(step, mix=mix)),
+        lambda before, after: f"{after.scheme.role(role).name}: shaded with {mix.words}",
+    )
     return redirect("recipe", army.pk, role)

@@ -1,0 +1,47 @@
+"""How far a wash goes: what each way leaves, loses and takes."""
+
+from mantello_core.advice.washing import SCOPES, washed_step, ways
+from mantello_core.errors import UnknownName
+from mantello_core.figures.catalogue import plate
+from mantello_core.film.ground import Ground
+from mantello_core.paints.range import paint
+from mantello_core.recipes.first_step import first_step
+from mantello_core.recipes.handwork import Circumstances
+from mantello_core.recipes.step import Mix, Recipe, Step
+from tests.core.case import RefusalCase
+
+BONE = Recipe((first_step(paint("parchment-toll")), Step("shade", "shade", Mix(((paint("umber-wash"), 1.0),)))))
+SLATE = Ground(paint("undercoat-slate"))
+
+
+class Ways(RefusalCase):
+    def setUp(self):
+        self.found = ways(BONE, 1, SLATE, (), plate("warden").extent, Circumstances())
+        self.by = {(one.scope, one.passes): one for one in self.found}
+
+    def test_all_over_costs_lightness_and_recesses_alone_cost_none(self):
+        self.assertEqual(
+            [one.words for one in self.found],
+            ["all over", "all over, 2 passes", "all over, 3 passes", "recesses alone", "along the lines"],
+        )
+        lost = [self.by["all", passes].lost for passes in (1, 2, 3)]
+        self.assertEqual(lost, sorted(set(lost)))
+        self.assertGreater(lost[0], 5)
+        self.assertLess(self.by["recesses", 1].lost, 1)
+        self.assertLess(self.by["lines", 1].lost, 1)
+
+    def test_recesses_darken_either_way_and_more_with_every_pass(self):
+        deep = [self.by["all", passes].tones.recess.lightness for passes in (1, 2, 3)]
+        self.assertEqual(deep, sorted(deep, reverse=True))
+        self.assertLess(self.by["recesses", 1].tones.recess.lightness, 60)
+
+    def test_what_loses_too_much_asks_for_its_base_again_and_led_along_takes_longer(self):
+        self.assertGreater(self.by["all", 1].again, self.by["all", 1].minutes)
+        self.assertEqual(self.by["recesses", 1].again, 0)
+        self.assertGreater(self.by["recesses", 1].minutes, self.by["all", 1].minutes)
+
+    def test_no_wash_has_no_ways_and_an_unknown_one_is_refused(self):
+        self.assertEqual(ways(BONE, 0, SLATE, (), plate("warden").extent, Circumstances()), ())
+        self.assertEqual(len(SCOPES), 3)
+        with self.assertRaises(UnknownName):
+            washed_step(BONE.steps[1], "everywhere", 1)
