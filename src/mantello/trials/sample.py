@@ -11,10 +11,10 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.advice.trial import PATCHES
 from mantello_core.colour.spaces import hex_of
-from mantello_core.film.prediction import predicted
+from mantello_core.film.prediction import Outcome, predicted
 
 from .models import Photo, TestPiece
-from .trial import CARD, begun, tried
+from .trial import CARD, begun, planned_minutes, tried
 
 #: size of the drawn photograph, and what the lamp does to red, green and blue
 SIZE, LAMP = (1120, 720), (1.0, 0.9, 0.74)
@@ -35,7 +35,11 @@ def sample_test(army: Army, role: str = "smallclothes") -> TestPiece:
     recipe, ground = tried(test)
     prediction = predicted(recipe, ground)
     test.done = {
-        one.step.id: {"coats": one.coats + (one.step.kind == "base"), "minutes": 4.0, "drying": one.step.drying * 1.25}
+        one.step.id: {
+            "coats": one.coats + (one.step.kind == "base"),
+            "minutes": _took(army, role, one),
+            "drying": one.step.drying * 1.25,
+        }
         for one in prediction.outcomes
     }
     colours = {CARD: GREY} | {name: hex_of(prediction.tones[zone]) for name, zone in PATCHES.items()}
@@ -50,6 +54,12 @@ def sample_test(army: Army, role: str = "smallclothes") -> TestPiece:
         patches={name: [round(x, 4), round(y, 4), sampled(jpeg, x, y)] for name, (x, y) in middles.items()},
     )  # fmt: skip
     return test
+
+
+def _took(army: Army, role: str, outcome: Outcome) -> float:
+    """A little longer than planned, to the half minute."""
+    planned = planned_minutes(reading_of(army.head), role, "rank", outcome.step, outcome.coats)
+    return max(0.5, round(2 * 1.2 * planned) / 2)
 
 
 def _drawn(colours: dict[str, str]) -> bytes:

@@ -1,24 +1,29 @@
 """Test pieces kept and read: what was tried, which roles still want one, and what a photograph tells."""
 
 from dataclasses import dataclass
+from datetime import datetime
 
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
 from mantello_core.advice.trial import Compared, Done, Lesson, compared, lessons
 from mantello_core.colour.card import through_card
 from mantello_core.errors import MantelloError
+from mantello_core.figures.extent import NOTHING
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import predicted
 from mantello_core.formats.document.ground import read_ground, write_ground
 from mantello_core.formats.document.own_paints import read_own_paint, write_own_paint
 from mantello_core.formats.document.recipes import read_step, write_step
 from mantello_core.paints.catalogue import SHIPPED
-from mantello_core.recipes.step import Recipe
+from mantello_core.recipes.handwork import seconds_of
+from mantello_core.recipes.step import Recipe, Step
 
 from .models import Photo, TestPiece
 
 #: name of the patch that is the grey card
 CARD = "card"
+#: entries of the log that a step of an accepted test piece counts as
+WEIGHT = 3
 
 
 @dataclass(frozen=True)
@@ -102,6 +107,30 @@ def told(test: TestPiece) -> tuple[Lesson, ...]:
     """What the coats and the drying of a test piece say of its paints."""
     recipe, ground = tried(test)
     return lessons(recipe, ground, {step: Done(**was) for step, was in test.done.items()})
+
+
+def planned_minutes(reading: Reading, role_id: str, tier: str, step: Step, coats: int) -> float:
+    """Hands-on minutes of a step on the one figure that is tried: the one that wears most of the role."""
+    worn = (
+        one.plate.extent_of(name for name, cell in one.cells.items() if cell.role == role_id)
+        for one in reading.resolution.classes
+    )
+    extent = max(worn, key=lambda one: one.surface_mm2, default=NOTHING)
+    return seconds_of(step, extent, coats, reading.design.around(tier, 1)) / 60 if extent.surface_mm2 else 0.0
+
+
+def tried_before(army: Army, reading: Reading, moment: datetime) -> tuple[tuple[str, float, float], ...]:
+    """(kind, real, planned minutes) of every step of accepted test pieces before a moment; each tells as much as three entries
+    of the log, since nothing else was done meanwhile."""
+    found = []
+    for test in army.tests.filter(verdict=TestPiece.Verdict.ACCEPTED, made_at__lt=moment).exclude(steps=None):
+        recipe, _ = tried(test)
+        for step in recipe.steps:
+            was = test.done.get(step.id, {})
+            if was.get("minutes"):
+                planned = planned_minutes(reading, test.role, test.tier, step, int(was.get("coats") or step.coats or 1))
+                found += [(step.kind, float(was["minutes"]), planned)] * WEIGHT
+    return tuple(found)
 
 
 def seen_in(photo: Photo) -> tuple[tuple[Compared, ...], str]:

@@ -1,18 +1,23 @@
 """Test pieces: recorded, photographed, compared, learned from; and the gate before a batch."""
 
 import io
+from datetime import timedelta
 from unittest.mock import patch
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
+from django.utils import timezone
 from PIL import Image
 
 from mantello.rooms.recipes.testing import SHOWN
 from mantello.shell.photograph import LONGEST, MOST_BYTES, sampled
 from mantello.trials.models import Photo, TestPiece
 from mantello.trials.sample import sample_test
+from mantello.trials.trial import planned_minutes, tried_before
 from mantello.workspace.editing import create_army
+from mantello.workspace.reading import reading_of
 from mantello_core.film.calibration import Calibration
+from mantello_core.record.pace import pace_of
 from tests.rooms.case import RoomCase
 
 
@@ -247,3 +252,23 @@ class Gate(RoomCase):
     def test_an_empty_army_has_nothing_to_try(self):
         empty = create_army(self.owner, "Empty")
         self.assertContains(self.client.get(reverse("tests", args=[empty.pk])), "Nothing to try yet")
+
+
+class Timing(RoomCase):
+    def test_an_accepted_test_piece_teaches_minutes_by_kind_and_another_does_not(self):
+        role = self.now().scheme.role("field")
+        step = role.recipe().steps[0]
+        planned = planned_minutes(reading_of(self.army.head), "field", "rank", step, 1)
+        self.assertGreater(planned, 0)
+        self.post(
+            "record-test", "field", tier="rank", **{f"coats-{step.id}": "1", f"minutes-{step.id}": f"{2 * planned:.2f}"}
+        )
+        test = self.army.tests.get()
+        later = timezone.now() + timedelta(days=1)
+        self.assertEqual(tried_before(self.army, reading_of(self.army.head), later), ())
+        TestPiece.objects.filter(pk=test.pk).update(verdict=TestPiece.Verdict.ACCEPTED)
+        found = tried_before(self.army, reading_of(self.army.head), later)
+        self.assertEqual([kind for kind, _, _ in found], ["base"] * 3)
+        ((_, factor),) = pace_of(found)
+        self.assertAlmostEqual(factor, 2 ** (3 / 8), places=2)
+        self.assertEqual(tried_before(self.army, reading_of(self.army.head), test.made_at), ())

@@ -13,6 +13,7 @@ from django.utils import timezone
 from mantello.record.models import Entry
 from mantello.record.pace import dried_before, timed_before
 from mantello.record.queries import done_steps
+from mantello.trials.trial import tried_before
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.calendar.evenings import Evenings
@@ -53,7 +54,8 @@ class Evening:
         self.done = done_steps(army)
         #: minutes logged before this session, and the pace they and the drying give
         self.timed = timed_before(army, since, painter)
-        self.pace: Pace = pace_of((*self.timed, *dried_before(army, since, painter)))
+        tried = () if painter else tried_before(army, self.reading, since)
+        self.pace: Pace = pace_of((*self.timed, *tried, *dried_before(army, since, painter)))
 
     @cached_property
     def plan(self) -> Plan:
