@@ -67,6 +67,6 @@ class Making(BrowserCase):
             self.page.wait_for_load_state("networkidle")
         expect(self.page.get_by_text("as predicted", exact=False).first).to_be_visible()
         expect(self.page.locator(".seen tbody tr")).to_have_count(3)
-        self.page.get_by_role("button", name="Use what was learned of Brine Green").click()
-        self.note("Brine Green: hides")
+        self.page.get_by_role("button", name="Use what was learned of Salt Linen").click()
+        self.note("Salt Linen: hides")
         expect(self.page.get_by_text("in use")).to_be_visible()

@@ -89,7 +89,7 @@ def _of_looks(outcome: Outcome, before: list[Step]) -> Iterator[tuple[str, str]]
         if -1 < rise < LEAST_RISE:
             yield (
                 "faint",
-                f"This light gains {max(0, rise):.0f} L*; under {LEAST_RISE:.0f} it is lost across the table.",
+                f"This light gains {max(0, rise):.1f} L*; under {LEAST_RISE:.0f} it is lost across the table.",
             )
         elif rise > MOST_RISE and step.technique.effect == "coat":
             yield (

@@ -263,7 +263,7 @@ class Timing(RoomCase):
         self.post(
             "record-test", "field", tier="rank", **{f"coats-{step.id}": "1", f"minutes-{step.id}": f"{2 * planned:.2f}"}
         )
-        test = self.army.tests.get()
+        test = self.army.tests.get(role="field", verdict=TestPiece.Verdict.OPEN)
         later = timezone.now() + timedelta(days=1)
         self.assertEqual(tried_before(self.army, reading_of(self.army.head), later), ())
         TestPiece.objects.filter(pk=test.pk).update(verdict=TestPiece.Verdict.ACCEPTED)

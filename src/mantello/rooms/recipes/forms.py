@@ -86,7 +86,7 @@ class StepForm(forms.Form):
         required=False, max_length=MOST_SAID, label="The mix in words, or below",
         help_text="Such as 2 Brine Green : 1 water. Both sides are named.",
     )  # fmt: skip
-    where = forms.CharField(required=False, max_length=120, label="Where, if not as usual")
+    where = forms.CharField(required=False, max_length=120, label="Where, in your own words")
     full = forms.BooleanField(required=False, label="Coats until its full colour, not only until even")
     spot = forms.ChoiceField(
         choices=[("", "as usual for its kind"), *((name, usual.words) for name, usual in PLACES.items())],
