@@ -23,6 +23,8 @@ COVERED = 2.0
 GOOD_ENOUGH = 5.0
 #: nobody paints more coats than this to reach a full colour; beyond it the answer is another ground
 LIMIT = 60
+#: most grounds are covered by so many coats; more are tried only where one is not
+FEW = 6
 
 
 @dataclass(frozen=True)
@@ -79,11 +81,20 @@ def coverages(
     instead, up to ``LIMIT``; ``tolerance_of`` tells what counts as reached.
     After n coats of thickness t thin and thick places have n t (1 -+ 0.3 / sqrt n), 0.45 for a metal, which is looked at from every side.
     """
-    most = limit if full is None else LIMIT
-    counts = np.arange(1, most + 1)
-    uneven, apart, veil = _seen(film, grounds.at((slice(None), None)), film.thickness(dilution), counts)
-    allowed = even if full is None else full
-    good = apart <= allowed if full is not None else (uneven <= allowed) & ~((counts == 1) & veil)
+    split = _by_flash(grounds)
+    if split:
+        return _merged(split, *(coverages(film, grounds.at(some), dilution, even, limit, full=full) for some in split))
+    every, thickness, allowed = (
+        grounds.at((slice(None), None)),
+        film.thickness(dilution),
+        even if full is None else full,
+    )
+    for most in (limit,) if limit <= FEW else (FEW, limit if full is None else LIMIT):
+        counts = np.arange(1, most + 1)
+        uneven, apart, veil = _seen(film, every, thickness, counts)
+        good = apart <= allowed if full is not None else (uneven <= allowed) & ~((counts == 1) & veil)
+        if good.any(1).all():
+            break
     return tuple(_told(*one, allowed, full is not None) for one in zip(good, uneven, apart, strict=True))
 
 
@@ -91,6 +102,10 @@ def coverages_of(
     films: Sequence[tuple[Film, float, float]], grounds: Surface, limit: int = MOST_COATS
 ) -> tuple[tuple[Coverage, ...], ...]:
     """``coverages`` of many films at once over the same grounds, (n, 16). films: each with its dilution and unevenness."""
+    split = _by_flash(grounds)
+    if split:
+        parts = [coverages_of(films, grounds.at(some), limit) for some in split]
+        return tuple(_merged(split, *both) for both in zip(*parts, strict=True))
     flat = [at for at, (film, _, _) in enumerate(films) if film.flake is None] if not grounds.glints else []
     found: dict[int, tuple[Coverage, ...]] = {}
     if flat:
@@ -102,8 +117,13 @@ def coverages_of(
             STANDARD_SOLIDS,
         )
         thick = np.array([films[at][0].thickness(films[at][1]) for at in flat])[:, None, None]
-        counts = np.arange(1, limit + 1)
-        uneven, apart, veil = _seen(stack, grounds.at((None, slice(None), None)), thick, counts)
+        every = grounds.at((None, slice(None), None))
+        even = np.array([films[at][2] for at in flat])[:, None, None]
+        for most in (limit,) if limit <= FEW else (FEW, limit):
+            counts = np.arange(1, most + 1)
+            uneven, apart, veil = _seen(stack, every, thick, counts)
+            if ((uneven <= even) & ~((counts == 1) & veil)).any(2).all():
+                break
         for at, ragged, left, thin in zip(flat, uneven, apart, veil, strict=True):
             good = (ragged <= films[at][2]) & ~((counts == 1) & thin)
             found[at] = tuple(_told(*one, films[at][2], False) for one in zip(good, ragged, left, strict=True))
@@ -111,6 +131,22 @@ def coverages_of(
         found[at] if at in found else coverages(film, grounds, dilution, even, limit)
         for at, (film, dilution, even) in enumerate(films)
     )
+
+
+def _by_flash(grounds: Surface) -> tuple[np.ndarray, np.ndarray] | None:
+    """The numbers of flat grounds and of those with metal, where there are both: coats over metal are laid one by one."""
+    shiny = np.broadcast_to(grounds.lobe.any(-1), grounds.diffuse.shape[:-1])
+    return (np.flatnonzero(~shiny), np.flatnonzero(shiny)) if shiny.any() and not shiny.all() else None
+
+
+def _merged(split: tuple[np.ndarray, np.ndarray], *parts: tuple[Coverage, ...]) -> tuple[Coverage, ...]:
+    """Answers for some grounds and the others, in the order of all."""
+    found = {
+        at: one
+        for numbers, part in zip(split, parts, strict=True)
+        for at, one in zip(numbers.tolist(), part, strict=True)
+    }
+    return tuple(found[at] for at in range(len(found)))
 
 
 def _seen(film: Film, every: Surface, thickness, counts: np.ndarray) -> tuple[np.ndarray, np.ndarray, np.ndarray]:

@@ -13,7 +13,7 @@ from ..recipes.first_step import base_thinned
 from ..recipes.handwork import Circumstances, ground_seconds, seconds_of
 from ..recipes.step import Step
 from ..recipes.technique import Technique, techniques
-from .surface import Surface, blended, coated, solid, stacked
+from .surface import Surface, blended, coated, solid, tiled
 from .tones import Tones, tones_of
 from .zones import grouped_ground, middling_sprayed
 
@@ -62,9 +62,9 @@ class Ground:
 
     def on(self, sprayed: np.ndarray) -> Surface:
         """The surfaces of zones that a spray from above covers so far, (zones, 16); sprays count as opaque where they fall."""
-        found = stacked([solid(self.undercoat.film)] * len(sprayed))
+        found = tiled(solid(self.undercoat.film), len(sprayed))
         if self.above:
-            found = blended(found, stacked([solid(self.above.film)] * len(sprayed)), sprayed)
+            found = blended(found, tiled(solid(self.above.film), len(sprayed)), sprayed)
         if self.pot_coat:
             film = self.pot_coat.film
             for _ in range(POT_COATS):

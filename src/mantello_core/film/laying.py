@@ -49,7 +49,7 @@ def followed(
     ``zones_on``, or of a recipe that this one is the beginning of.
     """
     zones = zones or zones_on(recipe, grounds)
-    start = stacked([ground.on(zones.sprayed) for ground in grounds])
+    start = _start(grounds, zones)
     for step, cover in zip(recipe.steps, zones.cover, strict=False):
         film = calibrated_film(step.mix, calibrations)
         covers = _covers(step, film, start, recipe.even) if counts_coats(step) else None
@@ -62,13 +62,19 @@ def followed(
         start = after
 
 
+def _start(grounds: Sequence[Ground], zones: Zones) -> Surface:
+    """What lies beneath the first step, (grounds, zones, 16)."""
+    found = [ground.on(zones.sprayed) for ground in grounds]
+    return found[0].at(None) if len(found) == 1 else stacked(found)
+
+
 def coats_laid(recipe: Recipe, grounds: Sequence[Ground], calibrations: tuple[Calibration, ...] = ()) -> np.ndarray:
     """Coats of every step on many grounds, (grounds, steps), without following what no count depends on."""
     asked = [at for at, step in enumerate(recipe.steps) if counts_coats(step) and step.coats is None]
     told = [[step.coats or 1] * len(grounds) for step in recipe.steps]
     if asked:
         zones = zones_on(recipe, grounds)
-        start = stacked([ground.on(zones.sprayed) for ground in grounds])
+        start = _start(grounds, zones)
         first = replace(recipe, steps=recipe.steps[: asked[-1]])
         for at, one in enumerate(followed(first, grounds, calibrations, zones)):
             told[at], start = one.coats.tolist(), one.after

@@ -111,6 +111,15 @@ def stacked(surfaces: Sequence[Surface]) -> Surface:
     )
 
 
+def tiled(surface: Surface, count: int) -> Surface:
+    """One surface so many times, in a new first axis."""
+    shape = (count, BANDS)
+    return Surface(
+        *(np.broadcast_to(one, shape) for one in (surface.diffuse, surface.lobe, surface.veil)),
+        *(np.broadcast_to(one, shape[:1]) for one in (surface.matt, surface.haze)),
+    )  # fmt: skip
+
+
 def _of_all(value, shape: tuple[int, ...], index, own: int):
     """A field at an index of the axes of all; one that is the same for all, with no more than its own axes, stays."""
     if np.ndim(value) <= own:

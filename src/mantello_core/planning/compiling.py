@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 from ..calendar.evenings import Evenings
 from ..design.design import Design
 from ..figures.extent import Extent, united
+from ..film.coats_on import CoatsOn
 from ..passes.piece import dealt
 from ..recipes.handwork import seconds_of
 from ..recipes.slots import Slots
@@ -89,11 +90,12 @@ def _ranks(design, resolution, done, units) -> Iterator[tuple[RankWork, list[Fig
         if not units or one.unit in units:
             per_rank[one.unit, one.rank].append(one)
     given = dealt(design.scheme.finishing.basing, design.army)
+    coats = coats_worn(design, resolution)
     for (unit, rank), classes in per_rank.items():
-        yield _rank_work(design, unit, rank, classes, done, given), classes
+        yield _rank_work(design, unit, rank, classes, done, given, coats), classes
 
 
-def _rank_work(design, unit, rank, classes, done, given) -> RankWork:
+def _rank_work(design, unit, rank, classes, done, given, coats) -> RankWork:
     scheme, tier, whole = design.scheme, classes[0].tier, classes[0].plate.extent
     everyone = sorted(ordinal for one in classes for ordinal in one.ordinals)
     around = design.around(tier, len(everyone))
@@ -104,9 +106,9 @@ def _rank_work(design, unit, rank, classes, done, given) -> RankWork:
     colours = []
     for role_id, worn in _worn(classes).items():
         role = scheme.role(role_id)
-        recipe = role.recipe(tier)
+        recipe = scheme.lit(role.recipe(tier))
         rows, wearing = [], replace(around, figures=len(worn.ordinals))
-        for step, count in zip(recipe.steps, scheme.coats(recipe), strict=True):
+        for step, count in zip(recipe.steps, coats.of(recipe)[0].tolist(), strict=True):
             technique = step.technique
             rows.append((
                 step.id, step.kind, f"{step.kind}|{step.mix.words}", seconds_of(step, worn.extent, count, wearing),
@@ -118,6 +120,14 @@ def _rank_work(design, unit, rank, classes, done, given) -> RankWork:
     marks = mark_chains(scheme, unit, rank, classes, done)
     pieces = army_chain(army_pieces(design, classes, given), unit, rank, done)
     return RankWork(undercoat, colours, marks, pieces, kinds_of(scheme, classes))
+
+
+def coats_worn(design: Design, resolution: Resolution) -> CoatsOn:
+    """Coats of every recipe that is worn, on the scheme's ground."""
+    worn = {(cell.role, one.tier) for one in resolution.classes for cell in one.cells.values() if cell.role}
+    scheme = design.scheme
+    recipes = [scheme.lit(scheme.role(role).recipe(tier)) for role, tier in sorted(worn)]
+    return CoatsOn((scheme.ground,), recipes, scheme.calibrations)
 
 
 def _chain(unit, rank, subject, rows, ordinals, done, height):

@@ -1,43 +1,17 @@
 """What all the work of an army costs on each of many grounds: compiled once, since a ground changes only coats."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 
 import numpy as np
 
 from ..design.design import Design
 from ..figures.extent import Extent
-from ..film.calibration import Calibration
-from ..film.coverage import Coverage
+from ..film.coats_on import CoatsOn
 from ..film.ground import Ground
-from ..film.laying import coats_laid, counts_coats, first_covers
-from ..recipes.step import Recipe
 from ..scheme.cascade import Resolution
 from ..scheme.share import painted_surface
 from .compiling import atoms_of
 from .cost import Cost, cost_of
-
-
-class CoatsOn:
-    """Coats of recipes on each of many grounds."""
-
-    def __init__(self, grounds: Sequence[Ground], recipes: Iterable[Recipe], calibrations: tuple[Calibration, ...]):
-        self._recipes, self._calibrations = tuple(dict.fromkeys(recipes)), calibrations
-        self._grounds = tuple(grounds)
-        #: how the base that a recipe begins with covers every ground, where it begins with one
-        self.covers: dict[Recipe, tuple[Coverage, ...]] = first_covers(self._recipes, self._grounds, calibrations)
-        self._coats = {recipe: self._counted(recipe) for recipe in self._recipes}
-
-    def of(self, recipe: Recipe) -> np.ndarray:
-        """Coats of every step on every ground, (grounds, steps)."""
-        return self._coats[recipe]
-
-    def _counted(self, recipe: Recipe) -> np.ndarray:
-        asked = [at for at, step in enumerate(recipe.steps) if counts_coats(step) and step.coats is None]
-        if asked != [0]:
-            return coats_laid(recipe, self._grounds, self._calibrations)
-        told = [[step.coats or 1] * len(self._grounds) for step in recipe.steps]
-        told[0] = [one.laid for one in self.covers[recipe]]
-        return np.array(told, int).T
 
 
 class GroundCosts:

@@ -8,13 +8,14 @@ import numpy as np
 from ..colour.spaces import Lab
 from ..design.design import Design
 from ..figures.vocabulary import GROUPS
+from ..film.coats_on import CoatsOn
 from ..film.ground import Ground
 from ..film.prediction import is_hard
 from ..film.reached import Reached, palest, reached, shows_ground
 from ..mixing.undercoat import grounds, undercoats
 from ..scheme.cascade import Resolution
 from .cost import Cost
-from .ground_cost import CoatsOn, GroundCosts
+from .ground_cost import GroundCosts
 
 #: L* below which an undercoat is deep and above which bright; chroma from which it is not neutral
 DEEP, BRIGHT, TINTED = 25.0, 65.0, 6.0
