@@ -1,7 +1,7 @@
 """Checks of effort: steps spent where nobody will see them."""
 
 from ..figures.vocabulary import sideless, spoken
-from ..recipes.handwork import seconds_of
+from ..recipes.handwork import brushing_seconds
 from .finding import Check, Finding, at
 from .look import Look
 
@@ -22,7 +22,7 @@ def hidden(look: Look) -> Check:
             around = design.around(one.tier, len(one.ordinals))
             outcomes = design.scheme.predicted(design.scheme.role(cell.role).recipe(one.tier)).outcomes
             seconds = sum(
-                seconds_of(outcome.step, area.extent, outcome.coats, around)
+                brushing_seconds(outcome.step, area.extent, outcome.coats, around)
                 for outcome in outcomes
                 if outcome.step.kind in _REFINING
             )

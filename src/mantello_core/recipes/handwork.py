@@ -74,6 +74,13 @@ def seconds_of(step: Step, extent: Extent, coats: int, around: Circumstances = U
     return _laid(step.work, step, extent.of_size(size), coats, around, size)
 
 
+def brushing_seconds(step: Step, extent: Extent, coats: int, around: Circumstances = USUALLY) -> float:
+    """The same without picking the figure up: what one area more adds to a step that is done anyway."""
+    size = around.height / USUAL_HEIGHT
+    care = PACES[around.pace] * CARE[around.tier]
+    return coats * _worked(step.work, step, extent.of_size(size), around.tier) * care * _practised(around)
+
+
 def ground_seconds(kind: str, surface: float, around: Circumstances = USUALLY) -> float:
     """Hands-on seconds to lay a ground on one whole figure of ``surface`` mm² at 28 mm: 'can', 'spray' or 'flood'."""
     size = around.height / USUAL_HEIGHT

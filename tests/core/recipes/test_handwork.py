@@ -10,7 +10,15 @@ from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.figures.extent import NOTHING, Extent, united
 from mantello_core.figures.plate import SeenArea
 from mantello_core.paints.range import paint
-from mantello_core.recipes.handwork import CARE, PACES, Circumstances, ground_seconds, hands, seconds_of
+from mantello_core.recipes.handwork import (
+    CARE,
+    PACES,
+    Circumstances,
+    brushing_seconds,
+    ground_seconds,
+    hands,
+    seconds_of,
+)
 from mantello_core.recipes.step import Manner, Mix, Step
 
 ALONE, OF_TWENTY, RAPID = Circumstances(), Circumstances(figures=20), Circumstances(pace="rapid", figures=20)
@@ -123,6 +131,11 @@ class Laws(TestCase):
         self.assertGreaterEqual(
             seconds_of(step(kind), extent, coats, Circumstances("centrepiece", "display", figures)), taken
         )
+
+    def test_an_area_more_adds_its_brushing_and_no_picking_up(self):
+        extent = plate("knight").areas["head.helm.skull"].extent
+        whole, added = seconds_of(step("base"), extent, 2), brushing_seconds(step("base"), extent, 2)
+        self.assertAlmostEqual(whole - added, 2 * hands()["pick"].value)
 
     def test_everything_in_the_table_is_positive_and_has_a_unit_and_a_spread(self):
         self.assertGreater(len(hands()), 15)
