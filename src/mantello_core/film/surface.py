@@ -165,6 +165,11 @@ def blended(one: Surface, other: Surface, share) -> Surface:
 
     share: 0 to 1, one for all or one a surface. A spray's transition, dabs of a sponge, what a drybrush leaves on a ridge.
     """
+    if np.ndim(share):
+        if (share >= 1).all():
+            return other
+        if not ((share > 0) & (share < 1)).any():
+            return one.where(share <= 0, other)
     kept, laid = 1 - _by_band(share), _by_band(share)
     mean = Surface(
         to_film(kept * to_air(one.diffuse) + laid * to_air(other.diffuse)),

@@ -95,5 +95,5 @@ def middling_sprayed() -> float:
 def _middling(sample: Sample) -> int:
     """The number of the point that is most like most of a figure: open, far from edges, in middling light."""
     light = sample.light[:, 0]
-    far = np.abs(light - np.median(light)) + sample.depth + (sample.proud < 0.3) + (sample.under < 0.3)
+    far = np.abs(light - np.sort(light)[len(light) // 2]) + sample.depth + (sample.proud < 0.3) + (sample.under < 0.3)
     return int(far.argmin())
