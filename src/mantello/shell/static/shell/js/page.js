@@ -53,6 +53,12 @@ export async function visit(url, options = {}) {
   }
 }
 
+/* Draws the page anew. A visit under way leads elsewhere, with what was typed meanwhile: it is that one that is asked for. */
+export function refresh() {
+  const waiting = under || { url: location.href, options: {} };
+  return visit(waiting.url, waiting.options);
+}
+
 /* Shows the answer to an edit that was sent from a page. A visit under way, or one that was made meanwhile, was
    asked for on the state before it: it is asked for again, and keeps what the edit has to say. */
 export function showEdited(html, url, from) {

@@ -2,7 +2,7 @@
    drawn anew, or what came of it is opened. */
 import { asked } from "./asking.js";
 import { behaviour, wake } from "./behaviour.js";
-import { visit } from "./page.js";
+import { refresh } from "./page.js";
 
 const EVERY = 1000;
 
@@ -22,7 +22,7 @@ behaviour("poll", (box) => {
         return;
       }
       if (next.dataset.ended) {
-        visit(location.href);
+        refresh();
         return;
       }
       box.replaceWith(next);
