@@ -49,8 +49,24 @@ class KeptDesign(TestCase):
     def test_it_is_written_anew_with_ids_and_reads_back(self):
         design = read_design_bytes(kept("design-1.json"))
         written = json.loads(json.dumps(write_design(design)))
-        self.assertEqual(written["version"], 2)
+        self.assertEqual(written["version"], 3)
         self.assertEqual(read_design(written), design)
+
+    def test_one_of_the_second_version_keeps_its_mixes_and_its_steps_go_where_their_kinds_go(self):
+        document = json.loads(kept("design-2.json"))
+        design = read_design_bytes(kept("design-2.json"))
+        steps = [step for role in design.scheme.roles for _, recipe in role.recipes for step in recipe.steps]
+        self.assertGreater(len(steps), 100)
+        self.assertTrue(all(step.spot is None and not step.manner.full for step in steps))
+        layer = next(step for step in steps if step.kind == "layer")
+        self.assertEqual(layer.goes, layer.technique.goes)
+        self.assertTrue(any(step.kind == "base" and step.mix.dilution == 1 for step in steps))
+        self.assertEqual((design.scheme.finishing.light, design.evenings.pace), ("", "usual"))
+        written = json.loads(json.dumps(write_design(design)))
+        self.assertEqual(written["version"], 3)
+        self.assertEqual(read_design(written), design)
+        self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
+        self.assertGreater(design.scheme.coats(design.scheme.roles[0].recipe())[0], 0)
 
 
 class Ids(TestCase):
