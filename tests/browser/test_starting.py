@@ -50,6 +50,27 @@ class Starting(BrowserCase):
         design = reading_of(Army.objects.select_related("head").get().head).design
         self.assertEqual(design.army.root.name, "Tidal watch")
 
+    def test_schemes_that_come_in_while_the_brief_is_changed_do_not_take_the_change_back(self):
+        held, ended = [], []
+        self.page.route(re.compile(r"/brief/\?.*name=Held"), lambda route: held.append(route))
+        self.page.route(
+            re.compile("/jobs/"),
+            lambda route: route.fulfill(body='<div data-ended="1"></div>') if ended else route.continue_(),
+        )
+        self.sign_up()
+        self.go("/brief/")
+        expect(self.page.locator('[data-behaviour="poll"]')).to_be_visible()
+        with self.page.expect_request(re.compile("name=Held")):
+            self.page.get_by_label("Name of the army").fill("Held back")
+            self.page.keyboard.press("Tab")
+        with self.page.expect_request(re.compile("/brief/")) as asked:
+            ended.append(True)
+        self.assertIn("name=Held", asked.value.url)
+        for route in held:
+            route.continue_()
+        expect(self.page).to_have_url(re.compile("name=Held"))
+        expect(self.page.get_by_label("Name of the army")).to_have_value("Held back")
+
     def test_a_figure_is_put_together_with_the_picture_live_and_kept(self):
         army = self.make_army()
         self.go(f"{army}types/make/")
