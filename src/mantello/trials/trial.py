@@ -5,6 +5,7 @@ from datetime import datetime
 
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
+from mantello.workspace.stack import worn
 from mantello_core.advice.trial import Compared, Done, Lesson, compared, lessons
 from mantello_core.colour.card import through_card
 from mantello_core.errors import MantelloError
@@ -111,11 +112,8 @@ def told(test: TestPiece) -> tuple[Lesson, ...]:
 
 def planned_minutes(reading: Reading, role_id: str, tier: str, step: Step, coats: int) -> float:
     """Hands-on minutes of a step on the one figure that is tried: the one that wears most of the role."""
-    worn = (
-        one.plate.extent_of(name for name, cell in one.cells.items() if cell.role == role_id)
-        for one in reading.resolution.classes
-    )
-    extent = max(worn, key=lambda one: one.surface_mm2, default=NOTHING)
+    _, extents = worn(reading, role_id)
+    extent = max(extents.values(), key=lambda one: one.surface_mm2, default=NOTHING)
     return seconds_of(step, extent, coats, reading.design.around(tier, 1)) / 60 if extent.surface_mm2 else 0.0
 
 

@@ -136,7 +136,7 @@ class GroundRow:
 def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
     """The stacks of a role: rank and file, and every tier that has a recipe of its own or wears it."""
     role = reading.design.scheme.role(role_id)
-    figures, extents = _worn(reading, role_id)
+    figures, extents = worn(reading, role_id)
     found = []
     for tier, name in TIERS.items():
         own = role.own_recipe(tier)
@@ -144,7 +144,7 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
             continue
         extent = extents.get(tier) or max(extents.values(), key=lambda one: one.surface_mm2, default=NOTHING)
         around = reading.design.around(tier, max(1, figures.get(tier, 1)))
-        prediction, recipe = reading.prediction(role_id, tier), reading.design.scheme.lit(role.recipe(tier))
+        prediction, recipe = reading.prediction(role_id, tier), reading.design.scheme.recipe(role_id, tier)
         ground = reading.design.scheme.ground
         minded = advice(prediction, ground)
         minutes = tuple(seconds_of(one.step, extent, one.coats, around) / 60 for one in prediction.outcomes)
@@ -231,7 +231,7 @@ def undercoat_cautions(reading: Reading) -> tuple[str, ...]:
     return cautions_for("undercoat", reading.design.scheme.ground.paints)
 
 
-def _worn(reading: Reading, role_id: str) -> tuple[dict[str, int], dict[str, Extent]]:
+def worn(reading: Reading, role_id: str) -> tuple[dict[str, int], dict[str, Extent]]:
     """Figures by tier that wear the role, and the most of it on one figure."""
     figures: dict[str, int] = {}
     extents: dict[str, Extent] = {}

@@ -6,8 +6,8 @@ from itertools import combinations
 from ..design.design import Design
 from ..design.edit import with_undercoat
 from ..figures.vocabulary import sideless, spoken
-from ..film.reached import palest, reached, shows_ground
-from ..mixing.undercoat import best_undercoat, undercoats
+from ..film.reached import reached, shows_ground
+from ..mixing.undercoat import best_undercoat, palest
 from ..paints.paint import Paint
 from ..scheme.cascade import FigureClass
 from ..scheme.share import role_shares
@@ -210,7 +210,7 @@ def trouble(look: Look) -> Check:
             )
         recipe = role.recipe(tier)
         if shows_ground(recipe) and f"dark|{role_id}" not in found:
-            pale = palest(undercoats())
+            pale = palest()
             seen = reached(recipe, ground, pale, design.scheme.calibrations)
             if seen.lost:
                 said = f"{role.name} cannot show over {ground.words}: L* {seen.here.lightness:.0f}, over {pale.name} {seen.pale.lightness:.0f}"

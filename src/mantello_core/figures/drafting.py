@@ -33,7 +33,7 @@ def drafted(figure: Figure) -> dict:
         "title": figure.title,
         "kind": figure.kind,
         "parts": [use.part for use in figure.uses],
-        "views": [drafted_view(_stacked(figure, view)) for view in figure.views],
+        "views": [drafted_view(stacked(figure, view)) for view in figure.views],
     }
 
 
@@ -103,7 +103,8 @@ def _layer(area) -> dict:
     return {"area": area.name, "z": float(number(area.z)), "d": to_d(area.cmds), **_tags(area)}
 
 
-def _stacked(figure: Figure, view: str) -> Layers:
+def stacked(figure: Figure, view: str) -> Layers:
+    """One view of a figure as stacked pieces."""
     assembly = Assembly(figure, view)
     return Layers(view, assembly.areas, assembly.marks, assembly.sites)
 

@@ -8,12 +8,11 @@ from shapely.geometry import LineString
 from shapely.ops import unary_union
 
 from ..geometry.polygon import pieces_of, polygon_of
+from .extent import EXPOSED, SHARP
 from .overlap import UNIT_MM, Layers
 
 #: units that an outline is cut into, and how far beside it is looked for what lies there
 STEP, BESIDE = 4.0, 0.8
-#: how far an edge faces up, -1 to 1, that takes light from above, and that takes the sharpest light
-EXPOSED, SHARP = -0.1, 0.45
 #: mm that a drawn line is wide, and degrees from which an outline turns a corner
 LINE_WIDTH, CORNER = 0.12, 40.0
 #: units that drawn edges lie inside the outline, and that they are simplified by
@@ -41,24 +40,50 @@ class Edging:
     foot_d: str
 
 
-def edging_of(stack: Layers) -> dict[str, Edging]:
-    """The edging of every area of a view.
+@dataclass(frozen=True)
+class Outline:
+    """The outline of what is seen of an area, in short pieces, told apart."""
 
-    A piece of outline is a *foot* where something with lift lies over it there, *free* where the area itself has lift and
+    #: as ``_cut`` gives it, (n, 8); which pieces are feet, and which are free, (n,); lift of what lies beside each, (n,)
+    cut: np.ndarray
+    foot: np.ndarray
+    free: np.ndarray
+    beside_lift: np.ndarray
+    #: the area's own lift
+    lift: float
+
+
+def outlines(stack: Layers) -> dict[str, Outline]:
+    """The outline of every area of a view.
+
+    A piece of it is a *foot* where something with lift lies over the area there, *free* where the area itself has lift and
     what is beneath it shows beside it, or nothing; what belongs to one form, such as the quarters of a coat, is flush.
     """
-    cuts = {name: cut_outline(stack.seen(name)) for name in stack.names()}
-    beside = topmost(stack, np.vstack([cut[:, 4:6] for cut in cuts.values()]))
-    inked = [polygon_of(mark.cmds) for mark in stack.marks if mark.kind == "ink"]
-    ink = unary_union(inked) if inked else None
+    cuts = {name: _cut(stack.seen(name)) for name in stack.names()}
+    every = _topmost(stack, np.vstack([cut[:, 4:6] for cut in cuts.values()]))
+    lifts = np.array([area.lift for area in stack.areas])
     found, at = {}, 0
     for name, cut in cuts.items():
-        found[name] = _edging(stack, name, cut, beside[at : at + len(cut)], ink)
+        beside = every[at : at + len(cut)]
         at += len(cut)
+        own = [number for number, area in enumerate(stack.areas) if area.name == name]
+        forms = {stack.areas[number].form for number in own}
+        flush = np.array([area.form in forms for area in stack.areas])[beside] & (beside >= 0)
+        lift = float(lifts[own].max())
+        foot = (beside > own[-1]) & (lifts[beside] > 0) & ~flush
+        free = (beside < own[-1]) & (lift > 0) & ~flush | (beside < 0)
+        found[name] = Outline(cut, foot, free, lifts[beside], lift)
     return found
 
 
-def cut_outline(shape) -> np.ndarray:
+def edging_of(stack: Layers) -> dict[str, Edging]:
+    """The edging of every area of a view."""
+    inked = [polygon_of(mark.cmds) for mark in stack.marks if mark.kind == "ink"]
+    ink = unary_union(inked) if inked else None
+    return {name: _edging(stack.seen(name), outline, ink) for name, outline in outlines(stack).items()}
+
+
+def _cut(shape) -> np.ndarray:
     """An outline in short pieces, (n, 8): both ends, a point just outside, how it faces up, its length in units."""
     found = []
     for piece in pieces_of(shape):
@@ -76,7 +101,7 @@ def cut_outline(shape) -> np.ndarray:
     return np.vstack(found) if found else np.zeros((0, 8))
 
 
-def topmost(stack: Layers, points: np.ndarray) -> np.ndarray:
+def _topmost(stack: Layers, points: np.ndarray) -> np.ndarray:
     """The number of the topmost piece at each point; -1 where there is none."""
     found = np.full(len(points), -1)
     for number in range(len(stack.areas) - 1, -1, -1):
@@ -90,35 +115,29 @@ def topmost(stack: Layers, points: np.ndarray) -> np.ndarray:
     return found
 
 
-def _edging(stack: Layers, name: str, cut: np.ndarray, beside: np.ndarray, ink) -> Edging:
-    own = [number for number, area in enumerate(stack.areas) if area.name == name]
-    lift, height = max(stack.areas[number].lift for number in own), own[-1]
-    lifts = np.array([area.lift for area in stack.areas])
-    forms = {stack.areas[number].form for number in own}
-    flush = np.array([area.form in forms for area in stack.areas])[beside] & (beside >= 0)
-    over = (beside > height) & (lifts[beside] > 0) & ~flush
-    free = (beside < height) & (lift > 0) & ~flush | (beside < 0)
+def _edging(shape, outline: Outline, ink) -> Edging:
+    cut, free = outline.cut, outline.free
     up, length = cut[:, 6], cut[:, 7] * UNIT_MM
 
     def millimetres(which: np.ndarray) -> float:
         return round(float(length[which].sum()), 2)
 
-    drawn = stack.seen(name).intersection(ink).area * UNIT_MM**2 / LINE_WIDTH if ink is not None else 0.0
+    drawn = shape.intersection(ink).area * UNIT_MM**2 / LINE_WIDTH if ink is not None else 0.0
     return Edging(
-        millimetres(free), millimetres(free & (up >= EXPOSED)), millimetres(free & (up >= SHARP)), millimetres(over),
-        round(float(drawn), 2), _corners(stack.seen(name), cut[free]), _lines(cut[free & (up >= SHARP)]), _lines(cut[over]),
+        millimetres(free), millimetres(free & (up >= EXPOSED)), millimetres(free & (up >= SHARP)), millimetres(outline.foot),
+        round(float(drawn), 2), len(corners_of(shape, cut[free])), _lines(cut[free & (up >= SHARP)]), _lines(cut[outline.foot]),
     )  # fmt: skip
 
 
 def _lines(cut: np.ndarray) -> str:
     """Pieces of outline as path text, moved inside by half of what an edge light is wide; those that follow each other as one."""
     inside = cut[:, :4] - np.tile(cut[:, 4:6] - (cut[:, :2] + cut[:, 2:4]) / 2, 2) * (INSIDE / BESIDE)
-    drawn, run = [], []
+    drawn, last = [], None
     for one, start, end in zip(cut, inside[:, :2], inside[:, 2:], strict=True):
-        if not run or np.hypot(*(one[:2] - run[-1][1])) > 1e-6:
+        if last is None or np.hypot(*(one[:2] - last)) > 1e-6:
             drawn.append([start])
         drawn[-1].append(end)
-        run.append((one[:2], one[2:4]))
+        last = one[2:4]
     return "".join(_line(points) for points in drawn)
 
 
@@ -127,13 +146,13 @@ def _line(points: list[np.ndarray]) -> str:
     return "M" + "L".join(f"{x:g},{y:g}" for x, y in kept)
 
 
-def _corners(shape, free: np.ndarray) -> int:
-    """Convex corners of an outline that lie on free edges."""
+def corners_of(shape, free: np.ndarray) -> np.ndarray:
+    """Convex corners of an outline that lie on free edges, (n, 2). free: the pieces of it that are free, as in ``Outline``."""
     if not len(free):
-        return 0
+        return np.zeros((0, 2))
     edges = shapely.multilinestrings([shapely.linestrings(free[:, :4].reshape(-1, 2, 2))])[0]
     shapely.prepare(edges)
-    count = 0
+    found = [np.zeros((0, 2))]
     for piece in pieces_of(shape.simplify(SMOOTHED)):
         ring = np.asarray(piece.exterior.coords)[:-1]
         if len(ring) < 3:
@@ -141,5 +160,5 @@ def _corners(shape, free: np.ndarray) -> int:
         before, after = ring - np.roll(ring, 1, 0), np.roll(ring, -1, 0) - ring
         turn = np.degrees(np.arctan2(before[:, 0] * after[:, 1] - before[:, 1] * after[:, 0], (before * after).sum(1)))
         sharp = ring[turn * (1 if shapely.is_ccw(piece.exterior) else -1) > CORNER]
-        count += int(shapely.dwithin(shapely.points(sharp), edges, NEAR_CORNER).sum()) if len(sharp) else 0
-    return count
+        found.append(sharp[shapely.dwithin(shapely.points(sharp), edges, NEAR_CORNER)])
+    return np.vstack(found)

@@ -1,7 +1,10 @@
 """What of a figure a brush goes over: surface, edges, seams, lines, corners, pieces."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, fields, replace
+
+#: how far an edge faces up, -1 to 1, that takes light from above, and that takes the sharpest light
+EXPOSED, SHARP = -0.1, 0.45
 
 
 @dataclass(frozen=True)
@@ -54,10 +57,5 @@ def united(extents: Iterable[Extent]) -> Extent:
         return NOTHING
     surface = sum(one.surface_mm2 for one in found)
     room = sum(one.room_mm * one.surface_mm2 for one in found) / surface if surface else found[0].room_mm
-    return replace(
-        NOTHING, surface_mm2=surface, free_mm=sum(one.free_mm for one in found), exposed_mm=sum(one.exposed_mm for one in found),
-        sharp_mm=sum(one.sharp_mm for one in found), foot_mm=sum(one.foot_mm for one in found),
-        line_mm=sum(one.line_mm for one in found), corners=sum(one.corners for one in found),
-        pieces=sum(one.pieces for one in found), room_mm=room,
-        rim_mm2=sum(one.rim_mm2 for one in found), lenses=sum(one.lenses for one in found),
-    )  # fmt: skip
+    added = {one.name: sum(getattr(each, one.name) for each in found) for one in fields(Extent)}
+    return Extent(**added | {"room_mm": room})

@@ -84,18 +84,11 @@ def coverages(
     split = _by_flash(grounds)
     if split:
         return _merged(split, *(coverages(film, grounds.at(some), dilution, even, limit, full=full) for some in split))
-    every, thickness, allowed = (
-        grounds.at((slice(None), None)),
-        film.thickness(dilution),
-        even if full is None else full,
-    )
-    for most in (limit,) if limit <= FEW else (FEW, limit if full is None else LIMIT):
-        counts = np.arange(1, most + 1)
-        uneven, apart, veil = _seen(film, every, thickness, counts)
-        good = apart <= allowed if full is not None else (uneven <= allowed) & ~((counts == 1) & veil)
-        if good.any(1).all():
-            break
-    return tuple(_told(*one, allowed, full is not None) for one in zip(good, uneven, apart, strict=True))
+    every, thickness = grounds.at((slice(None), None)), film.thickness(dilution)
+    if full is None:
+        return _told(*_tried(film, every, thickness, even, limit), even)
+    uneven, apart, _ = _seen(film, every, thickness, np.arange(1, LIMIT + 1))
+    return _told(apart <= full, uneven, apart, full, full=True)
 
 
 def coverages_of(
@@ -117,20 +110,24 @@ def coverages_of(
             STANDARD_SOLIDS,
         )
         thick = np.array([films[at][0].thickness(films[at][1]) for at in flat])[:, None, None]
-        every = grounds.at((None, slice(None), None))
         even = np.array([films[at][2] for at in flat])[:, None, None]
-        for most in (limit,) if limit <= FEW else (FEW, limit):
-            counts = np.arange(1, most + 1)
-            uneven, apart, veil = _seen(stack, every, thick, counts)
-            if ((uneven <= even) & ~((counts == 1) & veil)).any(2).all():
-                break
-        for at, ragged, left, thin in zip(flat, uneven, apart, veil, strict=True):
-            good = (ragged <= films[at][2]) & ~((counts == 1) & thin)
-            found[at] = tuple(_told(*one, films[at][2], False) for one in zip(good, ragged, left, strict=True))
+        seen = _tried(stack, grounds.at((None, slice(None), None)), thick, even, limit)
+        found = {at: _told(*one, films[at][2]) for at, *one in zip(flat, *seen, strict=True)}
     return tuple(
         found[at] if at in found else coverages(film, grounds, dilution, even, limit)
         for at, (film, dilution, even) in enumerate(films)
     )
+
+
+def _tried(film: Film, every: Surface, thickness, even, limit: int) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
+    """Which numbers of coats are even enough, with ``_seen``'s unevenness and distance: few of them where those do."""
+    for most in sorted({min(FEW, limit), limit}):
+        counts = np.arange(1, most + 1)
+        uneven, apart, veil = _seen(film, every, thickness, counts)
+        good = (uneven <= even) & ~((counts == 1) & veil)
+        if good.any(-1).all():
+            break
+    return good, uneven, apart
 
 
 def _by_flash(grounds: Surface) -> tuple[np.ndarray, np.ndarray] | None:
@@ -187,17 +184,16 @@ def _chroma(labs: np.ndarray) -> np.ndarray:
     return np.hypot(labs[..., 1], labs[..., 2])
 
 
-def _told(good: np.ndarray, uneven: np.ndarray, apart: np.ndarray, allowed: float, full: bool) -> Coverage:
-    """The first number of coats that is good."""
-    at = int(good.argmax())
-    covers = bool(good[at])
-    return Coverage(
-        at + 1 if covers else None,
-        allowed,
-        float(uneven[at if covers else -1]),
-        float(apart[at if covers else -1]),
-        full,
-    )
+def _told(
+    good: np.ndarray, uneven: np.ndarray, apart: np.ndarray, allowed: float, *, full: bool = False
+) -> tuple[Coverage, ...]:
+    """Of every ground, (grounds, counts), the first number of coats that is good; what the most leave where none is."""
+    found = []
+    for at, one in enumerate(good):
+        first = int(one.argmax()) if one.any() else -1
+        coats = first + 1 if one.any() else None
+        found.append(Coverage(coats, allowed, float(uneven[at, first]), float(apart[at, first]), full))
+    return tuple(found)
 
 
 def coat_by_coat(film: Film, ground: Surface, dilution: float, coats: int) -> tuple[Lab, ...]:

@@ -80,7 +80,7 @@ def coats_laid(recipe: Recipe, grounds: Sequence[Ground], calibrations: tuple[Ca
             told[at], start = one.coats.tolist(), one.after
         last = recipe.steps[asked[-1]]
         film = calibrated_film(last.mix, calibrations)
-        told[asked[-1]] = [last.coats or one.laid for one in _covers(last, film, start, recipe.even)]
+        told[asked[-1]] = [one.laid for one in _covers(last, film, start, recipe.even)]
     return np.array(told, int).reshape(len(recipe.steps), len(grounds)).T
 
 

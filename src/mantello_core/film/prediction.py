@@ -88,17 +88,15 @@ def predicted(
     """
     zones = zones_on(recipe, (ground,))
     laid = tuple(followed(recipe, (ground,), calibrations, zones))
-    start = ground.on(zones.sprayed)
-    labs = stacked([start, *(one.after.at(0) for one in laid)]).labs
-    share = zones.share[1:]
-    tones = tones_of(labs[:, 1:], share)
+    surfaces = [laid[0].before.at(0) if laid else ground.on(zones.sprayed), *(one.after.at(0) for one in laid)]
+    surfaces.append(varnished(surfaces[-1], varnish) if varnish else surfaces[-1])
+    labs, share = stacked(surfaces).labs, zones.share[1:]
+    *tones, ends = tones_of(labs[:, 1:], share)
     outcomes = tuple(
         _outcome(one, zones.share * one.cover, *pair, after)
-        for one, pair, after in zip(laid, pairwise(labs), tones[1:], strict=True)
+        for one, pair, after in zip(laid, pairwise(labs[:-1]), tones[1:], strict=True)
     )
-    last = varnished(laid[-1].after.at(0) if laid else start, varnish).labs if varnish else labs[-1]
-    ends = tones_of(last[None, 1:], share)[0] if varnish else tones[-1]
-    return Prediction(outcomes, ends, mean_of(last[1:], share))
+    return Prediction(outcomes, ends, mean_of(labs[-1, 1:], share))
 
 
 @remembered(4_000)

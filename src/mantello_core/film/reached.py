@@ -1,11 +1,9 @@
 """What colour a ground lets a transparent first coat reach: a stain on black is black."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab
-from ..memory import remembered
 from ..paints.paint import Paint
 from ..recipes.step import Recipe
 from .calibration import Calibration
@@ -40,15 +38,9 @@ def shows_ground(recipe: Recipe) -> bool:
     if not recipe.steps:
         return False
     first = recipe.steps[0]
-    return first.kind in ("stain", "base") and not counts_coats(first) and first.technique.effect in ("stain", "coat")
+    return first.kind in ("stain", "base") and not counts_coats(first)
 
 
-@remembered(8_000)
 def reached(recipe: Recipe, ground: Ground, pale: Paint, calibrations: tuple[Calibration, ...] = ()) -> Reached:
     """What a recipe reaches on a ground, beside a pale undercoat."""
     return Reached(*(predicted(recipe, one, calibrations).apparent for one in (ground, Ground(pale))))
-
-
-def palest(undercoats: Sequence[Paint]) -> Paint:
-    """The lightest of some undercoats."""
-    return max(undercoats, key=lambda pot: pot.film.masstone.lightness)

@@ -114,12 +114,12 @@ def plate_group(
     )
     last = {layer.area: at for at, layer in enumerate(view.layers)}
     marks = _marks(view, dict(bearing), prefix)
-    seen = {one.area: one for one in view.areas}
+    seen = {one.area: one for one in view.areas} if lit_of and detail == "large" else {}
     for at, layer in enumerate(view.layers):
         more = said_of(layer.area) if said_of else ""
         parts.append(f'<path data-area="{layer.area}"{more} fill="{fill_of(layer.area)}" d="{layer.d}"/>')
         if last[layer.area] == at:
-            if lit_of and detail == "large" and layer.area in seen and (lit := lit_of(layer.area)):
+            if layer.area in seen and (lit := lit_of(layer.area)):
                 parts.append(_lit(seen[layer.area], lit, f"{prefix}lit{at}"))
             parts += marks.get(layer.area, ())
     parts.append("</g>")

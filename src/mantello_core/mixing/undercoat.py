@@ -32,6 +32,11 @@ def undercoats() -> tuple[Paint, ...]:
     return tuple(pot for pot in paints().values() if pot.kind == "spray")
 
 
+def palest() -> Paint:
+    """The lightest of the undercoats, which lets most of a transparent colour show."""
+    return max(undercoats(), key=lambda pot: pot.film.masstone.lightness)
+
+
 def grounds() -> tuple[Ground, ...]:
     """Everything that is compared as a ground: each spray, two tones, and cans under a coat of the pot they match."""
     sprays = undercoats()

@@ -12,6 +12,7 @@ from ..passes.piece import dealt
 from ..recipes.handwork import seconds_of
 from ..recipes.slots import Slots
 from ..scheme.cascade import FigureClass, Resolution
+from ..scheme.share import painted_surface
 from .army_work import army_chain, army_pieces
 from .drying import drying_factor
 from .mark_chain import beneath, mark_chains
@@ -106,7 +107,7 @@ def _rank_work(design, unit, rank, classes, done, given, coats) -> RankWork:
     colours = []
     for role_id, worn in _worn(classes).items():
         role = scheme.role(role_id)
-        recipe = scheme.lit(role.recipe(tier))
+        recipe = scheme.recipe(role_id, tier)
         rows, wearing = [], replace(around, figures=len(worn.ordinals))
         for step, count in zip(recipe.steps, coats.of(recipe)[0].tolist(), strict=True):
             technique = step.technique
@@ -124,9 +125,8 @@ def _rank_work(design, unit, rank, classes, done, given, coats) -> RankWork:
 
 def coats_worn(design: Design, resolution: Resolution) -> CoatsOn:
     """Coats of every recipe that is worn, on the scheme's ground."""
-    worn = {(cell.role, one.tier) for one in resolution.classes for cell in one.cells.values() if cell.role}
     scheme = design.scheme
-    recipes = [scheme.lit(scheme.role(role).recipe(tier)) for role, tier in sorted(worn)]
+    recipes = [scheme.recipe(role, tier) for role, tier in painted_surface(resolution)]
     return CoatsOn((scheme.ground,), recipes, scheme.calibrations)
 
 

@@ -21,7 +21,7 @@ class GroundCosts:
         self.grounds = tuple(grounds)
         #: role and tier of everything that is painted
         self.worn = sorted(painted_surface(resolution))
-        recipes = {key: design.scheme.lit(design.scheme.role(key[0]).recipe(key[1])) for key in self.worn}
+        recipes = {key: design.scheme.recipe(*key) for key in self.worn}
         self.laid = CoatsOn(grounds, recipes.values(), design.scheme.calibrations)
         atoms = atoms_of(design, resolution)
         self._around = design.around

@@ -11,8 +11,8 @@ from ..figures.vocabulary import GROUPS
 from ..film.coats_on import CoatsOn
 from ..film.ground import Ground
 from ..film.prediction import is_hard
-from ..film.reached import Reached, palest, reached, shows_ground
-from ..mixing.undercoat import grounds, undercoats
+from ..film.reached import Reached, reached, shows_ground
+from ..mixing.undercoat import grounds, palest
 from ..scheme.cascade import Resolution
 from .cost import Cost
 from .ground_cost import GroundCosts
@@ -90,7 +90,7 @@ def undercoat_advice(design: Design, resolution: Resolution) -> tuple[UndercoatA
 
 
 def _lost(design: Design, costs: GroundCosts, ground: Ground) -> tuple[LostRole, ...]:
-    pale, found = palest(undercoats()), {}
+    pale, found = palest(), {}
     for role_id, tier in costs.worn:
         role = design.scheme.role(role_id)
         recipe = role.recipe(tier)
@@ -123,9 +123,7 @@ def assembly_advice(design: Design, resolution: Resolution) -> tuple[AssemblyAdv
             for role in roles:
                 worn[name][role, one.tier] += len(one.ordinals)
     known = _known(design)
-    recipes = {
-        key: design.scheme.lit(design.scheme.role(key[0]).recipe(key[1])) for roles in worn.values() for key in roles
-    }
+    recipes = {key: design.scheme.recipe(*key) for roles in worn.values() for key in roles}
     laid = CoatsOn(known, recipes.values(), design.scheme.calibrations)
     here = known.index(design.scheme.ground)
     found = []
@@ -175,7 +173,7 @@ def _hard(design: Design, costs: GroundCosts, at: int) -> tuple[HardRole, ...]:
     found: dict[str, HardRole] = {}
     for role_id, tier in costs.worn:
         role = design.scheme.role(role_id)
-        recipe = design.scheme.lit(role.recipe(tier))
+        recipe = design.scheme.recipe(role_id, tier)
         if recipe not in costs.laid.covers or recipe.steps[0].coats or not is_hard(costs.laid.covers[recipe][at]):
             continue
         coats = costs.laid.covers[recipe][at].coats

@@ -33,7 +33,9 @@ USUAL_HEIGHT = 28.0
 #: edges by what is said of them
 EDGE_LENGTHS = {"all": "free_mm", "exposed": "exposed_mm", "sharp": "sharp_mm"}
 #: edges that each tier gets light on: rank and file the sharpest, leaders those that face up or are level
-_LIT = {"rank": "sharp_mm", "leader": "exposed_mm", "centrepiece": "free_mm"}
+_LIT = {"rank": "sharp", "leader": "exposed", "centrepiece": "all"}
+#: what fills an area, and the value by which its border is led along; none where the brush stops short of it
+_FILLED = {"fill": "cut", "layer": "", "relay": "relay"}
 
 
 @dataclass(frozen=True)
@@ -65,42 +67,36 @@ def hands() -> dict[str, Hand]:
     return {name: Hand(**row) for name, row in data.items() if isinstance(row, dict)}
 
 
+@cache
+def _values() -> dict[str, float]:
+    return {name: hand.value for name, hand in hands().items()}
+
+
 def seconds_of(step: Step, extent: Extent, coats: int, around: Circumstances = USUALLY) -> float:
     """Hands-on seconds of a step on one figure, drying and opening pots left out.
 
     extent: all that the step's role is on that figure, at 28 mm; what the step goes over follows from its kind.
     """
-    size = around.height / USUAL_HEIGHT
-    return _laid(step.work, step, extent.of_size(size), coats, around, size)
+    known, size = _values(), around.height / USUAL_HEIGHT
+    pieces = 1 if step.work in ("spray", "can", "dry") else max(1, extent.pieces)
+    picking = (known["pick"] + known["find"] * (pieces - 1)) * size * max(PACES[around.pace], LEAST_HANDLING)
+    return coats * picking * _practised(around) + brushing_seconds(step, extent, coats, around)
 
 
 def brushing_seconds(step: Step, extent: Extent, coats: int, around: Circumstances = USUALLY) -> float:
     """The same without picking the figure up: what one area more adds to a step that is done anyway."""
-    size = around.height / USUAL_HEIGHT
     care = PACES[around.pace] * CARE[around.tier]
-    return coats * _worked(step.work, step, extent.of_size(size), around.tier) * care * _practised(around)
+    if step.work in ("spray", "can"):
+        care = max(care, LEAST_SPRAYING)
+    here = extent.of_size(around.height / USUAL_HEIGHT)
+    return coats * _worked(step.work, step, here, around.tier) * care * _practised(around)
 
 
 def ground_seconds(kind: str, surface: float, around: Circumstances = USUALLY) -> float:
     """Hands-on seconds to lay a ground on one whole figure of ``surface`` mm² at 28 mm: 'can', 'spray' or 'flood'."""
     size = around.height / USUAL_HEIGHT
-    rate, spraying = hands()[kind].value, max(PACES[around.pace], LEAST_SPRAYING)
-    return (hands()["turn"].value * size + surface * size * size / rate * spraying) * _practised(around)
-
-
-def _laid(work: str, step: Step, here: Extent, coats: int, around: Circumstances, size: float) -> float:
-    known = {name: hand.value for name, hand in hands().items()}
-    pace = PACES[around.pace]
-    pieces = 1 if work in ("spray", "can", "dry") else max(1, here.pieces)
-    handling = (known["pick"] + known["find"] * (pieces - 1)) * size
-    care = pace * CARE[around.tier]
-    if work in ("spray", "can"):
-        care = max(care, LEAST_SPRAYING)
-    return (
-        coats
-        * (handling * max(pace, LEAST_HANDLING) + _worked(work, step, here, around.tier) * care)
-        * _practised(around)
-    )
+    rate, spraying = _values()[kind], max(PACES[around.pace], LEAST_SPRAYING)
+    return (_values()["turn"] * size + surface * size * size / rate * spraying) * _practised(around)
 
 
 def _practised(around: Circumstances) -> float:
@@ -109,28 +105,25 @@ def _practised(around: Circumstances) -> float:
 
 def _worked(work: str, step: Step, here: Extent, tier: str) -> float:
     """Seconds of brushing at the usual pace, once over."""
-    known = {name: hand.value for name, hand in hands().items()}
+    known = _values()
     surface = here.surface_mm2 * step.worked_share
     border = here.foot_mm + here.free_mm / 2
     if here.lenses and work in ("fill", "layer", "dot"):
         return known["value"] * here.lenses
-    if work in ("fill", "layer", "relay") and here.rim_mm2:
+    if work in _FILLED and here.rim_mm2:
         turned = here.rim_mm2 * step.worked_share / max(here.room_mm, LEAST_BAND) / known["band"]
         rest = replace(here, surface_mm2=here.surface_mm2 - here.rim_mm2, rim_mm2=0.0)
         return turned + (_worked(work, step, rest, tier) if rest.surface_mm2 > 1e-6 else 0.0)
-    if work == "fill":
-        return surface / (_brush(here, step.worked_share) * known["fill"]) + border / known["cut"]
-    if work == "layer":
-        return surface / (_brush(here, step.worked_share) * known["fill"])
-    if work == "relay":
-        return surface / (_brush(here, step.worked_share) * known["fill"]) + border / known["relay"]
+    if work in _FILLED:
+        along = border / known[_FILLED[work]] if _FILLED[work] else 0.0
+        return surface / (_brush(here, step.worked_share) * known["fill"]) + along
     if work in ("wash", "stain", "oil"):
         freely = STAIN_BORDER if work == "stain" else WASH_BORDER
         flooded = surface / (known["flood"] * min(max(here.room_mm, 0.5), 3.0) / 2) + border / (known["cut"] * freely)
         return flooded + (surface / known["wipe"] if work == "oil" else 0.0)
     if work == "edge":
-        which = EDGE_LENGTHS.get(step.goes.which, _LIT[tier])
-        length = here.free_mm * step.manner.share if step.manner.share is not None else getattr(here, which)
+        lit = getattr(here, EDGE_LENGTHS[step.goes.which or _LIT[tier]])
+        length = here.free_mm * step.manner.share if step.manner.share is not None else lit
         return _lined(length, known["edge"], known["stroke"])
     if work in ("line", "pin"):
         return _lined(here.foot_mm + here.line_mm, known[work], known["stroke"])

@@ -52,10 +52,6 @@ class Places:
         """Ids of the places, deepest first."""
         return tuple(self._by_id)
 
-    def index(self, place_id: str) -> int:
-        """Where a place stands on the axis of places of a surface: 0 for the deepest."""
-        return self.ids.index(place_id)
-
     @cached_property
     def recess(self) -> str:
         """Id of the darkest, where washes pool."""

@@ -9,6 +9,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ..errors import OutOfRange, UnknownName
+from ..figures.extent import EXPOSED, SHARP
 from ..figures.sample import LIGHTS, Sample, usual_sample
 from ..memory import remembered
 
@@ -17,7 +18,7 @@ LEAST_SHARE, MOST_SHARE = 0.02, 1.0
 #: mm that edges, lines, points and dots may be wide
 LEAST_MM, MOST_MM = 0.05, 3.0
 #: edges by how they face up at least
-EDGES = {"all": -2.0, "exposed": -0.1, "sharp": 0.45}
+EDGES = {"all": -2.0, "exposed": EXPOSED, "sharp": SHARP}
 #: mm from a corner within which every edge is sharp
 AT_CORNER = 0.3
 #: depth from which a point is in a recess at all, and that is dabbed or layered over no more

@@ -118,6 +118,13 @@ class Scheme:
         """What a recipe gives on the scheme's ground and under its last coat, with its paints as test pieces found them."""
         return predicted(self.lit(recipe), self.ground, self.calibrations, self.finishing.varnish)
 
+    def recipe(self, role_id: str, tier: str) -> Recipe:
+        """What a role is painted by for a tier, with its lights by the army's light plan.
+
+        Raises: UnknownName for the role.
+        """
+        return self.lit(self.role(role_id).recipe(tier))
+
     def lit(self, recipe: Recipe) -> Recipe:
         """The recipe with its lights by the army's light plan."""
         return replace(recipe, light=self.finishing.light) if self.finishing.light else recipe

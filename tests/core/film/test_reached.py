@@ -6,8 +6,8 @@ from unittest import TestCase
 from mantello_core.checks.inspect import inspect
 from mantello_core.design.edit import with_undercoat
 from mantello_core.film.ground import Ground
-from mantello_core.film.reached import palest, reached, shows_ground
-from mantello_core.mixing.undercoat import undercoats
+from mantello_core.film.reached import reached, shows_ground
+from mantello_core.mixing.undercoat import palest
 from mantello_core.paints.range import paint
 from mantello_core.planning.undercoating import undercoat_advice
 from mantello_core.recipes.first_step import first_step
@@ -26,7 +26,7 @@ def stained():
 
 class Reaching(TestCase):
     def test_a_stain_shows_over_pale_and_is_lost_over_black(self):
-        pale = palest(undercoats())
+        pale = palest()
         self.assertEqual(pale.id, "undercoat-gull")
         black, linen = (reached(STAINED, Ground(paint(id_)), pale) for id_ in ("undercoat-soot", "undercoat-linen"))
         self.assertTrue(black.lost)

@@ -6,11 +6,13 @@ from pathlib import Path
 from django.core.management.base import BaseCommand
 
 import mantello_core
+from mantello_core.figures import sampling
 from mantello_core.mixing import starting
 from mantello_core.proposals import on_grounds
 
 _CORE = Path(mantello_core.__file__).parent
 _TABLES = {
+    "figures/data/sample.json": sampling.usual_mapping,
     "mixing/data/starts.json": starting.worked_out_table,
     "proposals/data/on_grounds.json": on_grounds.worked_out_table,
 }
