@@ -46,6 +46,13 @@ class RoomCase(TestCase):
         self.assertEqual(answer.status_code, status)
         return answer
 
+    def filled(self, name: str, /, *arguments, **query):
+        """A page that first waits for a worker, once that has answered."""
+        self.assertContains(self.see(name, *arguments, **query), 'data-behaviour="poll"')
+        for job in Job.objects.going_on():
+            carry_out(job)
+        return self.see(name, *arguments, **query)
+
     def printed(self, name: str, /, *arguments, **query):
         """The paper that an address gives: first a page that waits, then, once a worker has printed it, the PDF."""
         answer = self.made(reverse(name, args=[self.army.pk, *arguments]), query)

@@ -13,6 +13,7 @@ from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
 from mantello_core.design.design import Design
+from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
@@ -26,9 +27,11 @@ from mantello_core.marks.named_arms import NamedArms
 from mantello_core.marks.placement import Placement
 from mantello_core.memory import Memory
 from mantello_core.passes.piece import finishing_needed
-from mantello_core.planning.compiling import Work, compiled
+from mantello_core.planning.compiling import UNDERCOAT, Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
-from mantello_core.planning.subject import Kind, Subject, of_role
+from mantello_core.planning.ground_choice import Recommended, recommended
+from mantello_core.planning.ground_work import LaidGround, laid_grounds
+from mantello_core.planning.subject import GROUND, Kind, Subject, of_role
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.handwork import Circumstances
 from mantello_core.scheme.cascade import FigureClass, Resolution, resolve
@@ -129,6 +132,11 @@ class Reading:
         return assembly_advice(self.design, self.resolution)
 
     @cached_property
+    def recommended(self) -> Recommended | None:
+        """The undercoat to take, and why."""
+        return recommended(self.design, self.resolution, self.undercoats)
+
+    @cached_property
     def undercoat(self) -> Lab:
         """The colour of the undercoat."""
         return self.design.scheme.ground.colour
@@ -142,8 +150,18 @@ class Reading:
         return self._copies[node_id]
 
     def prediction(self, role_id: str, tier: str) -> Prediction:
-        """What a role's recipe for a tier gives on the undercoat."""
-        return self.design.scheme.predicted(self.design.scheme.role(role_id).recipe(tier))
+        """What a role's recipe for a tier gives on what most of it lies on."""
+        return self._predicted(role_id, tier, self.resolution.ground_under(role_id, tier))
+
+    def _predicted(self, role_id: str, tier: str, ground: Ground | None) -> Prediction:
+        return self.design.scheme.predicted(self.design.scheme.role(role_id).recipe(tier), ground)
+
+    def _worn(self, one: FigureClass, area: str) -> Prediction | None:
+        """What the recipe of an area gives on what the area starts on; None without one."""
+        role = one.cells[area].role
+        if not role or not self.design.scheme.role(role).recipe(one.tier).steps:
+            return None
+        return self._predicted(role, one.tier, one.ground_of(area))
 
     def tones(self, role_id: str | None, tier: str = "rank") -> Tones | None:
         """The five tones of a role; None if it has no recipe yet."""
@@ -153,17 +171,17 @@ class Reading:
 
     def fill(self, one: FigureClass, area: str, seeing: Seeing = NEUTRAL) -> str:
         """The colour an area is drawn in, as designed: its base tone, or from afar the mean of its tones."""
-        role = one.cells[area].role
-        tones = self.tones(role, one.tier)
-        if not tones:
-            return GAP if role is None else BARE
-        return seeing.hex(self.prediction(role, one.tier).apparent if seeing.apparent else tones.flats)
+        worn = self._worn(one, area)
+        if not worn:
+            return GAP if one.cells[area].role is None else BARE
+        return seeing.hex(worn.apparent if seeing.apparent else worn.tones.flats)
 
     def lit(self, one: FigureClass, area: str, seeing: Seeing = NEUTRAL) -> Lit | None:
         """The tones that an area shows in its seams and on its edges; None where it has but one, and from afar."""
-        tones = self.tones(one.cells[area].role, one.tier)
-        if not tones or seeing.apparent:
+        worn = self._worn(one, area)
+        if not worn or seeing.apparent:
             return None
+        tones = worn.tones
         found = tones.recess, tones.raised, tones["edge"]
         if all(difference(tone, tones.flats) < SAME for tone in found):
             return None
@@ -220,16 +238,23 @@ class Reading:
             return BARE
         role = one.cells[area].role
         if role:
-            for outcome in reversed(self.prediction(role, one.tier).outcomes):
+            for outcome in reversed(self._predicted(role, one.tier, one.ground_of(area)).outcomes):
                 if (of_role(role), outcome.step.id) in done:
                     return seeing.hex(outcome.tones.flats)
-        return seeing.hex(self.undercoat)
+        laid = [each for each in self.laid_grounds(one) if area in each.areas and each.assembly]
+        if laid and not any((GROUND, step) in done for step in (UNDERCOAT, *(each.step for each in laid))):
+            return BARE
+        return seeing.hex((one.ground_of(area) or self.design.scheme.ground).colour)
+
+    def laid_grounds(self, one: FigureClass) -> tuple[LaidGround, ...]:
+        """The coats beneath the colours of a class of figures."""
+        return laid_grounds(self.design.scheme.ground, one)
 
 
 #: what is worked out of a design whatever its evenings; the work besides while the air is the same
 _TIMELESS = {
     "resolution", "checks", "ranked_checks", "harmony", "shares", "needed", "needed_by_unit", "work", "cost", "undercoats",
-    "assemblies", "undercoat", "allotments",
+    "recommended", "assemblies", "undercoat", "allotments",
 }  # fmt: skip
 
 

@@ -145,7 +145,7 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
         extent = extents.get(tier) or max(extents.values(), key=lambda one: one.surface_mm2, default=NOTHING)
         around = reading.design.around(tier, max(1, figures.get(tier, 1)))
         prediction, recipe = reading.prediction(role_id, tier), reading.design.scheme.recipe(role_id, tier)
-        ground = reading.design.scheme.ground
+        ground = reading.resolution.ground_under(role_id, tier) or reading.design.scheme.ground
         minded = advice(prediction, ground)
         minutes = tuple(seconds_of(one.step, extent, one.coats, around) / 60 for one in prediction.outcomes)
         rows = tuple(
@@ -228,7 +228,7 @@ def cautions_of(reading: Reading, stacks: list[Stack]) -> list[str]:
 
 def undercoat_cautions(reading: Reading) -> tuple[str, ...]:
     """What to mind when the undercoat is sprayed."""
-    return cautions_for("undercoat", reading.design.scheme.ground.paints)
+    return cautions_for("undercoat", reading.design.scheme.ground_paints)
 
 
 def worn(reading: Reading, role_id: str) -> tuple[dict[str, int], dict[str, Extent]]:

@@ -185,7 +185,7 @@ def materials(look: Look) -> Check:
 def trouble(look: Look) -> Check:
     """Steps of many coats, mixes of many paints, and roles that are worn without a recipe."""
     design, resolution = look.design, look.resolution
-    aims, ground = design.scheme.aims, design.scheme.ground
+    aims = design.scheme.aims
     worn: dict[tuple[str, str], tuple[FigureClass, str]] = {}
     for one in resolution.classes:
         for name, cell in one.cells.items():
@@ -197,7 +197,8 @@ def trouble(look: Look) -> Check:
             design.scheme.role(role_id),
             {"unit": one.unit, "rank": one.rank, "area": area, "ordinal": one.ordinals[0]},
         )
-        outcomes = design.scheme.predicted(role.recipe(tier)).outcomes
+        ground = resolution.ground_under(role_id, tier) or design.scheme.ground
+        outcomes = design.scheme.predicted(role.recipe(tier), ground).outcomes
         if not outcomes:
             found[f"none|{role_id}"] = Finding(f"{role.name} has no recipe yet", f"none|{role_id}", **place, number=99)
             continue

@@ -12,7 +12,7 @@ _REFINING = ("glaze", "layer", "drybrush", "highlight", "edge")
 def hidden(look: Look) -> Check:
     """Areas that other parts hide, and the minutes that lights on them would take."""
     design, resolution = look.design, look.resolution
-    _ground, least = design.scheme.ground, design.scheme.aims.threshold("hidden")
+    least = design.scheme.aims.threshold("hidden")
     spent: dict[str, list] = {}
     for one in resolution.classes:
         for name, cell in one.cells.items():
@@ -20,7 +20,8 @@ def hidden(look: Look) -> Check:
             if area.visibility >= least or not cell.role:
                 continue
             around = design.around(one.tier, len(one.ordinals))
-            outcomes = design.scheme.predicted(design.scheme.role(cell.role).recipe(one.tier)).outcomes
+            recipe = design.scheme.role(cell.role).recipe(one.tier)
+            outcomes = design.scheme.predicted(recipe, one.ground_of(name)).outcomes
             seconds = sum(
                 brushing_seconds(outcome.step, area.extent, outcome.coats, around)
                 for outcome in outcomes

@@ -29,7 +29,9 @@ class Look:
         key = role, tier
         if key not in self._apparent:
             recipe = self.design.scheme.role(role).recipe(tier)
-            self._apparent[key] = self.design.scheme.predicted(recipe).apparent
+            self._apparent[key] = self.design.scheme.predicted(
+                recipe, self.resolution.ground_under(role, tier)
+            ).apparent
         return self._apparent[key]
 
     def tincture(self, arms: NamedArms, id_: str, tier: str) -> Lab:

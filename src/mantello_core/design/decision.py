@@ -42,7 +42,7 @@ def stands(design: Design, subject: str) -> str:
     if subject.startswith(_LOOK):
         return _look_words(design, subject.removeprefix(_LOOK))
     if subject == "undercoat":
-        return scheme.ground.words
+        return scheme.ground_words
     if subject == "order":
         slots = ", ".join(f"{name} {given}" for name, given in vars(finishing.slots).items() if given)
         return design.method.title + (f"; {slots}" if slots else "")
@@ -72,7 +72,7 @@ def _look_words(design: Design, unit: str) -> str:
     if unit not in design.army.nodes:
         return ""
     roles: dict[str, None] = {}
-    told = [design.scheme.ground.words]
+    told = [design.scheme.ground_words]
     for one in resolve(design.army, design.scheme).of_unit(unit):
         told.append(f"{one.rank_name} {one.ordinals}")
         told += [f"{area} {cell.role}" for area, cell in sorted(one.cells.items())]

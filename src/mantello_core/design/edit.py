@@ -13,6 +13,7 @@ from ..recipes.first_step import first_step
 from ..recipes.step import Recipe, Step, checked
 from ..scheme.aim import with_marked, with_share
 from ..scheme.cascade import ladder
+from ..scheme.part_ground import PartGround, checked_part_grounds
 from ..scheme.rule import Column, Distinction, Rule, cell_of
 from ..scheme.scheme import Role, Scheme
 from ..scheme.selector import checked_selector, narrowest
@@ -286,6 +287,16 @@ def with_undercoat(
     Raises: what ``checked_ground`` refuses.
     """
     return with_scheme(design, replace(design.scheme, ground=checked_ground(Ground(undercoat, above, pot_coat))))
+
+
+def with_part_ground(design: Design, unit: str, assembly: str, ground: Ground | None) -> Design:
+    """Let a unit, a sub-assembly or one of the other start on another ground than the army; None: on the army's again.
+
+    Raises: what ``checked_part_grounds`` refuses.
+    """
+    rest = tuple(one for one in design.scheme.grounds if (one.unit, one.assembly) != (unit, assembly))
+    grounds = (*rest, PartGround(ground, unit, assembly)) if ground else rest
+    return with_scheme(design, replace(design.scheme, grounds=checked_part_grounds(grounds, design.army.nodes)))
 
 
 def with_step(design: Design, role_id: str, tier: str, step: Step) -> Design:

@@ -189,6 +189,7 @@ def without_node(design: Design, node_id: str) -> Design:
         scheme,
         substitutions=tuple(one for one in scheme.substitutions if one.scope not in gone),
         rules=tuple(rule for rule in scheme.rules if rule.scope not in gone),
+        grounds=tuple(one for one in scheme.grounds if one.unit not in gone),
         placements=tuple(mark for mark in scheme.placements if mark.scope not in gone),
         arms=tuple(replace(one, bearer="") if one.bearer in gone else one for one in scheme.arms),
         tables=tuple(
@@ -247,6 +248,8 @@ def with_duplicate(design: Design, node_id: str, name: str) -> Design:
         tables=tables,
         substitutions=(*scheme.substitutions, *copied_too),
         placements=(*scheme.placements, *placements),
+        grounds=scheme.grounds
+        + tuple(replace(one, unit=renamed[one.unit]) for one in scheme.grounds if one.unit in renamed),
     )
     return _rooted(replace(design, scheme=scheme), _replaced(design.army.root, grown))
 

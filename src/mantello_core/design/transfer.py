@@ -70,6 +70,11 @@ def transferred(here: Design, other: Design) -> Transfer:
         rules=(*here.scheme.rules, *rules),
         tables=tuple(tables),
         ground=other.scheme.ground,
+        grounds=tuple(
+            replace(one, unit=places[one.unit] if one.unit else "")
+            for one in other.scheme.grounds
+            if not one.unit or one.unit in places
+        ),
         placements=(*here.scheme.placements, *_placements(here, other, places, new_id, arms_ids, ranks)),
         arms=(*here.scheme.arms, *arms),
         code_systems=(*here.scheme.code_systems, *_code_systems(here, other, places, new_id, ranks)),

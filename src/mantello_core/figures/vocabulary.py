@@ -46,6 +46,23 @@ _SPOKEN_STEPS = {
 }  # fmt: skip
 
 
+#: groups of areas that are painted together; the others can be kept apart until they are painted
+BODY = "Body, arms, legs and gear"
+_TOGETHER = {"Torso", "Arms", "Legs", "Gear"}
+#: what can be sprayed apart
+SUB_ASSEMBLIES = (BODY, *(group for group in dict.fromkeys(GROUPS.values()) if group not in _TOGETHER))
+
+
+def assembly_of(area: str) -> str:
+    """What an area is kept apart with.
+
+    >>> assembly_of("torso.coat"), assembly_of("cloak.body")
+    ('Body, arms, legs and gear', 'Cloak')
+    """
+    group = GROUPS[area.split(".")[0]]
+    return BODY if group in _TOGETHER else group
+
+
 def fault(name: str) -> str | None:
     """Why a name is not allowed, or None."""
     steps = name.split(".")

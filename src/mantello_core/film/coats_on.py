@@ -25,6 +25,11 @@ class CoatsOn:
         """Coats of every step on every ground, (grounds, steps)."""
         return self._coats[recipe]
 
+    def most(self, recipe: Recipe, grounds: Iterable[Ground | None]) -> np.ndarray:
+        """The most coats of every step over some of the grounds, (steps,); None is the first ground."""
+        at = {ground: number for number, ground in enumerate(self._grounds)}
+        return self._coats[recipe][[at[ground] if ground else 0 for ground in grounds]].max(0)
+
     def _counted(self, recipe: Recipe) -> np.ndarray:
         asked = [at for at, step in enumerate(recipe.steps) if counts_coats(step) and step.coats is None]
         if asked != [0]:

@@ -72,8 +72,8 @@ def _scheme(before: Design, after: Design) -> Iterable[Line]:
     for name in sorted({*finish[0], *finish[1]}):
         if finish[0].get(name) != finish[1].get(name):
             yield "Finish and bases", f"{name} is changed"
-    if old.ground != new.ground:
-        yield "Colours", f"undercoat {old.ground.words}, now {new.ground.words}"
+    if (old.ground, old.grounds) != (new.ground, new.grounds):
+        yield "Colours", f"undercoat {old.ground_words}, now {new.ground_words}"
     for where, name in (
         ("Rules", "rules"),
         ("Marks", "placements"),

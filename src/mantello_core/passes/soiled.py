@@ -7,6 +7,7 @@ from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
 from ..figures.exposure import exposure
 from ..figures.vocabulary import group_of
+from ..film.ground import Ground
 from ..recipes.step import Recipe
 from ..scheme.cascade import FigureClass
 from ..scheme.finishing import MOST_LEVEL, DirtPass
@@ -34,18 +35,19 @@ def soiled(design: Design, one: FigureClass, level: int | None = None) -> dict[s
         recipe = design.scheme.role(cell.role).recipe(one.tier) if cell.role else Recipe()
         if not recipe.steps:
             continue
-        clean = dirty = design.scheme.predicted(recipe).apparent
+        ground = one.ground_of(area)
+        clean = dirty = design.scheme.predicted(recipe, ground).apparent
         for each in design.scheme.finishing.dirt:
             share = exposure(one.plate, area, each.law, each.height) * level / MOST_LEVEL
             if share > 0:
-                dirty = mean_lab([dirty, _under(design, recipe, each)], [1 - share, share])
+                dirty = mean_lab([dirty, _under(design, recipe, each, ground)], [1 - share, share])
         found[area] = clean, dirty
     return found
 
 
-def _under(design: Design, recipe: Recipe, each: DirtPass) -> Lab:
+def _under(design: Design, recipe: Recipe, each: DirtPass, ground: Ground | None) -> Lab:
     """The colour where a pass lies over a finished recipe."""
-    return design.scheme.predicted(Recipe((*recipe.steps, each.step))).apparent
+    return design.scheme.predicted(Recipe((*recipe.steps, each.step)), ground).apparent
 
 
 def swallowed(design: Design, one: FigureClass, colours: dict[str, tuple[Lab, Lab]]) -> tuple[Swallowed, ...]:

@@ -8,6 +8,7 @@ from ..calendar.evenings import Evenings
 from ..design.design import Design
 from ..figures.extent import Extent, united
 from ..film.coats_on import CoatsOn
+from ..film.ground import Ground
 from ..passes.piece import dealt
 from ..recipes.handwork import seconds_of
 from ..recipes.slots import Slots
@@ -15,6 +16,7 @@ from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.share import painted_surface
 from .army_work import army_chain, army_pieces
 from .drying import drying_factor
+from .ground_work import laid_grounds
 from .mark_chain import beneath, mark_chains
 from .rank_order import RankWork, kinds_of, rank_edges
 from .subject import GROUND, Subject, of_role
@@ -40,6 +42,8 @@ class _Worn:
     extent: Extent
     height: float
     ordinals: list[int]
+    #: what it lies on; None is the army's ground
+    grounds: set[Ground | None]
 
 
 def slots_of(design: Design) -> Slots:
@@ -97,19 +101,19 @@ def _ranks(design, resolution, done, units) -> Iterator[tuple[RankWork, list[Fig
 
 
 def _rank_work(design, unit, rank, classes, done, given, coats) -> RankWork:
-    scheme, tier, whole = design.scheme, classes[0].tier, classes[0].plate.extent
+    scheme, tier = design.scheme, classes[0].tier
     everyone = sorted(ordinal for one in classes for ordinal in one.ordinals)
     around = design.around(tier, len(everyone))
     undercoat = _chain(unit, rank, GROUND, [(
-        coat.step, coat.kind, f"{coat.kind}|{coat.words}", coat.seconds(whole, around),
-        coat.technique.drying * 60, 1, whole.surface_mm2, coat.name, 0, coat.paint.sprayed, False, 0.0,
-    ) for coat in scheme.ground.coats], everyone, done, 0.0)  # fmt: skip
+        laid.step, laid.coat.kind, f"{laid.coat.kind}|{laid.coat.words}", laid.coat.seconds(laid.extent, around),
+        laid.coat.technique.drying * 60, 1, laid.extent.surface_mm2, laid.name, 0, laid.coat.paint.sprayed, False, 0.0,
+    ) for laid in laid_grounds(scheme.ground, classes[0])], everyone, done, 0.0)  # fmt: skip
     colours = []
     for role_id, worn in _worn(classes).items():
         role = scheme.role(role_id)
         recipe = scheme.recipe(role_id, tier)
         rows, wearing = [], replace(around, figures=len(worn.ordinals))
-        for step, count in zip(recipe.steps, coats.of(recipe)[0].tolist(), strict=True):
+        for step, count in zip(recipe.steps, coats.most(recipe, worn.grounds).tolist(), strict=True):
             technique = step.technique
             rows.append((
                 step.id, step.kind, f"{step.kind}|{step.mix.words}", seconds_of(step, worn.extent, count, wearing),
@@ -124,10 +128,11 @@ def _rank_work(design, unit, rank, classes, done, given, coats) -> RankWork:
 
 
 def coats_worn(design: Design, resolution: Resolution) -> CoatsOn:
-    """Coats of every recipe that is worn, on the scheme's ground."""
+    """Coats of every recipe that is worn, on the grounds of the scheme, the army's first."""
     scheme = design.scheme
     recipes = [scheme.recipe(role, tier) for role, tier in painted_surface(resolution)]
-    return CoatsOn((scheme.ground,), recipes, scheme.calibrations)
+    grounds = dict.fromkeys((scheme.ground, *(one.ground for one in scheme.grounds)))
+    return CoatsOn(tuple(grounds), recipes, scheme.calibrations)
 
 
 def _chain(unit, rank, subject, rows, ordinals, done, height):
@@ -152,8 +157,9 @@ def _worn(classes):
                 mine.setdefault(cell.role, []).append(name)
         for role, names in mine.items():
             extent, height = united(areas[name].extent for name in names), min(areas[name].z for name in names)
-            worn = found.setdefault(role, _Worn(extent, height, []))
+            worn = found.setdefault(role, _Worn(extent, height, [], set()))
             worn.extent = max(worn.extent, extent, key=lambda one: one.surface_mm2)
             worn.height = min(worn.height, height)
             worn.ordinals += one.ordinals
+            worn.grounds.update(one.ground_of(name) for name in names)
     return found

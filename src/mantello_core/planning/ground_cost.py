@@ -1,17 +1,18 @@
 """What all the work of an army costs on each of many grounds: compiled once, since a ground changes only coats."""
 
 from collections.abc import Sequence
+from typing import NamedTuple
 
 import numpy as np
 
 from ..design.design import Design
-from ..figures.extent import Extent
 from ..film.coats_on import CoatsOn
 from ..film.ground import Ground
-from ..scheme.cascade import Resolution
+from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.share import painted_surface
 from .compiling import atoms_of
 from .cost import Cost, cost_of
+from .ground_work import laid_grounds
 
 
 class GroundCosts:
@@ -26,13 +27,18 @@ class GroundCosts:
         atoms = atoms_of(design, resolution)
         self._around = design.around
         self._ranks = _ranks(resolution)
-        own = [atom for atom in atoms if atom.subject.role and not atom.subject.is_ground]
-        self._rest = [atom for atom in atoms if not atom.subject.role and not atom.subject.is_ground]
+        own, self._rest = [], []
+        for atom in atoms:
+            if atom.subject.role:
+                elsewhere = resolution.ground_under(atom.subject.role, self._ranks[atom.unit, atom.rank].tier)
+                (self._rest if elsewhere else own).append(atom)
+            elif not atom.subject.is_ground:
+                self._rest.append(atom)
         self._pots = {atom.pot for atom in (*own, *self._rest)}
         counts = np.zeros(len(self.grounds))
         seconds = np.zeros(len(self.grounds))
         for atom in own:
-            recipe = recipes[atom.subject.role, self._ranks[atom.unit, atom.rank][0]]
+            recipe = recipes[atom.subject.role, self._ranks[atom.unit, atom.rank].tier]
             coats = self.laid.of(recipe)[:, [step.id for step in recipe.steps].index(atom.step)] * len(atom.ordinals)
             counts += coats
             seconds += atom.seconds / atom.coats * coats
@@ -42,19 +48,29 @@ class GroundCosts:
         """The cost on the ground of that number."""
         rest, ground = cost_of(self._rest), self.grounds[at]
         laying = sum(
-            figures * coat.seconds(extent, self._around(tier, figures))
-            for coat in ground.coats
-            for tier, extent, figures in self._ranks.values()
+            figures * laid.coat.seconds(laid.extent, self._around(one.tier, figures))
+            for one, figures in self._ranks.values()
+            for laid in laid_grounds(ground, one)
         )
         pots = self._pots | {f"{coat.kind}|{coat.words}" for coat in ground.coats}
         minutes = rest.minutes + (self._seconds[at] + laying) / 60
         return Cost(rest.coats + int(self._coats[at]), float(minutes), len(pots))
 
 
-def _ranks(resolution: Resolution) -> dict[tuple[str, str], tuple[str, Extent, int]]:
-    """Of every rank of every unit its tier, all of a figure, and how many figures it has."""
-    found: dict[tuple[str, str], tuple[str, Extent, int]] = {}
+class _Rank(NamedTuple):
+    """A rank by its first class of figures, and how many figures it has."""
+
+    first: FigureClass
+    figures: int
+
+    @property
+    def tier(self) -> str:
+        return self.first.tier
+
+
+def _ranks(resolution: Resolution) -> dict[tuple[str, str], _Rank]:
+    found: dict[tuple[str, str], _Rank] = {}
     for one in resolution.classes:
-        tier, extent, figures = found.get((one.unit, one.rank), (one.tier, None, 0))
-        found[one.unit, one.rank] = tier, extent or one.plate.extent, figures + len(one.ordinals)
+        first, figures = found.get((one.unit, one.rank), (one, 0))
+        found[one.unit, one.rank] = _Rank(first, figures + len(one.ordinals))
     return found

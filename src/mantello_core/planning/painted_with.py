@@ -8,6 +8,7 @@ from ..paints.paint import Paint
 from ..passes.piece import Piece, piece_of
 from ..recipes.step import Step
 from ..scheme.cascade import Resolution
+from .ground_work import laid_ground
 from .mark_chain import mark_paints_of, mark_step_of
 from .subject import Kind
 from .task import Atom
@@ -40,7 +41,8 @@ def painted_with(design: Design, resolution: Resolution, atom: Atom) -> PaintedW
     """
     subject, scheme = atom.subject, design.scheme
     if subject.kind == Kind.GROUND:
-        coat = scheme.ground.coat(atom.step)
+        classes = [one for one in resolution.of_unit(atom.unit) if one.rank == atom.rank]
+        coat = laid_ground(scheme.ground, classes, atom.step).coat
         return PaintedWith(coat.words, ((coat.paint, 1.0),))
     if subject.kind == Kind.MARK:
         paints = mark_paints_of(scheme, resolution, atom)

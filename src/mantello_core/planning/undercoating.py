@@ -1,13 +1,13 @@
 """What each undercoat would cost the whole army or one sub-assembly, and which colours it makes hard."""
 
-from collections import defaultdict
+from collections import Counter, defaultdict
 from dataclasses import dataclass, replace
 
 import numpy as np
 
 from ..colour.spaces import Lab
 from ..design.design import Design
-from ..figures.vocabulary import GROUPS
+from ..figures.vocabulary import assembly_of
 from ..film.coats_on import CoatsOn
 from ..film.ground import Ground
 from ..film.prediction import is_hard
@@ -19,9 +19,6 @@ from .ground_cost import GroundCosts
 
 #: L* below which an undercoat is deep and above which bright; chroma from which it is not neutral
 DEEP, BRIGHT, TINTED = 25.0, 65.0, 6.0
-#: groups of areas that are painted together; the others can be kept apart until they are painted
-_TOGETHER = {"Torso", "Arms", "Legs", "Gear"}
-BODY = "Body, arms, legs and gear"
 
 
 @dataclass(frozen=True)
@@ -55,6 +52,8 @@ class UndercoatAdvice:
     hard: tuple[HardRole, ...]
     #: transparent colours that are lost in it: role, name, what it looks like and what a pale ground lets it reach
     lost: tuple[LostRole, ...] = ()
+    #: L* by which recesses that no brush reaches look lighter than painted ones, over the army
+    glare: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -75,6 +74,7 @@ def undercoat_advice(design: Design, resolution: Resolution) -> tuple[UndercoatA
     resolution: of the design; a ground changes what steps do, never which role an area wears.
     """
     costs = GroundCosts(design, resolution, _known(design))
+    recesses = _recesses(design, resolution)
     found = (
         UndercoatAdvice(
             ground,
@@ -83,6 +83,7 @@ def undercoat_advice(design: Design, resolution: Resolution) -> tuple[UndercoatA
             costs.cost(at),
             _hard(design, costs, at),
             _lost(design, costs, ground),
+            _glare(ground, recesses),
         )
         for at, ground in enumerate(costs.grounds)
     )
@@ -101,6 +102,22 @@ def _lost(design: Design, costs: GroundCosts, ground: Ground) -> tuple[LostRole,
     return tuple(found.values())
 
 
+def _recesses(design: Design, resolution: Resolution) -> list[tuple[float, float]]:
+    """L* of every painted recess, and its mm²."""
+    found = []
+    for (role, tier), on in resolution.grounds_worn.items():
+        recipe = design.scheme.role(role).recipe(tier)
+        if recipe.steps and None in on:
+            found.append((design.scheme.predicted(recipe).tones.recess.lightness, on[None]))
+    return found
+
+
+def _glare(ground: Ground, recesses: list[tuple[float, float]]) -> float:
+    whole = sum(mm2 for _, mm2 in recesses)
+    dark = ground.tones.recess.lightness
+    return sum(max(0.0, dark - lightness) * mm2 for lightness, mm2 in recesses) / whole if whole else 0.0
+
+
 def _known(design: Design) -> tuple[Ground, ...]:
     known = grounds()
     return known if design.scheme.ground in known else (*known, design.scheme.ground)
@@ -111,44 +128,35 @@ def assembly_advice(design: Design, resolution: Resolution) -> tuple[AssemblyAdv
 
     Sub-assemblies are groups of areas that can be kept apart: head, cloak, weapon, shield, flag, mount, and the body.
     """
-    worn: dict[str, dict[tuple[str, str], int]] = defaultdict(lambda: defaultdict(int))
+    scheme = design.scheme
+    worn: dict[str, dict[tuple[str, str, Ground], int]] = defaultdict(lambda: defaultdict(int))
     figures: dict[str, set] = defaultdict(set)
     for one in resolution.classes:
-        here: dict[str, set[str]] = defaultdict(set)
+        here: dict[str, set[tuple[str, Ground]]] = defaultdict(set)
         for area, cell in one.cells.items():
             if cell.role:
-                here[assembly_of(area)].add(cell.role)
+                here[assembly_of(area)].add((cell.role, one.ground_of(area) or scheme.ground))
         for name, roles in here.items():
             figures[name].update((one.unit, one.rank, ordinal) for ordinal in one.ordinals)
-            for role in roles:
-                worn[name][role, one.tier] += len(one.ordinals)
-    known = _known(design)
-    recipes = {key: design.scheme.recipe(*key) for roles in worn.values() for key in roles}
-    laid = CoatsOn(known, recipes.values(), design.scheme.calibrations)
-    here = known.index(design.scheme.ground)
+            for role, ground in roles:
+                worn[name][role, one.tier, ground] += len(one.ordinals)
+    known = tuple(dict.fromkeys((*_known(design), *(one.ground for one in scheme.grounds))))
+    recipes = {key: scheme.recipe(*key[:2]) for roles in worn.values() for key in roles}
+    laid = CoatsOn(known, recipes.values(), scheme.calibrations)
     found = []
     for name, roles in worn.items():
-        totals = sum(
-            (laid.of(recipes[key])[:, :1].sum(1) * count for key, count in roles.items()), np.zeros(len(known), int)
-        )
+        totals, now, most = np.zeros(len(known), int), 0, Counter()
+        for key, count in roles.items():
+            coats = laid.of(recipes[key])[:, :1].sum(1) * count
+            totals, now = totals + coats, now + int(coats[known.index(key[2])])
+            most[known.index(key[2])] += count
         best = min(
             range(len(grounds())),
             key=lambda at: (totals[at], known[at].above is not None, known[at].pot_coat is not None, known[at].words),
         )
-        now = int(totals[here])
-        best = here if totals[best] >= now else best
-        found.append(AssemblyAdvice(name, len(figures[name]), known[best], now, int(totals[best])))
+        best = most.most_common(1)[0][0] if totals[best] >= now else best
+        found.append(AssemblyAdvice(name, len(figures[name]), known[best], now, min(now, int(totals[best]))))
     return tuple(sorted(found, key=lambda one: (one.then - one.now, one.name)))
-
-
-def assembly_of(area: str) -> str:
-    """What an area is kept apart with.
-
-    >>> assembly_of("torso.coat"), assembly_of("cloak.body")
-    ('Body, arms, legs and gear', 'Cloak')
-    """
-    group = GROUPS[area.split(".")[0]]
-    return BODY if group in _TOGETHER else group
 
 
 def with_ground(design: Design, ground: Ground) -> Design:

@@ -24,6 +24,11 @@ class Method:
     #: where metals, skin and bases come in its order
     slots: Slots = field(default_factory=lambda: Slots("shared", "any", "any"))
 
+    @property
+    def works_on_ground(self) -> bool:
+        """Whether its colours are transparent and take their light from what they lie on."""
+        return "stain" in self.whole
+
     def work(self, tier: str) -> tuple[str, ...]:
         """The pieces of work of a tier, in order; see ``generating`` for what each is."""
         found = list(self.whole)

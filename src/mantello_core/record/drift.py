@@ -11,9 +11,10 @@ from ..colour.spaces import Lab
 from ..design.design import Design
 from ..errors import Contradiction
 from ..figures.vocabulary import spoken
+from ..film.ground import Ground
 from ..naming import slug
 from ..planning.subject import Subject
-from ..scheme.cascade import Resolution, resolve
+from ..scheme.cascade import FigureClass, Resolution, resolve
 from ..scheme.rule import Rule
 
 #: (unit, rank, ordinal) to what was painted on it, oldest first: (version, subject)
@@ -119,10 +120,21 @@ def _differences(versions, now: State, one, layers) -> list[tuple]:
         for (number, role, tier, asked), areas in found.items()
     ]
     if undercoat is not None:
-        was, wanted = (state.design.scheme.ground for state in (versions[undercoat], now))
-        if was != wanted:
+        old = versions[undercoat]
+        before = next(first for number, subject, first in reversed(layers) if subject.is_ground)
+        for was, wanted in _grounds(old, before, now, one):
             told.append((undercoat, "", "", (), _apart(was.colour, wanted.colour), _digest(wanted.words)))
     return told
+
+
+def _grounds(old: State, before: FigureClass, now: State, one: FigureClass) -> dict[tuple[Ground, Ground], None]:
+    """What areas started on, and what they are to start on, where that is another."""
+    pairs = (
+        (before.ground_of(area) or old.design.scheme.ground, one.ground_of(area) or now.design.scheme.ground)
+        for area in one.cells
+        if area in before.cells
+    )
+    return dict.fromkeys(pair for pair in pairs if pair[0] != pair[1])
 
 
 def _recipe(state: State, role: str | None, tier: str):

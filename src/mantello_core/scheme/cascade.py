@@ -5,11 +5,15 @@ apply share one answer. So the cost grows with the rules, not with the figures.
 """
 
 from dataclasses import dataclass, field
+from functools import cached_property
 
 from ..army.tree import Army, Figure, Node, Rank
 from ..errors import UnknownName
 from ..figures.plate import Plate
+from ..figures.vocabulary import assembly_of
+from ..film.ground import Ground
 from ..marks.placement import Borne, Placement, borne_by
+from .part_ground import grounds_here
 from .rule import Rule
 from .scheme import Scheme
 from .selector import Narrowness, areas_named, narrowest
@@ -54,6 +58,12 @@ class FigureClass:
     plate: Plate = field(repr=False)
     #: what its sites bear
     borne: dict[str, Borne] = field(default_factory=dict)
+    #: sub-assembly to what it starts on, '' for all of it, where that is not the army's ground
+    grounds: dict[str, Ground] = field(default_factory=dict)
+
+    def ground_of(self, area: str) -> Ground | None:
+        """What an area starts on; None for the army's ground."""
+        return (self.grounds.get(assembly_of(area)) or self.grounds.get("")) if self.grounds else None
 
     @property
     def first(self) -> Figure:
@@ -66,6 +76,24 @@ class Resolution:
     """Every area of every figure of an army."""
 
     classes: tuple[FigureClass, ...]
+
+    @cached_property
+    def grounds_worn(self) -> dict[tuple[str, str], dict[Ground | None, float]]:
+        """On what every (role, tier) lies, with mm² of each; None is the army's ground."""
+        found: dict[tuple[str, str], dict[Ground | None, float]] = {}
+        for one in self.classes:
+            areas = one.plate.areas
+            for name, cell in one.cells.items():
+                if cell.role:
+                    on = found.setdefault((cell.role, one.tier), {})
+                    ground = one.ground_of(name)
+                    on[ground] = on.get(ground, 0.0) + areas[name].surface_mm2 * len(one.ordinals)
+        return found
+
+    def ground_under(self, role: str, tier: str) -> Ground | None:
+        """What most of a role lies on; None for the army's ground."""
+        on = self.grounds_worn.get((role, tier))
+        return max(on, key=on.__getitem__) if on else None
 
     @property
     def gaps(self) -> list[tuple[FigureClass, str]]:
@@ -103,6 +131,7 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
         instead = substitutes(scheme.substitutions, path)
         here = [(rule, order) for rule, order in rules if rule.scope in path]
         placed = [(one, order) for one, order in placements if one.scope in path]
+        grounds = grounds_here(scheme.grounds, path)
         for rank in unit.ranks:
             shape = army.plate(rank.type)
             for speaking, placing, ordinals in _partition(unit, rank, here, placed):
@@ -122,6 +151,7 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
                         shared[key],
                         shape,
                         borne_by(shape, placing, path),
+                        grounds,
                     )
                 )
     return Resolution(tuple(classes))

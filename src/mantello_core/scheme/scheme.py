@@ -17,6 +17,7 @@ from ..paints.range import paint
 from ..recipes.step import EVEN, EVEN_CENTREPIECE, Recipe, Step
 from .aim import Aims
 from .finishing import PLAIN_FINISHING, Finishing
+from .part_ground import PartGround
 from .rule import Distinction, Rule
 from .substitution import Substitution
 
@@ -74,6 +75,8 @@ class Scheme:
     tables: tuple[Distinction, ...] = ()
     #: what every recipe starts on
     ground: Ground = USUAL_GROUND
+    #: what parts of the army start on instead
+    grounds: tuple[PartGround, ...] = ()
     aims: Aims = field(default_factory=Aims)
     substitutions: tuple[Substitution, ...] = ()
     #: devices on sites
@@ -107,16 +110,32 @@ class Scheme:
         """Own paints that it is painted with, by their first use: in recipes, in dirt, on the ground."""
         steps = [step for role in self.roles for _, recipe in role.recipes for step in recipe.steps]
         used = [pot for step in (*steps, *(one.step for one in self.finishing.dirt)) for pot in step.mix.paints]
-        return tuple(dict.fromkeys(pot for pot in (*used, *self.ground.paints) if pot.said))
+        return tuple(dict.fromkeys(pot for pot in (*used, *self.ground_paints) if pot.said))
+
+    @property
+    def ground_words(self) -> str:
+        """The army's ground, and those of parts; as in 'Undercoat Soot; Cloak: Undercoat Linen'."""
+        told = [
+            f"{', '.join(part for part in (one.unit, one.assembly) if part)}: {one.ground.words}"
+            for one in self.grounds
+        ]
+        return "; ".join([self.ground.words, *told])
+
+    @property
+    def ground_paints(self) -> tuple[Paint, ...]:
+        """The paints of all grounds, each once."""
+        grounds = (self.ground, *(one.ground for one in self.grounds))
+        return tuple(dict.fromkeys(pot for ground in grounds for pot in ground.paints))
 
     @property
     def catalogue(self) -> Catalogue:
         """The paints it may name: those that ship, and its own."""
         return SHIPPED.with_own(self.own_paints)
 
-    def predicted(self, recipe: Recipe) -> Prediction:
-        """What a recipe gives on the scheme's ground and under its last coat, with its paints as test pieces found them."""
-        return predicted(self.lit(recipe), self.ground, self.calibrations, self.finishing.varnish)
+    def predicted(self, recipe: Recipe, ground: Ground | None = None) -> Prediction:
+        """What a recipe gives on a ground (the army's if None) and under its last coat, with its paints as test pieces found
+        them."""
+        return predicted(self.lit(recipe), ground or self.ground, self.calibrations, self.finishing.varnish)
 
     def recipe(self, role_id: str, tier: str) -> Recipe:
         """What a role is painted by for a tier, with its lights by the army's light plan.
@@ -129,9 +148,9 @@ class Scheme:
         """The recipe with its lights by the army's light plan."""
         return replace(recipe, light=self.finishing.light) if self.finishing.light else recipe
 
-    def coats(self, recipe: Recipe) -> tuple[int, ...]:
-        """Coats of every step of a recipe on the scheme's ground."""
-        return coats_of(self.lit(recipe), self.ground, self.calibrations)
+    def coats(self, recipe: Recipe, ground: Ground | None = None) -> tuple[int, ...]:
+        """Coats of every step of a recipe on a ground, the army's if None."""
+        return coats_of(self.lit(recipe), ground or self.ground, self.calibrations)
 
     def drying(self, step: Step) -> float:
         """Minutes a step dries, with its paints as test pieces found them."""

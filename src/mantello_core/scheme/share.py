@@ -2,6 +2,7 @@
 
 from collections import defaultdict
 
+from ..film.ground import Ground
 from ..recipes.quantity import millilitres
 from .cascade import Resolution
 from .scheme import Scheme
@@ -46,18 +47,20 @@ def paint_needed(scheme: Scheme, resolution: Resolution) -> dict[str, float]:
 
 def paint_by_unit(scheme: Scheme, resolution: Resolution) -> dict[str, dict[str, float]]:
     """Neat ml of every paint by unit, an estimate, undercoat aside."""
-    surfaces: dict[str, dict[tuple[str, str], float]] = defaultdict(lambda: defaultdict(float))
+    surfaces: dict[str, dict[tuple[str, str, Ground | None], float]] = defaultdict(lambda: defaultdict(float))
     for one in resolution.classes:
         areas = one.plate.areas
         for name, cell in one.cells.items():
             if cell.role:
-                surfaces[one.unit][cell.role, one.tier] += areas[name].surface_mm2 * len(one.ordinals)
+                surfaces[one.unit][cell.role, one.tier, one.ground_of(name)] += areas[name].surface_mm2 * len(
+                    one.ordinals
+                )
     found: dict[str, dict[str, float]] = {}
     for unit, worn in surfaces.items():
         needed: dict[str, float] = defaultdict(float)
-        for (role_id, tier), surface in worn.items():
+        for (role_id, tier, ground), surface in worn.items():
             recipe = scheme.role(role_id).recipe(tier)
-            for step, coats in zip(recipe.steps, scheme.coats(recipe), strict=True):
+            for step, coats in zip(recipe.steps, scheme.coats(recipe, ground), strict=True):
                 for paint_id, ml in millilitres(step, surface, coats).items():
                     needed[paint_id] += ml
         found[unit] = dict(needed)

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from mantello_core.army.tree import Figure
 from mantello_core.formats.document.design import read_design, read_design_bytes, write_design
 from mantello_core.formats.document.rank_ids import with_rank_ids
+from mantello_core.recipes.where import Where
 from mantello_core.scheme.cascade import resolve
 from tests.kept import kept
 
@@ -49,7 +50,7 @@ class KeptDesign(TestCase):
     def test_it_is_written_anew_with_ids_and_reads_back(self):
         design = read_design_bytes(kept("design-1.json"))
         written = json.loads(json.dumps(write_design(design)))
-        self.assertEqual(written["version"], 3)
+        self.assertEqual(written["version"], 4)
         self.assertEqual(read_design(written), design)
 
     def test_one_of_the_second_version_keeps_its_mixes_and_its_steps_go_where_their_kinds_go(self):
@@ -63,10 +64,23 @@ class KeptDesign(TestCase):
         self.assertTrue(any(step.kind == "base" and step.mix.dilution == 1 for step in steps))
         self.assertEqual((design.scheme.finishing.light, design.evenings.pace), ("", "usual"))
         written = json.loads(json.dumps(write_design(design)))
-        self.assertEqual(written["version"], 3)
+        self.assertEqual(written["version"], 4)
         self.assertEqual(read_design(written), design)
         self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
         self.assertGreater(design.scheme.coats(design.scheme.roles[0].recipe())[0], 0)
+
+    def test_one_of_the_third_version_keeps_its_places_light_and_pace_and_has_one_ground(self):
+        document = json.loads(kept("design-3.json"))
+        design = read_design_bytes(kept("design-3.json"))
+        steps = [step for role in design.scheme.roles for _, recipe in role.recipes for step in recipe.steps]
+        self.assertEqual([step.spot for step in steps if step.spot], [Where("edges", width=0.2, which="exposed")])
+        self.assertEqual(sum(step.manner.full for step in steps), 1)
+        self.assertEqual(
+            (design.scheme.finishing.light, design.evenings.pace, design.scheme.grounds), ("front", "rapid", ())
+        )
+        written = json.loads(json.dumps(write_design(design)))
+        self.assertEqual(written["version"], 4)
+        self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
 
 
 class Ids(TestCase):

@@ -205,7 +205,7 @@ class Grounds(RoomCase):
         self.assertContains(self.see("recipe", "field"), "Spray from above")
         self.assertContains(self.see("plan"), "Spray from above")
         self.post("set-undercoat", undercoat="can-brine-green", pot_coat="brine-green")
-        self.assertContains(self.see("undercoats"), "a coat of Brine Green")
+        self.assertContains(self.filled("undercoats"), "a coat of Brine Green")
 
     def test_what_is_no_spray_is_refused(self):
         before = self.now()

@@ -2,6 +2,7 @@
 
 from django.urls import reverse
 
+from mantello.jobs.models import Job
 from mantello.workspace.editing import create_army
 from mantello_core.mixing.undercoat import grounds
 from mantello_core.recipes.where import Where
@@ -159,16 +160,43 @@ class Shelf(RoomCase):
 
 class Undercoats(RoomCase):
     def test_all_are_compared_and_one_is_used_from_there(self):
-        page = self.see("undercoats")
+        page = self.filled("undercoats")
         self.assertEqual(sum(len(rows) for _, rows in page.context["kinds"]), len(grounds()))
-        self.assertContains(page, "If parts are sprayed apart")
+        self.assertContains(page, "is recommended")
         self.assertContains(page, ">in use<", 1)
         self.assertContains(page, "Spray outdoors")
         here = reverse("undercoats", args=[self.army.pk])
         answer = self.post("set-undercoat", undercoat="undercoat-linen", next=here)
         self.assertEqual(answer.url, here)
-        rows = self.see("undercoats").context["kinds"][0][1]
+        rows = self.filled("undercoats").context["kinds"][0][1]
         self.assertEqual([minutes for one, minutes, _ in rows if one.ground.undercoat.id == "undercoat-linen"], [0])
+
+    def test_asked_twice_one_worker_compares_and_a_change_asks_anew(self):
+        jobs = [self.see("undercoats").context["job"] for _ in range(2)]
+        self.assertEqual(jobs[0], jobs[1])
+        self.post("set-undercoat", undercoat="undercoat-oxide")
+        self.assertNotEqual(self.see("undercoats").context["job"], jobs[0])
+        self.assertEqual(Job.objects.filter(kind=jobs[0].kind).count(), 1)
+
+    def test_a_part_starts_on_another_ground_and_goes_back(self):
+        self.post("set-part-ground", assembly="Cloak", undercoat="undercoat-oxide", above="undercoat-rose")
+        page = self.see("undercoats")
+        self.assertContains(page, "Oxide, Undercoat Rose from above")
+        part = self.now().scheme.grounds[0]
+        self.assertEqual(
+            (part.unit, part.assembly, part.ground.words), ("", "Cloak", "Undercoat Oxide, Undercoat Rose from above")
+        )
+        self.post("set-part-ground", do="remove", assembly="Cloak")
+        self.assertEqual(self.now().scheme.grounds, ())
+
+    def test_a_part_that_is_none_is_refused_at_its_field_and_the_rest_stays(self):
+        page = self.post(
+            "set-part-ground", status=422, assembly="Cloak", undercoat="undercoat-oxide", above="undercoat-oxide"
+        )
+        self.assertContains(page, "over itself", status_code=422)
+        self.assertContains(page, '<option value="Cloak" selected>', status_code=422)
+        page = self.post("set-part-ground", status=422, undercoat="undercoat-oxide")
+        self.assertContains(page, "own undercoat", status_code=422)
 
     def test_an_empty_army_has_nothing_to_compare(self):
         empty = create_army(self.owner, "Empty")
@@ -190,4 +218,5 @@ class Undercoats(RoomCase):
 
     def test_others_do_not_see_them(self):
         self.assert_hidden("undercoats")
+        self.assert_hidden("set-part-ground", post=True)
         self.assert_hidden("lay-bridge", "lantern", "rank", post=True)

@@ -6,18 +6,20 @@ from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
+from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.jobs.models import Job
 from mantello.shelf.models import OwnedPaint
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
-from mantello_core.design.base_mix import base_mix, with_base_mixes
-from mantello_core.design.design import Design
-from mantello_core.memory import remembered
-from mantello_core.mixing.smallest_set import Reached, SmallestSet, smallest_set
-from mantello_core.paints.range import paints
+from mantello_core.design.base_mix import with_base_mixes
+from mantello_core.mixing.smallest_set import Reached
 from mantello_core.recipes.step import Mix
 from mantello_core.scheme.scheme import Role
+
+from .searching import asked_fewest, found_fewest, wanted_mixes
 
 #: differences that may be allowed (CIEDE2000), with how they are seen
 TOLERANCES = {"1": "not told apart", "2": "side by side only", "3": "a little off", "5": "near"}
@@ -55,10 +57,13 @@ def fewest(request, army_id):
     army = army_for(request, army_id)
     design = reading_of(army.head).design
     form = FewestForm({"within": request.GET.get("within", "2")})
-    wanted = _wanted(design)
+    wanted = wanted_mixes(design)
     context = {"title": "Fewest paints", "form": form, "now": len(_used(wanted))}
-    if form.is_valid() and wanted:
-        found = _found(request, wanted, form.cleaned_data["within"])
+    job = _job(request, army, form.cleaned_data["within"]) if form.is_valid() and wanted else None
+    if job and job.state != Job.State.DONE:
+        context["job"] = job
+    elif job:
+        found = found_fewest(job, catalogue_for(army))
         owned = {pot.id for pot in found.paints} - {pot.id for pot in found.buy}
         rows = [_row(one, wanted) for one in found.reached]
         context |= {
@@ -79,11 +84,14 @@ def take_fewest(request, army_id):
     """Every base is mixed from the fewest paints; one edit, which can be undone."""
     army = army_for(request, army_id)
     form = FewestForm(request.POST)
-    wanted = _wanted(reading_of(army.head).design)
-    if not form.is_valid() or not wanted:
+    if not form.is_valid() or not wanted_mixes(reading_of(army.head).design):
         messages.error(request, "Nothing was changed: choose how far a colour may be off.")
         return redirect("fewest", army.pk)
-    found = _found(request, wanted, form.cleaned_data["within"])
+    job = _job(request, army, form.cleaned_data["within"])
+    if job.state != Job.State.DONE:
+        messages.error(request, "Nothing was changed: bases or shelf are others by now, and the search goes on.")
+        return redirect(job.asked["address"])
+    found = found_fewest(job, catalogue_for(army))
     instead = {one.wanted: one.mix for one in found.reached}
     apply(
         request,
@@ -94,27 +102,13 @@ def take_fewest(request, army_id):
     return redirect("recipes", army.pk)
 
 
-def _wanted(design: Design) -> dict[Mix, list[Role]]:
-    """Bases by their paints and parts, with the roles that are painted so."""
-    found: dict[Mix, list[Role]] = {}
-    for role in design.scheme.roles:
-        mix = base_mix(role)
-        if mix:
-            found.setdefault(Mix(mix.parts), []).append(role)
-    return found
-
-
 def _used(wanted) -> set[str]:
     return {pot.id for mix in wanted for pot in mix.paints}
 
 
-def _found(request, wanted, within: str) -> SmallestSet:
-    return _searched(tuple(wanted), OwnedPaint.objects.stocked(request.user), float(within))
-
-
-@remembered(4_000)
-def _searched(wanted: tuple[Mix, ...], owned: frozenset[str], within: float) -> SmallestSet:
-    return smallest_set(wanted, list(paints().values()), owned, within)
+def _job(request, army, within: str) -> Job:
+    address = f"{reverse('fewest', args=[army.pk])}?within={within}"
+    return asked_fewest(army, within, address, again="again" in request.GET)
 
 
 def _row(one: Reached, wanted: dict[Mix, list[Role]]) -> ReachedRow:

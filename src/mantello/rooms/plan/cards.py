@@ -12,6 +12,7 @@ from django.views.decorators.http import require_safe
 from mantello.jobs.papers import paper, paper_kind
 from mantello.record.queries import log_mark, progress
 from mantello.workspace.page import army_for
+from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.recipes.hazard import DEFERENCE
 
 from .desk import areas_to_paint, areas_words, desk_svg
@@ -48,7 +49,7 @@ def cards_page(army, asked) -> str:
         handling = Handling(evening.reading, batch)
         printed.append({
             "batch": batch, "how": handling.how, "hints": handling.hints, "portion": handling.portion, "cautions": handling.cautions,
-            "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if not batch.atoms[0].subject.is_ground else "The whole figure",
+            "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if batch.atoms[0].step != UNDERCOAT else "The whole figure",
             "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
             "figures": ", ".join(called(unit, rank, ordinal) for rank, ordinal in batch.left),
         })  # fmt: skip

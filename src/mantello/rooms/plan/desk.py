@@ -20,7 +20,7 @@ _STITCH = 'fill="none" stroke="#f0c14b" stroke-width="2" stroke-dasharray="8 3"'
 
 
 def areas_to_paint(reading: Reading, batch: Batch, figure: tuple[str, int]) -> tuple[str, ...]:
-    """Areas of one figure that a batch paints; all of them for the undercoat."""
+    """Areas of one figure that a batch paints; for the undercoat all that it is sprayed on."""
     one = reading.resolution.of(Figure(batch.block.task.unit, *figure))
     subjects = {atom.subject for atom in batch.atoms if atom.rank == figure[0] and figure[1] in atom.ordinals}
     marked = {
@@ -36,7 +36,8 @@ def areas_to_paint(reading: Reading, batch: Batch, figure: tuple[str, int]) -> t
             piece = piece_of(design, reading.resolution, batch.block.task.unit, figure[0], atom.subject.piece)
             marked |= set(piece.areas or (one.cells if piece.step else parts_of(atom.subject.piece, one)))
     if GROUND in subjects:
-        return tuple(one.cells)
+        steps = {atom.step for atom in batch.atoms}
+        return tuple(area for laid in reading.laid_grounds(one) if laid.step in steps for area in laid.areas)
     roles = {subject.role for subject in subjects if subject.role}
     return tuple(name for name, cell in one.cells.items() if cell.role in roles or name in marked)
 
@@ -73,10 +74,11 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
         )
 
     if batch.atoms[0].subject.is_ground:
-        colour = hex_of(reading.undercoat)
 
-        def fill(area: str) -> str:  # the undercoat goes everywhere
-            return colour
+        def fill(area: str) -> str:
+            if area not in wanted:
+                return reading.painted_fill(one, area, done)
+            return hex_of((one.ground_of(area) or reading.design.scheme.ground).colour)
 
     # marks show once they are there, and at the step that puts them on
     subjects = [*(atom.subject for atom in batch.atoms), *(subject for subject, _ in done)]

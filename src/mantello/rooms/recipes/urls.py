@@ -8,6 +8,7 @@ urlpatterns = [
     path("", views.recipes, name="recipes"),
     path("undercoat/", grounding.set_undercoat, name="set-undercoat"),
     path("undercoats/", grounding.undercoat_choice, name="undercoats"),
+    path("undercoats/part/", grounding.set_part_ground, name="set-part-ground"),
     path("across/materials/", across.material_list, name="materials"),
     path("across/materials/use/", across.use_material, name="use-material"),
     path("across/shades/", across.shades, name="shades"),

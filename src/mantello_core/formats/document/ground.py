@@ -2,6 +2,7 @@
 
 from ...film.ground import Ground, checked_ground
 from ...paints.catalogue import Catalogue
+from ...scheme.part_ground import PartGround
 
 
 def write_ground(ground: Ground) -> dict:
@@ -17,3 +18,16 @@ def read_ground(data: dict, catalogue: Catalogue, where: str = "") -> Ground:
     names = ["undercoat", *(name for name in ("above", "pot_coat") if data.get(name))]
     pots = {name: catalogue.paint(data.get(name, ""), f"{where}{name}") for name in names}
     return checked_ground(Ground(**pots), where)
+
+
+def write_part_ground(one: PartGround) -> dict:
+    """A ground with the part of the army that starts on it."""
+    return write_ground(one.ground) | {name: said for name in ("unit", "assembly") if (said := getattr(one, name))}
+
+
+def read_part_ground(data: dict, catalogue: Catalogue, where: str = "") -> PartGround:
+    """What ``write_part_ground`` wrote.
+
+    Raises: what ``read_ground`` refuses.
+    """
+    return PartGround(read_ground(data, catalogue, where), data.get("unit", ""), data.get("assembly", ""))

@@ -7,13 +7,14 @@ from ...film.calibration import Calibration, checked_calibration
 from ...paints.catalogue import Catalogue
 from ...paints.own import OWN_ID
 from ...scheme.aim import Aims
+from ...scheme.part_ground import checked_part_grounds
 from ...scheme.scheme import Scheme
 from ...scheme.substitution import Substitution
 from .aims import read_aims, write_aims
 from .arms import read_arms, write_arms
 from .code_systems import read_code_system, write_code_system
 from .finishing import read_finishing, write_finishing
-from .ground import read_ground, write_ground
+from .ground import read_ground, read_part_ground, write_ground, write_part_ground
 from .marks import read_placements, write_placement
 from .recipes import read_role, write_role
 from .references import check_references
@@ -25,6 +26,7 @@ def write_scheme(scheme: Scheme) -> dict:
     return {
         "name": scheme.name,
         **write_ground(scheme.ground),
+        **({"grounds": [write_part_ground(one) for one in scheme.grounds]} if scheme.grounds else {}),
         "roles": [write_role(role) for role in scheme.roles],
         "rules": [write_rule(rule) for rule in scheme.rules],
         "tables": [write_table(table) for table in scheme.tables],
@@ -49,6 +51,14 @@ def read_scheme(data: dict, army: Army, catalogue: Catalogue) -> Scheme:
         rules=tuple(read_rule(rule) for rule in data["rules"]),
         tables=tuple(read_table(table) for table in data["tables"]),
         ground=read_ground(data, catalogue, "/scheme/"),
+        grounds=checked_part_grounds(
+            tuple(
+                read_part_ground(one, catalogue, f"/scheme/grounds/{index}/")
+                for index, one in enumerate(data.get("grounds", ()))
+            ),
+            army.nodes,
+            "/scheme/grounds",
+        ),
         substitutions=tuple(Substitution(**one) for one in data.get("substitutions", ())),
         aims=read_aims(data.get("aims", {})),
         placements=read_placements(data.get("placements", ())),

@@ -1,0 +1,28 @@
+"""Questions about an army whose answers take long: asked once, worked out by a worker, kept while nothing changes."""
+
+import hashlib
+import json
+
+from .models import Job
+from .queue import asked_for, last_job
+
+#: answers of a kind that are kept for an army, the newest
+MOST_KEPT = 4
+
+
+def answer_to(army, kind: str, told, address: str, *, again: bool = False, **asked) -> Job:
+    """The job that answers a question: the one that did already, that does, or a new one.
+
+    told: all that the answer follows from, JSON-ready; address: of the page that shows it; again: whether one that failed or
+    was stopped is tried again; asked: what the kind is given.
+    """
+    key = hashlib.sha256(json.dumps(told, sort_keys=True).encode()).hexdigest()
+    known = last_job(army.owner, kind, key)
+    if known and (known.on or known.state == Job.State.DONE or not again):
+        return known
+    # what was asked of an older state is not waited for any more
+    mine = Job.objects.filter(army=army, kind=kind)
+    mine.going_on().exclude(key=key).delete()
+    ended = mine.exclude(state__in=(Job.State.WAITING, Job.State.RUNNING)).values_list("pk", flat=True)
+    Job.objects.filter(pk__in=list(ended[MOST_KEPT - 1 :])).delete()
+    return asked_for(army.owner, kind, key, army, address=address, **asked)
