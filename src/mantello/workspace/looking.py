@@ -2,7 +2,7 @@
 
 from urllib.parse import urlencode
 
-from .seeing import DISTANCE_WORDS, GROUND_WORDS, LIGHT_WORDS, SEVERITIES, SIGHT_WORDS, Seeing
+from .seeing import DISTANCE_WORDS, GROUND_WORDS, LIGHT_WORDS, MOMENT_WORDS, SEVERITIES, SIGHT_WORDS, Seeing
 
 
 def looking(seeing: Seeing, rest: dict[str, str]) -> dict:
@@ -19,6 +19,7 @@ def looking(seeing: Seeing, rest: dict[str, str]) -> dict:
         "light": choices("light", LIGHT_WORDS),
         "sight": choices("sight", SIGHT_WORDS),
         "severity": choices("severity", SEVERITIES) if seeing.sight != "full" else [],
+        "moment": choices("moment", MOMENT_WORDS),
         "ground": choices("ground", GROUND_WORDS),
         "values": urlencode(rest | seeing.query(values=not seeing.values)),
         "neutral": urlencode(rest),

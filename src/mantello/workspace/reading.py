@@ -2,6 +2,7 @@
 
 import hashlib
 import json
+from collections.abc import Iterator
 from dataclasses import replace
 from functools import cached_property
 
@@ -13,6 +14,7 @@ from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
 from mantello_core.design.design import Design
+from mantello_core.figures.exposure import exposure
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
@@ -20,6 +22,7 @@ from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.document.design import read_design
 from mantello_core.formats.document.evenings import read_evenings
 from mantello_core.formats.drawing import Bearing, Lit, plate_svg
+from mantello_core.formats.traces import Trace
 from mantello_core.insignia.arms.tincture import TINCTURES
 from mantello_core.insignia.devices.device import ARMS
 from mantello_core.insignia.devices.worn import WornMark
@@ -27,6 +30,7 @@ from mantello_core.marks.named_arms import NamedArms
 from mantello_core.marks.placement import Placement
 from mantello_core.memory import Memory
 from mantello_core.passes.piece import finishing_needed
+from mantello_core.passes.soiled import soiled
 from mantello_core.planning.compiling import UNDERCOAT, Work, compiled
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.ground_choice import Recommended, recommended
@@ -35,6 +39,7 @@ from mantello_core.planning.subject import GROUND, Kind, Subject, of_role
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.handwork import Circumstances
 from mantello_core.scheme.cascade import FigureClass, Resolution, resolve
+from mantello_core.scheme.finishing import MOST_LEVEL
 from mantello_core.scheme.share import paint_by_unit, paint_needed, role_shares
 
 from .drawings import drawing_of
@@ -48,6 +53,12 @@ NEUTRAL = Seeing()
 _GROWS = 32
 _kept = Memory("readings", 64 * 2**20)
 
+#: places whose traces are drawn one by one
+TRACED = ("dots", "lips", "scratches", "runs", "stripes", "border")
+#: laws of dirt that leave traces, with what each is at the dirtiest: place, number on a cm², mm long and wide, opacity
+DIRT_TRACES = {"edges": ("dots", 90.0, 0.4, 0.4, 1.0), "falls": ("runs", 9.0, 3.0, 0.3, 0.55)}
+#: mm that the lit lip of a chip is wide
+LIP = 0.07
 #: CIEDE2000 under which a tone is not drawn apart from the flats
 SAME = 1.5
 
@@ -61,6 +72,7 @@ class Reading:
     def __init__(self, design: Design, like: "Reading | None" = None):
         """like: a reading of the same design on other evenings; what does not depend on them is taken over."""
         self.design = design
+        self._soiled: dict[tuple, dict[str, tuple[Lab, Lab]]] = {}
         self._copies: dict[str, tuple[str, tuple[CarriedMark, ...]]] = like._copies if like else {}
         if like:
             same_air = _air(design) == _air(like.design)
@@ -174,18 +186,67 @@ class Reading:
         worn = self._worn(one, area)
         if not worn:
             return GAP if one.cells[area].role is None else BARE
+        if seeing.moment == "finished":
+            clean, dirty = self.soiled(one, () if seeing.apparent else tuple(DIRT_TRACES))[area]
+            return seeing.hex(dirty if seeing.apparent or clean != dirty else worn.tones.flats)
+        if seeing.moment == "shade":
+            return seeing.hex(_shaded(worn).flats)
         return seeing.hex(worn.apparent if seeing.apparent else worn.tones.flats)
+
+    def soiled(self, one: FigureClass, without: tuple[str, ...] = ()) -> dict[str, tuple[Lab, Lab]]:
+        """For every painted area of a class its colour clean and dirty, some laws of dirt left out; kept once asked."""
+        key = one.unit, one.rank, one.ordinals[0], without
+        if key not in self._soiled:
+            self._soiled[key] = soiled(self.design, one, without=without)
+        return self._soiled[key]
 
     def lit(self, one: FigureClass, area: str, seeing: Seeing = NEUTRAL) -> Lit | None:
         """The tones that an area shows in its seams and on its edges; None where it has but one, and from afar."""
         worn = self._worn(one, area)
         if not worn or seeing.apparent:
             return None
-        tones = worn.tones
+        tones = _shaded(worn) if seeing.moment == "shade" else worn.tones
+        traces = self._traces(one, area, worn, seeing) if seeing.moment != "shade" else ()
         found = tones.recess, tones.raised, tones["edge"]
         if all(difference(tone, tones.flats) < SAME for tone in found):
-            return None
-        return Lit(*(seeing.hex(tone) for tone in found))
+            return Lit(*(seeing.hex(tone) for tone in found), traces) if traces else None
+        return Lit(*(seeing.hex(tone) for tone in found), traces)
+
+    def _traces(self, one: FigureClass, area: str, worn: Prediction, seeing: Seeing) -> tuple[Trace, ...]:
+        """Chips, scratches, runs and stripes of an area's recipe, and what dirt leaves one by one on a finished figure."""
+        found, along = [], "dots"
+        for outcome in worn.outcomes:
+            goes = outcome.step.goes
+            if goes.place in TRACED:
+                count, length, width = goes.marks
+                found.append(
+                    Trace(
+                        goes.place,
+                        seeing.hex(outcome.after),
+                        count or 0.0,
+                        length or 0.0,
+                        width,
+                        1.0,
+                        along,
+                        goes.which or "lower",
+                    )
+                )
+                along = goes.place if goes.place in ("dots", "scratches") else along
+        if seeing.moment == "finished":
+            found += self._dirt_traces(one, area, seeing.hex(worn.tones["edge"]), seeing)
+        return tuple(found)
+
+    def _dirt_traces(self, one: FigureClass, area: str, edge: str, seeing: Seeing) -> Iterator[Trace]:
+        """Chips with a lit lower lip, and streaks. edge: the tone that catches the light."""
+        level = self.design.dirt_level / MOST_LEVEL
+        for each in self.design.scheme.finishing.dirt:
+            share = exposure(one.plate, area, each.law, each.height) if each.law in DIRT_TRACES else 0.0
+            if share > 0:
+                place, count, length, width, opacity = DIRT_TRACES[each.law]
+                number, colour = count * share * level, seeing.hex(each.step.mix.film.masstone)
+                yield Trace(place, colour, number, length, width, opacity)
+                if place == "dots":
+                    yield Trace("lips", edge, number, width, LIP, 0.9)
 
     @cached_property
     def allotments(self) -> tuple[Allotment, ...]:
@@ -196,8 +257,8 @@ class Reading:
         """What the sites of a class bear, in the colours it is drawn in."""
         return tuple((site, self._mark(borne.placement, one.tier, seeing)) for site, borne in one.borne.items())
 
-    def drawn(self, one: FigureClass, view: str, seeing: Seeing = NEUTRAL, detail: str = "large") -> str:
-        """A figure of a class from one side, as designed, as an SVG document."""
+    def drawn(self, one: FigureClass, view: str, seeing: Seeing = NEUTRAL, detail: str = "large", seed: int = 0) -> str:
+        """A figure of a class from one side, as designed, as an SVG document. seed: deals its chips and streaks."""
         return plate_svg(
             one.plate,
             view,
@@ -206,6 +267,7 @@ class Reading:
             blur=seeing.blur,
             bearing=self.bearing(one, seeing),
             lit_of=lambda area: self.lit(one, area, seeing),
+            seed=seed,
         )
 
     def _mark(self, placement: Placement, tier: str, seeing: Seeing) -> WornMark:
@@ -249,6 +311,12 @@ class Reading:
     def laid_grounds(self, one: FigureClass) -> tuple[LaidGround, ...]:
         """The coats beneath the colours of a class of figures."""
         return laid_grounds(self.design.scheme.ground, one)
+
+
+def _shaded(worn: Prediction) -> Tones:
+    """The tones after the last shade, before what is laid on it again; at the end where nothing shades."""
+    shades = [one for one in worn.outcomes if one.step.technique.effect in ("wash", "recess", "stain", "oil")]
+    return shades[-1].tones if shades else worn.tones
 
 
 #: what is worked out of a design whatever its evenings; the work besides while the air is the same

@@ -9,6 +9,8 @@ from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.colour.vision import seen_by
 from mantello_core.memory import remembered
 
+#: how far along the work is that is looked at
+MOMENT_WORDS = {"shade": "After the shade", "painted": "Painted", "finished": "Varnished and dirty"}
 DISTANCE_WORDS = {"hand": "In hand", "arm": "Arm's length", "table": "Across the table"}
 LIGHT_WORDS = {"window": "Window", "booth": "Booth", "lamp": "Desk lamp", "tube": "Cold tube"}
 SIGHT_WORDS = {"full": "Full", "protan": "Protan", "deutan": "Deutan", "tritan": "Tritan"}
@@ -32,6 +34,7 @@ class Seeing:
     severity: str = "100"
     values: bool = False
     ground: str = "neutral"
+    moment: str = "painted"
 
     @property
     def metres(self) -> float:
@@ -56,6 +59,7 @@ class Seeing:
         said += [f"{LIGHT_WORDS[self.light].lower()} light"] if self.light != "window" else []
         said += [f"{SEVERITIES[self.severity]} {self.sight} sight"] if self.sight != "full" else []
         said += ["values only"] if self.values else []
+        said += [MOMENT_WORDS[self.moment].lower()] if self.moment != "painted" else []
         return f"seen {', '.join(said)}" if said else ""
 
     def hex(self, colour: Lab) -> str:
@@ -82,6 +86,7 @@ def seeing_from(asked) -> Seeing:
         one_of("severity", SEVERITIES),
         asked.get("values") == "yes",
         one_of("ground", GROUND_WORDS),
+        one_of("moment", MOMENT_WORDS),
     )
 
 

@@ -67,6 +67,10 @@ def without_role(design: Design, role_id: str) -> Design:
     uses = sum(rule.role == role_id for rule in scheme.all_rules(design.army.root.id))
     uses += sum(role_id in (one.role, one.use) for one in scheme.substitutions)
     uses += sum(role_id in one.roles for one in (*scheme.placements, *scheme.code_systems))
+    uses += sum(
+        bool(step.spot) and step.spot.beside == role_id
+        for one in scheme.roles if one.id != role_id for _, recipe in one.recipes for step in recipe.steps
+    )  # fmt: skip
     uses += sum(role_id in dict(one.bound).values() for one in scheme.arms)
     if uses:
         raise Contradiction(
@@ -306,6 +310,8 @@ def with_step(design: Design, role_id: str, tier: str, step: Step) -> Design:
     Raises: what ``recipes.step.checked`` refuses; UnknownName for the tier.
     """
     role, recipe = _own(design, role_id, tier)
+    if step.spot and step.spot.beside:
+        design.scheme.role(step.spot.beside, "place/beside")
     if not step.id:
         step = replace(step, id=slug(step.kind, {one.id for one in recipe.steps}))
     return _with_recipe(design, role, tier, recipe.with_step(checked(step)))

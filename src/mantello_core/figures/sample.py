@@ -14,6 +14,8 @@ LIGHTS = {
     "left": np.array([-0.5, -0.7, 0.5]) / np.linalg.norm([-0.5, -0.7, 0.5]),
     "right": np.array([0.5, -0.7, 0.5]) / np.linalg.norm([0.5, -0.7, 0.5]),
 }
+#: names of light plans; lamps are the mean of all lamps that are known one by one
+LIGHT_PLANS = (*LIGHTS, "lamps")
 #: digits that a sample is kept with
 _DIGITS = 3
 

@@ -16,6 +16,8 @@ from .zones import Zones, zones_of
 
 #: a dab is thicker than a brushed coat
 DAB = 1.3
+#: and a mist coat from an airbrush is thinner
+MIST = 0.45
 #: share of an oil or enamel film that wiping leaves in the open, and more in the deepest recess
 LEFT_OPEN, LEFT_DEEP = 0.02, 0.68
 
@@ -125,6 +127,8 @@ def _spread(step: Step, film: Film, surface: Surface, depth: np.ndarray) -> Surf
     effect, dilution = step.technique.effect, step.mix.dilution
     if effect == "dabs":
         return coated(surface, film, film.thickness(dilution) * DAB)
+    if effect == "mist":
+        return coated(surface, film, film.thickness(dilution) * MIST)
     if effect == "glaze":
         return glazed(surface, film, dilution)
     if effect in ("wash", "recess"):

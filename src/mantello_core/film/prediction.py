@@ -6,7 +6,7 @@ from itertools import pairwise
 import numpy as np
 
 from ..colour.difference import difference
-from ..colour.spaces import Lab, mean_lab
+from ..colour.spaces import Lab, lab_of, mean_lab, xyz_of_lab
 from ..errors import UnknownName
 from ..memory import remembered
 from ..recipes.step import EVEN, Recipe, Step
@@ -18,6 +18,9 @@ from .laying import Laid, coats_laid, followed, zones_on
 from .surface import Surface, stacked
 from .tones import Tones, tones_of
 
+#: share of a place below which what is laid there is single traces, whose own colour is told and not their mean with what
+#: lies between
+SINGLE = 0.5
 #: coats until it is even from which on a mix counts as hard, and on a centrepiece, which is laid evener
 HARD, HARD_CENTREPIECE = 4, 6
 
@@ -108,11 +111,21 @@ def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ..
 def _outcome(laid: Laid, touched: np.ndarray, before: np.ndarray, after: np.ndarray, tones: Tones) -> Outcome:
     """touched: how much of the surface it covers, by zone, (zones,); where it covers none the middling point tells."""
     weight = touched if touched.sum() > 0 else np.eye(len(touched))[0]
+    after, seen_before = mean_of(after, weight), mean_of(before, weight)
+    laid_on = float((weight * laid.cover).sum() / weight.sum()) * laid.step.technique.density
+    if 0 < laid_on < SINGLE:
+        after = _alone(seen_before, after, laid_on)
     recess = tones.recess if laid.step.technique.effect in ("wash", "stain", "oil") else None
     return Outcome(
-        laid.step, int(laid.coats[0]), laid.covers[0] if laid.covers else None, mean_of(before, weight), mean_of(after, weight),
+        laid.step, int(laid.coats[0]), laid.covers[0] if laid.covers else None, seen_before, after,
         tones, recess, laid.before.at((0, 0)),
     )  # fmt: skip
+
+
+def _alone(before: Lab, after: Lab, share: float) -> Lab:
+    """The colour of traces that take a share of what is seen between and on them, in linear light."""
+    alone = xyz_of_lab(before) + (xyz_of_lab(after) - xyz_of_lab(before)) / share
+    return lab_of(np.clip(alone, 0.0, None))
 
 
 def mean_of(labs: np.ndarray, weights: np.ndarray) -> Lab:

@@ -7,6 +7,7 @@ from xml.sax.saxutils import escape, quoteattr
 from ..figures.plate import Plate, SeenArea, Site, View
 from ..insignia.devices.worn import WornMark, worn
 from ..memory import remembered
+from .traces import Trace, traces_svg
 
 #: site to what it bears, as pairs
 Bearing = tuple[tuple[str, WornMark], ...]
@@ -18,6 +19,8 @@ class Lit(NamedTuple):
     recess: str
     ridge: str
     edge: str
+    #: chips, scratches, runs and the like on it
+    traces: tuple[Trace, ...] = ()
 
 
 INK = "#17141c"
@@ -55,6 +58,7 @@ def plate_svg(
     blur: float = 0.0,
     bearing: Bearing = (),
     lit_of: Callable[[str], Lit | None] | None = None,
+    seed: int = 0,
 ) -> str:
     """One view of a plate as an SVG document of its own, the same text for the same colours.
 
@@ -64,7 +68,9 @@ def plate_svg(
     view = plate.view(view_name)
     box = " ".join(f"{value:g}" for value in view.view_box)
     prefix = prefix or f"{plate.id}-{view.name}-"
-    drawn = plate_group(plate, view_name, fill_of, detail=detail, prefix=prefix, bearing=bearing, lit_of=lit_of)
+    drawn = plate_group(
+        plate, view_name, fill_of, detail=detail, prefix=prefix, bearing=bearing, lit_of=lit_of, seed=seed
+    )
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img" aria-label={quoteattr(label or plate.title)}>'
         f"<title>{escape(label or plate.title)}</title>{blurred(drawn, blur, prefix)}</svg>"
@@ -97,11 +103,12 @@ def plate_group(
     said_of: Callable[[str], str] | None = None,
     bearing: Bearing = (),
     lit_of: Callable[[str], Lit | None] | None = None,
+    seed: int = 0,
 ) -> str:
     """The drawing without its frame, in drawing units (0.1 mm), soles on y = 0.
 
     said_of: attributes to add to every area's group, such as its role. bearing: site to what it bears. lit_of: the tones
-    that a large drawing shows in an area's seams and on its sharp edges; None for an area that has but one.
+    that a large drawing shows in an area's seams and on its sharp edges; None for an area that has but one. seed: deals traces.
     """
     view, weight = plate.view(view_name), DETAIL[detail]
     parts = [_patterns(view, prefix) if detail != "tiny" else ""]
@@ -114,27 +121,27 @@ def plate_group(
     )
     last = {layer.area: at for at, layer in enumerate(view.layers)}
     marks = _marks(view, dict(bearing), prefix)
-    seen = {one.area: one for one in view.areas} if lit_of and detail == "large" else {}
+    seen = {one.area: one for one in view.areas} if lit_of and detail != "tiny" else {}
     for at, layer in enumerate(view.layers):
         more = said_of(layer.area) if said_of else ""
         parts.append(f'<path data-area="{layer.area}"{more} fill="{fill_of(layer.area)}" d="{layer.d}"/>')
         if last[layer.area] == at:
             if layer.area in seen and (lit := lit_of(layer.area)):
-                parts.append(_lit(seen[layer.area], lit, f"{prefix}lit{at}"))
+                parts.append(_lit(seen[layer.area], lit, f"{prefix}lit{at}", seed, tones=detail == "large"))
             parts += marks.get(layer.area, ())
     parts.append("</g>")
     parts.append(_overlay(view, prefix, detail))
     return "".join(parts)
 
 
-def _lit(seen: SeenArea, lit: Lit, clip: str) -> str:
+def _lit(seen: SeenArea, lit: Lit, clip: str, seed: int, *, tones: bool) -> str:
     strokes = [(seen.foot_d, lit.recess, *how) for how in RECESS]
     strokes += [(seen.sharp_d, colour, *how) for colour, how in zip((lit.ridge, lit.edge), EDGE, strict=True)]
     drawn = "".join(
         f'<path d="{d}" stroke="{colour}" stroke-width="{width:g}" stroke-opacity="{opacity:g}"/>'
         for d, colour, width, opacity in strokes
-        if d
-    )
+        if d and tones
+    ) + traces_svg(seen, lit.traces, seed)
     if not drawn:
         return ""
     return (

@@ -77,7 +77,7 @@ class Piece:
     @property
     def sprayed(self) -> bool:
         """Whether it needs a place to spray."""
-        return bool(self.step) and any(pot.sprayed for pot in self.step.mix.paints)
+        return bool(self.step) and self.step.sprayed
 
 
 def pieces_of(design: Design, one: FigureClass) -> tuple[Piece, ...]:
@@ -133,7 +133,7 @@ def _plant(plant: Plant) -> Piece:
 def _masks(design: Design, one: FigureClass) -> Iterable[Piece]:
     for role_id in dict.fromkeys(cell.role for cell in one.cells.values() if cell.role):
         role = design.scheme.role(role_id)
-        if any(pot.sprayed for step in role.recipe(one.tier).steps for pot in step.mix.paints):
+        if any(step.sprayed for step in role.recipe(one.tier).steps):
             yield _hand(f"mask-{role_id}", "mask", f"Mask for {role.name}", MASK, role=role_id)
             yield _hand(f"unmask-{role_id}", "unmask", f"Mask of {role.name} off", MASK, role=role_id)
 

@@ -1,5 +1,6 @@
 """What the army's dirt does to the colours of a figure, and which edges it swallows."""
 
+from collections.abc import Collection
 from dataclasses import dataclass
 
 from ..colour.difference import difference
@@ -23,10 +24,13 @@ class Swallowed:
     dirty: float
 
 
-def soiled(design: Design, one: FigureClass, level: int | None = None) -> dict[str, tuple[Lab, Lab]]:
+def soiled(
+    design: Design, one: FigureClass, level: int | None = None, without: Collection[str] = ()
+) -> dict[str, tuple[Lab, Lab]]:
     """For every painted area of a class of figures its colour clean and dirty, each from where its tones run together.
 
-    level: 0 to 5; as the army has it if None. Each pass is laid by the film model over the finished recipe; of the area it
+    level: 0 to 5; as the army has it if None. without: laws that are left out, such as those whose traces are drawn one by
+    one. Each pass is laid by the film model over the finished recipe; of the area it
     covers the share that its law reaches, times the level. Estimates.
     """
     level = design.dirt_level if level is None else level
@@ -38,6 +42,8 @@ def soiled(design: Design, one: FigureClass, level: int | None = None) -> dict[s
         ground = one.ground_of(area)
         clean = dirty = design.scheme.predicted(recipe, ground).apparent
         for each in design.scheme.finishing.dirt:
+            if each.law in without:
+                continue
             share = exposure(one.plate, area, each.law, each.height) * level / MOST_LEVEL
             if share > 0:
                 dirty = mean_lab([dirty, _under(design, recipe, each, ground)], [1 - share, share])

@@ -118,7 +118,7 @@ def _rank_work(design, unit, rank, classes, done, given, coats) -> RankWork:
             rows.append((
                 step.id, step.kind, f"{step.kind}|{step.mix.words}", seconds_of(step, worn.extent, count, wearing),
                 scheme.drying(step) * 60, count, worn.extent.surface_mm2 * step.share, f"{role.name} {technique.verb.lower()}",
-                technique.mess, any(pot.sprayed for pot in step.mix.paints), len(step.mix.parts) > 1,
+                technique.mess, step.sprayed, len(step.mix.parts) > 1,
                 step.window * 60 if step.kind == "oil" else 0.0,
             ))  # fmt: skip
         colours.append(_chain(unit, rank, of_role(role_id), rows, sorted(worn.ordinals), done, worn.height))

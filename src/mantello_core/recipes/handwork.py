@@ -127,6 +127,10 @@ def _worked(work: str, step: Step, here: Extent, tier: str) -> float:
         return _lined(length, known["edge"], known["stroke"])
     if work in ("line", "pin"):
         return _lined(here.foot_mm + here.line_mm, known[work], known["stroke"])
+    if work == "drawn":
+        return _drawn(step, here)
+    if work == "dot" and step.goes.count is not None:
+        return known["dot"] * max(1, here.surface_mm2 * step.goes.count / 100)
     if work == "dot":
         return known["dot"] * max(
             1, here.pieces, here.corners if step.goes.place == "points" and step.kind != "dot" else 1
@@ -134,6 +138,18 @@ def _worked(work: str, step: Step, here: Extent, tier: str) -> float:
     if work in ("spray", "can"):
         return known["turn"] + surface / known[work]
     return surface / known[work]
+
+
+def _drawn(step: Step, here: Extent) -> float:
+    """Seconds to draw single marks, stripes or a border."""
+    known = _values()
+    if step.goes.place == "border":
+        return _lined(here.free_mm + here.foot_mm, known["line"], known["stroke"])
+    count, length, _ = step.goes.marks
+    if step.goes.place == "stripes":
+        return _lined(here.surface_mm2 * count / 10, known["line"], known["stroke"])
+    marks = here.surface_mm2 * count / 100
+    return marks * (length / known["mark"] + known["stroke"])
 
 
 def _lined(length: float, speed: float, stroke: float) -> float:

@@ -23,7 +23,10 @@ def cautions_for(kind: str, paints: tuple[Paint, ...], diluent: str = "neat") ->
     found = [hazard for pot in paints for hazard in pot.hazards]
     if any(pot.sprayed and pot.kind != "air" for pot in paints):
         found.append("H-01")
-    if any(pot.kind in ("enamel", "oil") for pot in paints) or diluent == "thinner":
+    if kind == "spray" or any(pot.kind == "air" for pot in paints):
+        found.append("H-02")
+    # the thinner of acrylics is water and alcohol, no spirit
+    if any(pot.kind in ("enamel", "oil") for pot in paints):
         found += ["H-07", "H-08", "H-09"]
     if any(pot.kind == "oil" for pot in paints):
         found.append("H-10")

@@ -13,14 +13,17 @@ DILUENTS = ("neat", "water", "medium", "thinner")
 #: kinds a recipe may use, in the usual order of work
 STEP_KINDS = (
     "base", "stain", "stipple", "texture", "shade", "recess", "glaze", "oil", "overbrush", "layer", "drybrush",
-    "highlight", "edge", "dot", "line", "sponge", "powder", "varnish",
+    "highlight", "edge", "dot", "line", "freehand", "sponge", "powder", "spray", "varnish",
 )  # fmt: skip
 MOST_PARTS = 12
 MOST_COATS = 12
 #: CIEDE2000 between thin and thick places of a covered area that the eye lets pass, and on a centrepiece
 EVEN, EVEN_CENTREPIECE = 2.5, 1.5
 #: what the hand does with paint at places that ask for something else than filling them
-WORK_AT = {"off recesses": "relay", "edges": "edge", "lines": "line", "points": "dot", "dots": "dot"}
+WORK_AT = {
+    "off recesses": "relay", "edges": "edge", "lines": "line", "points": "dot", "dots": "dot", "scratches": "drawn",
+    "runs": "drawn", "stripes": "drawn", "border": "drawn", "lips": "drawn",
+}  # fmt: skip
 #: share of an area from which on a layer is the panel laid again
 RELAID_FROM = 0.6
 #: minutes of a window or of drying (two weeks), signs of a tool, pose or note
@@ -169,12 +172,24 @@ class Step:
     @property
     def work(self) -> str:
         """What the hand does: as its kind asks, sprayed if its paints are, a panel laid again up to its recesses."""
-        if all(pot.sprayed for pot in self.mix.paints):
-            return "can" if self.mix.paints[0].kind == "spray" else "spray"
+        if self.sprayed:
+            return "can" if self.by_can else "spray"
         work = self.technique.work
-        if work in ("fill", "layer"):
+        if work == "drawn":
+            return WORK_AT.get(self.goes.place, "line")
+        if work in ("fill", "layer", "dot", "line") and self.goes.place != self.technique.goes.place:
             return WORK_AT.get(self.goes.place, work)
         return "layer" if work == "edge" and self.goes.place != "edges" else work
+
+    @property
+    def sprayed(self) -> bool:
+        """Whether it comes from a can or an airbrush."""
+        return self.kind == "spray" or all(pot.sprayed for pot in self.mix.paints)
+
+    @property
+    def by_can(self) -> bool:
+        """Whether it comes from a can; what is thinned for an airbrush, or poured into it, does not."""
+        return self.kind != "spray" and all(pot.sprayed and pot.kind != "air" for pot in self.mix.paints)
 
     @property
     def worked_share(self) -> float:

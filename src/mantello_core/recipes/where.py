@@ -10,13 +10,18 @@ import numpy as np
 
 from ..errors import OutOfRange, UnknownName
 from ..figures.extent import EXPOSED, SHARP
-from ..figures.sample import LIGHTS, Sample, usual_sample
+from ..figures.sample import LIGHT_PLANS, LIGHTS, Sample, usual_sample
 from ..memory import remembered
 
 #: share of an area that a place may take
 LEAST_SHARE, MOST_SHARE = 0.02, 1.0
 #: mm that edges, lines, points and dots may be wide
 LEAST_MM, MOST_MM = 0.05, 3.0
+#: single marks on a square centimetre, and mm that they may be long
+LEAST_COUNT, MOST_COUNT = 0.5, 400.0
+LEAST_LENGTH, MOST_LENGTH = 0.1, 20.0
+#: how soft the border of a spray may be, as a share of the surface
+LEAST_SPREAD, MOST_SPREAD = 0.1, 1.5
 #: edges by how they face up at least
 EDGES = {"all": -2.0, "exposed": EXPOSED, "sharp": SHARP}
 #: mm from a corner within which every edge is sharp
@@ -27,15 +32,26 @@ RECESSED, SHUT = 0.12, 0.75
 SPREAD, HIDDEN = 0.35, 0.8
 #: mm from an edge within which what is knocked off chips
 KNOCKED = 0.5
+#: what falls down a face runs where that faces up or down no more than this
+STEEP = 0.75
+#: a border lies so many mm inside the outline
+BORDER_INSIDE = 0.15
+#: share of an outline that lies beside one named neighbour, on the usual figure
+ONE_NEIGHBOUR = 0.3
+#: edges of single marks that catch the light, and that lie in shadow
+LIPS = ("lower", "upper")
 
 
 class Usually(NamedTuple):
-    """What a place takes where nothing is said: share, width in mm, and how soft its border is, as a share."""
+    """What a place takes where nothing is said: share, width in mm, how soft its border is, as a share; single marks on a
+    square centimetre and how long they are, mm."""
 
     share: float | None
     width: float | None
     soft: float
     words: str
+    count: float | None = None
+    length: float | None = None
 
 
 #: places that the light decides
@@ -56,6 +72,12 @@ PLACES = {
     "lower": Usually(0.5, None, 0.25, "the lower part"),
     "middle": Usually(0.4, None, 0.3, "from the middle outwards"),
     "dots": Usually(0.06, 0.3, 0.0, "dots and chips at edges"),
+    "lips": Usually(None, 0.1, 0.0, "along the lower lip of scratches and chips", 40.0, 0.5),
+    "scratches": Usually(None, 0.12, 0.0, "scratches on open surfaces", 20.0, 1.5),
+    "runs": Usually(None, 0.25, 0.0, "runs that fall down the faces", 12.0, 2.5),
+    "stripes": Usually(None, 0.4, 0.0, "stripes on raised parts", 8.0),
+    "border": Usually(None, 0.3, 0.0, "a border inside the outline"),
+    "beside": Usually(None, 0.3, 0.0, "beside a neighbour"),
 }
 
 
@@ -73,17 +95,49 @@ class Where:
     plan: str = ""
     #: degrees that a spray comes from above the level; 90 straight down
     angle: float | None = None
+    #: how softly a spray fades, as a share of the surface
+    spread: float | None = None
+    #: single marks on a square centimetre (of stripes: on a centimetre), and mm that they are long
+    count: float | None = None
+    length: float | None = None
+    #: role of the neighbour that it lies beside; '' for all neighbours
+    beside: str = ""
 
     @property
     def words(self) -> str:
         """As in 'raised, towards the light, 55 %'."""
         known = PLACES[self.place]
         said = f"{self.which} edges" if self.place == "edges" and self.which else known.words
+        if self.place == "lips" and self.which == "upper":
+            said = said.replace("lower", "upper")
         if self.angle is not None:
             said += f" from {self.angle:g} degrees"
         if self.share is not None and self.share < 1:
             said += f", {100 * self.share:.0f} %"
+        if self.count is not None:
+            said += f", {self.count:g} to the centimetre" if self.place == "stripes" else f", {self.count:g} to the cm²"
+        if self.length is not None:
+            said += f", {self.length:g} mm long"
         return said + (f", {self.width:g} mm" if self.width is not None else "")
+
+    @property
+    def usual(self) -> Usually:
+        """What its place takes where it says nothing."""
+        return PLACES[self.place]
+
+    @property
+    def marks(self) -> tuple[float, float, float]:
+        """Single marks on a square centimetre, how long and how wide they are, mm; as said, or as usual. Chips and dots
+        are as many as their share takes."""
+        width = self.usual.width if self.width is None else self.width
+        if self.place == "dots":
+            share = self.usual.share if self.share is None else self.share
+            return (self.count or 100 * share / (0.8 * width * width), width, width)
+        return (
+            self.usual.count if self.count is None else self.count,
+            self.usual.length if self.length is None else self.length,
+            width,
+        )
 
 
 def checked_where(where: Where, at: str = "") -> Where:
@@ -93,19 +147,31 @@ def checked_where(where: Where, at: str = "") -> Where:
     """
     if where.place not in PLACES:
         raise UnknownName("place", where.place, list(PLACES), f"{at}/place")
-    if where.which and where.which not in EDGES:
-        raise UnknownName("kind of edge", where.which, list(EDGES), f"{at}/which")
-    if where.plan and where.plan not in LIGHTS:
-        raise UnknownName("light plan", where.plan, list(LIGHTS), f"{at}/plan")
-    for name, least, most in (("share", LEAST_SHARE, MOST_SHARE), ("width", LEAST_MM, MOST_MM), ("angle", 0.0, 90.0)):
+    known = LIPS if where.place == "lips" else tuple(EDGES)
+    if where.which and where.which not in known:
+        raise UnknownName("kind of edge", where.which, list(known), f"{at}/which")
+    if where.plan and where.plan not in LIGHT_PLANS:
+        raise UnknownName("light plan", where.plan, list(LIGHT_PLANS), f"{at}/plan")
+    for name, least, most in _LIMITS:
         given = getattr(where, name)
         if given is not None and not least <= given <= most:
             raise OutOfRange(f"A {name} of {given:g}; allowed is {least:g} to {most:g}.", f"{at}/{name}")
     usual = PLACES[where.place]
-    for name in ("share", "width"):
+    for name in ("share", "width", "count", "length"):
+        if where.place == "dots" and name == "count":
+            continue
         if getattr(where, name) is not None and getattr(usual, name) is None:
             raise OutOfRange(f"'{where.place}' takes no {name}.", f"{at}/{name}")
+    for name, place in (("angle", "sprayed"), ("spread", "sprayed"), ("beside", "beside")):
+        if getattr(where, name) not in (None, "") and where.place != place:
+            raise OutOfRange(f"'{where.place}' takes no {name}; '{place}' does.", f"{at}/{name}")
     return where
+
+
+_LIMITS = (
+    ("share", LEAST_SHARE, MOST_SHARE), ("width", LEAST_MM, MOST_MM), ("angle", 0.0, 90.0), ("spread", LEAST_SPREAD, MOST_SPREAD),
+    ("count", LEAST_COUNT, MOST_COUNT), ("length", LEAST_LENGTH, MOST_LENGTH),
+)  # fmt: skip
 
 
 def reach(where: Where, sample: Sample) -> np.ndarray:
@@ -136,6 +202,8 @@ def _top(values: np.ndarray, sample: Sample, share: float, soft: float) -> np.nd
 
 
 def _light(sample: Sample, where: Where) -> np.ndarray:
+    if where.plan == "lamps":
+        return sample.light.mean(1)
     return sample.light[:, list(LIGHTS).index(where.plan)] if where.plan else sample.light[:, 0]
 
 
@@ -157,13 +225,45 @@ def _sprayed(sample: Sample, share, width, soft, where) -> np.ndarray:
     angle = np.radians(90.0 if where.angle is None else where.angle)
     front = np.sqrt(np.clip(1 - sample.up**2, 0, 1))
     turned = sample.up * np.sin(angle) + front * np.cos(angle)
-    return _soft(turned, SPREAD, soft) * (1 - HIDDEN * sample.depth)
+    return _soft(turned, SPREAD, soft if where.spread is None else where.spread) * (1 - HIDDEN * sample.depth)
 
 
 def _dots(sample: Sample, share, width, soft, where) -> np.ndarray:
+    if where.count is not None:
+        share = _taken(where)
     near = np.clip(1 - sample.proud / KNOCKED, 0, 1) * (1 + np.clip(sample.edge_up, -0.5, 1)) * (sample.depth < SHUT)
     mean = float((near * sample.mm2).sum() / sample.mm2.sum())
     return np.clip(near * share / mean, 0, 1) if mean else np.zeros(len(near))
+
+
+def _taken(where: Where) -> float:
+    """Share of a surface that single marks take."""
+    count, length, width = where.marks
+    return min(count * length * width / 100, 1.0)
+
+
+def _scratches(sample: Sample, share, width, soft, where) -> np.ndarray:
+    open_ = (sample.depth < SHUT).astype(float)
+    return open_ * min(_taken(where) * sample.mm2.sum() / max((open_ * sample.mm2).sum(), 1e-9), 1.0)
+
+
+def _runs(sample: Sample, share, width, soft, where) -> np.ndarray:
+    steep = (np.abs(sample.up) < STEEP) * (1.2 - sample.height)
+    mean = float((steep * sample.mm2).sum() / sample.mm2.sum())
+    return np.clip(steep * _taken(where) / mean, 0, 1) if mean else np.zeros(len(steep))
+
+
+def _stripes(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return (sample.depth < SHUT) * min(where.marks[0] * width / 10, 1.0)
+
+
+def _border(sample: Sample, share, width, soft, where) -> np.ndarray:
+    inside = np.minimum(sample.under, sample.proud)
+    return ((inside > BORDER_INSIDE) & (inside < BORDER_INSIDE + width)).astype(float)
+
+
+def _beside(sample: Sample, share, width, soft, where) -> np.ndarray:
+    return (np.minimum(sample.under, sample.proud) < width) * (ONE_NEIGHBOUR if where.beside else 1.0)
 
 
 def _all(sample: Sample, share, width, soft, where) -> np.ndarray:
@@ -201,4 +301,5 @@ def _middle(sample: Sample, share, width, soft, where) -> np.ndarray:
 _REACH = {
     "all": _all, "off recesses": _off_recesses, "recesses": _recesses, "lines": _lines, "edges": _edges, "points": _points,
     "raised": _raised, "away": _away, "sprayed": _sprayed, "upper": _upper, "lower": _lower, "middle": _middle, "dots": _dots,
+    "lips": _scratches, "scratches": _scratches, "runs": _runs, "stripes": _stripes, "border": _border, "beside": _beside,
 }  # fmt: skip

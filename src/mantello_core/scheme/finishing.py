@@ -8,7 +8,7 @@ from importlib.resources import files
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..figures.exposure import LAWS
 from ..figures.loose import LOOSE
-from ..figures.sample import LIGHTS
+from ..figures.sample import LIGHT_PLANS
 from ..film.finish import VARNISHES
 from ..paints.paint import Paint
 from ..paints.range import paint
@@ -145,7 +145,7 @@ def checked_finishing(finishing: Finishing, roles: tuple[str, ...], where: str =
             _known(getattr(finishing, name), VARNISHES, "finish", f"{where}/{name}")
     _known(finishing.use, USES, "use", f"{where}/use")
     if finishing.light:
-        _known(finishing.light, LIGHTS, "light plan", f"{where}/light")
+        _known(finishing.light, LIGHT_PLANS, "light plan", f"{where}/light")
     for role in finishing.shiny:
         _known(role, roles, "colour role", f"{where}/shiny")
     for group in finishing.apart:

@@ -8,7 +8,7 @@ from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import predicted
 from mantello_core.mixing.undercoat import best_undercoat, undercoat_choices, undercoats
-from mantello_core.paints.range import paint
+from mantello_core.paints.range import paint, paints
 from mantello_core.recipes.hazard import cautions, cautions_for, step_cautions
 from mantello_core.recipes.place import usual_places
 from mantello_core.recipes.quantity import DROP, LOSS, WET_FILM, millilitres
@@ -122,7 +122,13 @@ class Hazards(TestCase):
         self.assertEqual(step_cautions(base("brine-green").steps[0]), ())
 
     def test_thinner_and_metal_and_fine_work_carry_theirs(self):
-        thinned = replace(base("brine-green").steps[0], mix=Mix(((paint("brine-green"), 1.0),), "thinner", 1.0))
-        self.assertIn(cautions()["H-07"], step_cautions(thinned))
+        enamel = next(pot for pot in paints().values() if pot.kind == "enamel")
+        spirit, acrylic = (
+            replace(base("brine-green").steps[0], mix=Mix(((pot, 1.0),), "thinner", 1.0))
+            for pot in (enamel, paint("brine-green"))
+        )
+        self.assertIn(cautions()["H-07"], step_cautions(spirit))
+        self.assertNotIn(cautions()["H-07"], step_cautions(acrylic))
+        self.assertIn(cautions()["H-02"], step_cautions(replace(acrylic, kind="spray")))
         self.assertIn(cautions()["H-31"], step_cautions(base("lamp-brass").steps[0]))
         self.assertIn(cautions()["H-28"], step_cautions(replace(base("brine-green").steps[0], kind="edge")))

@@ -6,7 +6,7 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mantello_core.errors import OutOfRange, UnknownName
+from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.figures.catalogue import plate
 from mantello_core.figures.drafting import RELIEF
 from mantello_core.figures.figure import FIGURES
@@ -63,6 +63,51 @@ class Places(RefusalCase):
         self.assertGreater(mean(Where("upper"), sample.height), mean(Where("lower"), sample.height) + 0.3)
         self.assertGreater(mean(Where("sprayed"), sample.up), mean(Where("all"), sample.up) + 0.1)
         self.assertGreater(mean(Where("middle"), sample.middle), mean(Where("all"), sample.middle))
+
+    def test_single_marks_take_what_their_number_length_and_width_take(self):
+        sample = usual_sample()
+        for name, count, length, width in (
+            ("scratches", 20, 2.0, 0.1),
+            ("runs", 10, 3.0, 0.2),
+            ("lips", 40, 0.5, 0.1),
+            ("dots", 30, None, 0.3),
+        ):
+            where = checked_where(Where(name, width=width, count=count, length=length))
+            taken = count * (length or width) * width / 100
+            covered = float((reach(where, sample) * sample.mm2).sum() / sample.mm2.sum())
+            self.assertAlmostEqual(covered, taken, delta=0.1 * taken, msg=name)
+        stripes = share_of(Where("stripes", width=0.5, count=6))
+        self.assertTrue(0.2 < stripes <= 0.3, stripes)
+
+    def test_they_lie_where_they_belong(self):
+        sample = usual_sample()
+
+        def mean(where: Where, values) -> float:
+            weight = reach(where, sample) * sample.mm2
+            return float((values * weight).sum() / weight.sum())
+
+        self.assertLess(mean(Where("scratches"), sample.depth), mean(Where("all"), sample.depth))
+        self.assertLess(mean(Where("runs"), np.abs(sample.up)), mean(Where("all"), np.abs(sample.up)))
+        self.assertLess(mean(Where("border"), np.minimum(sample.under, sample.proud)), 0.45)
+        self.assertLess(mean(Where("beside"), np.minimum(sample.under, sample.proud)), 0.3)
+        self.assertLess(share_of(Where("beside", beside="lace")), share_of(Where("beside")))
+        sides = np.abs(sample.light[:, list(LIGHTS).index("left")] - sample.light[:, list(LIGHTS).index("right")])
+        lamps, left = (mean(Where("raised", share=0.2, plan=plan), sides) for plan in ("lamps", "left"))
+        self.assertLess(lamps, left)  # four lamps favour no side
+
+    def test_a_spray_that_fades_softly_reaches_farther_round(self):
+        hard, soft = (reach(Where("sprayed", spread=spread), usual_sample()) for spread in (0.1, 1.5))
+        self.assertGreater((soft > 0).sum(), (hard > 0).sum())
+
+    def test_what_belongs_to_another_place_is_refused(self):
+        for where, at in (
+            (Where("all", angle=45.0), "/angle"), (Where("raised", spread=0.5), "/spread"), (Where("edges", count=3.0), "/count"),
+            (Where("all", beside="lace"), "/beside"), (Where("lips", which="sharp"), "/which"), (Where("edges", which="lower"), "/which"),
+            (Where("scratches", count=900.0), "/count"), (Where("runs", length=0.0), "/length"), (Where("sprayed", spread=2.0), "/spread"),
+        ):  # fmt: skip
+            with self.subTest(where=where), self.assertRaises(MantelloError) as caught:
+                checked_where(where)
+            self.assertEqual(caught.exception.where, at)
 
     def test_sharp_edges_are_fewer_than_exposed_ones_and_those_fewer_than_all(self):
         shares = [share_of(Where("edges", which=which)) for which in ("sharp", "exposed", "all")]

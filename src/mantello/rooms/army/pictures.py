@@ -38,7 +38,7 @@ def figure(request, army_id, view):
         fill = lambda area: reading.painted_fill(one, area, done, seeing)  # noqa: E731
         svg = plate_svg(one.plate, view, fill, detail="small", blur=seeing.blur)
     else:
-        svg = reading.drawn(one, view, seeing, "small")
+        svg = reading.drawn(one, view, seeing, "small", ordinal)
     response = HttpResponse(svg, content_type="image/svg+xml")
     response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
     return response

@@ -70,6 +70,7 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "step": step,
         "how": handling.how,
         "hints": handling.hints,
+        "pass_card": handling.pass_card,
         "portion": handling.portion if batch.left else None,
         "fine": handling.fine,
         "least": handling.least,

@@ -8,8 +8,10 @@ from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.paints.paint import Paint
 from mantello_core.passes.piece import Piece
 from mantello_core.planning.batch import batch_size
+from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.planning.painted_with import PaintedWith, painted_with
 from mantello_core.recipes.hazard import cautions_for
+from mantello_core.recipes.pass_card import PassCard, pass_card
 from mantello_core.recipes.quantity import Portion, portion
 from mantello_core.recipes.step import Step
 from mantello_core.recipes.technique import techniques
@@ -94,9 +96,15 @@ class Handling:
         if mark:
             return mark.words
         said = [] if piece is None or not piece.words else [piece.words]
-        if step is None or self.batch.atoms[0].sprayed:
+        if step is None or (self.batch.atoms[0].sprayed and self.pass_card.tool == "can"):
             if piece is None or step:
-                said.insert(0, f"{self._coats()}Aerosol, the whole figure, in thin passes.")
+                where = "the whole figure" if self.batch.atoms[0].step == UNDERCOAT or piece else "the areas shown"
+                said.insert(0, f"{self._coats()}Aerosol, {where}, in thin passes.")
+            return " ".join(said)
+        if self.pass_card:
+            said.insert(
+                0, f"{self._coats()}Airbrush, {step.place}: the areas shown, the others masked or painted after."
+            )
             return " ".join(said)
         said.insert(0, f"{self._coats()}{step.tool.capitalize()}, {step.place}.")
         if self.batch.atoms[0].window:
@@ -105,11 +113,17 @@ class Handling:
             said.append(f"{laid}, within {self.batch.atoms[0].window / 60:.0f} minutes.")
         return " ".join(said)
 
+    @cached_property
+    def pass_card(self) -> PassCard | None:
+        """What to set and hold where a recipe step is sprayed; None where it is brushed, and for the ground."""
+        return pass_card(self.step) if self.step else None
+
     @property
     def portion(self) -> Portion | None:
         """What is put together for the figures that are left; None where nothing is mixed or it comes from a can."""
         step = self.step
-        if step is None or self.batch.atoms[0].sprayed or any(pot.kind == "powder" for pot in step.mix.paints):
+        can = self.batch.atoms[0].sprayed and not (self.pass_card and self.pass_card.tool == "airbrush")
+        if step is None or can or any(pot.kind == "powder" for pot in step.mix.paints):
             return None
         surface = sum(
             atom.surface * (step.share if atom.subject.piece else 1.0)
@@ -125,7 +139,7 @@ class Handling:
         step, atom = self.step, self.batch.atoms[0]
         if atom.step == ABOVE:
             return [FROM_ABOVE]
-        if step is None or atom.sprayed:
+        if step is None or (atom.sprayed and self.pass_card.tool == "can"):
             return [techniques()["undercoat"].stroke] if atom.sprayed else []
         said = [step.technique.stroke] if step.technique.stroke else []
         if step.technique.irreversible or step.kind == "varnish":

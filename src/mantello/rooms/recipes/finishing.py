@@ -12,14 +12,13 @@ from mantello.record.soiling import dirtied_otherwise, dirty_again
 from mantello.shelf.models import OwnPaint
 from mantello.workspace.page import apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
-from mantello_core.colour.spaces import hex_of
+from mantello.workspace.seeing import Seeing
 from mantello_core.design.design import Design
 from mantello_core.figures.loose import LOOSE, loose_advice
 from mantello_core.figures.vocabulary import group_of, spoken
-from mantello_core.formats.drawing import plate_svg
 from mantello_core.paints.range import paint
 from mantello_core.passes.basing import figures_on, off_ground, plant_counts, standing_on
-from mantello_core.passes.soiled import soiled, swallowed
+from mantello_core.passes.soiled import swallowed
 from mantello_core.planning.compiling import slots_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for
 from mantello_core.scheme.finishing import MOST_LEVEL
@@ -132,20 +131,21 @@ def _soiled(reading: Reading) -> dict:
     if not reading.resolution.classes or not design.dirt_level or not design.scheme.finishing.dirt:
         return {"dirty": None}
     one = max(reading.resolution.classes, key=lambda each: len(each.ordinals))
-    colours = soiled(design, one)
+    colours = reading.soiled(one)
     view = one.plate.views[0].name
 
-    def drawn(which: int):
-        def fill(area: str) -> str:
-            return hex_of(colours[area][which]) if area in colours else reading.fill(one, area)
-
-        return mark_safe(plate_svg(one.plate, view, fill, detail="small", bearing=reading.bearing(one)))
+    def drawn(moment: str, seed: int = 0):
+        return mark_safe(reading.drawn(one, view, Seeing(moment=moment), seed=seed))
 
     lost = [
         (spoken(each.area), spoken(each.other).lower(), each.clean, each.dirty)
         for each in swallowed(design, one, colours)
     ]
-    return {"dirty": (drawn(0), drawn(1)), "shown": one.rank_name, "lost": lost[:4]}
+    return {
+        "dirty": (drawn("painted"), drawn("finished", 1), drawn("finished", 2)),
+        "shown": one.rank_name,
+        "lost": lost[:4],
+    }
 
 
 def _base_facts(reading: Reading) -> dict:

@@ -51,7 +51,7 @@ class FinishingForm(forms.Form):
     )  # fmt: skip
     light = forms.ChoiceField(
         required=False, label="Lit from",
-        choices=[("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right")],
+        choices=[("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right"), ("lamps", "four lamps round it")],
         help_text="Layers and highlights that name no light of their own follow it.",
     )  # fmt: skip
     barrier = forms.ChoiceField(required=False, label="Beneath solvents", choices=[("", "nothing: they may bite"), *((one, f"a {one} coat") for one in VARNISHES)])  # fmt: skip

@@ -20,7 +20,17 @@ from mantello_core.recipes.step import (
     Step,
 )
 from mantello_core.recipes.technique import techniques
-from mantello_core.recipes.where import LEAST_MM, MOST_MM, PLACES, Where, checked_where
+from mantello_core.recipes.where import (
+    LEAST_COUNT,
+    LEAST_LENGTH,
+    LEAST_MM,
+    MOST_COUNT,
+    MOST_LENGTH,
+    MOST_MM,
+    PLACES,
+    Where,
+    checked_where,
+)
 
 #: rows for paints in a mix
 MIX_ROWS = (1, 2, 3, 4)
@@ -41,7 +51,10 @@ def _number(label: str, most: float, said: str, least: float = 0) -> forms.Float
 
 
 #: fields of where it goes
-SPOT = ("spot", "spot_share", "spot_width", "spot_which", "spot_plan", "spot_angle")
+SPOT = (
+    "spot", "spot_share", "spot_width", "spot_count", "spot_length", "spot_which", "spot_plan", "spot_angle", "spot_spread",
+    "spot_beside",
+)  # fmt: skip
 
 
 def _spot(given: dict) -> Where | None:
@@ -51,7 +64,8 @@ def _spot(given: dict) -> Where | None:
     share = given["spot_share"]
     return Where(
         given["spot"], None if share is None else share / 100, given["spot_width"], given["spot_which"], given["spot_plan"],
-        given["spot_angle"],
+        given["spot_angle"], None if given["spot_spread"] is None else given["spot_spread"] / 100, given["spot_count"],
+        given["spot_length"], given["spot_beside"],
     )  # fmt: skip
 
 
@@ -97,14 +111,22 @@ class StepForm(forms.Form):
         "Width, mm", MOST_MM, f"Write {LEAST_MM:g} to {MOST_MM:g} mm, or nothing for as usual.", LEAST_MM
     )
     spot_which = forms.ChoiceField(
-        choices=[("", "as usual"), ("all", "all"), ("exposed", "level or facing up"), ("sharp", "facing up, and corners")],
-        required=False, label="Which edges",
+        choices=[("", "as usual"), ("all", "all"), ("exposed", "level or facing up"), ("sharp", "facing up, and corners"), ("lower", "lower lips"), ("upper", "upper lips")],
+        required=False, label="Which edges or lips",
     )  # fmt: skip
     spot_plan = forms.ChoiceField(
-        choices=[("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right")],
+        choices=[("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right"), ("lamps", "four lamps round it")],
         required=False, label="Lit from",
     )  # fmt: skip
     spot_angle = _number("Spray from, degrees above level", 90, "Write 0 to 90 degrees, or nothing for straight down.")
+    spot_spread = _number("Spray fades over, per cent", 150, "Write 10 to 150 per cent, or nothing for as usual.", 10)
+    spot_count = _number(
+        "Marks on a cm², or stripes on a cm", MOST_COUNT, f"Write {LEAST_COUNT:g} to {MOST_COUNT:g}, or nothing for as usual.", LEAST_COUNT
+    )  # fmt: skip
+    spot_length = _number(
+        "How long each is, mm", MOST_LENGTH, f"Write {LEAST_LENGTH:g} to {MOST_LENGTH:g} mm, or nothing for as usual.", LEAST_LENGTH
+    )  # fmt: skip
+    spot_beside = forms.ChoiceField(choices=[("", "any neighbour")], required=False, label="Beside which colour")
     tool = forms.CharField(required=False, max_length=MOST_SIGNS, label="Tool, if not as usual")
     share = _number("Share of the area, per cent", 100, "Write 0.5 to 100 per cent, or nothing for as usual.", 0.5)
     drying = _number("Dries, minutes", MOST_MINUTES, _MINUTES)
@@ -113,8 +135,9 @@ class StepForm(forms.Form):
     pose = forms.CharField(required=False, max_length=MOST_SIGNS, label="How the figure dries")
     note = forms.CharField(required=False, max_length=MOST_SIGNS, label="Note")
 
-    def __init__(self, *arguments, own=(), **options):
+    def __init__(self, *arguments, own=(), roles=(), **options):
         super().__init__(*arguments, **options)
+        self.fields["spot_beside"].choices = [("", "any neighbour"), *((role.id, role.name) for role in roles)]
         wrong = f"Write a number above 0, up to {MOST_PARTS}."
         self.catalogue = SHIPPED.with_own(own)
         self.pots = (*own, *paints().values())
@@ -131,7 +154,7 @@ class StepForm(forms.Form):
             )  # fmt: skip
 
     @classmethod
-    def showing(cls, step: Step, prefix: str, own=()) -> "StepForm":
+    def showing(cls, step: Step, prefix: str, own=(), roles=()) -> "StepForm":
         """The form filled with a step."""
         initial = {
             "kind": step.kind, "coats": step.coats, "diluent": step.mix.diluent,
@@ -143,10 +166,12 @@ class StepForm(forms.Form):
             initial |= {
                 "spot": step.spot.place, "spot_share": share and round(100 * share, 2), "spot_width": step.spot.width,
                 "spot_which": step.spot.which, "spot_plan": step.spot.plan, "spot_angle": step.spot.angle,
+                "spot_spread": step.spot.spread and round(100 * step.spot.spread, 1), "spot_count": step.spot.count,
+                "spot_length": step.spot.length, "spot_beside": step.spot.beside,
             }  # fmt: skip
         for row, (pot, parts) in zip(MIX_ROWS, step.mix.parts, strict=False):
             initial |= {f"paint{row}": pot.id, f"parts{row}": f"{parts:g}"}
-        return cls(initial=initial, auto_id=f"{prefix}_%s", own=own)
+        return cls(initial=initial, auto_id=f"{prefix}_%s", own=own, roles=roles)
 
     def manner_rows(self):
         """The fields of how it is done, and whether any of them is filled or wrong."""

@@ -63,10 +63,11 @@ def _page(request, army, role_id, status=200, **forms):
     }
     if role:
         stacks, own = stacks_of(reading, role.id), OwnPaint.objects.of(request.user)
+        others = [one for one in scheme.roles if one.id != role.id]
         asked = request.GET.get("edit", "") or (f"{forms['tier']}:{forms['step']}" if forms else "")
         context |= {
             "stacks": [
-                (*_opened(stack, forms, request.GET.get("edit", ""), own), followers)
+                (*_opened(stack, forms, request.GET.get("edit", ""), own, others), followers)
                 for stack, followers in _apart(stacks, asked.split(":")[0])
             ],
             "grounds": grounds_of(reading, role.id),
@@ -91,7 +92,7 @@ def _apart(stacks, asked):
     return found
 
 
-def _opened(stack, forms, asked, own):
+def _opened(stack, forms, asked, own, roles):
     """A stack with each row's form and the form of a new step; None where it is not open."""
 
     def form(step_id, make):
@@ -104,19 +105,19 @@ def _opened(stack, forms, asked, own):
             row,
             form(
                 row.outcome.step.id,
-                lambda row=row: StepForm.showing(row.outcome.step, f"{stack.tier}-{row.outcome.step.id}", own),
+                lambda row=row: StepForm.showing(row.outcome.step, f"{stack.tier}-{row.outcome.step.id}", own, roles),
             ),
         )
         for row in stack.rows
     ]
     if not stack.rows and not asked and not forms and stack.tier == "rank":
         asked = "rank:"
-    return stack, rows, form("", lambda: _new_form(stack, own))
+    return stack, rows, form("", lambda: _new_form(stack, own, roles))
 
 
-def _new_form(stack, own):
+def _new_form(stack, own, roles):
     initial = {"kind": "layer" if stack.rows else "base", "diluent": "water", "diluent_parts": 1, "parts1": 1}
-    return StepForm(initial=initial, auto_id=f"{stack.tier}-new_%s", own=own)
+    return StepForm(initial=initial, auto_id=f"{stack.tier}-new_%s", own=own, roles=roles)
 
 
 @login_required
@@ -126,7 +127,8 @@ def keep_step(request, army_id, role, tier):
     army = army_for(request, army_id)
     step_id = request.POST.get("step", "")
     own = OwnPaint.objects.of(request.user)
-    form = StepForm(request.POST, auto_id=f"{tier}-{step_id or 'new'}_%s", own=own)
+    others = [one for one in reading_of(army.head).design.scheme.roles if one.id != role]
+    form = StepForm(request.POST, auto_id=f"{tier}-{step_id or 'new'}_%s", own=own, roles=others)
     if form.is_valid():
         step = replace(form.cleaned_data["step"], id=step_id)
         try:

@@ -21,6 +21,11 @@ def check_references(army: Army, scheme: Scheme) -> None:
     _check_rules(army, scheme)
     _check_marks(army, scheme)
     _check_arms(army, scheme)
+    for index, role in enumerate(scheme.roles):
+        for tier, recipe in role.recipes:
+            for at, step in enumerate(recipe.steps):
+                if step.spot and step.spot.beside:
+                    scheme.role(step.spot.beside, f"/scheme/roles/{index}/recipes/{tier}/{at}/place/beside")
     for name in ("accents", "signatures"):
         _check_roles(scheme, getattr(scheme.aims, name), f"/scheme/aims/{name}")
     for name in ("focus", "quiet"):

@@ -1,0 +1,69 @@
+"""Traces drawn one by one: as many as there are, where they lie, the same for one seed and others for another."""
+
+from unittest import TestCase
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from mantello_core.figures.plate import SeenArea
+from mantello_core.formats.drawing import Lit, plate_svg
+from mantello_core.formats.traces import MOST, Trace, traces_svg
+from mantello_core.geometry.rings import rings_of
+from tests.samples import calvessa
+
+PANEL = SeenArea.plain("hull.side", 20.0, 10.0)  # 2 cm²
+
+
+def many(drawn: str) -> int:
+    return drawn.count("M")
+
+
+class Traces(TestCase):
+    def test_there_are_as_many_as_lie_on_a_square_centimetre(self):
+        for place in ("dots", "scratches", "runs"):
+            drawn = traces_svg(PANEL, (Trace(place, "#101010", 10.0, 1.5, 0.2),), seed=3)
+            self.assertEqual(many(drawn), 20, place)
+        self.assertEqual(many(traces_svg(PANEL, (Trace("dots", "#101010", 4000.0, 1.0, 0.2),))), MOST)
+        self.assertEqual(traces_svg(PANEL, (Trace("dots", "#101010", 0.0, 1.0, 0.2),)), "")
+
+    def test_one_seed_draws_the_same_and_another_another(self):
+        trace = (Trace("dots", "#101010", 10.0, 1.0, 0.3),)
+        self.assertEqual(traces_svg(PANEL, trace, 7), traces_svg(PANEL, trace, 7))
+        self.assertEqual(len({traces_svg(PANEL, trace, seed) for seed in range(12)}), 12)
+
+    @given(st.integers(0, 10_000))
+    def test_chips_lie_at_edges_and_runs_begin_in_the_upper_part(self, seed):
+        chips = traces_svg(PANEL, (Trace("dots", "#101010", 10.0, 1.0, 0.1),), seed)
+        for ring in rings_of(chips.split('d="')[1].split('"')[0]):
+            x, y = ring[0]
+            self.assertLess(min(100 - abs(x), 50 - abs(y)), 5)
+        runs = traces_svg(PANEL, (Trace("runs", "#101010", 10.0, 1.0, 0.1),), seed).split('d="')[1].split('"')[0]
+        for one in runs.split("M")[1:]:
+            self.assertLess(float(one.split("h")[0].split(",")[1]), 10.01)
+
+    def test_a_lip_lies_beneath_its_chip_or_above(self):
+        chip = Trace("dots", "#101010", 0.5, 0.3, 0.3)
+        middle = rings_of(traces_svg(PANEL, (chip,), 1).split('d="')[1].split('"')[0])[0]
+        at = sum(y for _, y in middle) / len(middle)
+        for side, below in (("lower", True), ("upper", False)):
+            lip = traces_svg(PANEL, (Trace("lips", "#fff", 0.5, 0.3, 0.3, side=side),), 1)
+            y = float(lip.split("M")[1].split("l")[0].split(",")[1])
+            self.assertEqual(y > at, below, side)
+
+    def test_stripes_stand_apart_as_many_to_the_centimetre(self):
+        self.assertEqual(many(traces_svg(PANEL, (Trace("stripes", "#fff", 5.0, 0.0, 0.4),))), 11)
+        self.assertIn('stroke-width="6.0"', traces_svg(PANEL, (Trace("border", "#fff", 0.0, 0.0, 0.3),)))
+
+    def test_a_plate_shows_them_and_clips_them_to_their_area(self):
+        plate = next(iter(calvessa().army.units)).ranks[0].type
+        shape = calvessa().army.plate(plate)
+        area = max(shape.areas.values(), key=lambda one: one.mm2).name
+        lit = Lit("#111111", "#222222", "#333333", (Trace("dots", "#abcdef", 60.0, 0.3, 0.3),))
+        drawn = plate_svg(
+            shape, shape.views[0].name, lambda _: "#888888", lit_of=lambda one: lit if one == area else None
+        )
+        self.assertEqual(drawn.count('fill="#abcdef"'), 1)
+        self.assertIn("clip-path", drawn)
+        small = plate_svg(shape, shape.views[0].name, lambda _: "#888888", lit_of=lambda _: lit, detail="small")
+        self.assertIn("#abcdef", small)
+        self.assertNotIn("#222222", small)
