@@ -11,7 +11,7 @@ from mantello_core.record.progress import STATES, FigureProgress, Progress, summ
 from mantello_core.scheme.cascade import FigureClass
 
 from .reading import NEUTRAL
-from .seeing import Seeing
+from .seeing import MOMENT_WORDS, Seeing
 
 #: pixels a drawing unit (0.1 mm) takes, by how many figures stand on the stage; and the name of that size
 _SCALES = (
@@ -96,6 +96,20 @@ class Single:
     after: str
 
 
+def moments_of(army, reading, one: FigureClass, ordinal: int, height: float) -> list[tuple[str, Picture]]:
+    """A whole figure as designed after the shade, painted, and varnished and dirty, with the words for each."""
+    unit = reading.design.army.nodes[one.unit]
+    return [
+        (
+            words,
+            Muster(army, reading, {}, "", painted=False, seeing=Seeing(moment=moment)).picture(
+                unit, one, ordinal, height
+            ),
+        )
+        for moment, words in MOMENT_WORDS.items()
+    ]
+
+
 class Muster:
     """All of an army's figures, as designed or as painted today."""
 
@@ -147,7 +161,9 @@ class Muster:
         shape = one.plate
         _, _, width, tall = shape.views[0].view_box
         scale = height / tall if height else self.scale
-        shown = self._first_alike(one, ordinal) if self.painted else one.ordinals[0]
+        # dirt lies otherwise on every figure
+        own = self.seeing.moment == "finished"
+        shown = self._first_alike(one, ordinal) if self.painted else ordinal if own else one.ordinals[0]
         query = urlencode(
             {
                 "unit": one.unit,

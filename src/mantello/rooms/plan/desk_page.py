@@ -14,7 +14,7 @@ from mantello.record.queries import log_mark, progress
 from mantello.record.using import aged
 from mantello.trials.trial import untested
 from mantello.workspace.catalogue import catalogue_for
-from mantello.workspace.muster import Muster
+from mantello.workspace.muster import Muster, moments_of
 from mantello.workspace.page import army_for, room_page
 from mantello_core.advice.mishap import mishaps_at, repair
 from mantello_core.army.tree import Figure
@@ -82,6 +82,7 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "where": areas_words(areas_to_paint(reading, batch, figure))
         if not batch.atoms[0].subject.is_ground
         else "The whole figure",
+        "moments": moments_of(army, reading, reading.resolution.of(Figure(unit.id, *figure)), figure[1], 116),
         "lap": lap_of(reading, batch),
         "pot": pot_of(reading, batch, step),
         "coats": batch.atoms[0].coats,

@@ -8,6 +8,7 @@ from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shelf.models import OwnPaint
+from mantello.workspace.muster import moments_of
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import BARE, reading_of
 from mantello.workspace.stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
@@ -71,6 +72,7 @@ def _page(request, army, role_id, status=200, **forms):
                 for stack, followers in _apart(stacks, asked.split(":")[0])
             ],
             "grounds": grounds_of(reading, role.id),
+            "moments": _moments(army, reading, role.id),
             "cautions": cautions_of(reading, stacks),
             "material": materials().get(role.material),
             "alike": [
@@ -79,6 +81,19 @@ def _page(request, army, role_id, status=200, **forms):
             "uses": sum(rule.role == role.id for rule in scheme.all_rules(reading.design.army.root.id)),
         }
     return room_page(request, army, "recipes", "recipes/recipes.html", context, status)
+
+
+def _moments(army, reading, role_id):
+    """The figure that shows most of a role, at moments of the work; nothing where none wears it."""
+    shown = {
+        number: sum(one.plate.areas[area].mm2 for area, cell in one.cells.items() if cell.role == role_id)
+        for number, one in enumerate(reading.resolution.classes)
+    }
+    most = max(shown, key=lambda number: (shown[number], -number), default=None)
+    if most is None or not shown[most]:
+        return []
+    one = reading.resolution.classes[most]
+    return moments_of(army, reading, one, one.ordinals[0], 150)
 
 
 def _apart(stacks, asked):
