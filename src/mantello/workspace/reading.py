@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 from functools import cached_property
 
+from mantello_core.advice.edge_list import edge_list
 from mantello_core.bearers.allotment import Allotment, allotments
 from mantello_core.checks.finding import Check
 from mantello_core.checks.harmony import Harmony, harmony_of
@@ -72,6 +73,7 @@ class Reading:
     def __init__(self, design: Design, like: "Reading | None" = None):
         """like: a reading of the same design on other evenings; what does not depend on them is taken over."""
         self.design = design
+        self._edges: dict[tuple, frozenset[str]] = {}
         self._soiled: dict[tuple, dict[str, tuple[Lab, Lab]]] = {}
         self._copies: dict[str, tuple[str, tuple[CarriedMark, ...]]] = like._copies if like else {}
         if like:
@@ -207,10 +209,25 @@ class Reading:
             return None
         tones = _shaded(worn) if seeing.moment == "shade" else worn.tones
         traces = self._traces(one, area, worn, seeing) if seeing.moment != "shade" else ()
-        found = tones.recess, tones.raised, tones["edge"]
+        lit = self._edge_kept(one, area)
+        found = tones.recess, tones.raised, tones["edge"] if lit else tones.raised
         if all(difference(tone, tones.flats) < SAME for tone in found):
             return Lit(*(seeing.hex(tone) for tone in found), traces) if traces else None
         return Lit(*(seeing.hex(tone) for tone in found), traces)
+
+    def _edge_kept(self, one: FigureClass, area: str) -> bool:
+        """Whether an area's edges are lit: those before the cut-off of the last edge step that has one."""
+        role = one.cells[area].role
+        steps = [step for step in self.design.scheme.role(role).recipe(one.tier).steps if step.work == "edge"]
+        share = steps[-1].manner.share if steps else None
+        if share is None:
+            return True
+        key = id(one.plate), id(one.cells), role
+        if key not in self._edges:
+            areas = [name for name, cell in one.cells.items() if cell.role == role]
+            rows = edge_list(one.plate, areas, steps[-1], {}, self.around(one))
+            self._edges[key] = frozenset(row.area for row in rows if row.kept(share))
+        return area in self._edges[key]
 
     def _traces(self, one: FigureClass, area: str, worn: Prediction, seeing: Seeing) -> tuple[Trace, ...]:
         """Chips, scratches, runs and stripes of an area's recipe, and what dirt leaves one by one on a finished figure."""

@@ -146,7 +146,7 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
         around = reading.design.around(tier, max(1, figures.get(tier, 1)))
         prediction, recipe = reading.prediction(role_id, tier), reading.design.scheme.recipe(role_id, tier)
         ground = reading.resolution.ground_under(role_id, tier) or reading.design.scheme.ground
-        minded = advice(prediction, ground)
+        minded = advice(prediction, ground, _metres(reading))
         minutes = tuple(seconds_of(one.step, extent, one.coats, around) / 60 for one in prediction.outcomes)
         rows = tuple(
             StepRow(

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from ..colour.acuity import DISTANCES
 from ..film.ground import Ground
 from ..film.prediction import Outcome, Prediction
 from ..paints.alike import alike
@@ -11,8 +12,9 @@ from ..recipes.step import Step
 
 #: L* from which a base is white enough to turn murky under an all-over shade
 WHITE = 85.0
-#: L* that one step of light should gain, least and most, for a force seen across a table
-LEAST_RISE, MOST_RISE = 3.0, 18.0
+#: CIEDE2000 that one step of light should be worth, least and most, for a force seen across a table, and how both grow with
+#: the distance, as a power: in hand smaller steps are seen, and smaller ones look cut out
+LEAST_WORTH, MOST_WORTH, BY_DISTANCE = 2.5, 15.0, 0.5
 #: L* a shade may take from flats to recesses, and how dark they may get, before it counts as strong
 MOST_DROP, DEEPEST = 24.0, 12.0
 #: effects that are transparent all over
@@ -31,8 +33,14 @@ class Advice:
     words: str
 
 
-def advice(prediction: Prediction, ground: Ground) -> tuple[Advice, ...]:
-    """Everything that experience says against a recipe on a ground, step by step."""
+def limits_at(metres: float) -> tuple[float, float]:
+    """CIEDE2000 below which a step of light is lost, and above which it looks cut out, from so far away."""
+    nearer = (metres / DISTANCES["table"]) ** BY_DISTANCE
+    return LEAST_WORTH * nearer, MOST_WORTH * nearer
+
+
+def advice(prediction: Prediction, ground: Ground, metres: float = DISTANCES["table"]) -> tuple[Advice, ...]:
+    """Everything that experience says against a recipe on a ground that is seen from so far away, step by step."""
     outcomes = prediction.outcomes
     found: list[Advice] = []
     told: set[str] = set()
@@ -40,7 +48,7 @@ def advice(prediction: Prediction, ground: Ground) -> tuple[Advice, ...]:
         before = [one.step for one in outcomes[:at]]
         for about, words in (
             *_of_order(outcome.step, before, ground),
-            *_of_looks(outcome, before),
+            *_of_looks(outcome, before, metres),
             *_of_tools(outcome.step),
         ):
             if words not in told:  # of a label once is enough
@@ -77,7 +85,7 @@ def _of_order(step: Step, before: list[Step], ground: Ground) -> Iterator[tuple[
         yield "powder", "Powder holds on a matt ground; fix it gently, for a varnish sprayed over it darkens it."
 
 
-def _of_looks(outcome: Outcome, before: list[Step]) -> Iterator[tuple[str, str]]:
+def _of_looks(outcome: Outcome, before: list[Step], metres: float) -> Iterator[tuple[str, str]]:
     step = outcome.step
     if step.kind == "shade" and outcome.before.lightness > WHITE:
         yield (
@@ -85,16 +93,18 @@ def _of_looks(outcome: Outcome, before: list[Step]) -> Iterator[tuple[str, str]]
             "White turns murky under an all-over shade: shade its recesses only, with a thinned grey or blue grey.",
         )
     if step.kind in _LIGHTS and before and not step.relays and not _metallic(step):
-        rise = outcome.after.lightness - outcome.before.lightness
-        if -1 < rise < LEAST_RISE:
+        rise, worth = outcome.after.lightness - outcome.before.lightness, outcome.change
+        least, most = limits_at(metres)
+        if rise > -1 and worth < least:
             yield (
                 "faint",
-                f"This light gains {max(0, rise):.1f} L*; under {LEAST_RISE:.0f} it is lost across the table.",
+                f"This light is worth {worth:.1f} (CIEDE2000); under {least:.1f} it is lost at {metres:g} m.",
             )
-        elif rise > MOST_RISE and step.technique.effect == "coat":
+        elif rise > 0 and worth > most and step.technique.effect == "coat":
             yield (
                 "stark",
-                f"This light gains {rise:.0f} L* at once; over {MOST_RISE:.0f} it looks cut out: put a mix of the two before it.",
+                f"This light is worth {worth:.0f} (CIEDE2000) at once; over {most:.0f} it looks cut out at {metres:g} m: put a mix"
+                " of the two before it.",
             )
     drop = outcome.before.lightness - outcome.recess.lightness if outcome.recess else 0.0
     if step.technique.irreversible and drop > MOST_DROP and outcome.recess.lightness < DEEPEST:

@@ -1,7 +1,6 @@
 """Checks of balance: accents, shares, common ground, signatures, metals, materials, paint trouble."""
 
 from collections import defaultdict
-from itertools import combinations
 
 from ..design.design import Design
 from ..design.edit import with_undercoat
@@ -113,47 +112,6 @@ def signatures(look: Look) -> Check:
     worst = found[0].what if found else "every figure carries them" if wanted else "no role is marked as a signature"
     rule = "Every figure carries at least two of the roles marked as signatures (one, if only one is marked)."
     return Check("signatures", "Signatures", "look" if found else "clear", worst, tuple(found), rule)
-
-
-def metals(look: Look) -> Check:
-    """Too many metals on one figure, and metals that adjoin."""
-    design, resolution = look.design, look.resolution
-    most = design.scheme.aims.threshold("metals")
-    shiny = {
-        role.id
-        for role in design.scheme.roles
-        if any(
-            pot.kind == "metallic" for _, recipe in role.recipes for step in recipe.steps[:1] for pot in step.mix.paints
-        )
-    }
-    found: dict[str, Finding] = {}
-    for one in resolution.classes:
-        worn = {cell.role for cell in one.cells.values()} & shiny
-        if len(worn) > most:
-            found[f"{one.unit}|{one.rank}"] = at(
-                design.army, one, next(iter(one.cells)), f"{len(worn)} metals", f"{one.unit}|{one.rank}", 1000
-            )
-        for area, other, length in seams_of(one.plate, 3.0):
-            roles = one.cells[area].role, one.cells[other].role
-            if roles[0] != roles[1] and roles[0] in shiny and roles[1] in shiny:
-                key = "|".join(sorted((*roles, sideless(area), sideless(other))))
-                said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
-                found.setdefault(key, at(design.army, one, area, said, key, length))
-    least = design.scheme.aims.threshold("metals_apart")
-    worn_anywhere = sorted({cell.role for one in resolution.classes for cell in one.cells.values()} & shiny)
-    for role, other in combinations(worn_anywhere, 2):
-        apart = look.apart(role, other, "rank")
-        if apart < least:
-            names = design.scheme.role(role).name, design.scheme.role(other).name
-            said = f"{names[0]} and {names[1]} are {apart:.0f} apart and may be taken for each other"
-            found[f"{role}|{other}"] = Finding(said, f"alike|{role}|{other}", number=500 - apart)
-    listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
-    worst = listed[0].what if listed else "few metals, well apart"
-    rule = (
-        f"At most {most:g} metals on a figure, any two {least:g} apart (CIEDE2000), none along 3 mm or more of another"
-        " without a dark line."
-    )
-    return Check("metals", "Metals", "look" if listed else "clear", worst, listed, rule, ("metals", "metals_apart"))
 
 
 def materials(look: Look) -> Check:

@@ -2,7 +2,7 @@
 
 from ..design.design import Design
 from ..scheme.cascade import Resolution
-from . import balance, contrast, effort, mapping, marks
+from . import balance, contrast, effort, mapping, marks, metals
 from .codes import codes
 from .finding import Check, checked
 from .look import Look
@@ -24,7 +24,7 @@ CHECKS = (
     balance.shares,
     balance.common,
     balance.signatures,
-    balance.metals,
+    metals.metals,
     balance.materials,
     effort.hidden,
     mapping.dead,

@@ -9,15 +9,23 @@ from ..mixing.bridge import Bridge
 from ..mixing.starting import started
 from ..naming import slug
 from ..paints.paint import Paint
+from ..recipes.first_step import base_thinned
 from ..recipes.step import Mix, Recipe, Step, checked
 from ..scheme.scheme import Role
 from .design import Design
 
+#: id of the step that lays a ground of its own beneath a role
+BENEATH = "ground"
+
 
 def base_mix(role: Role) -> Mix | None:
-    """The mix of the first step for rank and file; None without a recipe."""
-    steps = role.recipe().steps
-    return steps[0].mix if steps else None
+    """The mix of the first step for rank and file, a ground of its own left out; None without a recipe."""
+    step = _base(role.recipe())
+    return step.mix if step else None
+
+
+def _base(recipe: Recipe) -> Step | None:
+    return next((step for step in recipe.steps if step.id != BENEATH), None)
 
 
 def with_base_mix(design: Design, role_id: str, parts: tuple[tuple[Paint, float], ...]) -> Design:
@@ -34,8 +42,8 @@ def with_base_mix(design: Design, role_id: str, parts: tuple[tuple[Paint, float]
         role = role.with_recipe("rank", started(parts[0][0], "rank"))
     old = base_mix(role)
     for tier, recipe in role.recipes:
-        if recipe.steps and recipe.steps[0].mix == old:
-            first = recipe.steps[0]
+        first = _base(recipe)
+        if first and first.mix == old:
             step = checked(replace(first, mix=replace(first.mix, parts=parts)))
             role = role.with_recipe(tier, recipe.with_step(step))
     return replace(design, scheme=design.scheme.with_role(role))
@@ -53,6 +61,21 @@ def with_base_mixes(design: Design, instead: Mapping[Mix, Mix]) -> Design:
         if mix and parts.get(mix.parts, mix.parts) != mix.parts:
             design = with_base_mix(design, role.id, parts[mix.parts])
     return design
+
+
+def with_ground_beneath(design: Design, role_id: str, pot: Paint | None) -> Design:
+    """The design with a coat of its own beneath a role's first step, in every tier; None takes it away again.
+
+    Raises: UnknownName for the role; Contradiction without a recipe.
+    """
+    role = design.scheme.role(role_id, "role")
+    if not any(recipe.steps for _, recipe in role.recipes):
+        raise Contradiction(f"{role.name} has no recipe that something could lie beneath.", "role")
+    for tier, recipe in role.recipes:
+        steps = tuple(step for step in recipe.steps if step.id != BENEATH)
+        first = (Step(BENEATH, "base", base_thinned(((pot, 1.0),)), where="beneath it all"),) if pot and steps else ()
+        role = role.with_recipe(tier, Recipe((*first, *steps)))
+    return replace(design, scheme=design.scheme.with_role(role))
 
 
 def with_bridge(design: Design, role_id: str, tier: str, bridge: Bridge) -> Design:

@@ -6,9 +6,11 @@ from dataclasses import replace
 from ..army.tree import TIERS
 from ..errors import Contradiction, UnknownName
 from ..film.calibration import Calibration, checked_calibration, with_learned
-from ..mixing.route import Route
+from ..mixing.route import Route, parts_route, route
 from ..naming import slug
+from ..paints.paint import Paint
 from ..recipes.material import material
+from ..recipes.remixing import with_more_of
 from ..recipes.step import Mix, Recipe, Step, checked
 from ..scheme.scheme import Role
 from .design import Design
@@ -61,8 +63,19 @@ def with_shades(design: Design, mix: Mix, role_ids: tuple[str, ...]) -> Design:
     return design
 
 
-def with_route(design: Design, role_id: str, tier: str, route: Route) -> Design:
+def ladder_start(recipe: Recipe) -> Step | None:
+    """The step that a ladder starts from where none is named: the one that ends on most of the area; None without steps.
+
+    That is the last one that lays a panel again, else the base.
+    """
+    laid = [step for step in recipe.steps if step.relays or step.kind in ("base", "stain")]
+    return laid[-1] if laid else next(iter(recipe.steps), None)
+
+
+def with_route(design: Design, role_id: str, tier: str, along: Route, start: str = "") -> Design:
     """The design with a role's lights for a tier mixed along a route: the darkest mix for the first of them.
+
+    start: the step that the route begins at; lights before it stay.
 
     Lights beyond the route's mixes take its last; thinning and coats stay. A recipe without lights gets a layer,
     a highlight and an edge.
@@ -72,17 +85,69 @@ def with_route(design: Design, role_id: str, tier: str, route: Route) -> Design:
     steps = role.recipe(_tier(tier)).steps
     if not steps:
         raise Contradiction(f"{role.name} has no base that could be lightened.", "role")
-    lit = [step.id for step in steps if step.kind in ROUTED and not step.relays]
+    first = next((at for at, step in enumerate(steps) if step.id == start), -1)
+    lit = [step.id for step in steps[first + 1 :] if step.kind in ROUTED and not step.relays]
     if not lit:
         taken = {step.id for step in steps}
         added = [Step(slug(kind, taken), kind, steps[0].mix) for kind in ("layer", "highlight", "edge")]
         steps, lit = (*steps, *added), [step.id for step in added]
-    mixes = dict(zip(lit, _spread(route.mixes, len(lit)), strict=True))
+    mixes = dict(zip(lit, _spread(along.mixes, len(lit)), strict=True))
     made = tuple(
         checked(replace(step, mix=replace(step.mix, parts=mixes[step.id].parts))) if step.id in mixes else step
         for step in steps
     )
     return _with_role(design, role.with_recipe(tier, Recipe(made)))
+
+
+def with_copied(design: Design, role_id: str, to: tuple[str, ...], *, lights: bool = False) -> Design:
+    """The design with a role's recipes, or only how it is lightened, copied to other roles.
+
+    lights: every tier's lights of the others are mixed again from their own base with the paint that lightens this one most,
+    in as many steps. Raises: UnknownName for a role; Contradiction where nothing is lightened.
+    """
+    role = design.scheme.role(role_id, "role")
+    for other in to:
+        design.scheme.role(other, "to")
+        if not lights:
+            design = with_recipes(design, other, dict(role.recipes))
+            continue
+        for tier, recipe in role.recipes:
+            light = lightened_with(recipe)
+            if light is None:
+                raise Contradiction(
+                    f"{role.name} is lightened with no paint of its own that could be taken over.", "role"
+                )
+            own = design.scheme.role(other).recipe(tier)
+            start = ladder_start(own)
+            steps = sum(step.kind in ROUTED and not step.relays for step in own.steps) or 3
+            if start:
+                made = route(Mix(start.mix.parts), light, min(steps, 8)) or parts_route(
+                    Mix(start.mix.parts), light, min(steps, 8)
+                )
+                design = with_route(design, other, tier, made, start.id)
+    return design
+
+
+def lightened_with(recipe: Recipe) -> Paint | None:
+    """The paint that a recipe's lights are mixed with: of what its last light has and its start has not, the lightest."""
+    start = ladder_start(recipe)
+    lights = [step for step in recipe.steps if step.kind in ROUTED and not step.relays]
+    if not start or not lights:
+        return None
+    added = [pot for pot in lights[-1].mix.paints if pot not in start.mix.paints]
+    return max(added, key=lambda pot: pot.film.masstone.lightness, default=None)
+
+
+def with_more(design: Design, role_id: str, tier: str, step_id: str, paint_id: str) -> Design:
+    """The design with a little more of one paint in a step's mix.
+
+    Raises: UnknownName for role, tier, step, or a paint that is not in it.
+    """
+    role = design.scheme.role(role_id, "role")
+    recipe = role.recipe(_tier(tier))
+    step = recipe.step(step_id)
+    changed = checked(replace(step, mix=with_more_of(step.mix, paint_id)))
+    return _with_role(design, role.with_recipe(tier, recipe.with_step(changed)))
 
 
 def _spread(mixes: tuple[Mix, ...], count: int) -> list[Mix]:

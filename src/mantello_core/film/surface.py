@@ -10,8 +10,9 @@ from ..colour.reflectance import BANDS, to_air, to_film, xyz_of
 from ..colour.spaces import Lab, labs_of
 from ..paints.paint import STANDARD_COAT, Film
 
-#: µm of metallic film that hides all but 1/e of what is beneath
-FLAKE_HIDING = 4.0
+#: µm of metallic film that hides all but 1/e of what is beneath: of aluminium flakes, and more where they are tinted as in
+#: gold and copper, by how much redder than blue they shine
+FLAKE_HIDING, TINTED_HIDING = 4.0, 4.0
 #: gain and path length of the metal lobe: facing its glint, at a middling angle, turned away from it
 VIEWS = {"facing": (1.8, 1.05), "middling": (0.9, 1.1), "turned": (0.35, 1.25)}
 MEAN_GAIN = 0.915
@@ -190,7 +191,7 @@ def coated(surface: Surface, film: Film, thickness) -> Surface:
     """
     if film.flake:
         own = film.flake_share
-        cover = own * (1 - np.exp(-thickness / FLAKE_HIDING))
+        cover = own * (1 - np.exp(-thickness / _hiding(film)))
         ground = replace(surface, haze=0.0)
         if own < 1:
             ground = coated(ground, replace(film, flake=None), thickness)
@@ -205,6 +206,12 @@ def coated(surface: Surface, film: Film, thickness) -> Surface:
         veil=surface.veil + (film.absorption + 2 * film.scattering) * laid,
         haze=0.0,
     )
+
+
+def _hiding(film: Film) -> float:
+    """µm of a metal's film that hide all but 1/e; gold and copper flakes are thinner spread than aluminium. An estimate."""
+    tinted = abs(film.flake.high - film.flake.low) / max(film.flake.high, film.flake.low)
+    return FLAKE_HIDING + TINTED_HIDING * tinted
 
 
 def wash_thickness(film: Film, dilution: float) -> tuple[float, float]:

@@ -11,8 +11,10 @@ from ..colour.film import opaque
 from ..colour.reflectance import to_air, xyz_of
 from ..colour.spaces import Lab, labs_of
 from ..errors import OutOfRange
+from ..film.surface import solid
 from ..memory import remembered
 from ..paints.paint import Paint
+from ..recipes.remixing import mixed_of
 from ..recipes.step import MOST_PARTS, Mix
 
 #: drops of the colour and of what lightens it, together at most
@@ -93,6 +95,17 @@ def route(base: Mix, light: Paint, steps: int = STEPS, rise: float = RISE) -> Ro
         return None
     chosen = _even(colours[: end + 1], steps)
     return Route(light, tuple(mixes[at] for at in chosen[1:]), tuple(colours[at] for at in chosen))
+
+
+def parts_route(base: Mix, light: Paint, steps: int = STEPS) -> Route:
+    """The ladder of a mix with more and more of a paint: a share that grows by the same each time, in whole parts.
+
+    Raises: OutOfRange for steps (1 to 8).
+    """
+    if not 1 <= steps <= 8:
+        raise OutOfRange(f"{steps} steps; allowed is 1 to 8.", "steps")
+    mixes = tuple(Mix(mixed_of([(base, steps + 1 - at), (light, at)])) for at in range(1, steps + 1))
+    return Route(light, mixes, (solid(base.film).colour, *(solid(mix.film).colour for mix in mixes)))
 
 
 def routes(base: Mix, lights: list[Paint], steps: int = STEPS, rise: float = RISE) -> tuple[Route, ...]:

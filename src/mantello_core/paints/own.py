@@ -8,6 +8,7 @@ from math import isfinite
 from ..colour.spaces import Lab, lab_of_hex
 from ..errors import OutOfRange, UnknownName, Unreadable
 from .estimate import CLASS_CONTRAST, READING_KINDS, CardReading, estimated
+from .metal import flake_of
 from .paint import PAINT_KINDS, Paint
 from .range import paint
 
@@ -18,8 +19,9 @@ OWN_ID = "own-"
 #: kinds that can be added by readings, with the share of the wet paint that stays
 SOLIDS = {
     "acrylic": 0.36, "air": 0.2, "wash": 0.15, "stain": 0.2, "ink": 0.3, "enamel": 0.45, "oil": 0.9, "spray": 0.36,
+    "metallic": 0.36,
 }  # fmt: skip
-FINISHES = ("matt", "satin", "gloss")
+FINISHES = ("matt", "satin", "gloss", "metallic")
 MOST_NAME, MOST_VOLUME = 80, 1000.0
 #: what tints are mixed with, drop for drop
 REFERENCE_WHITE = "gull-white"
@@ -75,12 +77,25 @@ def own_paint(said: OwnPaint, where: str = "") -> Paint:
             raise UnknownName("reading", one.kind, list(READING_KINDS), f"{where}readings")
         if one.colour is not None:
             checked_colour(one.colour, f"{where}readings")
+    if said.kind == "metallic":
+        return _metal(said, where)
     optics = estimated(said.readings, paint(REFERENCE_WHITE).film, SOLIDS[said.kind])
     return Paint(
             said.id, said.name.strip(), OWN, said.kind, solids=SOLIDS[said.kind], finish=said.finish, volume=said.volume,
             sprayed=said.kind == "spray", optics=tuple(tuple(float(f"{value:.6g}") for value in one) for one in optics),
             hazards={"spray": ("H-01",), "air": ("H-02",), "enamel": ("H-07",), "oil": ("H-07", "H-09", "H-10")}.get(said.kind, ()),
             said=said,
+    )  # fmt: skip
+
+
+def _metal(said: OwnPaint, where: str) -> Paint:
+    """A metal by its opaque swatch, looked at from the side of the light: its other readings tell nothing of flakes."""
+    swatch = next((one.colour for one in said.readings if one.kind == "opaque" and one.colour), None)
+    if swatch is None:
+        raise OutOfRange("A metal is known by an opaque swatch; give one.", f"{where}readings")
+    return Paint(
+        said.id, said.name.strip(), OWN, "metallic", solids=SOLIDS["metallic"], flake=flake_of(swatch), finish="metallic",
+        volume=said.volume, said=said,
     )  # fmt: skip
 
 

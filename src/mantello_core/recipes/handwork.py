@@ -126,7 +126,8 @@ def _worked(work: str, step: Step, here: Extent, tier: str) -> float:
         length = here.free_mm * step.manner.share if step.manner.share is not None else lit
         return _lined(length, known["edge"], known["stroke"])
     if work in ("line", "pin"):
-        return _lined(here.foot_mm + here.line_mm, known[work], known["stroke"])
+        kept = 1.0 if step.manner.share is None or step.kind != "line" else step.manner.share
+        return _lined((here.foot_mm + here.line_mm) * kept, known[work], known["stroke"])
     if work == "drawn":
         return _drawn(step, here)
     if work == "dot" and step.goes.count is not None:

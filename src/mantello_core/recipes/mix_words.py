@@ -1,11 +1,12 @@
 """A mix as a painter writes it: '2 Brine Green : 1 Salt Linen : 3 water'. A bare '2:1' is asked back."""
 
 import re
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from difflib import get_close_matches
 
 from ..errors import Unreadable
 from ..paints.paint import Paint
+from .remixing import mixed_of
 from .step import DILUENTS, Mix
 
 #: signs of one mix at most
@@ -18,8 +19,11 @@ _BARE = re.compile(r"^[\d.,\s]+$")
 _VAGUE = ("thin", "thinned", "a little", "some", "bit", "splash", "dash")
 
 
-def mix_said(text: str, pots: Iterable[Paint]) -> Mix:
+def mix_said(text: str, pots: Iterable[Paint], mixes: Mapping[str, Mix] | None = None) -> Mix:
     """The mix that a text names, sides apart by ':', '+', ',' or 'and'; a side without a number is one part.
+
+    mixes: mixes that a side may name besides paints, in lower case, as in '1 base mix : 1 Salt Linen'; one part of a mix is
+    one part in all.
 
     Raises: Unreadable for a bare ratio, a vague word, an unknown name (with near ones), or a side that comes twice.
     """
@@ -34,23 +38,28 @@ def mix_said(text: str, pots: Iterable[Paint]) -> Mix:
             f"'{text.strip()[:60]}' does not say which side is which; name both, like '2 Brine Green : 1 water'.", "mix"
         )
     by_name = {pot.name.casefold(): pot for pot in pots}
-    parts: dict[Paint, float] = {}
+    known = dict(mixes or {})
+    parts: dict[Paint | Mix, float] = {}
     diluents: dict[str, float] = {}
     for side in sides:
         amount, name = _amount_and_name(side)
         if name in DILUENTS and name != "neat":
             diluents[name] = diluents.get(name, 0.0) + amount
         elif name != "neat":
-            pot = _named(name, by_name)
-            if pot in parts:
-                raise Unreadable(f"{pot.name} comes twice; add its parts up.", "mix")
-            parts[pot] = amount
+            side = known[name] if name in known else _named(name, by_name)
+            if side in parts:
+                raise Unreadable(f"{name.capitalize()} comes twice; add its parts up.", "mix")
+            parts[side] = amount
     if len(diluents) > 1:
         raise Unreadable(f"It is thinned with {' and '.join(diluents)}; name one of them.", "mix")
     if not parts:
         raise Unreadable("There is no paint in it; name at least one.", "mix")
     diluent, thinned = next(iter(diluents.items()), ("neat", 0.0))
-    return Mix(tuple(parts.items()), diluent, thinned)
+    if not any(isinstance(side, Mix) for side in parts):
+        return Mix(tuple(parts.items()), diluent, thinned)
+    made = mixed_of(list(parts.items()))
+    share = thinned / sum(parts.values())
+    return Mix(made, diluent, min(20.0, round(share * sum(amount for _, amount in made), 1)))
 
 
 def _amount_and_name(side: str) -> tuple[float, str]:

@@ -7,7 +7,11 @@ from mantello_core.checks.route_conflict import conflicts, touching_roles
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.edit import with_step, with_undercoat
 from mantello_core.design.worked_out import (
+    ladder_start,
+    lightened_with,
+    with_copied,
     with_material,
+    with_more,
     with_recipes,
     with_route,
     with_shades,
@@ -17,11 +21,12 @@ from mantello_core.design.worked_out import (
 from mantello_core.errors import Contradiction, UnknownName
 from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.mixing.generating import generated
-from mantello_core.mixing.route import route
+from mantello_core.mixing.route import parts_route, route
 from mantello_core.paints.own import by_swatch, own_paint
 from mantello_core.paints.range import paint, paints
 from mantello_core.recipes.material import material
 from mantello_core.recipes.step import Manner, Mix, Recipe, Step
+from mantello_core.recipes.where import Where
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.scheme import Role
 from tests.samples import calvessa, small_design
@@ -159,3 +164,60 @@ class InDocuments(TestCase):
             (step.tool, step.share, step.drying, step.pose, step.window, step.leave),
             ("sponge", 0.4, 15.0, "upside down", 2.0, 9.0),
         )
+
+
+class Ladders(TestCase):
+    RED, IVORY = Mix(((paint("madder-rope"), 1.0),)), paint("egg-skiff")
+
+    def test_more_and_more_of_a_paint_is_one_ladder(self):
+        made = parts_route(self.RED, self.IVORY, 3)
+        self.assertEqual([mix.parts for mix in made.mixes], [
+            ((paint("madder-rope"), 3.0), (self.IVORY, 1.0)), ((paint("madder-rope"), 1.0), (self.IVORY, 1.0)),
+            ((paint("madder-rope"), 1.0), (self.IVORY, 3.0)),
+        ])  # fmt: skip
+        self.assertEqual(
+            sorted(colour.lightness for colour in made.colours), [colour.lightness for colour in made.colours]
+        )
+
+    def test_it_starts_from_what_most_of_it_ends_in(self):
+        base, relay, light = (Step(id_, kind, self.RED, spot=spot) for id_, kind, spot in (
+            ("base", "base", None), ("relay", "layer", Where("off recesses")), ("high", "highlight", None)))  # fmt: skip
+        self.assertEqual(ladder_start(Recipe((base, relay, light))), relay)
+        self.assertEqual(ladder_start(Recipe((base, light))), base)
+        self.assertIsNone(ladder_start(Recipe()))
+
+    def test_lights_before_the_start_stay_as_they_are(self):
+        design = calvessa()
+        role = next(one for one in design.scheme.roles if sum(step.kind in ("layer", "highlight", "edge") for step in one.recipe("leader").steps) > 2)  # fmt: skip
+        steps = role.recipe("leader").steps
+        first = next(step for step in steps if step.kind == "layer")
+        made = parts_route(Mix(first.mix.parts), self.IVORY, 2)
+        after = with_route(design, role.id, "leader", made, first.id).scheme.role(role.id).recipe("leader").steps
+        self.assertEqual(after[: steps.index(first) + 1], steps[: steps.index(first) + 1])
+        self.assertNotEqual(after[-1].mix, steps[-1].mix)
+
+    def test_a_recipe_is_copied_and_a_ladder_made_again_from_the_others_base(self):
+        design = calvessa()
+        role = next(one for one in design.scheme.roles if lightened_with(one.recipe()))
+        light = lightened_with(role.recipe())
+        other = next(one for one in design.scheme.roles if one.id != role.id and len(one.recipe().steps) > 1 and light not in one.recipe().steps[0].mix.paints)  # fmt: skip
+        whole = with_copied(design, role.id, (other.id,)).scheme.role(other.id)
+        self.assertEqual(dict(whole.recipes).items() >= dict(role.recipes).items(), True)
+        lit = with_copied(design, role.id, (other.id,), lights=True).scheme.role(other.id).recipe()
+        self.assertEqual(lit.steps[0], other.recipe().steps[0])
+        self.assertIn(light, lit.steps[-1].mix.paints)
+
+    def test_what_is_not_lightened_has_no_ladder_to_copy(self):
+        design = with_recipes(calvessa(), "field", {"rank": Recipe((Step("base", "base", self.RED),))})
+        design = replace(design, scheme=design.scheme.with_role(replace(design.scheme.role("field"), recipes=(("rank", Recipe((Step("base", "base", self.RED),))),))))  # fmt: skip
+        with self.assertRaises(Contradiction):
+            with_copied(design, "field", ("facing",), lights=True)
+
+    def test_a_little_more_of_one_paint(self):
+        design = with_recipes(
+            calvessa(), "field", {"rank": Recipe((Step("base", "base", Mix((*self.RED.parts, (self.IVORY, 1.0)))),))}
+        )
+        mix = with_more(design, "field", "rank", "base", self.IVORY.id).scheme.role("field").recipe().steps[0].mix
+        self.assertEqual(dict(mix.parts)[self.IVORY], 5.0)
+        with self.assertRaises(UnknownName):
+            with_more(design, "field", "rank", "base", "tar-wash")

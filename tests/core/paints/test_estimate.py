@@ -127,7 +127,8 @@ class OwnPaints(TestCase):
         for said, kind, where in (
             (OwnPaint(" ", "acrylic", swatch), OutOfRange, "name"),
             (OwnPaint("n" * 81, "acrylic", swatch), OutOfRange, "name"),
-            (OwnPaint("n", "metallic", swatch), UnknownName, "kind"),
+            (OwnPaint("n", "medium", swatch), UnknownName, "kind"),
+            (OwnPaint("n", "metallic", (CardReading("contrast", None, 0.9),)), OutOfRange, "readings"),
             (OwnPaint("n", "acrylic", swatch, finish="wet"), UnknownName, "finish"),
             (OwnPaint("n", "acrylic", swatch, volume=0), OutOfRange, "volume"),
             (OwnPaint("n", "acrylic", (CardReading("smell", Lab(50, 0, 0)),)), UnknownName, "readings"),

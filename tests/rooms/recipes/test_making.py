@@ -64,7 +64,7 @@ class Lights(RoomCase):
 
     def test_one_is_taken_for_a_tier(self):
         row = self.see("routes", "field", rise="25", steps="3", **ALL).context["rows"][0]
-        self.post("take-route", "field", light=row.route.light.id, tier="leader", rise="25", steps="3", **ALL)
+        self.post("take-route", "field", taken=row.route.light.id, tier="leader", rise="25", steps="3", **ALL)
         lights = [
             step
             for step in self.now().scheme.role("field").recipe("leader").steps
@@ -74,7 +74,7 @@ class Lights(RoomCase):
 
     def test_one_that_is_gone_changes_nothing(self):
         before = self.now()
-        self.post("take-route", "field", light="pitch-barrel", tier="rank", rise="25", steps="3", **ALL)
+        self.post("take-route", "field", taken="pitch-barrel", tier="rank", rise="25", steps="3", **ALL)
         self.assertEqual(self.now(), before)
         self.assertContains(self.see("routes", "field", rise="25", **ALL), "not there any more")
 

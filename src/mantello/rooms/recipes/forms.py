@@ -98,7 +98,7 @@ class StepForm(forms.Form):
     )
     said = forms.CharField(
         required=False, max_length=MOST_SAID, label="The mix in words, or below",
-        help_text="Such as 2 Brine Green : 1 water. Both sides are named.",
+        help_text="Such as 2 Brine Green : 1 water. Both sides are named; a side may be the base mix, or the mix before.",
     )  # fmt: skip
     where = forms.CharField(required=False, max_length=120, label="Where, in your own words")
     full = forms.BooleanField(required=False, label="Coats until its full colour, not only until even")
@@ -135,8 +135,9 @@ class StepForm(forms.Form):
     pose = forms.CharField(required=False, max_length=MOST_SIGNS, label="How the figure dries")
     note = forms.CharField(required=False, max_length=MOST_SIGNS, label="Note")
 
-    def __init__(self, *arguments, own=(), roles=(), **options):
+    def __init__(self, *arguments, own=(), roles=(), mixes=None, **options):
         super().__init__(*arguments, **options)
+        self.mixes = mixes or {}
         self.fields["spot_beside"].choices = [("", "any neighbour"), *((role.id, role.name) for role in roles)]
         wrong = f"Write a number above 0, up to {MOST_PARTS}."
         self.catalogue = SHIPPED.with_own(own)
@@ -233,10 +234,20 @@ class StepForm(forms.Form):
     def _as_said(self, given):
         """The step with its mix as written in words; what is ambiguous is asked back there."""
         try:
-            mix = mix_said(given["said"], self.pots)
+            mix = mix_said(given["said"], self.pots, self.mixes)
         except MantelloError as error:
             self.add_error("said", error.message)
             return given
         if not self.errors:
             given["step"] = Step("", given["kind"], mix, given["coats"], given["where"], _manner(given), _spot(given))
         return given
+
+
+def mixes_by_name(steps: tuple[Step, ...], step_id: str) -> dict[str, Mix]:
+    """The mixes that a step's own may be made of, by what a painter calls them; step_id: '' for a step at the end."""
+    at = next((number for number, step in enumerate(steps) if step.id == step_id), len(steps))
+    before = steps[:at]
+    found = {f"{step.technique.verb.casefold()} mix": step.mix for step in before}
+    if before:
+        found |= {"base mix": before[0].mix, "mix before": before[-1].mix, "the mix before": before[-1].mix}
+    return found | {f"the {name}": mix for name, mix in found.items() if not name.startswith("the ")}

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import across, finishing, grounding, testing, views, whole
+from . import across, edges, finishing, grounding, lenses, metals, testing, views, whole
 
 urlpatterns = [
     path("", views.recipes, name="recipes"),
@@ -11,6 +11,12 @@ urlpatterns = [
     path("undercoats/part/", grounding.set_part_ground, name="set-part-ground"),
     path("across/materials/", across.material_list, name="materials"),
     path("across/materials/use/", across.use_material, name="use-material"),
+    path("across/metals/", metals.metals, name="metals"),
+    path("across/metals/<str:role>/beneath/", metals.lay_beneath_metal, name="lay-beneath-metal"),
+    path("across/metals/<str:role>/shade/", metals.shade_metal, name="shade-metal"),
+    path("across/metals/<str:role>/take/", metals.take_metal, name="take-metal"),
+    path("across/lenses/", lenses.lenses, name="lenses"),
+    path("across/lenses/<str:role>/", lenses.paint_lens, name="paint-lens"),
     path("across/shades/", across.shades, name="shades"),
     path("across/shades/share/", across.share_shade, name="share-shade"),
     path("across/finish/", finishing.finishing, name="finishing"),
@@ -34,5 +40,9 @@ urlpatterns = [
     path("<str:role>/<str:tier>/shade/", views.lay_shade, name="lay-shade"),
     path("<str:role>/<str:tier>/step/", views.keep_step, name="keep-step"),
     path("<str:role>/<str:tier>/<str:step>/move/", views.move_step, name="move-step"),
+    path("<str:role>/<str:tier>/<str:step>/edges/", edges.edges, name="edges"),
+    path("<str:role>/<str:tier>/<str:step>/cut/", edges.cut_edges, name="cut-edges"),
+    path("<str:role>/copy/", views.copy_recipe, name="copy-recipe"),
+    path("<str:role>/<str:tier>/<str:step>/more/", views.more_of, name="more-of"),
     path("<str:role>/<str:tier>/<str:step>/stop/", views.stop_here, name="stop-here"),
 ]

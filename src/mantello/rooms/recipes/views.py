@@ -5,10 +5,11 @@ from dataclasses import replace
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
+from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shelf.models import OwnPaint
-from mantello.workspace.muster import moments_of
+from mantello.workspace.muster import moments_of_role
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import BARE, reading_of
 from mantello.workspace.stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
@@ -18,7 +19,7 @@ from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.design import edit
 from mantello_core.design.base_mix import with_bridge
-from mantello_core.design.worked_out import with_stop
+from mantello_core.design.worked_out import with_copied, with_more, with_stop
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.mixing.bridge import bridge_beneath
 from mantello_core.mixing.undercoat import undercoats
@@ -27,7 +28,7 @@ from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.material import materials
 from mantello_core.recipes.technique import techniques
 
-from .forms import MIX_ROWS, StepForm
+from .forms import MIX_ROWS, StepForm, mixes_by_name
 
 
 @login_required
@@ -72,7 +73,7 @@ def _page(request, army, role_id, status=200, **forms):
                 for stack, followers in _apart(stacks, asked.split(":")[0])
             ],
             "grounds": grounds_of(reading, role.id),
-            "moments": _moments(army, reading, role.id),
+            "moments": moments_of_role(army, reading, role.id, 150),
             "cautions": cautions_of(reading, stacks),
             "material": materials().get(role.material),
             "alike": [
@@ -81,19 +82,6 @@ def _page(request, army, role_id, status=200, **forms):
             "uses": sum(rule.role == role.id for rule in scheme.all_rules(reading.design.army.root.id)),
         }
     return room_page(request, army, "recipes", "recipes/recipes.html", context, status)
-
-
-def _moments(army, reading, role_id):
-    """The figure that shows most of a role, at moments of the work; nothing where none wears it."""
-    shown = {
-        number: sum(one.plate.areas[area].mm2 for area, cell in one.cells.items() if cell.role == role_id)
-        for number, one in enumerate(reading.resolution.classes)
-    }
-    most = max(shown, key=lambda number: (shown[number], -number), default=None)
-    if most is None or not shown[most]:
-        return []
-    one = reading.resolution.classes[most]
-    return moments_of(army, reading, one, one.ordinals[0], 150)
 
 
 def _apart(stacks, asked):
@@ -142,8 +130,16 @@ def keep_step(request, army_id, role, tier):
     army = army_for(request, army_id)
     step_id = request.POST.get("step", "")
     own = OwnPaint.objects.of(request.user)
-    others = [one for one in reading_of(army.head).design.scheme.roles if one.id != role]
-    form = StepForm(request.POST, auto_id=f"{tier}-{step_id or 'new'}_%s", own=own, roles=others)
+    scheme = reading_of(army.head).design.scheme
+    others = [one for one in scheme.roles if one.id != role]
+    known = scheme.role(role).recipe(tier if tier in TIERS else "rank").steps
+    form = StepForm(
+        request.POST,
+        auto_id=f"{tier}-{step_id or 'new'}_%s",
+        own=own,
+        roles=others,
+        mixes=mixes_by_name(known, step_id),
+    )
     if form.is_valid():
         step = replace(form.cleaned_data["step"], id=step_id)
         try:
@@ -216,6 +212,40 @@ def lay_bridge(request, army_id, role, tier):
             f"{design.scheme.role(role).name}: {bridge.coats} of {bridge.mix.words} beneath it",
         )
     return redirect("recipe", army.pk, role)
+
+
+@login_required
+@require_POST
+def more_of(request, army_id, role, tier, step):
+    """A little more of one paint in a step's mix."""
+    army = army_for(request, army_id)
+    pot = request.POST.get("paint", "")
+    apply(
+        request,
+        army,
+        lambda design: with_more(design, role, tier, step, pot),
+        lambda before, after: (
+            f"{after.scheme.role(role).name}: {after.scheme.role(role).recipe(tier).step(step).mix.words}"
+        ),
+    )
+    return redirect(f"{reverse('recipe', args=[army.pk, role])}?edit={tier}:{step}")
+
+
+@login_required
+@require_POST
+def copy_recipe(request, army_id, role):
+    """A role's recipes, or only how it is lightened, copied to another role."""
+    army = army_for(request, army_id)
+    lights, other = request.POST.get("what") == "lights", request.POST.get("to", "")
+    apply(
+        request,
+        army,
+        lambda design: with_copied(design, role, (other,), lights=lights),
+        lambda before, after: (
+            f"{after.scheme.role(other).name}: {'lightened' if lights else 'painted'} like {after.scheme.role(role).name}"
+        ),
+    )
+    return redirect("recipe", army.pk, other)
 
 
 @login_required

@@ -16,11 +16,12 @@ from mantello_core.army.tree import TIERS
 from mantello_core.checks.route_conflict import Conflict, conflicts, touching_roles
 from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.design.base_mix import base_mix
-from mantello_core.design.worked_out import with_recipes, with_route
+from mantello_core.design.worked_out import ladder_start, with_recipes, with_route
 from mantello_core.errors import MantelloError
 from mantello_core.film.prediction import Prediction
+from mantello_core.mixing.choosing import light_order
 from mantello_core.mixing.generating import Generated, generated
-from mantello_core.mixing.route import Route, routes
+from mantello_core.mixing.route import Route, parts_route, routes
 from mantello_core.paints.paint import Paint
 from mantello_core.paints.range import ranges
 from mantello_core.recipes.method import METHODS, Method
@@ -44,6 +45,10 @@ class DraftForm(forms.Form):
     aim = forms.ChoiceField(
         choices=[("base", "the mix it has now"), ("colour", "the colour picked below")], label="Worked out for"
     )
+
+
+#: kinds of paint that lighten
+LIGHTENS = ("acrylic", "air")
 
 
 @dataclass(frozen=True)
@@ -152,7 +157,18 @@ class RouteForm(forms.Form):
         label="Gains",
     )
     steps = forms.ChoiceField(choices=[(str(one), str(one)) for one in (2, 3, 4, 5, 6)], label="In steps")
+    by = forms.ChoiceField(
+        choices=[("even", "alike to the eye"), ("parts", "more and more of it, part by part")], label="Steps are"
+    )
+    start = forms.ChoiceField(required=False, label="From")
+    light = forms.ChoiceField(required=False, label="With")
     pots = DraftForm.base_fields["pots"]
+
+    def __init__(self, *arguments, steps=(), lights=(), **options):
+        super().__init__(*arguments, **options)
+        named = [(step.id, f"{step.technique.verb}: {step.mix.words}") for step in steps]
+        self.fields["start"].choices = [("", "what most of it ends in"), *named]
+        self.fields["light"].choices = [("", "whatever lightens it"), *((pot.id, pot.name) for pot in lights)]
 
 
 @login_required
@@ -162,14 +178,14 @@ def route_choice(request, army_id, role):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     chosen = reading.design.scheme.role(role)
-    form = RouteForm(_route_asked(request.GET, request.user))
-    mix = base_mix(chosen)
-    rows = _routes(form.cleaned_data, reading, chosen, request.user) if form.is_valid() and mix else []
+    form = _route_form(request.GET, chosen, request.user)
+    begun = _start(form, chosen) if form.is_valid() else ladder_start(chosen.recipe())
+    rows = _routes(form.cleaned_data, reading, chosen, request.user, begun) if form.is_valid() and begun else []
     context = {
         "title": f"Highlight routes of {chosen.name}",
         "role": chosen,
         "form": form,
-        "base": mix,
+        "base": begun.mix if begun else None,
         "rows": rows,
         "tiers": [(tier, name) for tier, name in TIERS.items() if chosen.own_recipe(tier) is not None]
         or [("rank", TIERS["rank"])],
@@ -184,29 +200,46 @@ def take_route(request, army_id, role):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     chosen = reading.design.scheme.role(role)
-    form = RouteForm(_route_asked(request.POST, request.user))
-    light, tier = request.POST.get("light", ""), request.POST.get("tier", "rank")
-    rows = (
-        _routes(form.cleaned_data, reading, chosen, request.user, MOST_ROUTES * 20)
-        if form.is_valid() and base_mix(chosen)
-        else []
-    )
+    form = _route_form(request.POST, chosen, request.user)
+    light, tier = request.POST.get("taken", ""), request.POST.get("tier", "rank")
+    begun = _start(form, chosen) if form.is_valid() else None
+    rows = _routes(form.cleaned_data, reading, chosen, request.user, begun, MOST_ROUTES * 20) if begun else []
     found = next((row.route for row in rows if row.route.light.id == light), None)
     if found is None:
         messages.error(request, "That route is not there any more; the base or the shelf has changed.")
         return redirect("routes", army.pk, role)
     words = f"{chosen.name}, {TIERS.get(tier, tier).lower()}: lightened with {found.light.name}"
-    apply(request, army, lambda design: with_route(design, role, tier, found), words)
+    apply(request, army, lambda design: with_route(design, role, tier, found, begun.id), words)
     return redirect("recipe", army.pk, role)
 
 
 def _route_asked(given, user) -> dict:
-    usual = {"rise": "25", "steps": "4", "pots": OWNED if OwnedPaint.objects.stocked(user) else EVERY}
+    usual = {
+        "rise": "25",
+        "steps": "4",
+        "by": "even",
+        "start": "",
+        "light": "",
+        "pots": OWNED if OwnedPaint.objects.stocked(user) else EVERY,
+    }
     return {name: given.get(name, value) for name, value in usual.items()}
 
 
-def _routes(given: dict, reading: Reading, role, user, limit: int = MOST_ROUTES) -> list[RouteRow]:
-    lights = [pot for pot in pots_for(user, given["pots"]) if pot.kind in ("acrylic", "air")]
+def _route_form(given, role, user) -> RouteForm:
+    """The form as asked; paints that lighten are offered by name."""
+    asked = _route_asked(given, user)
+    lights = [pot for pot in pots_for(user, asked["pots"] if asked["pots"] == OWNED else EVERY) if pot.kind in LIGHTENS]
+    return RouteForm(asked, steps=role.recipe().steps, lights=sorted(lights, key=lambda pot: pot.name))
+
+
+def _start(form: RouteForm, role):
+    """The step the ladder begins at."""
+    named = form.cleaned_data["start"]
+    return role.recipe().step(named) if named else ladder_start(role.recipe())
+
+
+def _routes(given: dict, reading: Reading, role, user, start, limit: int = MOST_ROUTES) -> list[RouteRow]:
+    lights = [pot for pot in pots_for(user, given["pots"]) if pot.kind in LIGHTENS and given["light"] in ("", pot.id)]
     scheme = reading.design.scheme
     touching = touching_roles(reading.resolution, role.id) if reading.design.army.figures else ()
 
@@ -214,7 +247,12 @@ def _routes(given: dict, reading: Reading, role, user, limit: int = MOST_ROUTES)
         tones = reading.tones(role_id)
         return tones.flats if tones else None
 
-    found = routes(Mix(base_mix(role).parts), lights, int(given["steps"]), float(given["rise"]))
+    base, steps = Mix(start.mix.parts), int(given["steps"])
+    if given["by"] == "parts":
+        order = light_order(base, tuple(lights), float(given["rise"])) or tuple(lights)
+        found = tuple(parts_route(base, pot, steps) for pot in order[:limit])
+    else:
+        found = routes(base, lights, steps, float(given["rise"]))
     return [
         RouteRow(one, tuple((scheme.role(hit.role).name, hit) for hit in conflicts(one, touching, colour_of)))
         for one in found[:limit]

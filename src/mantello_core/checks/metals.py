@@ -1,0 +1,92 @@
+"""The check of metals: one for each function, few on a figure, apart from each other, and large enough to glint."""
+
+from collections import defaultdict
+from itertools import combinations
+
+from ..figures.metalwork import FUNCTIONS, function_of
+from ..figures.vocabulary import sideless, spoken
+from .contrast import seams_of
+from .finding import Check, Finding, at
+from .look import Look
+
+#: mm that a piece of metal is wide, on the painted figure, below which it does not glint but freckles
+GLINTS = 0.35
+#: mm² of one function in another metal from which it is told
+TOLD_MM2 = 3.0
+
+
+def metals(look: Look) -> Check:
+    """Too many metals on one figure, and metals that adjoin."""
+    design, resolution = look.design, look.resolution
+    most = design.scheme.aims.threshold("metals")
+    shiny = {
+        role.id
+        for role in design.scheme.roles
+        if any(
+            pot.kind == "metallic" for _, recipe in role.recipes for step in recipe.steps[:1] for pot in step.mix.paints
+        )
+    }
+    found: dict[str, Finding] = {}
+    for one in resolution.classes:
+        worn = {cell.role for cell in one.cells.values()} & shiny
+        if len(worn) > most:
+            found[f"{one.unit}|{one.rank}"] = at(
+                design.army, one, next(iter(one.cells)), f"{len(worn)} metals", f"{one.unit}|{one.rank}", 1000
+            )
+        for area, other, length in seams_of(one.plate, 3.0):
+            roles = one.cells[area].role, one.cells[other].role
+            if roles[0] != roles[1] and roles[0] in shiny and roles[1] in shiny:
+                key = "|".join(sorted((*roles, sideless(area), sideless(other))))
+                said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
+                found.setdefault(key, at(design.army, one, area, said, key, length))
+    found |= _mixed_functions(look, shiny)
+    found |= _too_small(look, shiny)
+    least = design.scheme.aims.threshold("metals_apart")
+    worn_anywhere = sorted({cell.role for one in resolution.classes for cell in one.cells.values()} & shiny)
+    for role, other in combinations(worn_anywhere, 2):
+        apart = look.apart(role, other, "rank")
+        if apart < least:
+            names = design.scheme.role(role).name, design.scheme.role(other).name
+            said = f"{names[0]} and {names[1]} are {apart:.0f} apart and may be taken for each other"
+            found[f"{role}|{other}"] = Finding(said, f"alike|{role}|{other}", number=500 - apart)
+    listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
+    worst = listed[0].what if listed else "few metals, well apart"
+    rule = (
+        f"One metal for each function (structure, weapon, ornament, fittings); at most {most:g} metals on a figure, any two {least:g} apart (CIEDE2000), none along 3 mm or more of another"
+        " without a dark line; metal too small to glint is painted dark grey."
+    )
+    return Check("metals", "Metals", "look" if listed else "clear", worst, listed, rule, ("metals", "metals_apart"))
+
+
+def _mixed_functions(look: Look, shiny: set[str]) -> dict[str, Finding]:
+    """Figures on which one function wears two metals, each kind of figure once."""
+    found: dict[str, Finding] = {}
+    scheme = look.design.scheme
+    for one in look.resolution.classes:
+        worn: dict[str, dict[str, list[str]]] = defaultdict(lambda: defaultdict(list))
+        for area, cell in one.cells.items():
+            function = function_of(area, one.plate.areas[area].material)
+            if function and cell.role in shiny:
+                worn[function][cell.role].append(area)
+        for function, roles in worn.items():
+            mm2 = {role: sum(one.plate.areas[area].mm2 for area in areas) for role, areas in roles.items()}
+            small = [role for role in sorted(mm2, key=mm2.get)[:-1] if mm2[role] >= TOLD_MM2]
+            for role in small:
+                most = max(mm2, key=mm2.get)
+                said = f"{FUNCTIONS[function]}: {scheme.role(role).name} besides {scheme.role(most).name}"
+                key = f"function|{one.type}|{function}|{role}|{most}"
+                found.setdefault(key, at(look.design.army, one, roles[role][0], said, key, 400 + mm2[role]))
+    return found
+
+
+def _too_small(look: Look, shiny: set[str]) -> dict[str, Finding]:
+    """Metal that is narrower on the painted figure than what glints, each kind of area once."""
+    found: dict[str, Finding] = {}
+    for one in look.resolution.classes:
+        for area, cell in one.cells.items():
+            wide = one.plate.areas[area].extent.room_mm * look.scale
+            if cell.role in shiny and wide < GLINTS:
+                key = f"small|{one.type}|{sideless(area)}"
+                said = f"{spoken(sideless(area))} is {wide:.2f} mm wide: dark grey reads better than metal"
+                found.setdefault(key, at(look.design.army, one, area, said, key, 1 - wide))
+    return found
