@@ -4,13 +4,18 @@ import io
 import warnings
 from contextlib import contextmanager
 
+import numpy as np
 from django import forms
 from PIL import Image, ImageFile, ImageFilter, ImageOps, UnidentifiedImageError
+
+from mantello_core.figures.lit_from import lit_from
 
 #: bytes of an upload, pixels of a picture, and pixels along the longer side that are kept
 MOST_BYTES, MOST_PIXELS, LONGEST = 12_000_000, 40_000_000, 1600
 #: formats that are read
 FORMATS = ("JPEG", "PNG", "WEBP")
+#: pixels along the longer side from which the light is read
+LIT_LONGEST = 320
 #: half the side of a sampled square, as a share of the picture's width
 SAMPLE = 0.008
 #: shares of a picture that count as lit: the brightest, and with what is next
@@ -88,6 +93,17 @@ def sampled(jpeg: bytes, x: float, y: float) -> str:
         )
         red, green, blue = picture.crop(box).resize((1, 1), Image.Resampling.BOX).getpixel((0, 0))
     return f"#{red:02x}{green:02x}{blue:02x}"
+
+
+def light_plan_of(jpeg: bytes) -> str:
+    """The light plan that a photograph of a lit figure shows; see ``lit_from``.
+
+    Raises: OutOfRange where no figure stands out from its ground.
+    """
+    with Image.open(io.BytesIO(jpeg)) as picture:
+        grey = picture.convert("L")
+        grey.thumbnail((LIT_LONGEST, LIT_LONGEST))
+        return lit_from(np.asarray(grey, float) / 255)
 
 
 def lit_parts(jpeg: bytes) -> bytes:

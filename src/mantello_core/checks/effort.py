@@ -1,8 +1,13 @@
 """Checks of effort: steps spent where nobody will see them."""
 
+from collections.abc import Callable
+
+from ..advice.light_width import ladder
+from ..design.design import Design
+from ..design.edit import without_step
 from ..figures.vocabulary import sideless, spoken
 from ..recipes.handwork import brushing_seconds
-from .finding import Check, Finding, at
+from .finding import Check, Finding, Fix, at
 from .look import Look
 
 #: kinds of step that only refine what a base coat says already
@@ -44,3 +49,45 @@ def hidden(look: Look) -> Check:
         f": {whole:.0f} min could be spared." if found else "."
     )
     return Check("hidden", "Hidden effort", "look" if found else "clear", worst, tuple(found), rule, ("hidden",))
+
+
+#: kinds of light that are left out where nobody sees them
+_LEFT_OUT = ("highlight", "edge", "dot")
+
+
+def unseen(look: Look) -> Check:
+    """Lights narrower than the eye tells apart on figures of this height from where they are looked at, and their minutes."""
+    design, resolution = look.design, look.resolution
+    height = design.brief.height_mm if design.brief else 28.0
+    spent: dict[tuple[str, str, str], list] = {}
+    for one in resolution.classes:
+        extents: dict[str, list] = {}
+        for name, cell in one.cells.items():
+            if cell.role:
+                extents.setdefault(cell.role, []).append(name)
+        around = design.around(one.tier, len(one.ordinals))
+        for role, names in extents.items():
+            extent = one.plate.extent_of(names)
+            for rung in ladder(design.scheme.role(role).recipe(one.tier), height, look.far):
+                if rung.lost and rung.step.kind in _LEFT_OUT:
+                    seconds = brushing_seconds(rung.step, extent, rung.step.coats or 1, around) * len(one.ordinals)
+                    entry = spent.setdefault((role, one.tier, rung.step.id), [one, names[0], rung, 0.0])
+                    entry[3] += seconds / 60
+    found = []
+    for (role, tier, step), (one, area, rung, minutes) in spent.items():
+        name = design.scheme.role(role).name
+        said = f"{rung.step.technique.verb} of {name} is {rung.width:.2f} mm wide; {minutes:.0f} min that nobody sees"
+        fix = Fix(f"leave it out of {name}", _without(role, tier, step))
+        if minutes >= 1:
+            found.append(at(design.army, one, area, said, f"{role}|{tier}|{step}", minutes, fix))
+    found.sort(key=lambda finding: -finding.number)
+    whole = sum(finding.number for finding in found)
+    worst = found[0].what if found else "every light is wide enough to be seen"
+    rule = f"A light narrower than one minute of arc at {look.far:g} m, on figures of {height:g} mm, is not laid" + (
+        f": {whole / 60:.1f} h could be spared." if found else "."
+    )
+    return Check("unseen", "Too small to see", "look" if found else "clear", worst, tuple(found), rule)
+
+
+def _without(role: str, tier: str, step: str) -> Callable[[Design], Design]:
+    return lambda design: without_step(design, role, tier, step)

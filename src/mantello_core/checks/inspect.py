@@ -27,6 +27,7 @@ CHECKS = (
     metals.metals,
     balance.materials,
     effort.hidden,
+    effort.unseen,
     mapping.dead,
 )
 

@@ -19,6 +19,11 @@ HUES = {
 }  # fmt: skip
 #: L* of dark, lit and crescent beside the colour itself, and chroma of the dark and of the crescent as a share of it
 _DARKER, _LIGHTER, _DARK_CHROMA, _PALE_CHROMA = 22.0, 16.0, 0.6, 0.75
+#: where the dot sits by light plan
+DOTS = {
+    "": "at the top, opposite the light below", "left": "upper left, opposite the light below",
+    "right": "upper right, opposite the light below", "lamps": "four small ones round the middle",
+}  # fmt: skip
 _TIERS = ("rank", "leader", "centrepiece")
 
 
@@ -45,10 +50,10 @@ def lens_advice(diameter: float, tier: str, count: int) -> LensAdvice:
     return LensAdvice(values - many, said + ("; one value less, for there are many" if many else ""))
 
 
-def lens_recipe(colour: Lab, values: int, pots: tuple[Paint, ...]) -> Recipe:
+def lens_recipe(colour: Lab, values: int, pots: tuple[Paint, ...], light: str = "") -> Recipe:
     """A lens in so many values: dark above, light below, a white dot where the lamp hits; the other way round from cloth.
 
-    Raises: OutOfRange for values (2 to 5), or if none of the paints covers.
+    light: the army's light plan; where the dot sits follows it. Raises: OutOfRange for values (2 to 5), or if none of the paints covers.
     """
     if not 2 <= values <= 5:
         raise OutOfRange(f"{values} values; allowed is 2 to 5.", "values")
@@ -72,5 +77,5 @@ def lens_recipe(colour: Lab, values: int, pots: tuple[Paint, ...]) -> Recipe:
         steps.append(step("layer", full, "lower half"))
     if values >= 4:
         steps.append(step("edge", pot(min(94.0, colour.lightness + _LIGHTER), _PALE_CHROMA), "lowest crescent", 0.3))
-    steps.append(step("dot", pot(97.0, 0.0), "upper corner, opposite the light below", 0.3))
+    steps.append(step("dot", pot(97.0, 0.0), DOTS.get(light, DOTS[""]), 0.3))
     return Recipe(tuple(steps))

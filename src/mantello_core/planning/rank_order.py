@@ -108,11 +108,16 @@ def rank_edges(work: RankWork, under: Mapping[str, frozenset[str]], slots: Slots
 def _chained(undercoat: Chain, chains: Sequence[Chain]) -> Iterable[Edge]:
     for chain in chains:
         for (one, _), (two, _) in pairwise(chain):
-            yield Edge(one.id, two.id, one.drying, RECIPE_ORDER)
+            yield Edge(one.id, two.id, 0.0 if _worked_wet(one, two) else one.drying, RECIPE_ORDER)
         for spray, _ in undercoat[-1:]:
             yield Edge(spray.id, chain[0][0].id, spray.drying, UNDERCOAT_FIRST)
     for (one, _), (two, _) in pairwise(undercoat):
         yield Edge(one.id, two.id, one.drying, UNDERCOAT_FIRST)
+
+
+def _worked_wet(one: Atom, two: Atom) -> bool:
+    """Whether the second is worked into the first while both are wet: oils lie side by side in one sitting and dry once."""
+    return one.kind == two.kind == "oil" and one.window > 0 and two.window > 0
 
 
 def _rough_first(colours: Sequence[Chain], rims: frozenset[str], waiting: frozenset[str]) -> Iterable[Edge]:

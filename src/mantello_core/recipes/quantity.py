@@ -7,6 +7,8 @@ from .step import Mix, Step
 
 #: wet film of one brushed coat, mm (40 µm)
 WET_FILM = 0.040
+#: a paste of powder lies thicker, mm (0.25 mm)
+PASTE_FILM = 0.25
 #: share of the paint that stays in brush, palette and pot
 LOSS = 0.3
 #: ml in a drop
@@ -18,9 +20,17 @@ def millilitres(step: Step, surface: float, coats: int) -> dict[str, float]:
 
     Source: design formula F6: paint share x area x wet film x coats / (1 - loss).
     """
-    wet = surface * step.share * WET_FILM * coats / 1000 / (1 - LOSS)
+    film = PASTE_FILM if is_paste(step.mix) else WET_FILM
+    wet = surface * step.share * film * coats / 1000 / (1 - LOSS)
     total = sum(parts for _, parts in step.mix.parts) + step.mix.diluent_parts
     return {pot.id: wet * parts / total for pot, parts in step.mix.parts}
+
+
+def is_paste(mix: Mix) -> bool:
+    """Whether it is powder stirred with something wet, or a texture."""
+    return any(pot.kind in ("powder", "texture") for pot in mix.paints) and (
+        mix.diluent != "neat" or any(pot.kind == "texture" for pot in mix.paints)
+    )
 
 
 @dataclass(frozen=True)
@@ -51,7 +61,7 @@ def portion(mix: Mix, surface: float, coats: int) -> Portion:
     whole = [round(parts * 10) for _, parts in named]
     divisor = math.gcd(*whole) or 1
     parts = [max(1, one // divisor) for one in whole]
-    wet = surface * WET_FILM * coats / 1000 / (1 - LOSS)
+    wet = surface * (PASTE_FILM if is_paste(mix) else WET_FILM) * coats / 1000 / (1 - LOSS)
     times = max(1, math.ceil(wet / DROP / sum(parts) - 1e-9))
     drops = tuple((name, count * times) for (name, _), count in zip(named, parts, strict=True))
     return Portion(drops, sum(count for _, count in drops) * DROP)

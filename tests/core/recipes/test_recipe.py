@@ -11,7 +11,7 @@ from mantello_core.mixing.undercoat import best_undercoat, undercoat_choices, un
 from mantello_core.paints.range import paint, paints
 from mantello_core.recipes.hazard import cautions, cautions_for, step_cautions
 from mantello_core.recipes.place import usual_places
-from mantello_core.recipes.quantity import DROP, LOSS, WET_FILM, millilitres
+from mantello_core.recipes.quantity import DROP, LOSS, WET_FILM, is_paste, millilitres, portion
 from mantello_core.recipes.step import STEP_KINDS, Mix, Recipe, Step, checked
 from mantello_core.recipes.technique import techniques
 from tests.samples import base
@@ -132,3 +132,16 @@ class Hazards(TestCase):
         self.assertIn(cautions()["H-02"], step_cautions(replace(acrylic, kind="spray")))
         self.assertIn(cautions()["H-31"], step_cautions(base("lamp-brass").steps[0]))
         self.assertIn(cautions()["H-28"], step_cautions(replace(base("brine-green").steps[0], kind="edge")))
+
+
+class Pastes(TestCase):
+    def test_a_paste_of_powder_takes_millilitres_and_dry_powder_next_to_nothing(self):
+        powder = next(pot for pot in paints().values() if pot.kind == "powder")
+        paste = Step("mud", "powder", Mix(((powder, 1.0),), "medium", 1.0))
+        self.assertTrue(is_paste(paste.mix))
+        self.assertFalse(is_paste(Mix(((powder, 1.0),))))
+        wet, thin = (
+            sum(millilitres(step, 2_000.0, 1).values()) for step in (paste, replace(paste, mix=Mix(((powder, 1.0),))))
+        )
+        self.assertGreater(wet, 2 * thin)
+        self.assertGreater(portion(paste.mix, 2_000.0, 1).millilitres, 0.6)

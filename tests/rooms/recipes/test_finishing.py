@@ -1,10 +1,14 @@
 """The army's finish in its room: kept whole, refused at its field, seen in the order and at the desk, dirtied again."""
 
+import io
 import uuid
 from dataclasses import replace
 
+import numpy as np
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 from django.utils import timezone
+from PIL import Image
 
 from mantello.record.logging import record
 from mantello.record.queries import done_steps
@@ -171,3 +175,28 @@ class Finished(RoomCase):
         record(self.army, join.atoms, set(join.block.figures), None, timezone.now(), uuid.uuid4())
         self.assertEqual(self.army.entries.first().paints, [])
         self.assertIsInstance(self.now().scheme, Scheme)
+
+
+class Light(RoomCase):
+    def photo(self, picture: Image.Image) -> SimpleUploadedFile:
+        out = io.BytesIO()
+        picture.save(out, "PNG")
+        return SimpleUploadedFile("lit.png", out.getvalue(), "image/png")
+
+    def test_the_army_is_lit_as_the_photograph_shows(self):
+        down, across = np.mgrid[-1:1:300j, -1:1:220j]
+        shade = np.where(across**2 + down**2 < 0.5, 60 + 120 * np.clip(-across - down, 0, 1), 250)
+        self.post("light-by-photo", photo=self.photo(Image.fromarray(shade.astype("uint8"))))
+        self.assertEqual(self.now().scheme.finishing.light, "left")
+        self.assertContains(self.see("finishing"), "How it will shine")
+
+    def test_no_picture_and_plain_paper_are_told_and_change_nothing(self):
+        before = self.now()
+        self.post("light-by-photo", photo=self.photo(Image.new("L", (200, 200), 240)))
+        self.assertContains(self.see("finishing"), "No figure stands out")
+        self.post("light-by-photo", photo=SimpleUploadedFile("x.png", b"no picture", "image/png"))
+        self.assertContains(self.see("finishing"), "no picture that can be read")
+        self.post("light-by-photo")
+        self.assertContains(self.see("finishing"), "Choose a photograph")
+        self.assertEqual(self.now(), before)
+        self.assert_hidden("light-by-photo", post=True)

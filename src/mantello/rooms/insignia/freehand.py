@@ -159,7 +159,19 @@ def _hand_of_arms(asked, army, arms):
         role = scheme.role_by_id.get(one.role_of(id_) or "")
         return f"{id_} ({role.name})" if role else id_
 
-    return one, form, _hand(drawn_arms(one.tree, shape), width, line, called, inked(one, reading), one.blazon)
+    return (
+        one,
+        form,
+        _hand(
+            drawn_arms(one.tree, shape),
+            width,
+            line,
+            called,
+            inked(one, reading),
+            one.blazon,
+            reading.design.scheme.finishing.light,
+        ),
+    )
 
 
 def _asked_of_mark(asked, army):
@@ -200,11 +212,15 @@ def _hand_of_mark(asked, army):
         return hex_of(tones.flats) if tones else hex_of(reading.undercoat)
 
     drawing = device_drawing(placement.device, site.width, site.height, placement.manner.turn)
-    return name, form, _hand(drawing, site.width, form.cleaned_data["line"], called, painted_in, name)
+    return (
+        name,
+        form,
+        _hand(drawing, site.width, form.cleaned_data["line"], called, painted_in, name, scheme.finishing.light),
+    )
 
 
-def _hand(drawing: ArmsDrawing, width: float, line: float, called, painted_in, said: str) -> Hand:
-    guide = freehand(drawing, max(0.5, width), line, called)
+def _hand(drawing: ArmsDrawing, width: float, line: float, called, painted_in, said: str, light: str) -> Hand:
+    guide = freehand(drawing, max(0.5, width), line, called, light)
     enlarged = max(1, int(_STAGE_WIDTH / width))
 
     def large(what, prefix: str) -> str:

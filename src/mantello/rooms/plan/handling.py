@@ -12,7 +12,7 @@ from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.planning.painted_with import PaintedWith, painted_with
 from mantello_core.recipes.hazard import cautions_for
 from mantello_core.recipes.pass_card import PassCard, pass_card
-from mantello_core.recipes.quantity import Portion, portion
+from mantello_core.recipes.quantity import Portion, is_paste, portion
 from mantello_core.recipes.step import Step
 from mantello_core.recipes.technique import techniques
 from mantello_core.record.upkeep import mix_life
@@ -123,7 +123,7 @@ class Handling:
         """What is put together for the figures that are left; None where nothing is mixed or it comes from a can."""
         step = self.step
         can = self.batch.atoms[0].sprayed and not (self.pass_card and self.pass_card.tool == "airbrush")
-        if step is None or can or any(pot.kind == "powder" for pot in step.mix.paints):
+        if step is None or can or (not is_paste(step.mix) and any(pot.kind == "powder" for pot in step.mix.paints)):
             return None
         surface = sum(
             atom.surface * (step.share if atom.subject.piece else 1.0)

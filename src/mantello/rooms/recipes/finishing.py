@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
@@ -10,10 +11,12 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.record.soiling import dirtied_otherwise, dirty_again
 from mantello.shelf.models import OwnPaint
-from mantello.workspace.page import apply_form, army_for, room_page
+from mantello.shell.photograph import PhotoField, light_plan_of
+from mantello.workspace.page import apply, apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello.workspace.seeing import Seeing
 from mantello_core.design.design import Design
+from mantello_core.errors import OutOfRange
 from mantello_core.figures.loose import LOOSE, loose_advice
 from mantello_core.figures.vocabulary import group_of, spoken
 from mantello_core.paints.range import paint
@@ -22,6 +25,7 @@ from mantello_core.passes.soiled import swallowed
 from mantello_core.planning.compiling import slots_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for
 from mantello_core.scheme.finishing import MOST_LEVEL
+from mantello_core.scheme.sheen import SHEENS, sheen_of
 
 from .finishing_form import FinishingForm
 
@@ -49,6 +53,7 @@ def _page(request, army, status=200, form=None):
             "cautions": _cautions(reading),
             "sheen": _shining(design),
             "dulled": _dulled(design),
+            "sheens": _sheens(reading),
             "deference": DEFERENCE,
             "otherwise": dirtied_otherwise(army, reading),
         }
@@ -123,6 +128,49 @@ def _cautions(reading: Reading) -> list[str]:
     if finishing.varnish:
         found += cautions_for("varnish", (paint(finishing.product(finishing.varnish)),))
     return list(dict.fromkeys(found))
+
+
+def _sheens(reading: Reading) -> list[tuple[str, list]]:
+    """How the army's colours shine in the end, the most area first, with their roles."""
+    design = reading.design
+    after = design.scheme.finishing.slots.over(design.method.slots).metals == "after"
+    found: dict[str, list] = {}
+    for id_ in reading.shares:
+        role = design.scheme.role(id_)
+        sheen = sheen_of(role.recipe(), id_, design.scheme.finishing, metals_after=after)
+        if sheen:
+            found.setdefault(sheen, []).append(role)
+    return [(SHEENS[sheen], roles) for sheen, roles in found.items()]
+
+
+class LightForm(forms.Form):
+    """A photograph of a lit figure."""
+
+    photo = PhotoField(label="A photograph of a lit figure", error_messages={"required": "Choose a photograph."})
+
+
+@login_required
+@require_POST
+def light_by_photo(request, army_id):
+    """The army's light plan is the one that a photograph of a lit figure shows; nothing of the photograph is kept."""
+    army = army_for(request, army_id)
+    form = LightForm(request.POST, request.FILES)
+    if not form.is_valid():
+        messages.error(request, " ".join(form.errors["photo"]))
+        return redirect("finishing", army.pk)
+    try:
+        plan = light_plan_of(form.cleaned_data["photo"][0])
+    except OutOfRange as error:
+        messages.error(request, error.message)
+        return redirect("finishing", army.pk)
+    words = dict(FinishingForm.base_fields["light"].choices)[plan if plan != "overhead" else ""]
+
+    def change(design):
+        finishing = replace(design.scheme.finishing, light="" if plan == "overhead" else plan)
+        return replace(design, scheme=replace(design.scheme, finishing=finishing))
+
+    apply(request, army, change, f"Lit from {words}, as in the photograph")
+    return redirect("finishing", army.pk)
 
 
 def _soiled(reading: Reading) -> dict:

@@ -82,7 +82,7 @@ def _rows(reading: Reading, hue: str, pots) -> list[LensRow]:
     whole, found = sum(many.values()), []
     for (role, tier), diameter in size.items():
         advice = lens_advice(max(diameter, 0.05), tier, whole)
-        recipe = lens_recipe(HUES[hue], advice.values, pots)
+        recipe = lens_recipe(HUES[hue], advice.values, pots, design.scheme.finishing.light)
         found.append(
             LensRow(
                 design.scheme.role(role),

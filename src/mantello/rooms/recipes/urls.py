@@ -21,6 +21,7 @@ urlpatterns = [
     path("across/shades/share/", across.share_shade, name="share-shade"),
     path("across/finish/", finishing.finishing, name="finishing"),
     path("across/finish/keep/", finishing.keep_finishing, name="keep-finishing"),
+    path("across/finish/light/", finishing.light_by_photo, name="light-by-photo"),
     path("across/finish/dirty/", finishing.dirty_figures_again, name="dirty-again"),
     path("across/tests/", testing.tests, name="tests"),
     path("across/tests/waive/", testing.waive_tests, name="waive-tests"),

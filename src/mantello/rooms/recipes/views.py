@@ -14,7 +14,7 @@ from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import BARE, reading_of
 from mantello.workspace.stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
 from mantello_core.advice.shading import shadings
-from mantello_core.advice.washing import PASSES, SCOPES, washed_step
+from mantello_core.advice.washing import PASSES, SCOPES, lighter_beneath, washed_step
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.design import edit
@@ -258,10 +258,17 @@ def lay_wash(request, army_id, role, tier):
         raise OutOfRange(f"'{passes[:20]}' passes; allowed are {PASSES[0]} to {PASSES[-1]}.", "passes")
     known = reading_of(army.head).design.scheme.role(role).recipe(tier if tier in TIERS else "rank")
     step = washed_step(known.step(request.POST.get("step", "")), scope, int(passes))
+    lighter = lighter_beneath(known.steps[0].mix, step.mix) if "lighter" in request.POST else None
+
+    def change(design):
+        if lighter:
+            design = edit.with_step(design, role, tier, replace(known.steps[0], mix=lighter))
+        return edit.with_step(design, role, tier, step)
+
     apply(
         request,
         army,
-        lambda design: edit.with_step(design, role, tier, step),
+        change,
         lambda before, after: (
             f"{after.scheme.role(role).name}: wash {SCOPES[scope][0]}, {passes} pass{'es' * (passes != '1')}"
         ),

@@ -74,6 +74,8 @@ def undercoated(document: dict) -> dict:
                 "coats": one.cost.coats,
                 "minutes": round(one.cost.minutes, 1),
                 "hard": [{"role": role.id, "coats": role.coats} for role in one.hard],
+                "lost": [{"role": role.id, "difference": round(role.reached.apart, 1)} for role in one.lost],
+                "missed_recesses": round(one.glare, 1),
             }
             for one in undercoat_advice(design, resolve(design.army, design.scheme))
         ],

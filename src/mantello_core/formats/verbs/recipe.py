@@ -10,6 +10,8 @@ from ...mixing.route import RISE, STEPS, routes
 from ...paints.catalogue import SHIPPED
 from ...paints.range import paint, paints
 from ...recipes.hazard import step_cautions
+from ...recipes.step import Mix, Recipe, Step, checked
+from ...recipes.where import Where
 from ..document.ground import read_ground
 from ..document.recipes import write_step
 from ..validation import check
@@ -25,28 +27,51 @@ def film(document: dict) -> dict:
     for _ in range(document.get("coats", 3)):
         surface = coated(surface, pot, pot.thickness(dilution))
         coats.append(colour_mapping(surface.colour))
+    laid = _laid(document, mix, ground)
     metal = {"views": {name: colour_mapping(seen) for name, seen in surface.views.items()}} if pot.flake else {}
+    return (
+        {
+            "mix": mix.words,
+            "ground": ground.words,
+            "on": colour_mapping(ground.colour),
+            "coat_micrometres": round(pot.thickness(dilution), 3),
+            "coats": coats,
+            "opaque": colour_mapping(solid(pot).colour),
+            "wet": colour_mapping(wet_colour(pot)),
+            "drying_shift": round(drying_shift(pot), 2),
+            "wash": {
+                place: colour_mapping(washed(ground.flat, pot, dilution, recess=place == "recess").colour)
+                for place in ("raised", "recess")
+            },
+            "stain": {
+                place: colour_mapping(stained(ground.flat, pot, dilution, recess=place == "recess").colour)
+                for place in ("raised", "recess")
+            },
+            "varnished": {
+                finish: colour_mapping(varnished(surface, finish).colour) for finish in ("gloss", "satin", "matt")
+            },
+        }
+        | metal
+        | laid
+    )
+
+
+def _laid(document: dict, mix: Mix, ground: Ground) -> dict:
+    """What a step of that kind at that place leaves on a figure; nothing where neither is asked for."""
+    if "kind" not in document and "place" not in document:
+        return {}
+    spot = Where(**document["place"]) if "place" in document else None
+    step = checked(Step("asked", document.get("kind", "base"), mix, document.get("coats"), spot=spot), "")
+    (outcome,) = predicted(Recipe((step,)), ground).outcomes
     return {
-        "mix": mix.words,
-        "ground": ground.words,
-        "on": colour_mapping(ground.colour),
-        "coat_micrometres": round(pot.thickness(dilution), 3),
-        "coats": coats,
-        "opaque": colour_mapping(solid(pot).colour),
-        "wet": colour_mapping(wet_colour(pot)),
-        "drying_shift": round(drying_shift(pot), 2),
-        "wash": {
-            place: colour_mapping(washed(ground.flat, pot, dilution, recess=place == "recess").colour)
-            for place in ("raised", "recess")
-        },
-        "stain": {
-            place: colour_mapping(stained(ground.flat, pot, dilution, recess=place == "recess").colour)
-            for place in ("raised", "recess")
-        },
-        "varnished": {
-            finish: colour_mapping(varnished(surface, finish).colour) for finish in ("gloss", "satin", "matt")
-        },
-    } | metal
+        "laid": {
+            "goes": step.goes.words,
+            "share": round(step.share, 3),
+            "coats": outcome.coats,
+            "there": colour_mapping(outcome.after),
+            "tones": {zone: colour_mapping(seen) for zone, seen in outcome.tones.items()},
+        }
+    }
 
 
 def ramp(document: dict) -> dict:
@@ -87,7 +112,7 @@ def recipe(document: dict) -> dict:
         "steps": [
             write_step(one.step)
             | {
-                "tool": one.step.tool, "goes": one.step.goes.words, "coats_to_lay": one.coats, "drying_minutes": one.step.drying,
+                "tool": one.step.tool, "goes": one.step.goes.words, "share": round(one.step.share, 3), "coats_to_lay": one.coats, "drying_minutes": one.step.drying,
                 "after": colour_mapping(one.after), "cautions": list(step_cautions(one.step)),
             }
             for one in outcomes

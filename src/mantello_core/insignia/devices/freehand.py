@@ -7,7 +7,7 @@ from shapely import affinity
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
-from ...errors import OutOfRange
+from ...errors import OutOfRange, UnknownName
 from ..arms.arms_drawing import ArmsDrawing, Piece
 from ..arms.charge import CHARGES
 from ..arms.partition import frame
@@ -17,8 +17,11 @@ from .simplifying import Simplified, simplified
 FINEST_LINE = 0.3
 #: what lighter paint is called among the pieces of a stage
 LIGHT = "light"
-#: from where the light falls, as on every plate: the viewer's upper left
-_LIGHT = (-0.7, -0.7)
+#: from where the light falls by light plan, x right and y down, and in words; '' is as plates are drawn
+LIGHTS = {
+    "": ((-0.7, -0.7), "the upper left"), "left": ((-0.7, -0.7), "the upper left"), "right": ((0.7, -0.7), "the upper right"),
+    "overhead": ((0.0, -1.0), "up"), "front": ((0.0, -1.0), "up"), "lamps": ((0.0, -1.0), "up"),
+}  # fmt: skip
 #: widths a brush may draw, mm
 FINEST, WIDEST = 0.05, 5.0
 #: how small the rough shape is begun, as a share of its own size
@@ -58,12 +61,19 @@ class Guide:
 
 
 def freehand(
-    drawing: ArmsDrawing, width_mm: float, line_mm: float = FINEST_LINE, called: Callable[[str], str] = str
+    drawing: ArmsDrawing,
+    width_mm: float,
+    line_mm: float = FINEST_LINE,
+    called: Callable[[str], str] = str,
+    light: str = "",
 ) -> Guide:
-    """The guide for arms on a surface so wide, with a brush that draws lines so wide. called: a tincture's paint in words.
+    """The guide for arms on a surface so wide, with a brush that draws lines so wide. called: a tincture's paint in words;
+    light: the army's light plan, one of ``LIGHTS``.
 
-    Raises: OutOfRange for width or line.
+    Raises: OutOfRange for width or line; UnknownName for the light plan.
     """
+    if light not in LIGHTS:
+        raise UnknownName("light plan", light, list(LIGHTS), "light")
     if not FINEST <= line_mm <= WIDEST:
         raise OutOfRange(f"A brush line of {line_mm:g} mm; allowed is {FINEST:g} to {WIDEST:g}.", "line")
     thinnest, of = drawing.thinnest(width_mm)
@@ -75,11 +85,12 @@ def freehand(
     return Guide(
         verdict, thinnest, of, width_mm * line_mm / max(thinnest, 1e-9), painted,
         () if verdict == "paintable" else bold.changed, lost if verdict == "transfer" else (),
-        tuple(_stages(painted, line_mm / painted.scale(width_mm), called)),
+        tuple(_stages(painted, line_mm / painted.scale(width_mm), called, light)),
     )  # fmt: skip
 
 
-def _stages(drawing: ArmsDrawing, line: float, called) -> list[Stage]:
+def _stages(drawing: ArmsDrawing, line: float, called, plan: str) -> list[Stage]:
+    towards, words = LIGHTS[plan]
     surface = drawing.surface
     fields = [piece for piece in drawing.pieces if piece.of == "field"]
     rest = [piece for piece in drawing.pieces if piece.of != "field" and piece.shape.area > 1e-6]
@@ -105,11 +116,11 @@ def _stages(drawing: ArmsDrawing, line: float, called) -> list[Stage]:
     for layer in _layers(rest):
         stages += _built(layer, laid, surface, line, lines, called)
     if rest:
-        tops = unary_union([_lit(piece.shape, line) for piece in rest])
+        tops = unary_union([_lit(piece.shape, line, towards) for piece in rest])
         light = unary_union([_edge(piece.shape, line) for piece in rest]).intersection(tops)
         if light.area > 0:
             stages.append(
-                Stage("Light", "A lighter mix along the edges that face the upper left, as on the rest of the figure; none at the foot.", (*laid, Piece(light, LIGHT, "light")), (), light)
+                Stage("Light", f"A lighter mix along the edges that face {words}, as on the rest of the figure; none at the foot.", (*laid, Piece(light, LIGHT, "light")), (), light)
             )  # fmt: skip
     return stages
 
@@ -194,9 +205,9 @@ def _edge(shape: BaseGeometry, line: float) -> BaseGeometry:
     return shape.difference(shape.buffer(-line))
 
 
-def _lit(shape: BaseGeometry, line: float) -> BaseGeometry:
+def _lit(shape: BaseGeometry, line: float, towards: tuple[float, float]) -> BaseGeometry:
     """What of a shape faces the light: itself less itself moved away from it."""
-    return shape.difference(affinity.translate(shape, -_LIGHT[0] * line, -_LIGHT[1] * line))
+    return shape.difference(affinity.translate(shape, -towards[0] * line, -towards[1] * line))
 
 
 def _area(pieces: Sequence[Piece], tincture: str) -> float:
