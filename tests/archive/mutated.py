@@ -16,7 +16,21 @@ from mantello_core.formats.archive import read_archive, write_archive
 
 _WHEN = datetime(2026, 11, 24, tzinfo=UTC)
 #: pages that everything of an army is shown on
-PAGES = ("army", "scheme", "table", "checks", "recipes", "paints", "plan", "desk", "log", "insignia")
+PAGES = (
+    "army",
+    "scheme",
+    "table",
+    "checks",
+    "recipes",
+    "paints",
+    "plan",
+    "desk",
+    "log",
+    "insignia",
+    "undercoats",
+    "metals",
+    "lenses",
+)
 _STRANGE = (
     None, True, -1, 0, 1, 10**12, 10**400, 0.5, -1e300, "", "x", "\u202e<b>", "\x00", "a" * 5000, "9999-12-31T23:59:59+14:00", "0001-01-01",
     [], {}, [[]], ["x"], {"x": 1}, [1] * 50, "NaN", "../x", "\ud800",
@@ -55,6 +69,16 @@ class Mutator:
                 files[self._chance.choice(documents)] = content
         return write_archive(self._read.name, files, _WHEN)
 
+    def design(self) -> bytes:
+        """The design alone, in a place or two changed, or its bytes."""
+        raw = self._read.files["design.json"]
+        if self._chance.random() < 0.1:
+            return self._bytes_changed(raw)
+        document = json.loads(raw)
+        for _ in range(self._chance.choice((1, 1, 2))):
+            document = self._changed(document)
+        return json.dumps(document, ensure_ascii=self._chance.random() < 0.5).encode("utf-8", "surrogatepass")
+
     def _bytes_changed(self, data: bytes) -> bytes:
         at = self._chance.randrange(max(1, len(data)))
         return data[:at] + bytes([self._chance.randrange(256)]) + data[at + self._chance.choice((0, 1, 40)) :]
@@ -88,13 +112,14 @@ def _places(document):
             yield from _places(one)
 
 
-def tried(browser: Client, data: bytes) -> str:
-    """What became of an archive: 'refused', or 'let in' with all its pages open; an army that was let in goes again.
+def tried(browser: Client, data: bytes, page: str = "archives", name: str = "a.zip") -> str:
+    """What became of an archive, or of a design: 'refused', or 'let in' with all its pages open; an army that was let in
+    goes again.
 
-    Raises: AssertionError for anything else.
+    page: that takes it. Raises: AssertionError for anything else.
     """
     before = set(Army.objects.values_list("pk", flat=True))
-    answer = browser.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", data), "token": str(uuid.uuid4())})
+    answer = browser.post(reverse(page), {"file": SimpleUploadedFile(name, data), "token": str(uuid.uuid4())})
     if answer.status_code == 422:
         assert set(Army.objects.values_list("pk", flat=True)) == before, "refused, and half of it is there"
         assert b"field-error" in answer.content, "refused without a word"

@@ -58,6 +58,9 @@ _kept = Memory("readings", 64 * 2**20)
 TRACED = ("dots", "lips", "scratches", "runs", "stripes", "border")
 #: laws of dirt that leave traces, with what each is at the dirtiest: place, number on a cm², mm long and wide, opacity
 DIRT_TRACES = {"edges": ("dots", 90.0, 0.4, 0.4, 1.0), "falls": ("runs", 9.0, 3.0, 0.3, 0.55)}
+#: places whose lights lie broad, from the light downwards, and from where that is by light plan
+BROAD = ("raised", "upper")
+FROM = {"": (0.0, -1.0), "front": (0.0, -1.0), "lamps": (0.0, -1.0), "left": (-0.7, -0.7), "right": (0.7, -0.7)}
 #: mm that the lit lip of a chip is wide
 LIP = 0.07
 #: CIEDE2000 under which a tone is not drawn apart from the flats
@@ -213,7 +216,8 @@ class Reading:
         found = tones.recess, tones.raised, tones["edge"] if lit else tones.raised
         if all(difference(tone, tones.flats) < SAME for tone in found):
             return Lit(*(seeing.hex(tone) for tone in found), traces) if traces else None
-        return Lit(*(seeing.hex(tone) for tone in found), traces)
+        bands = _bands(worn, seeing) if seeing.moment != "shade" else ()
+        return Lit(*(seeing.hex(tone) for tone in found), traces, bands, FROM[self.design.scheme.finishing.light])
 
     def _edge_kept(self, one: FigureClass, area: str) -> bool:
         """Whether an area's edges are lit: those before the cut-off of the last edge step that has one."""
@@ -328,6 +332,23 @@ class Reading:
     def laid_grounds(self, one: FigureClass) -> tuple[LaidGround, ...]:
         """The coats beneath the colours of a class of figures."""
         return laid_grounds(self.design.scheme.ground, one)
+
+
+def _bands(worn: Prediction, seeing: Seeing) -> tuple[tuple[float, str], ...]:
+    """The broad lights of a recipe, the narrowest first, and the colour they lie on; empty where it has none."""
+    lights = [
+        one for one in worn.outcomes if one.step.goes.place in BROAD and not one.step.relays and one.step.share < 1
+    ]
+    if not lights:
+        return ()
+    at = worn.outcomes.index(lights[0])
+    beneath = worn.outcomes[at - 1].tones.flats if at else lights[0].before
+    shares: dict[float, str] = {}
+    for one in lights:
+        shares[round(min(one.step.goes.share or one.step.goes.usual.share or one.step.share, 0.95), 3)] = seeing.hex(
+            one.after
+        )
+    return (*sorted(shares.items()), (1.0, seeing.hex(beneath)))
 
 
 def _shaded(worn: Prediction) -> Tones:

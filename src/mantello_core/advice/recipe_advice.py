@@ -92,7 +92,7 @@ def _of_looks(outcome: Outcome, before: list[Step], metres: float) -> Iterator[t
             "white",
             "White turns murky under an all-over shade: shade its recesses only, with a thinned grey or blue grey.",
         )
-    if step.kind in _LIGHTS and before and not step.relays and not _metallic(step):
+    if step.kind in _LIGHTS and before and not step.relays and not _metallic(step) and not _tidies(step, before):
         rise, worth = outcome.after.lightness - outcome.before.lightness, outcome.change
         least, most = limits_at(metres)
         if rise > -1 and worth < least:
@@ -112,6 +112,11 @@ def _of_looks(outcome: Outcome, before: list[Step], metres: float) -> Iterator[t
             "strong",
             "It leaves recesses nearly black and cannot be undone: try one thinned pass first, and lay two if it wants more.",
         )
+
+
+def _tidies(step: Step, before: list[Step]) -> bool:
+    """Whether it lays a colour again that is there already, to tidy it: nothing is expected to change."""
+    return step.kind == "layer" and any(one.mix.parts == step.mix.parts for one in before)
 
 
 def _of_tools(step: Step) -> Iterator[tuple[str, str]]:

@@ -21,11 +21,18 @@ class Lit(NamedTuple):
     edge: str
     #: chips, scratches, runs and the like on it
     traces: tuple[Trace, ...] = ()
+    #: its lights laid broad: the share of it that each reaches from the light, and its colour, the narrowest first, and at
+    #: the end the colour of the rest, with share 1; empty where there are none
+    bands: tuple[tuple[float, str], ...] = ()
+    #: from where they come, x right and y down
+    light: tuple[float, float] = (0.0, -1.0)
 
 
 INK = "#17141c"
 #: how wide and how opaque tones are drawn along seams and edges, drawing units: from wide to narrow
 RECESS, EDGE = ((11.0, 0.35), (5.0, 0.85)), ((4.6, 0.6), (1.8, 1.0))
+#: how soft the border between two broad lights is, as a share of the area
+SOFT = 0.12
 #: line weights in drawing units, by how large the figure is shown
 DETAIL = {
     "large": {"seam": 1.15, "outline": 3.4, "opacity": 0.78},
@@ -142,12 +149,31 @@ def _lit(seen: SeenArea, lit: Lit, clip: str, seed: int, *, tones: bool) -> str:
         for d, colour, width, opacity in strokes
         if d and tones
     ) + traces_svg(seen, lit.traces, seed)
+    graded = ""
+    if tones and lit.bands:
+        graded = (
+            _graded(lit, f"{clip}-light")
+            + f'<path d="{seen.visible}" fill="url(#{clip}-light)" fill-rule="evenodd" stroke="none"/>'
+        )
+    drawn = graded + drawn
     if not drawn:
         return ""
     return (
         f'<clipPath id="{clip}"><path clip-rule="evenodd" d="{seen.visible}"/></clipPath>'
         f'<g class="tones" clip-path="url(#{clip})" fill="none" pointer-events="none">{drawn}</g>'
     )
+
+
+def _graded(lit: Lit, id_: str) -> str:
+    """The broad lights as a gradient across an area's box: bands with soft borders, as layers are laid."""
+    x, y = lit.light
+    stops, before = [], 0.0
+    for share, colour in lit.bands:
+        stops.append(f'<stop offset="{min(before + SOFT / 2, share):.3f}" stop-color="{colour}"/>')
+        stops.append(f'<stop offset="{max(share - SOFT / 2, before):.3f}" stop-color="{colour}"/>')
+        before = share
+    ends = f'x1="{0.5 + x / 2:g}" y1="{0.5 + y / 2:g}" x2="{0.5 - x / 2:g}" y2="{0.5 - y / 2:g}"'
+    return f'<linearGradient id="{id_}" {ends}>{"".join(stops)}</linearGradient>'
 
 
 def _marks(view: View, bearing: dict[str, WornMark], prefix: str) -> dict[str, list[str]]:

@@ -5,7 +5,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mantello_core.advice.recipe_advice import advice
+from mantello_core.advice.recipe_advice import advice, limits_at
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
@@ -57,6 +57,17 @@ class Advised(TestCase):
     def test_lights_may_be_too_faint_or_too_stark(self):
         self.assertIn("faint", about(steps(("base", "brine-green"), ("highlight", "brine-green"))))
         self.assertIn("stark", about(steps(("base", "brine-green"), ("edge", "gull-white"))))
+
+    def test_what_tidies_a_colour_is_never_scolded_for_changing_nothing(self):
+        self.assertNotIn("faint", about(steps(("base", "brine-green"), ("layer", "brine-green"))))
+
+    def test_near_by_smaller_lights_are_seen_and_smaller_ones_look_cut_out(self):
+        near, far = limits_at(0.3), limits_at(1.2)
+        self.assertTrue(near[0] < far[0] and near[1] < far[1])
+        edge = predicted(steps(("base", "brine-green"), ("edge", "shallow-green")), SLATE)
+        told = {metres: {one.about for one in advice(edge, SLATE, metres)} for metres in (0.1, 4.0)}
+        self.assertIn("stark", told[0.1])
+        self.assertNotIn("stark", told[4.0])
 
     def test_tools_and_labels(self):
         rough = Step("a", "stipple", Mix(((paint("mudflat"), 1.0),)), None, "", Manner(tool="finest brush"))

@@ -1,5 +1,6 @@
 """Traces drawn one by one: as many as there are, where they lie, the same for one seed and others for another."""
 
+import re
 from unittest import TestCase
 
 from hypothesis import given
@@ -67,3 +68,29 @@ class Traces(TestCase):
         small = plate_svg(shape, shape.views[0].name, lambda _: "#888888", lit_of=lambda _: lit, detail="small")
         self.assertIn("#abcdef", small)
         self.assertNotIn("#222222", small)
+
+
+class Bands(TestCase):
+    LIT = Lit(
+        "#111111", "#222222", "#333333", (), ((0.2, "#fafafa"), (0.55, "#bababa"), (1.0, "#5a5a5a")), (-0.7, -0.7)
+    )
+
+    def drawn(self, detail: str) -> str:
+        design = calvessa()
+        shape = design.army.plate(design.army.units[0].ranks[0].type)
+        return plate_svg(shape, shape.views[0].name, lambda _: "#888888", lit_of=lambda _: self.LIT, detail=detail)
+
+    def test_broad_lights_lie_as_bands_from_the_light_downwards(self):
+        stops = re.findall(
+            r'<stop offset="([\d.]+)" stop-color="(#\w+)"/>', self.drawn("large").split("</linearGradient>")[0]
+        )
+        self.assertEqual(
+            [colour for _, colour in stops], ["#fafafa", "#fafafa", "#bababa", "#bababa", "#5a5a5a", "#5a5a5a"]
+        )
+        offsets = [float(at) for at, _ in stops]
+        self.assertEqual(offsets, sorted(offsets))
+        self.assertTrue(offsets[1] < 0.2 < offsets[2] and offsets[3] < 0.55 < offsets[4], offsets)
+        self.assertIn('x1="0.15" y1="0.15" x2="0.85" y2="0.85"', self.drawn("large"))
+
+    def test_small_drawings_have_none(self):
+        self.assertNotIn("linearGradient", self.drawn("small"))

@@ -3,6 +3,7 @@
 import subprocess
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.urls import reverse
 
 from mantello.workspace.editing import edit, keep_design
 from mantello.workspace.models import Army
@@ -334,7 +335,7 @@ class Guide(RoomCase):
             ["pdftotext", "-", "-"], input=self.printed("muster-pdf").content, capture_output=True, check=True
         ).stdout.decode()
         self.assertEqual(text.count("figure"), 8)
-        svg = self.see("muster-svg").content.decode()
+        svg = self.made(reverse("muster-svg", args=[self.army.pk])).content.decode()
         self.assertEqual(svg.count("<text"), 8)
         self.assertIn("Fusilier, 3rd, the Gull: 7", svg)
         for name in ("muster-pdf", "muster-svg", "export-roster-json"):

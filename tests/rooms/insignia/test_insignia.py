@@ -7,6 +7,7 @@ import numpy
 from django.urls import reverse
 from PIL import Image
 
+from mantello.jobs.models import Job
 from mantello.rooms.insignia.composing import ComposeForm
 from mantello.workspace.editing import create_army
 from mantello_core.army.tree import Figure
@@ -173,16 +174,23 @@ class Differences(RoomCase):
         self.arms = self.now().scheme.arms[0].id
 
     def test_a_set_is_proposed_and_what_is_ticked_stays(self):
-        page = self.see("differences", self.arms, count="3", seed="1")
+        page = self.filled("differences", self.arms, count="3", seed="1")
         self.assertEqual(len(page.context["rows"]), 3)
         self.assertContains(page, "apart")
         pin = page.context["found"].differences[2].blazon
-        again = self.see("differences", self.arms, count="3", seed="9", pin=pin)
+        again = self.filled("differences", self.arms, count="3", seed="9", pin=pin)
         self.assertEqual(again.context["found"].differences[0].blazon, pin)
         self.assertContains(again, "checked", 1)
 
+    def test_marks_of_cadency_are_there_at_once_and_a_search_that_cannot_be_says_why(self):
+        self.assertEqual(len(self.see("differences", self.arms, count="3", way="cadency").context["rows"]), 3)
+        self.assertContains(self.see("differences", self.arms, count="3"), 'data-behaviour="poll"')
+        Job.objects.going_on().update(state=Job.State.FAILED, fault="There are too few candidates.")
+        self.assertContains(self.see("differences", self.arms, count="3"), "too few candidates")
+        self.assertContains(self.see("differences", self.arms, count="3", again=""), 'data-behaviour="poll"')
+
     def test_one_is_kept_with_the_parents_paints(self):
-        one = self.see("differences", self.arms, count="2").context["found"].differences[0]
+        one = self.filled("differences", self.arms, count="2").context["found"].differences[0]
         answer = self.post("keep-difference", self.arms, blazon=one.blazon)
         kept = self.now().scheme.arms[1]
         self.assertEqual((kept.name, kept.blazon), ("House Weir, 2", one.blazon))

@@ -65,7 +65,7 @@ class ImportForm(forms.Form):
             raise forms.ValidationError(f"The file has {upload.size} bytes; allowed is up to {MOST_BYTES}.")
         try:
             return read_design_bytes(upload.read())
-        except (Unreadable, OutOfRange) as error:
+        except MantelloError as error:
             raise forms.ValidationError(error.message) from error
 
 

@@ -10,8 +10,7 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.jobs.papers import paper, paper_kind
-from mantello.shell.download import download
+from mantello.jobs.papers import file_kind, paper, paper_kind
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
 from mantello.workspace.stack import StepRow
@@ -128,8 +127,13 @@ def muster_page(army, asked) -> str:
 def muster_svg(request, army_id):
     """The whole army as one drawing: every kind of figure with its count, five to a row."""
     army = army_for(request, army_id)
-    reading = reading_of(army.head)
-    return download(muster_sheet(reading), f"muster-{army.pk}.svg", "image/svg+xml")
+    return paper(request, army, "muster-drawing", f"muster-{army.pk}.svg")
+
+
+@file_kind("muster-drawing", "Plates of the army", "image/svg+xml")
+def muster_drawing(army, asked) -> bytes:
+    """The drawing of the whole army."""
+    return muster_sheet(reading_of(army.head)).encode()
 
 
 def muster_sheet(reading: Reading) -> str:

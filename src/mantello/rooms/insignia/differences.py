@@ -1,5 +1,7 @@
 """Differences of arms: a set proposed for sub-units, each as far from the others as can be, to be kept one by one."""
 
+from urllib.parse import urlencode
+
 from django import forms
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
@@ -7,6 +9,7 @@ from django.urls import reverse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.jobs.models import Job
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.errors import MantelloError
@@ -15,9 +18,10 @@ from mantello_core.insignia.arms.arms_drawing import drawn_arms
 from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.cadency import cadency
 from mantello_core.insignia.arms.coat import Coat
-from mantello_core.insignia.arms.differencing import MOST, differenced
+from mantello_core.insignia.arms.differencing import MOST
 from mantello_core.marks.named_arms import with_arms
 
+from .differing import asked_differences, found_differences
 from .views import colours_of, inked
 
 
@@ -49,7 +53,7 @@ def differences(request, army_id, arms):
     })  # fmt: skip
     pinned = request.GET.getlist("pin")[:MOST]
     colour = colours_of(one, reading)
-    found, told = None, ""
+    found, told, job = None, "", None
     if form.is_valid():
         try:
             pins = [read_blazon(text) for text in pinned]
@@ -60,7 +64,13 @@ def differences(request, army_id, arms):
             elif form.cleaned_data["way"] == "cadency":
                 found = cadency(one.tree, form.cleaned_data["count"], colour)
             else:
-                found = differenced(one.tree, form.cleaned_data["count"], colour, form.cleaned_data["seed"], pins)
+                count, seed = form.cleaned_data["count"], form.cleaned_data["seed"]
+                asked = {name: request.GET[name] for name in ("way", "count", "seed") if name in request.GET}
+                address = (
+                    f"{reverse('differences', args=[army.pk, arms])}?{urlencode(asked | {'pin': pinned}, doseq=True)}"
+                )
+                job = asked_differences(army, one, count, seed, pins, address, again="again" in request.GET)
+                found = found_differences(job, one.tree) if job.state == Job.State.DONE else None
         except MantelloError as error:
             form.add_error("count", error.message)
 
@@ -78,6 +88,7 @@ def differences(request, army_id, arms):
         "found": found,
         "told": told,
         "rows": rows,
+        "job": job,
     }
     return room_page(request, army, "insignia", "insignia/differences.html", context, 422 if form.errors else 200)
 
