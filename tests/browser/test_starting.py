@@ -130,7 +130,8 @@ class Starting(BrowserCase):
 
     def pixels(self) -> Image.Image:
         """The stage below the panel as it stands."""
-        box = self.page.locator(".plate-box").bounding_box()
+        # asked of the element itself, so that one that is being drawn anew is waited for
+        box = self.page.locator(".plate-box").evaluate("one => one.getBoundingClientRect().toJSON()")
         clip = {"x": box["x"], "y": box["y"] + 215, "width": box["width"], "height": box["height"] - 220}
         return Image.open(io.BytesIO(self.page.screenshot(clip=clip))).convert("RGB")
 

@@ -16,6 +16,8 @@ from mantello_core.record.progress import FigureProgress, progress_of, summed
 from .models import Entry, Settlement
 
 T = TypeVar("T")
+#: share of what is begun, where nothing more is known
+BEGUN = 0.5
 _kept = Memory("outcomes of logs", 32 * 2**20)
 
 
@@ -55,10 +57,15 @@ def progress(army: Army, edition: Edition | None = None) -> dict[tuple[str, str,
 
 
 def painted_share(army: Army) -> float:
-    """Share of the army's minutes that is painted."""
+    """Share of the army's minutes that is painted, for the seam: as it was last worked out where the work of the edition is
+    not known yet, since no page is to wait for that."""
     if not army.entries.standing().exists():
         return 0.0
-    return summed(one.progress for one in progress(army).values()).share
+    if "work" not in vars(reading_of(army.head)):
+        last = _kept.get(("share", army.pk))
+        return BEGUN if last is None else last
+    share = summed(one.progress for one in progress(army).values()).share
+    return _kept.put(("share", army.pk), share, size_of(share))
 
 
 def log_mark(army: Army) -> str:

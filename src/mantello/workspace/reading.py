@@ -8,9 +8,11 @@ from functools import cached_property
 
 from mantello_core.advice.edge_list import edge_list
 from mantello_core.bearers.allotment import Allotment, allotments
-from mantello_core.checks.finding import Check
+from mantello_core.checks.finding import Check, Finding, checked
 from mantello_core.checks.harmony import Harmony, harmony_of
 from mantello_core.checks.inspect import inspect
+from mantello_core.checks.look import Look
+from mantello_core.checks.mapping import unmapped
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
@@ -99,6 +101,11 @@ class Reading:
     def checks(self) -> tuple[Check, ...]:
         """The inspection."""
         return inspect(self.design, self.resolution)
+
+    @cached_property
+    def gaps(self) -> tuple[Finding, ...]:
+        """Areas that nothing speaks of, without those that were accepted; known long before the rest of the inspection."""
+        return checked(unmapped(Look(self.design, self.resolution)), self.design.scheme.aims).findings
 
     @cached_property
     def ranked_checks(self) -> list[Check]:
@@ -359,7 +366,7 @@ def _shaded(worn: Prediction) -> Tones:
 
 #: what is worked out of a design whatever its evenings; the work besides while the air is the same
 _TIMELESS = {
-    "resolution", "checks", "ranked_checks", "harmony", "shares", "needed", "needed_by_unit", "work", "cost", "undercoats",
+    "resolution", "checks", "gaps", "ranked_checks", "harmony", "shares", "needed", "needed_by_unit", "work", "cost", "undercoats",
     "recommended", "assemblies", "undercoat", "allotments",
 }  # fmt: skip
 

@@ -71,6 +71,7 @@ def without_role(design: Design, role_id: str) -> Design:
         bool(step.spot) and step.spot.beside == role_id
         for one in scheme.roles if one.id != role_id for _, recipe in one.recipes for step in recipe.steps
     )  # fmt: skip
+    uses += bool(scheme.finishing.glow and scheme.finishing.glow.role == role_id)
     uses += sum(role_id in dict(one.bound).values() for one in scheme.arms)
     if uses:
         raise Contradiction(

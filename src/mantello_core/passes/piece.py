@@ -9,13 +9,14 @@ from ..design.design import Design
 from ..errors import UnknownName
 from ..figures.exposure import exposure
 from ..figures.extent import Extent
+from ..figures.glowing import glow_on
 from ..figures.vocabulary import group_of
 from ..paints.range import paint
 from ..recipes.handwork import Circumstances, ground_seconds, seconds_of
 from ..recipes.quantity import millilitres
 from ..recipes.step import Mix, Step
 from ..scheme.cascade import FigureClass, Resolution
-from ..scheme.finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Plant, finishing_data
+from ..scheme.finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Glow, Plant, finishing_data
 
 #: order of pieces on a figure: before paint; then after its colours
 MAGNET, MASK, JOIN, FILM, BARRIER, SOLVENT, TOUCH_UP, VARNISH, DRY_DIRT, PLANTS, GLOSS, LAST = range(12)
@@ -145,6 +146,8 @@ def _coats(finishing: Finishing, one: FigureClass, level: int, around_of: Around
         if level and (piece := _dirt(each, one, level, float(at), around_of))
     ]
     yield from passes
+    if finishing.glow and (shining := _glow(finishing.glow, one, around_of)):
+        yield shining
     whole, around = one.plate.extent, around_of(one.tier, len(one.ordinals))
     if finishing.barrier and any(piece.stage == SOLVENT for piece in passes):
         yield _varnish(finishing, "barrier", "Barrier varnish", finishing.barrier, BARRIER, whole, 1, around)
@@ -192,6 +195,20 @@ def _dirt(each: DirtPass, one: FigureClass, level: int, order: float, around_of:
     seconds = seconds_of(each.step, reach, 1, around_of("rank", len(one.ordinals)))
     return Piece(each.id, each.name, _dirt_stage(each), seconds, each.step.drying * 60, surface, touched, each.step,
                  words=each.step.manner.note, order=order)  # fmt: skip
+
+
+def _glow(glow: Glow, one: FigureClass, around_of: Around) -> Piece | None:
+    """The glow of a role on what is near it; None on figures that do not wear it, or where nothing is near."""
+    lit = glow_on(one.plate, frozenset(area for area, cell in one.cells.items() if cell.role == glow.role), glow.reach)
+    touched = tuple(area for area in lit if one.cells[area].role)
+    surface = sum(one.plate.areas[area].surface_mm2 * lit[area] for area in touched)
+    if surface < LEAST_MM2:
+        return None
+    whole = one.plate.extent_of(touched)
+    reach = whole.of_share(surface / whole.surface_mm2)
+    around, coats = around_of(one.tier, len(one.ordinals)), glow.step.coats or 1
+    return Piece("glow", "Glow on what is near", FILM, seconds_of(glow.step, reach, coats, around), glow.step.drying * 60, surface,
+                 touched, glow.step, coats, words=glow.step.manner.note, order=-1.0)  # fmt: skip
 
 
 def _dirt_stage(each: DirtPass) -> int:

@@ -7,6 +7,7 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
 from ..figures.exposure import exposure
+from ..figures.glowing import glow_on
 from ..figures.vocabulary import group_of
 from ..film.ground import Ground
 from ..recipes.step import Recipe
@@ -33,7 +34,9 @@ def soiled(
     one. Each pass is laid by the film model over the finished recipe; of the area it
     covers the share that its law reaches, times the level. Estimates.
     """
-    level = design.dirt_level if level is None else level
+    level, glow = design.dirt_level if level is None else level, design.scheme.finishing.glow
+    sources = frozenset(area for area, cell in one.cells.items() if glow and cell.role == glow.role)
+    shining = glow_on(one.plate, sources, glow.reach) if glow and sources else {}
     found = {}
     for area, cell in one.cells.items():
         recipe = design.scheme.role(cell.role).recipe(one.tier) if cell.role else Recipe()
@@ -41,6 +44,9 @@ def soiled(
             continue
         ground = one.ground_of(area)
         clean = dirty = design.scheme.predicted(recipe, ground).apparent
+        if area in shining:
+            lit = design.scheme.predicted(Recipe((*recipe.steps, glow.step)), ground).apparent
+            dirty = mean_lab([dirty, lit], [1 - shining[area], shining[area]])
         for each in design.scheme.finishing.dirt:
             if each.law in without:
                 continue

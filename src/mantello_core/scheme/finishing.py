@@ -14,12 +14,17 @@ from ..paints.paint import Paint
 from ..paints.range import paint
 from ..recipes.slots import Slots, checked_slots
 from ..recipes.step import Manner, Mix, Step, checked
+from ..recipes.where import Where
 
+#: how a glow is laid
+GLOW_NOTE = "Widest and weakest first, then smaller and stronger towards the source; only on what faces it."
 #: how the army is used: coats of varnish, and in words
 USES = {"display": (1, "looked at"), "play": (1, "played with, with care"), "hard": (2, "played with hard")}
 #: products by finish and how they are laid
 _CANS = {"matt": "varnish-matt", "satin": "varnish-satin", "gloss": "varnish-gloss"}
 _POTS = {"matt": "brush-varnish-matt", "satin": "brush-varnish-satin", "gloss": "brush-varnish-gloss"}
+#: mm that a glow reaches
+LEAST_REACH, MOST_REACH = 0.5, 20.0
 MOST_DIRT_PASSES, MOST_PLANTS, MOST_SIZE, MOST_LEVEL = 12, 12, 60.0, 5
 
 
@@ -34,6 +39,16 @@ class DirtPass:
     law: str
     #: share of the figure's height, for the law 'ground'
     height: float = 0.0
+
+
+@dataclass(frozen=True)
+class Glow:
+    """Light that a role casts on what is near it: a glaze laid after all lights, strongest beside the source."""
+
+    role: str
+    step: Step
+    #: mm from the source that it reaches
+    reach: float = 4.0
 
 
 @dataclass(frozen=True)
@@ -89,6 +104,13 @@ class Finishing:
     basing: Basing = field(default_factory=Basing)
     #: light plan that lights follow; '' overhead
     light: str = ""
+    #: what shines on its surroundings; None for nothing
+    glow: Glow | None = None
+
+    @property
+    def steps(self) -> tuple[Step, ...]:
+        """What is laid with paint of its own: dirt and glow."""
+        return (*(one.step for one in self.dirt), *((self.glow.step,) if self.glow else ()))
 
     def product(self, finish: str) -> str:
         """The paint id of a varnish of that finish, from can or pot."""
@@ -146,6 +168,14 @@ def checked_finishing(finishing: Finishing, roles: tuple[str, ...], where: str =
     _known(finishing.use, USES, "use", f"{where}/use")
     if finishing.light:
         _known(finishing.light, LIGHT_PLANS, "light plan", f"{where}/light")
+    if finishing.glow:
+        _known(finishing.glow.role, roles, "colour role", f"{where}/glow/role")
+        checked(finishing.glow.step, f"{where}/glow/step")
+        if not LEAST_REACH <= finishing.glow.reach <= MOST_REACH:
+            raise OutOfRange(
+                f"A glow of {finishing.glow.reach:g} mm; allowed is {LEAST_REACH:g} to {MOST_REACH:g}.",
+                f"{where}/glow/reach",
+            )
     for role in finishing.shiny:
         _known(role, roles, "colour role", f"{where}/shiny")
     for group in finishing.apart:
@@ -187,6 +217,12 @@ def _once(ids: list[str], most: int, what: str, where: str) -> None:
     twice = next((one for one in ids if ids.count(one) > 1), None)
     if twice:
         raise Contradiction(f"There are two of the {what} '{twice}'.", where)
+
+
+def glowing(role: str, pot: Paint, reach: float) -> Glow:
+    """The glow of a role in a paint, thinned until it veils."""
+    step = Step("glow", "layer", Mix(((pot, 1.0),), "medium", 2.0), 2, manner=Manner(note=GLOW_NOTE), spot=Where("all"))
+    return Glow(role, step, reach)
 
 
 def with_paint(one: DirtPass, pot: Paint) -> DirtPass:

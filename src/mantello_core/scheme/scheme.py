@@ -109,7 +109,7 @@ class Scheme:
     def own_paints(self) -> tuple[Paint, ...]:
         """Own paints that it is painted with, by their first use: in recipes, in dirt, on the ground."""
         steps = [step for role in self.roles for _, recipe in role.recipes for step in recipe.steps]
-        used = [pot for step in (*steps, *(one.step for one in self.finishing.dirt)) for pot in step.mix.paints]
+        used = [pot for step in (*steps, *self.finishing.steps) for pot in step.mix.paints]
         return tuple(dict.fromkeys(pot for pot in (*used, *self.ground_paints) if pot.said))
 
     @property

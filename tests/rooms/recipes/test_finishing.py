@@ -200,3 +200,30 @@ class Light(RoomCase):
         self.assertContains(self.see("finishing"), "Choose a photograph")
         self.assertEqual(self.now(), before)
         self.assert_hidden("light-by-photo", post=True)
+
+
+class Glow(RoomCase):
+    def test_a_glow_is_kept_shown_and_taken_away_and_names_its_paint(self):
+        form = self.see("finishing").context["form"]
+        sent = {
+            name: value
+            for name, value in ((field.html_name, field.value()) for field in form)
+            if value not in (None, False, "")
+        }
+        role = self.now().scheme.roles[0].id
+        self.post("keep-finishing", **sent | {"glow_role": role, "glow_paint": "candle-yellow", "glow_reach": "5"})
+        glow = self.now().scheme.finishing.glow
+        self.assertEqual((glow.role, glow.reach, glow.step.mix.paints[0].id), (role, 5.0, "candle-yellow"))
+        self.assertContains(self.see("finishing"), "Glow on what is near")
+        page = self.post(
+            "keep-finishing", status=422, **sent | {"glow_role": role, "glow_paint": "", "glow_reach": "5"}
+        )
+        self.assertContains(page, "In which paint does it glow?", status_code=422)
+        page = self.post(
+            "keep-finishing",
+            status=422,
+            **sent | {"glow_role": role, "glow_paint": "candle-yellow", "glow_reach": "50"},
+        )
+        self.assertContains(page, "0.5 to 20 mm", status_code=422)
+        self.post("keep-finishing", **sent)
+        self.assertIsNone(self.now().scheme.finishing.glow)

@@ -14,11 +14,14 @@ from mantello_core.paints.paint import Paint
 from mantello_core.paints.range import paints
 from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
 from mantello_core.scheme.finishing import (
+    LEAST_REACH,
+    MOST_REACH,
     USES,
     Basing,
     DirtPass,
     Finishing,
     checked_finishing,
+    glowing,
     usual_dirt,
     usual_plants,
     with_paint,
@@ -54,6 +57,12 @@ class FinishingForm(forms.Form):
         choices=[("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right"), ("lamps", "four lamps round it")],
         help_text="Layers and highlights that name no light of their own follow it.",
     )  # fmt: skip
+    glow_role = forms.ChoiceField(required=False, label="What glows")
+    glow_paint = forms.ChoiceField(required=False, label="In")
+    glow_reach = forms.FloatField(
+        required=False, min_value=LEAST_REACH, max_value=MOST_REACH, label="Reaches, mm",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), f"Write {LEAST_REACH:g} to {MOST_REACH:g} mm."),
+    )  # fmt: skip
     barrier = forms.ChoiceField(required=False, label="Beneath solvents", choices=[("", "nothing: they may bite"), *((one, f"a {one} coat") for one in VARNISHES)])  # fmt: skip
     masks = forms.BooleanField(required=False, label="Mask figures for what is sprayed on parts of them")
     touch_up = forms.BooleanField(required=False, label="Touch up what was held, before the varnish")
@@ -85,6 +94,11 @@ class FinishingForm(forms.Form):
         self.fields["apart"].choices = [(group, group) for group in LOOSE]
         self.catalogue = design.catalogue.with_own(own)
         pots = [(pot.id, pot.name) for pot in (*own, *paints().values()) if pot.kind in _DIRTY and not pot.sprayed]
+        glazes = [
+            (pot.id, pot.name) for pot in (*own, *paints().values()) if pot.kind in ("ink", "stain", "acrylic", "air")
+        ]
+        self.fields["glow_role"].choices = [("", "nothing"), *((role.id, role.name) for role in scheme.roles)]
+        self.fields["glow_paint"].choices = [("", "choose"), *glazes]
         self.dirt = _merged(finishing.dirt, usual_dirt())
         for one in self.dirt:
             self.fields[f"dirt-{one.id}"] = forms.BooleanField(required=False, label=one.name)
@@ -111,6 +125,11 @@ class FinishingForm(forms.Form):
             "width": f"{finishing.basing.width:g}" if finishing.basing.width else None,
             "depth": f"{finishing.basing.depth:g}" if finishing.basing.depth else None,
         } | {_field(name): given for name, given in vars(finishing.slots).items()}  # fmt: skip
+        if finishing.glow:
+            initial |= {
+                "glow_role": finishing.glow.role, "glow_paint": finishing.glow.step.mix.paints[0].id,
+                "glow_reach": f"{finishing.glow.reach:g}",
+            }  # fmt: skip
         form = cls(design, own, initial=initial)
         on = {one.id for one in finishing.dirt}
         for one in form.dirt:
@@ -127,6 +146,18 @@ class FinishingForm(forms.Form):
     def slots(self):
         """Fields of the order."""
         return [self[_field(name)] for name in _SLOTS]
+
+    @property
+    def glowing(self):
+        """Fields of what glows."""
+        return [self[name] for name in ("glow_role", "glow_paint", "glow_reach")]
+
+    def clean(self):
+        """A glow names its paint."""
+        given = super().clean()
+        if given.get("glow_role") and not given.get("glow_paint") and "glow_paint" not in self.errors:
+            self.add_error("glow_paint", "In which paint does it glow?")
+        return given
 
     @property
     def varnishing(self):
@@ -151,6 +182,17 @@ class FinishingForm(forms.Form):
         """Every plant with its field."""
         return [(one, self[f"plant-{one.id}"]) for one in self.plants]
 
+    def _glow(self, design: Design):
+        given, old = self.cleaned_data, design.scheme.finishing.glow
+        if not given["glow_role"]:
+            return None
+        made = glowing(
+            given["glow_role"], self.catalogue.paint(given["glow_paint"], "glow_paint"), given["glow_reach"] or 4.0
+        )
+        # a step that was said otherwise in a document stays as it is
+        same = old and old.step.mix.paints == made.step.mix.paints
+        return replace(made, step=old.step) if same else made
+
     def finishing(self, design: Design) -> Finishing:
         """The finish that the form says.
 
@@ -170,7 +212,7 @@ class FinishingForm(forms.Form):
         )
         made = Finishing(
             Slots(*(given[_field(name)] for name in _SLOTS)), given["varnish"], bool(given["can"]), given["use"], bool(given["varnish_last"]),
-            given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["touch_up"], given["level"], dirt, basing, given["light"],
+            given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["touch_up"], given["level"], dirt, basing, given["light"], self._glow(design),
         )  # fmt: skip
         return checked_finishing(made, tuple(design.scheme.role_by_id))
 

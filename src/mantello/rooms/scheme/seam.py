@@ -10,5 +10,5 @@ def scheme_stands(army: Army, reading: Reading) -> Stance:
     """Open while an area of a figure wears nothing."""
     if not reading.design.army.figures or not reading.shares:
         return "", 0
-    gaps = next(len(check.findings) for check in reading.checks if check.id == "unmapped")
+    gaps = len(reading.gaps)
     return ("part" if gaps else "done"), gaps

@@ -4,7 +4,7 @@ from dataclasses import asdict
 
 from ...paints.catalogue import Catalogue
 from ...recipes.slots import Slots
-from ...scheme.finishing import Basing, DirtPass, Finishing, Plant, checked_finishing
+from ...scheme.finishing import Basing, DirtPass, Finishing, Glow, Plant, checked_finishing
 from .recipes import read_step, write_step
 
 _PLAIN_VALUES = ("varnish", "can", "use", "varnish_last", "barrier", "masks", "touch_up", "level", "light")
@@ -21,6 +21,8 @@ def write_finishing(finishing: Finishing) -> dict:
     written |= {name: list(getattr(finishing, name)) for name in ("shiny", "apart") if getattr(finishing, name)}
     if finishing.dirt:
         written["dirt"] = [vars(one) | {"step": write_step(one.step)} for one in finishing.dirt]
+    if finishing.glow:
+        written["glow"] = vars(finishing.glow) | {"step": write_step(finishing.glow.step)}
     if finishing.basing != usual.basing:
         written["basing"] = asdict(finishing.basing) | {"plants": [vars(one) for one in finishing.basing.plants]}
     return written
@@ -47,6 +49,11 @@ def read_finishing(
                 one.get("height", 0.0),
             )
             for index, one in enumerate(data["dirt"])
+        )
+    if "glow" in data:
+        glow = data["glow"]
+        given["glow"] = Glow(
+            glow["role"], read_step(glow["step"], f"{where}/glow/step", catalogue), float(glow["reach"])
         )
     if "basing" in data:
         basing = data["basing"]
