@@ -53,7 +53,7 @@ def _is_reopened(reopened, what: tuple[str, str, int, str], done_at: datetime) -
 def progress(army: Army, edition: Edition | None = None) -> dict[tuple[str, str, int], FigureProgress]:
     """Every figure's progress, in the work of an edition or of the one the army stands at."""
     edition = edition or army.head
-    return remembered(army, f"progress {edition.pk}", lambda: progress_of(reading_of(edition).work, done_steps(army)))
+    return remembered(army, f"progress {edition.pk}", lambda: progress_of(reading_of(edition).atoms, done_steps(army)))
 
 
 def painted_share(army: Army) -> float:
@@ -61,7 +61,7 @@ def painted_share(army: Army) -> float:
     not known yet, since no page is to wait for that."""
     if not army.entries.standing().exists():
         return 0.0
-    if "work" not in vars(reading_of(army.head)):
+    if not {"work", "atoms"} & set(vars(reading_of(army.head))):
         last = _kept.get(("share", army.pk))
         return BEGUN if last is None else last
     share = summed(one.progress for one in progress(army).values()).share

@@ -34,11 +34,12 @@ from mantello_core.marks.placement import Placement
 from mantello_core.memory import Memory
 from mantello_core.passes.piece import finishing_needed
 from mantello_core.passes.soiled import soiled
-from mantello_core.planning.compiling import UNDERCOAT, Work, compiled
+from mantello_core.planning.compiling import UNDERCOAT, RankSheet, Work, atoms_of, compiled, rank_sheets
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.ground_choice import Recommended, recommended
 from mantello_core.planning.ground_work import LaidGround, laid_grounds
 from mantello_core.planning.subject import GROUND, Kind, Subject, of_role
+from mantello_core.planning.task import Atom
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.handwork import Circumstances
 from mantello_core.scheme.cascade import FigureClass, Resolution, resolve
@@ -138,12 +139,24 @@ class Reading:
     @cached_property
     def work(self) -> Work:
         """All the work of the design, with nothing done."""
-        return compiled(self.design, self.resolution)
+        return compiled(self.design, self.resolution, sheets=self.sheets)
+
+    @cached_property
+    def sheets(self) -> tuple[RankSheet, ...]:
+        """What is to be done on every rank's figures, of which work is compiled."""
+        return rank_sheets(self.design, self.resolution)
+
+    @cached_property
+    def atoms(self) -> tuple[Atom, ...]:
+        """All the work of the design with nothing done, without its order."""
+        if "work" in vars(self):
+            return self.work.atoms
+        return atoms_of(self.design, self.resolution, self.sheets)
 
     @cached_property
     def cost(self) -> Cost:
         """Coats, minutes and mixes of the whole army."""
-        return cost_of(self.work.atoms)
+        return cost_of(self.atoms)
 
     @cached_property
     def undercoats(self) -> tuple[UndercoatAdvice, ...]:
@@ -366,7 +379,7 @@ def _shaded(worn: Prediction) -> Tones:
 
 #: what is worked out of a design whatever its evenings; the work besides while the air is the same
 _TIMELESS = {
-    "resolution", "checks", "gaps", "ranked_checks", "harmony", "shares", "needed", "needed_by_unit", "work", "cost", "undercoats",
+    "resolution", "checks", "gaps", "ranked_checks", "harmony", "shares", "needed", "needed_by_unit", "sheets", "work", "cost", "undercoats",
     "recommended", "assemblies", "undercoat", "allotments",
 }  # fmt: skip
 

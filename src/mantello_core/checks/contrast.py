@@ -25,11 +25,11 @@ def neighbours(look: Look) -> Check:
             roles = one.cells[area].role, one.cells[other].role
             if not roles[0] or not roles[1] or roles[0] == roles[1]:
                 continue
-            key = (*sorted(roles), *sorted((sideless(area), sideless(other))))
-            if key in seen:
-                continue
             apart = look.apart(*roles, one.tier)
             if apart < least:
+                key = (*sorted(roles), *sorted((sideless(area), sideless(other))))
+                if key in seen:
+                    continue
                 said = f"{spoken(area)} on {spoken(other).lower()}, {apart:.0f} apart"
                 fix = _told_apart(look, one, area, other, least, seam)
                 seen[key] = at(design.army, one, area, said, "|".join(key), apart, fix)
@@ -67,10 +67,13 @@ def _told_apart(look: Look, one: FigureClass, area: str, other: str, least: floa
             best, gap = role, nearest
     if best is None:
         return None
-    sides = tuple(name for name in one.cells if sideless(name) == sideless(small))
     rung = one.cells[small].rung
+
+    def sides() -> tuple[str, ...]:
+        return tuple(name for name in one.cells if sideless(name) == sideless(small))
+
     words = f"{look.design.scheme.role(best).name} on {spoken(sideless(small)).lower()}, {gap:.0f} from what it touches"
-    return Fix(words, lambda now: set_here(now, one.first, sides, best, rung))
+    return Fix(words, lambda now: set_here(now, one.first, sides(), best, rung))
 
 
 def lookalikes(look: Look) -> Check:

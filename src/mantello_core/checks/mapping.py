@@ -17,7 +17,7 @@ from .look import Look
 def unmapped(look: Look) -> Check:
     """Areas that no rule speaks of; the fix is what the same area, or the same material, wears elsewhere."""
     design, resolution = look.design, look.resolution
-    usual, by_material = _usual(resolution)
+    usual, by_material = _usual(resolution) if resolution.gaps else ({}, {})
     found = []
     for one, area in resolution.gaps:
         material = one.plate.areas[area].material

@@ -18,7 +18,7 @@ from .army_work import army_chain, army_pieces
 from .drying import drying_factor
 from .ground_work import laid_grounds
 from .mark_chain import beneath, mark_chains
-from .rank_order import RankWork, kinds_of, rank_edges
+from .rank_order import Kinds, RankWork, kinds_of, rank_edges
 from .subject import GROUND, Subject, of_role
 from .task import Atom, Edge
 
@@ -46,6 +46,22 @@ class _Worn:
     grounds: set[Ground | None]
 
 
+@dataclass(frozen=True)
+class RankSheet:
+    """What is to be done on one rank's figures, whatever of it is done already: rows of a chain's atoms, as ``_chain`` takes
+    them."""
+
+    unit: str
+    rank: str
+    classes: tuple[FigureClass, ...]
+    everyone: tuple[int, ...]
+    undercoat: tuple[tuple, ...]
+    #: subject, rows, figures, height of what it is painted on
+    colours: tuple[tuple[Subject, tuple[tuple, ...], tuple[int, ...], float], ...]
+    pieces: tuple
+    kinds: Kinds
+
+
 def slots_of(design: Design) -> Slots:
     """The profile of the order: as the army's finish says, where it says nothing as the brief's method has it."""
     return design.scheme.finishing.slots.over(design.method.slots)
@@ -57,15 +73,18 @@ def compiled(
     done: Done = frozenset(),
     units: tuple[str, ...] = (),
     pace: tuple[tuple[str, float], ...] = (),
+    sheets: tuple[RankSheet, ...] | None = None,
 ) -> Work:
     """The work that is left.
+
+    sheets: from ``rank_sheets`` of the same design, if they are known already.
 
     done: steps of figures already painted; they ask for no work and hold nothing up.
     units: only these units; all if empty.
     pace: kinds of step with what this painter takes longer or less by, and dries; see ``pace`` and ``drying``.
     """
     slots, atoms, edges = slots_of(design), [], []
-    for work, classes in _ranks(design, resolution, done, units):
+    for work, classes in _ranks(design, resolution, done, units, sheets):
         atoms += work.atoms
         edges += rank_edges(work, beneath(classes), slots)
     return _at_pace(Work(tuple(atoms), tuple(edges)), design.evenings, dict(pace))
@@ -83,31 +102,51 @@ def _at_pace(work: Work, evenings: Evenings, pace: dict[str, float]) -> Work:
     return Work(atoms, tuple(replace(edge, lag=edge.lag * longer[edge.before]) for edge in work.edges))
 
 
-def atoms_of(design: Design, resolution: Resolution) -> tuple[Atom, ...]:
-    """All the work of a design with nothing done, without what must come before what: enough to add up its cost."""
-    return tuple(atom for work, _ in _ranks(design, resolution, frozenset(), ()) for atom in work.atoms)
+def atoms_of(design: Design, resolution: Resolution, sheets: tuple[RankSheet, ...] | None = None) -> tuple[Atom, ...]:
+    """All the work of a design with nothing done, without what must come before what: enough to add up its cost.
+
+    sheets: as ``compiled`` takes them.
+    """
+    return tuple(atom for work, _ in _ranks(design, resolution, frozenset(), (), sheets) for atom in work.atoms)
 
 
-def _ranks(design, resolution, done, units) -> Iterator[tuple[RankWork, list[FigureClass]]]:
-    """The work of every rank, and its classes."""
+def rank_sheets(design: Design, resolution: Resolution, units: tuple[str, ...] = ()) -> tuple[RankSheet, ...]:
+    """What is to be done on every rank's figures; of some units only, of all if empty."""
     per_rank: dict[tuple[str, str], list[FigureClass]] = defaultdict(list)
     for one in resolution.classes:
         if not units or one.unit in units:
             per_rank[one.unit, one.rank].append(one)
     given = dealt(design.scheme.finishing.basing, design.army)
     coats = coats_worn(design, resolution)
-    for (unit, rank), classes in per_rank.items():
-        yield _rank_work(design, unit, rank, classes, done, given, coats), classes
+    return tuple(_sheet(design, *names, tuple(classes), given, coats) for names, classes in per_rank.items())
 
 
-def _rank_work(design, unit, rank, classes, done, given, coats) -> RankWork:
+def _ranks(design, resolution, done, units, sheets) -> Iterator[tuple[RankWork, tuple[FigureClass, ...]]]:
+    """The work of every rank, and its classes."""
+    for sheet in rank_sheets(design, resolution, units) if sheets is None else sheets:
+        if not units or sheet.unit in units:
+            yield _rank_work(design, sheet, done), sheet.classes
+
+
+def _rank_work(design: Design, sheet: RankSheet, done: Done) -> RankWork:
+    names = sheet.unit, sheet.rank
+    return RankWork(
+        _chain(*names, GROUND, sheet.undercoat, sheet.everyone, done, 0.0),
+        [_chain(*names, subject, rows, ordinals, done, height) for subject, rows, ordinals, height in sheet.colours],
+        mark_chains(design.scheme, *names, sheet.classes, done),
+        army_chain(sheet.pieces, *names, done),
+        sheet.kinds,
+    )
+
+
+def _sheet(design, unit, rank, classes, given, coats) -> RankSheet:
     scheme, tier = design.scheme, classes[0].tier
     everyone = sorted(ordinal for one in classes for ordinal in one.ordinals)
     around = design.around(tier, len(everyone))
-    undercoat = _chain(unit, rank, GROUND, [(
+    undercoat = tuple((
         laid.step, laid.coat.kind, f"{laid.coat.kind}|{laid.coat.words}", laid.coat.seconds(laid.extent, around),
         laid.coat.technique.drying * 60, 1, laid.extent.surface_mm2, laid.name, 0, laid.coat.paint.sprayed, False, 0.0,
-    ) for laid in laid_grounds(scheme.ground, classes[0])], everyone, done, 0.0)  # fmt: skip
+    ) for laid in laid_grounds(scheme.ground, classes[0]))  # fmt: skip
     colours = []
     for role_id, worn in _worn(classes).items():
         role = scheme.role(role_id)
@@ -121,10 +160,11 @@ def _rank_work(design, unit, rank, classes, done, given, coats) -> RankWork:
                 technique.mess, step.sprayed, len(step.mix.parts) > 1,
                 step.window * 60 if step.kind == "oil" else 0.0,
             ))  # fmt: skip
-        colours.append(_chain(unit, rank, of_role(role_id), rows, sorted(worn.ordinals), done, worn.height))
-    marks = mark_chains(scheme, unit, rank, classes, done)
-    pieces = army_chain(army_pieces(design, classes, given), unit, rank, done)
-    return RankWork(undercoat, colours, marks, pieces, kinds_of(scheme, classes))
+        colours.append((of_role(role_id), tuple(rows), tuple(sorted(worn.ordinals)), worn.height))
+    pieces = tuple(army_pieces(design, classes, given))
+    return RankSheet(
+        unit, rank, classes, tuple(everyone), undercoat, tuple(colours), pieces, kinds_of(scheme, classes)
+    )  # fmt: skip
 
 
 def coats_worn(design: Design, resolution: Resolution) -> CoatsOn:
@@ -138,7 +178,11 @@ def coats_worn(design: Design, resolution: Resolution) -> CoatsOn:
 def _chain(unit, rank, subject, rows, ordinals, done, height):
     chain = []
     for step, kind, pot, seconds, drying, coats, surface, name, mess, sprayed, mixed, window in rows:
-        left = tuple(ordinal for ordinal in ordinals if (unit, rank, ordinal, subject, step) not in done)
+        left = (
+            tuple(ordinal for ordinal in ordinals if (unit, rank, ordinal, subject, step) not in done)
+            if done
+            else tuple(ordinals)
+        )
         if left:
             atom = Atom(
                 f"{unit}|{rank}|{subject.text}|{step}", unit, rank, subject, step, kind, pot, seconds, drying, coats, left,

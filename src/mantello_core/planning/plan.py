@@ -8,7 +8,7 @@ from ..calendar.evenings import Evenings
 from ..calendar.session import Session, elapsed, sessions
 from ..design.design import Design
 from ..scheme.cascade import Resolution, resolve
-from .compiling import Done, compiled
+from .compiling import Done, RankSheet, compiled
 from .merging import runs
 from .ordering import Relaxed, ordered
 from .schedule import OPENING, Block, Task, fresh, laid, tasks_of
@@ -143,14 +143,15 @@ def prepared(
     done: Done = frozenset(),
     units: tuple[str, ...] = (),
     pace: tuple[tuple[str, float], ...] = (),
+    sheets: tuple[RankSheet, ...] | None = None,
 ) -> Prepared:
     """What is left, compiled, put in order, merged and cut into lots, wave by wave.
 
-    pace: kinds of step with what this painter takes longer or less by; see ``pace``.
+    pace: kinds of step with what this painter takes longer or less by; see ``pace``. sheets: as ``compiled`` takes them.
 
     Raises: Contradiction if recipes ask for an impossible order.
     """
-    work = compiled(design, resolution, done, units, pace)
+    work = compiled(design, resolution, done, units, pace, sheets)
     kept, relaxed = [], []
     waves = _waves(design, work.atoms)
     ready = []

@@ -123,19 +123,16 @@ def _worked_wet(one: Atom, two: Atom) -> bool:
 def _rough_first(colours: Sequence[Chain], rims: frozenset[str], waiting: frozenset[str]) -> Iterable[Edge]:
     """Drybrushing before neat bases, save that of roles that wait for the end; and the rim after all."""
     every = [atom for chain in colours for atom, _ in chain]
+    behind = [two for two in every if two.id in rims or (two.mess > 1 and two.kind == "base")]
+    closing = [two for two in behind if two.id in rims]
     for one in every:
-        for two in every:
+        messy = one.mess <= 1 and one.subject.role not in waiting
+        for two in behind if messy else closing:
             if one.subject == two.subject:
                 continue
-            if (
-                one.subject.role not in waiting
-                and one.mess <= 1
-                and two.mess > 1
-                and two.kind == "base"
-                and two.id not in rims
-            ):
+            if two.id not in rims:
                 yield Edge(one.id, two.id, one.drying, MESSY_FIRST)
-            if two.id in rims and one.id not in rims:
+            elif one.id not in rims:
                 yield Edge(one.id, two.id, one.drying, RIM_LAST)
 
 

@@ -3,8 +3,9 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from ..planning.compiling import Done, Work
+from ..planning.compiling import Done
 from ..planning.subject import Subject
+from ..planning.task import Atom
 
 #: states of a figure, least painted first
 STATES = ("bare", "undercoat", "base coats", "in layers", "finished")
@@ -53,13 +54,13 @@ class FigureProgress:
     done: frozenset[tuple[Subject, str]]
 
 
-def progress_of(work: Work, done: Done) -> dict[tuple[str, str, int], FigureProgress]:
+def progress_of(needed: Iterable[Atom], done: Done) -> dict[tuple[str, str, int], FigureProgress]:
     """Every figure's progress by (unit, rank, ordinal).
 
-    work: all of a design's work, compiled with nothing done.
+    needed: all of a design's work, with nothing done.
     """
     atoms: dict[tuple[str, str, int], list] = {}
-    for atom in work.atoms:
+    for atom in needed:
         for ordinal in atom.ordinals:
             atoms.setdefault((atom.unit, atom.rank, ordinal), []).append(atom)
     return {figure: _figure(figure, needed, done) for figure, needed in atoms.items()}

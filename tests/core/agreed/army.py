@@ -408,7 +408,7 @@ def recorded() -> Iterator[tuple[str, object]]:
         "progress",
         [
             (figure, one.state, one.progress.share, one.progress.minutes_left)
-            for figure, one in progress_of(work, done).items()
+            for figure, one in progress_of(work.atoms, done).items()
         ],
     )
     uses = [Use(tool, kind, 90.0, f"{tool} mix", ("salt-linen", "eel-brown"), kinds, TUESDAY - timedelta(days=days))

@@ -181,10 +181,10 @@ class States(TestCase):
         work = work_of(design)
         one = next(atom for atom in work.atoms if atom.subject.piece == "magnet")
         done = frozenset({(one.unit, one.rank, 1, one.subject, one.step)})
-        known = progress_of(work, done)[one.unit, one.rank, 1]
+        known = progress_of(work.atoms, done)[one.unit, one.rank, 1]
         self.assertEqual((known.state, known.progress.done_steps), ("bare", 1))
         sprayed = done | {(one.unit, one.rank, 1, GROUND, "undercoat")}
-        self.assertEqual(progress_of(work, sprayed)[one.unit, one.rank, 1].state, "undercoat")
+        self.assertEqual(progress_of(work.atoms, sprayed)[one.unit, one.rank, 1].state, "undercoat")
 
 
 class Slotted(TestCase):

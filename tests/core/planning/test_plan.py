@@ -222,9 +222,9 @@ class Progress(RefusalCase):
             for one in work.atoms
             if one.unit == "first-line" and one.rank == "fusilier"
         ]
-        states = [progress_of(work, frozenset(steps[:count]))[figure].state for count in range(len(steps) + 1)]
+        states = [progress_of(work.atoms, frozenset(steps[:count]))[figure].state for count in range(len(steps) + 1)]
         self.assertEqual(states, ["bare", "undercoat", "base coats", "finished"])
-        whole = summed(one.progress for one in progress_of(work, frozenset(steps)).values())
+        whole = summed(one.progress for one in progress_of(work.atoms, frozenset(steps)).values())
         self.assertEqual((whole.figures, whole.finished), (6, 1))
         self.assertTrue(0 < whole.share < 1)
 

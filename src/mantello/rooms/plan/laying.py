@@ -35,7 +35,7 @@ def ready_work(reading: Reading, done: Done, pace: Pace, painter: str) -> Prepar
     for army, scheme, brief, known, work in _ready:
         if army is design.army and scheme is design.scheme and brief == design.brief and known == key:
             return work
-    work = prepared(design, reading.resolution, done, units, pace) if units else _NOTHING
+    work = prepared(design, reading.resolution, done, units, pace, reading.sheets) if units else _NOTHING
     _ready.append((design.army, design.scheme, design.brief, key, work))
     del _ready[:-_MOST_READY]
     return work
