@@ -53,10 +53,12 @@ class Block:
 
 def _ranked(pictures: tuple[Picture, ...]) -> tuple[tuple[Picture, ...], ...]:
     """Figures one deep up to four, two deep up to twenty, then as many ranks as rows of ten ask."""
+    if not pictures:
+        return ()
     deep = 1 if len(pictures) <= 4 else max(2, -(-len(pictures) // 10))
     wide = -(-len(pictures) // deep)
     first = len(pictures) % wide or wide
-    rows = [pictures[:first]] if pictures else []
+    rows = [pictures[:first]]
     rows += [pictures[at : at + wide] for at in range(first, len(pictures), wide)]
     return tuple(rows)
 

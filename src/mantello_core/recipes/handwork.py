@@ -23,13 +23,13 @@ WIDE, NARROW, WIDE_FROM, OF_ROOM, LEAST_BRUSH = 5.0, 3.0, 40.0, 0.75, 0.35
 #: a rim is at least so high, mm
 LEAST_BAND = 0.4
 #: along the border a wash may be so much quicker than paint that covers, and a stain
-WASH_BORDER, STAIN_BORDER = 3.2, 2.0
+WASH_BORDER, STAIN_BORDER = 3.2, 1.5
 #: mm of one stroke on an edge, a seam or a line
 STROKE_MM = 4.0
 #: n figures in one go take n to this power each
 PRACTICE = -0.08
-#: height of the figures that the starting values are for, mm
-USUAL_HEIGHT = 28.0
+#: height of the figures that the starting values are for, mm; on smaller ones less care is seen, by this power of their size
+USUAL_HEIGHT, SMALL_CARE = 28.0, 0.2
 #: edges by what is said of them
 EDGE_LENGTHS = {"all": "free_mm", "exposed": "exposed_mm", "sharp": "sharp_mm"}
 #: edges that each tier gets light on: rank and file the sharpest, leaders those that face up or are level
@@ -88,7 +88,8 @@ def brushing_seconds(step: Step, extent: Extent, coats: int, around: Circumstanc
     care = PACES[around.pace] * CARE[around.tier]
     if step.work in ("spray", "can"):
         care = max(care, LEAST_SPRAYING)
-    here = extent.of_size(around.height / USUAL_HEIGHT)
+    size = around.height / USUAL_HEIGHT
+    here, care = extent.of_size(size), care * min(1.0, size**SMALL_CARE)
     return coats * _worked(step.work, step, here, around.tier) * care * _practised(around)
 
 

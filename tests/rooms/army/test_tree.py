@@ -1,5 +1,6 @@
 """The tree: rosters, units, ranks, copies; each edit can be undone."""
 
+import json
 import subprocess
 
 from django.core.files.uploadedfile import SimpleUploadedFile
@@ -8,6 +9,7 @@ from django.urls import reverse
 from mantello.workspace.editing import edit, keep_design
 from mantello.workspace.models import Army
 from mantello_core.design.muster import Entry, with_entries
+from mantello_core.formats.document.design import write_design
 from mantello_core.formats.sample import levy
 from tests.rooms.case import RoomCase
 
@@ -343,3 +345,20 @@ class Guide(RoomCase):
 
     def test_a_unit_that_is_not_there_has_no_guide(self):
         self.see("guide", "1st-harbour", status=404)
+
+
+class WithoutRanks(RoomCase):
+    def test_a_unit_that_came_without_ranks_is_shown_and_its_army_opens(self):
+        document = write_design(self.now())
+
+        def units(node):
+            return [node] if node["kind"] == "unit" else [one for child in node["children"] for one in units(child)]
+
+        for unit in units(document["army"]["root"])[1:]:
+            unit["ranks"] = []
+        file = SimpleUploadedFile("design.json", json.dumps(document).encode())
+        answer = self.client.post(reverse("import-army"), {"file": file})
+        self.assertEqual(answer.status_code, 302, answer.content[:600])
+        number = Army.objects.latest("pk").pk
+        for page in ("army", "scheme", "recipes", "plan", "log"):
+            self.assertIn(self.client.get(reverse(page, args=[number])).status_code, (200, 302), page)
