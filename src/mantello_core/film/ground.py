@@ -19,8 +19,6 @@ from .zones import grouped_ground, middling_sprayed
 
 #: coats of the pot laid over the aerosol
 POT_COATS = 1
-#: parts of water to one of the pot
-POT_WATER = 1 / 3
 
 
 @dataclass(frozen=True)
@@ -46,8 +44,8 @@ class GroundCoat:
 
     @property
     def words(self) -> str:
-        """What it is laid with; a pot is thinned 3 : 1."""
-        return self.paint.name if self.kind == "undercoat" else f"{self.paint.name} 3, water 1"
+        """What it is laid with; a pot is thinned as a base is."""
+        return self.paint.name if self.kind == "undercoat" else base_thinned(((self.paint, 1.0),)).words
 
 
 @dataclass(frozen=True)
@@ -66,9 +64,9 @@ class Ground:
         if self.above:
             found = blended(found, tiled(solid(self.above.film), len(sprayed)), sprayed)
         if self.pot_coat:
-            film = self.pot_coat.film
+            mix = base_thinned(((self.pot_coat, 1.0),))
             for _ in range(POT_COATS):
-                found = coated(found, film, film.thickness(POT_WATER))
+                found = coated(found, mix.film, mix.film.thickness(mix.dilution))
         return found
 
     @cached_property

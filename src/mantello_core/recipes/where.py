@@ -9,7 +9,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ..errors import OutOfRange, UnknownName
-from ..figures.extent import EXPOSED, SHARP
+from ..figures.extent import EXPOSED, SHARP, Extent
 from ..figures.sample import LIGHT_PLANS, LIGHTS, Sample, usual_sample
 from ..memory import remembered
 
@@ -166,6 +166,32 @@ def checked_where(where: Where, at: str = "") -> Where:
         if getattr(where, name) not in (None, "") and where.place != place:
             raise OutOfRange(f"'{where.place}' takes no {name}; '{place}' does.", f"{at}/{name}")
     return where
+
+
+#: what an extent must have for a place to be there at all
+_NEEDS = {
+    "edges": ("free_mm", "an edge"), "points": ("corners", "a corner"), "dots": ("free_mm", "an edge that is knocked"),
+    "lines": ("foot_mm", "a seam or drawn line"),
+}  # fmt: skip
+_LIT_EDGES = {
+    "sharp": ("sharp_mm", "an edge that faces up"),
+    "exposed": ("exposed_mm", "an edge that is level or faces up"),
+}
+
+
+def check_there(where: Where, extent: Extent, at: str = "") -> None:
+    """Nothing, if areas of that extent have the place.
+
+    Raises: OutOfRange where they have nothing of it.
+    """
+    field, words = (
+        _LIT_EDGES.get(where.which, _NEEDS["edges"]) if where.place == "edges" else _NEEDS.get(where.place, ("", ""))
+    )
+    if not field or getattr(extent, field) > 0 or (where.place == "lines" and extent.line_mm > 0):
+        return
+    raise OutOfRange(
+        f"No area that wears this has {words}; choose another place, or leave the step out.", f"{at}/place"
+    )
 
 
 _LIMITS = (

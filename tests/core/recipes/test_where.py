@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.figures.catalogue import plate
 from mantello_core.figures.drafting import RELIEF
+from mantello_core.figures.extent import Extent
 from mantello_core.figures.figure import FIGURES
 from mantello_core.figures.sample import LIGHTS, joined, sample_from, thinned, usual_sample
 from mantello_core.figures.sampling import sampled
@@ -20,7 +21,7 @@ from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.range import paint
 from mantello_core.recipes.handwork import Circumstances, seconds_of
 from mantello_core.recipes.step import Manner, Mix, Recipe, Step, checked
-from mantello_core.recipes.where import PLACES, Where, checked_where, reach, share_of
+from mantello_core.recipes.where import PLACES, Where, check_there, checked_where, reach, share_of
 from tests.core.case import RefusalCase
 
 BY_SHARE = tuple(name for name, usual in PLACES.items() if usual.share is not None and name not in ("recesses", "off recesses", "dots"))  # fmt: skip
@@ -108,6 +109,22 @@ class Places(RefusalCase):
             with self.subTest(where=where), self.assertRaises(MantelloError) as caught:
                 checked_where(where)
             self.assertEqual(caught.exception.where, at)
+
+    def test_a_place_that_no_area_has_is_refused(self):
+        flat = Extent(40.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0, 1, 3.0)
+        drawn, level = replace(flat, line_mm=4.0), replace(flat, free_mm=9.0, exposed_mm=0.0, sharp_mm=0.0, corners=2)
+        for where, extent, there in (
+            (Where("edges"), flat, False), (Where("edges"), level, True), (Where("edges", which="sharp"), level, False), (Where("points"), flat, False),
+            (Where("points"), level, True), (Where("lines"), flat, False), (Where("lines"), drawn, True), (Where("dots"), flat, False),
+            (Where("raised"), flat, True), (Where("all"), flat, True),
+        ):  # fmt: skip
+            with self.subTest(where=where):
+                if there:
+                    check_there(where, extent)
+                else:
+                    with self.assertRaises(OutOfRange) as caught:
+                        check_there(where, extent, "/spot")
+                    self.assertEqual(caught.exception.where, "/spot/place")
 
     def test_sharp_edges_are_fewer_than_exposed_ones_and_those_fewer_than_all(self):
         shares = [share_of(Where("edges", which=which)) for which in ("sharp", "exposed", "all")]

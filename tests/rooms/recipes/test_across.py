@@ -1,11 +1,13 @@
 """Pages across roles: metals, lenses, edges; copying, and a little more."""
 
 from dataclasses import replace
+from unittest.mock import patch
 
 from django.urls import reverse
 
 from mantello.workspace.editing import create_army
 from mantello_core.design.base_mix import base_mix
+from mantello_core.figures.extent import Extent
 from tests.rooms.case import RoomCase
 
 
@@ -137,6 +139,27 @@ class Copied(RoomCase):
         self.assertContains(self.see("recipe", "field", edit=f"rank:{made.id}"), "A little more")
         self.post("more-of", "field", "rank", made.id, status=422, paint="tar-wash")
         self.assert_hidden("more-of", "field", "rank", made.id, post=True)
+
+
+class There(RoomCase):
+    def test_a_place_that_no_area_of_the_role_has_is_told_at_its_field_and_the_rest_stays(self):
+        flat = Extent(40.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0, 1, 3.0)
+        sent = {
+            "kind": "edge",
+            "diluent": "neat",
+            "paint1": "gull-white",
+            "parts1": "1",
+            "spot": "edges",
+            "note": "along the rim",
+        }
+        before = self.now()
+        with patch("mantello.rooms.recipes.views.worn", return_value=({"rank": 1}, {"rank": flat})):
+            page = self.post("keep-step", "field", "rank", status=422, **sent)
+        self.assertContains(page, "No area that wears this has an edge", status_code=422)
+        self.assertContains(page, "along the rim", status_code=422)
+        self.assertEqual(self.now(), before)
+        self.post("keep-step", "field", "rank", **sent)
+        self.assertEqual(self.now().scheme.role("field").recipe().steps[-1].spot.place, "edges")
 
 
 class Parts(RoomCase):

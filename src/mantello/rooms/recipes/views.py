@@ -12,7 +12,7 @@ from mantello.shelf.models import OwnPaint
 from mantello.workspace.muster import moments_of_role
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import BARE, reading_of
-from mantello.workspace.stack import cautions_of, grounds_of, stacks_of, undercoat_cautions
+from mantello.workspace.stack import cautions_of, grounds_of, stacks_of, undercoat_cautions, worn
 from mantello_core.advice.shading import shadings
 from mantello_core.advice.washing import PASSES, SCOPES, lighter_beneath, washed_step
 from mantello_core.army.tree import TIERS
@@ -21,12 +21,14 @@ from mantello_core.design import edit
 from mantello_core.design.base_mix import with_bridge
 from mantello_core.design.worked_out import with_copied, with_more, with_stop
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
+from mantello_core.figures.extent import united
 from mantello_core.mixing.bridge import bridge_beneath
 from mantello_core.mixing.undercoat import undercoats
 from mantello_core.paints.range import paints
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.material import materials
 from mantello_core.recipes.technique import techniques
+from mantello_core.recipes.where import check_there
 
 from .forms import MIX_ROWS, StepForm, mixes_by_name
 
@@ -143,11 +145,19 @@ def keep_step(request, army_id, role, tier):
     if form.is_valid():
         step = replace(form.cleaned_data["step"], id=step_id)
         try:
+            _check_there(reading_of(army.head), role, step)
             apply(request, army, lambda design: edit.with_step(design, role, tier, step), _told(role, tier, step))
             return redirect("recipe", army.pk, role)
         except (OutOfRange, UnknownName) as error:
             form.add_error(_field_of(error), error.message)
     return _page(request, army, role, 422, form=form, tier=tier, step=step_id)
+
+
+def _check_there(reading, role, step):
+    """Refuse a place that no area of the role has, where any figure wears it."""
+    extents = worn(reading, role)[1].values()
+    if step.spot and extents:
+        check_there(step.spot, united(extents), "spot")
 
 
 def _told(role, tier, step):
@@ -159,6 +169,8 @@ def _told(role, tier, step):
 
 def _field_of(error: MantelloError) -> str | None:
     place = error.where.strip("/").split("/")
+    if place == ["spot", "place"]:
+        return "spot"
     if place[:2] == ["mix", "parts"] and len(place) > 2 and int(place[2]) < len(MIX_ROWS):
         return f"parts{int(place[2]) + 1}"
     return place[-1] if place[-1] in ("kind", "coats", "diluent", "diluent_parts") else None
