@@ -113,6 +113,7 @@ class Starting(BrowserCase):
         self.page.get_by_role("button", name="Set Coat at 1 Army").click()
         self.page.get_by_role("link", name="Massed").click()
         self.note("Coat set on")
+        expect(self.page.get_by_role("link", name="Massed")).to_have_attribute("aria-current", "true")
         tried = self.page.locator("#try-colour")
         expect(tried).to_be_visible()
         before = self.pixels()
@@ -130,8 +131,11 @@ class Starting(BrowserCase):
 
     def pixels(self) -> Image.Image:
         """The stage below the panel as it stands."""
-        # asked of the element itself, so that one that is being drawn anew is waited for
-        box = self.page.locator(".plate-box").evaluate("one => one.getBoundingClientRect().toJSON()")
+        # found and measured in one go, for it may be drawn anew at any moment
+        box = self.page.wait_for_function(
+            "() => { const box = document.querySelector('.plate-box')?.getBoundingClientRect();"
+            " return box && box.width > 0 && box.toJSON(); }"
+        ).json_value()
         clip = {"x": box["x"], "y": box["y"] + 215, "width": box["width"], "height": box["height"] - 220}
         return Image.open(io.BytesIO(self.page.screenshot(clip=clip))).convert("RGB")
 

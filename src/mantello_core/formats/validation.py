@@ -6,6 +6,7 @@ from importlib.resources import files
 
 from jsonschema import Draft202012Validator
 from jsonschema.exceptions import best_match
+from jsonschema.validators import extend
 from referencing import Registry, Resource
 
 from ..errors import Unreadable
@@ -14,6 +15,12 @@ _NAMES = (
     "blazon", "design", "difference", "freehand", "transfers", "drawing", "resolve", "coats", "film", "match", "mix", "plan", "plates", "propose", "ramp", "recipe",
     "shopping", "undercoat",
 )  # fmt: skip
+
+# the standard takes 19.0 for a whole number; we count, print and index by them
+_WHOLE = Draft202012Validator.TYPE_CHECKER.redefine(
+    "integer", lambda _, one: isinstance(one, int) and not isinstance(one, bool)
+)
+_Validator = extend(Draft202012Validator, type_checker=_WHOLE)
 
 
 @cache
@@ -35,6 +42,6 @@ def check(document: object, name: str, within: str = "") -> None:
 
 
 @cache
-def _validator(name: str) -> Draft202012Validator:
+def _validator(name: str):
     registry = Registry().with_resources((schema(one)["$id"], Resource.from_contents(schema(one))) for one in _NAMES)
-    return Draft202012Validator(schema(name), registry=registry)
+    return _Validator(schema(name), registry=registry)

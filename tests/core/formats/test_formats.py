@@ -99,6 +99,12 @@ class Documents(RefusalCase):
         def set_count(document):
             document["army"]["root"]["children"][0]["children"][0]["children"][0]["ranks"][0]["figures"] = 0
 
+        def count_in_fractions(document):
+            document["army"]["root"]["children"][0]["children"][0]["children"][0]["ranks"][0]["figures"] = 3.0
+
+        def start_in_fractions(document):
+            document["evenings"]["pattern"][0][1] = 1140.0
+
         def set_type(document):
             document["army"]["root"]["children"][0]["children"][0]["children"][0]["ranks"][0]["type"] = "dragoon"
 
@@ -119,6 +125,8 @@ class Documents(RefusalCase):
             (set_role, UnknownName, "/scheme/rules/0/role"),
             (set_paint, UnknownName, "/scheme/roles/0/recipes/rank/0/mix/parts/0"),
             (set_count, Unreadable, "/army/root/children/0/children/0/children/0/ranks/0/figures"),
+            (count_in_fractions, Unreadable, "/army/root/children/0/children/0/children/0/ranks/0/figures"),
+            (start_in_fractions, Unreadable, "/evenings/pattern/0/1"),
             (set_type, UnknownName, "/army/root/children/0/children/0/children/0/ranks/0/type"),
             (twice, Contradiction, "/scheme/roles"),
             (undercoat, OutOfRange, "/scheme/undercoat"),
