@@ -16,6 +16,8 @@ STEP_KINDS = (
     "highlight", "edge", "dot", "line", "freehand", "sponge", "powder", "spray", "varnish",
 )  # fmt: skip
 MOST_PARTS = 12
+#: of one paint, far below what a drop can be divided into; smaller ones no computer can share out
+LEAST_PARTS = 0.001
 MOST_COATS = 12
 #: CIEDE2000 between thin and thick places of a covered area that the eye lets pass, and on a centrepiece
 EVEN, EVEN_CENTREPIECE = 2.5, 1.5
@@ -236,9 +238,9 @@ def checked(step: Step, where: str = "") -> Step:
     if step.mix.diluent not in DILUENTS:
         raise UnknownName("diluent", step.mix.diluent, DILUENTS, f"{where}/mix/diluent")
     for index, (pot, parts) in enumerate(step.mix.parts):
-        if not 0 < parts <= MOST_PARTS:
+        if not LEAST_PARTS <= parts <= MOST_PARTS:
             raise OutOfRange(
-                f"{parts:g} parts of {pot.id}; allowed is more than 0 up to {MOST_PARTS}.",
+                f"{parts:g} parts of {pot.id}; allowed is {LEAST_PARTS} to {MOST_PARTS}.",
                 f"{where}/mix/parts/{index}",
             )
     if not step.mix.parts:

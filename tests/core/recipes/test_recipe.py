@@ -49,7 +49,7 @@ class Steps(TestCase):
             "/mix/diluent": replace(good, mix=replace(good.mix, diluent="spirit", diluent_parts=1)),
             "/mix/diluent_parts": replace(good, mix=replace(good.mix, diluent_parts=1.0)),
             "/mix/parts": replace(good, mix=Mix(())),
-            "/mix/parts/0": replace(good, mix=Mix(((paint("brine-green"), 0.0),))),
+            "/mix/parts/0": replace(good, mix=Mix(((paint("brine-green"), 5e-324),))),
         }
         for place, step in cases.items():
             with self.assertRaises((OutOfRange, UnknownName)) as refusal:
