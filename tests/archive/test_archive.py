@@ -81,13 +81,30 @@ class Archived(RecordCase):
         photo = next(name for name in good.files if name.startswith("photos/"))
         piece = photo.replace("photos/", "tests/").replace("-before.jpg", ".json")
         test = json.loads(good.files[piece])
-        test["steps"] = {"steps": [{"kind": "magic"}]}
+
+        def tried(change) -> bytes:
+            changed = json.loads(json.dumps(test))
+            change(changed)
+            return spoilt(**{piece: json.dumps(changed).encode()})
+
+        def parts_in_words(test):
+            test["steps"]["steps"][0]["mix"]["parts"][0]["parts"] = "aa"
+
+        def unknown_paint(test):
+            test["steps"]["steps"][0]["mix"]["parts"][0]["paint"] = "no-such-paint"
+
+        def done_in_words(test):
+            test["done"] = {"base": {"coats": 1, "hours": 2}}
+
         for data, said in (
             (b"hello", "no archive"),
             (spoilt(**{"design.json": b"{}"}), "is a required property"),
             (spoilt(**{"log.json": b"[]"}), "not of type"),
             (spoilt(**{"log.json": json.dumps(log).encode()}), "version 9"),
-            (spoilt(**{piece: json.dumps(test).encode()}), "steps that cannot be read"),
+            (tried(lambda test: test.update(steps={"steps": [{"kind": "magic"}]})), f"{piece}/steps/steps/0"),
+            (tried(parts_in_words), f"{piece}/steps/steps/0/mix/parts/0/parts"),
+            (tried(unknown_paint), "steps that cannot be read"),
+            (tried(done_in_words), f"{piece}/done/base"),
             (spoilt(**{photo: b"no picture"}), "picture"),
             (spoilt(**{"variants/1.about.json": b"[]"}), "nothing of a variant"),
         ):

@@ -31,7 +31,7 @@ def _take_tests(taking: Taking) -> None:
         if not name.startswith("tests/"):
             continue
         about = archive.document(name)
-        check(about, "archive-test")
+        check(about, "archive-test", name)
         test = TestPiece.objects.create(
             army=taking.army,
             made_at=taking.moment(about["made_at"]),
@@ -40,7 +40,7 @@ def _take_tests(taking: Taking) -> None:
         if test.steps is not None:
             try:
                 tried(test)
-            except (MantelloError, KeyError, TypeError, AttributeError) as error:
+            except MantelloError as error:
                 raise Unreadable(f"{name} has steps that cannot be read.", "file") from error
         for one in about.get("photos", ()):
             jpeg, width, height = taking.photograph(one["file"])
