@@ -102,6 +102,7 @@ class Archived(RecordCase):
             (spoilt(**{"log.json": b"[]"}), "not of type"),
             (spoilt(**{"log.json": json.dumps(log).encode()}), "version 9"),
             (tried(lambda test: test.update(steps={"steps": [{"kind": "magic"}]})), f"{piece}/steps/steps/0"),
+            (tried(lambda test: test.update(note="half \ud800")), "U+D800"),
             (tried(parts_in_words), f"{piece}/steps/steps/0/mix/parts/0/parts"),
             (tried(unknown_paint), "steps that cannot be read"),
             (tried(done_in_words), f"{piece}/done/base"),

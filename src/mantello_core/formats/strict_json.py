@@ -1,4 +1,4 @@
-"""JSON as the standard has it: no NaN, no infinities, no sign that is none, no nesting without end."""
+"""JSON as the standard has it: no NaN, no infinities, no sign that is none or half of one, no nesting without end."""
 
 import json
 import re
@@ -7,6 +7,8 @@ from ..errors import Unreadable
 
 #: a NUL, however many backslashes stand before it, as long as they do not escape each other
 _NUL = re.compile(rb"(?<!\\)(?:\\\\)*\\u0000|\x00")
+#: may be half of a sign; whole ones come in pairs
+_HALF = re.compile(rb"\\u[dD][89a-fA-F]")
 #: an integer of more digits is no number of ours, and slow to read
 _MOST_DIGITS = 300
 
@@ -20,9 +22,14 @@ def read_json(data: bytes, what: str, where: str = "") -> object:
     if _NUL.search(data):
         raise Unreadable(f"{what} holds a NUL, which is no sign of a text.", where or what)
     try:
-        return json.loads(data.decode("utf-8-sig"), parse_constant=_refused, parse_int=_whole, parse_float=_number)
+        found = json.loads(data.decode("utf-8-sig"), parse_constant=_refused, parse_int=_whole, parse_float=_number)
+        if _HALF.search(data):
+            json.dumps(found, ensure_ascii=False).encode()
     except _NoNumber as error:
         raise Unreadable(f"{what} holds '{error}', which is no number.", where or what) from error
+    except UnicodeEncodeError as error:
+        sign = f"U+{ord(error.object[error.start]):04X}"
+        raise Unreadable(f"{what} holds {sign}, half of a sign, which cannot be kept.", where or what) from error
     except UnicodeDecodeError as error:
         raise Unreadable(f"{what} is not UTF-8 text: byte {error.start} is not allowed.", where) from error
     except json.JSONDecodeError as error:
@@ -30,6 +37,7 @@ def read_json(data: bytes, what: str, where: str = "") -> object:
         raise Unreadable(f"{what} is not JSON: {error.msg} at {place}.", where or place) from error
     except RecursionError as error:
         raise Unreadable(f"{what} is nested too deeply.", where) from error
+    return found
 
 
 class _NoNumber(Exception):

@@ -72,6 +72,7 @@ class Documents(RefusalCase):
             (b"{", "line 1"),
             (b"[]", "object"),
             (b"{}", "required"),
+            (rb'{"format": "half \ud800"}', "U+D800"),
             (b"[" * 100_000, "nested"),
         ):
             with self.assertRaisesMessage(Unreadable, said):
