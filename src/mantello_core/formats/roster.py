@@ -17,6 +17,7 @@ from ..army.tree import MOST_FIGURES, Army
 from ..design.muster import Entry
 from ..errors import OutOfRange, Unreadable
 from ..figures.catalogue import shipped_titles
+from .strict_json import read_json
 
 FIELDS = ("unit", "type", "rank", "figures", "formation")
 _SYNONYMS = {
@@ -210,11 +211,7 @@ def _words_of(text: str, titles: dict[str, str] | None) -> tuple[str, str]:
 
 def _from_json(text: str, titles: dict[str, str] | None) -> list[RosterLine]:
     """A list of lines as objects with the fields' names, or an object with such a list under 'roster' or 'units'."""
-    try:
-        data = json.loads(text)
-    except (json.JSONDecodeError, RecursionError) as error:
-        place = f"line {error.lineno}, column {error.colno}" if isinstance(error, json.JSONDecodeError) else "roster"
-        raise Unreadable(f"The roster looks like JSON and is not: {error}.", place) from error
+    data = read_json(text.encode("utf-8", "surrogatepass"), "The roster", "roster")
     if isinstance(data, dict):
         data = next((data[name] for name in ("roster", "units", "lines") if isinstance(data.get(name), list)), None)
     if not isinstance(data, list) or not data:

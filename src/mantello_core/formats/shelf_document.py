@@ -14,6 +14,7 @@ from ..paints.paint import Paint
 from ..paints.range import paints
 from ..paints.stock import Stock, checked_stock
 from .document.own_paints import MOST_OWN, read_own_paint, write_own_paint
+from .strict_json import read_json
 
 FORMAT, VERSION = "mantello-shelf", 1
 MOST_CHARACTERS, MOST_PAINTS, MOST_COLOURS = 2_000_000, 2000, 400
@@ -51,12 +52,7 @@ def read_shelf_document(text: str, catalogue: Catalogue = SHIPPED) -> ShelfRead:
     """
     if len(text) > MOST_CHARACTERS:
         raise OutOfRange(f"The shelf has {len(text)} signs; allowed is up to {MOST_CHARACTERS}.", "file")
-    try:
-        document = json.loads(text.lstrip("\ufeff"), parse_constant=_no_number)
-    except json.JSONDecodeError as error:
-        raise Unreadable(f"The file is not JSON: {error.msg} at line {error.lineno}.", "file") from error
-    except RecursionError as error:
-        raise Unreadable("The file is nested too deeply to be a shelf.", "file") from error
+    document = read_json(text.encode("utf-8", "surrogatepass"), "The file", "file")
     if not isinstance(document, dict) or document.get("format") != FORMAT or document.get("version") != VERSION:
         raise Unreadable(f"The file is no shelf: it has to begin with format '{FORMAT}', version {VERSION}.", "/format")
     rows, own = document.get("shelf", []), document.get("own", [])
@@ -124,7 +120,3 @@ def _stock(row: object, where: str, catalogue: Catalogue) -> tuple[str, Stock]:
     if any(not sign.isprintable() for sign in stock.note):
         raise Unreadable("A note has to be one line.", f"{where}/note")
     return id_, checked_stock(stock, where)
-
-
-def _no_number(text: str) -> float:
-    raise Unreadable(f"'{text}' is no number.", "file")

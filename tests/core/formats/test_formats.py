@@ -205,6 +205,12 @@ class Rosters(RefusalCase):
         self.assertEqual(set(lines[3].doubts), {"type", "figures"})
         self.assertEqual(lines[3].values["type"], "some dragoons")
 
+    def test_a_roster_in_json_that_is_none_or_holds_half_a_sign_is_refused(self):
+        for text, said in (('[{"unit": "Line"', "is not JSON"), (r'[{"unit": "half \ud800"}]', "U+D800")):
+            with self.assertRaisesMessage(Unreadable, said) as refused:
+                read_roster(text)
+            self.assertEqual(refused.exception.where, "roster")
+
     def test_json_is_read_and_what_does_not_fit_is_asked_back(self):
         lines = read_roster(
             '{"roster": [{"squad": "Line", "model": "fusilier", "qty": 4, "formation": ["1st", "Blue"]}, 7, {"unit": "A", "mood": "grim"}]}'

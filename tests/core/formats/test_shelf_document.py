@@ -43,6 +43,7 @@ class Documents(TestCase):
             ({"shelf": [{"paint": "salt-linen", "pots": 1, "note": "a\nb"}]}, Unreadable, "/shelf/0/note"),
             ({"own": [{"name": "x"}]}, Unreadable, "/own/0"),
             ({"own": [{}] * 401}, OutOfRange, "/shelf"),
+            ({"note": "half \ud800"}, Unreadable, "file"),
         ):
             with self.assertRaises(kind) as refused:
                 read_shelf_document(json.dumps(good | change))
