@@ -80,7 +80,10 @@ def mixing() -> Iterator[tuple[str, object]]:
     yield "shades", _asked(lambda value: shade_groups({"a": mix}, FEW, value), _around(0, 30, 0.5))
     yield (
         "parts",
-        _asked(lambda value: checked(Step("a", "base", Mix(((paint("salt-linen"), value),)))), (0.0, 5e-324, 0.001, 12.0, 12.1)),
+        _asked(
+            lambda value: checked(Step("a", "base", Mix(((paint("salt-linen"), value),)))),
+            (0.0, 5e-324, 0.001, 12.0, 12.1),
+        ),
     )
     yield "coats", _asked(lambda value: checked(Step("a", "base", mix, value)), (0, 1, 12, 13))
     yield (
