@@ -3,11 +3,17 @@
 import hashlib
 import json
 
+from .kinds import job_kind
 from .models import Job
 from .queue import asked_for, last_job
 
 #: answers of a kind that are kept for an army, the newest
 MOST_KEPT = 4
+
+
+def answer_kind(kind: str):
+    """Decorate the work of a kind of job that answers a question: it leads to the page that asked, and is shown there."""
+    return job_kind(kind, lambda job: job.asked["address"], "jobs/answer.html")
 
 
 def answer_to(army, kind: str, told, address: str, *, again: bool = False, **asked) -> Job:

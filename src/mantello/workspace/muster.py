@@ -114,15 +114,8 @@ def moments_of(army, reading, one: FigureClass, ordinal: int, height: float) -> 
 
 def moments_of_role(army, reading, role_id: str, height: float) -> list[tuple[str, Picture]]:
     """The figure that shows most of a role, at moments of the work; nothing where none wears it."""
-    shown = {
-        number: sum(one.plate.areas[area].mm2 for area, cell in one.cells.items() if cell.role == role_id)
-        for number, one in enumerate(reading.resolution.classes)
-    }
-    most = max(shown, key=lambda number: (shown[number], -number), default=None)
-    if most is None or not shown[most]:
-        return []
-    one = reading.resolution.classes[most]
-    return moments_of(army, reading, one, one.ordinals[0], height)
+    one = reading.resolution.showing_most(role_id)
+    return moments_of(army, reading, one, one.ordinals[0], height) if one else []
 
 
 class Muster:

@@ -86,7 +86,7 @@ def with_route(design: Design, role_id: str, tier: str, along: Route, start: str
     if not steps:
         raise Contradiction(f"{role.name} has no base that could be lightened.", "role")
     first = next((at for at, step in enumerate(steps) if step.id == start), -1)
-    lit = [step.id for step in steps[first + 1 :] if step.kind in ROUTED and not step.relays]
+    lit = [step.id for step in _lights(steps[first + 1 :])]
     if not lit:
         taken = {step.id for step in steps}
         added = [Step(slug(kind, taken), kind, steps[0].mix) for kind in ("layer", "highlight", "edge")]
@@ -119,23 +119,26 @@ def with_copied(design: Design, role_id: str, to: tuple[str, ...], *, lights: bo
                 )
             own = design.scheme.role(other).recipe(tier)
             start = ladder_start(own)
-            steps = sum(step.kind in ROUTED and not step.relays for step in own.steps) or 3
+            steps = min(len(_lights(own.steps)) or 3, 8)
             if start:
-                made = route(Mix(start.mix.parts), light, min(steps, 8)) or parts_route(
-                    Mix(start.mix.parts), light, min(steps, 8)
-                )
+                base = Mix(start.mix.parts)
+                made = route(base, light, steps) or parts_route(base, light, steps)
                 design = with_route(design, other, tier, made, start.id)
     return design
 
 
 def lightened_with(recipe: Recipe) -> Paint | None:
     """The paint that a recipe's lights are mixed with: of what its last light has and its start has not, the lightest."""
-    start = ladder_start(recipe)
-    lights = [step for step in recipe.steps if step.kind in ROUTED and not step.relays]
+    start, lights = ladder_start(recipe), _lights(recipe.steps)
     if not start or not lights:
         return None
     added = [pot for pot in lights[-1].mix.paints if pot not in start.mix.paints]
     return max(added, key=lambda pot: pot.film.masstone.lightness, default=None)
+
+
+def _lights(steps: tuple[Step, ...]) -> list[Step]:
+    """The steps that a ladder mixes: lights, not what lays a colour again."""
+    return [step for step in steps if step.kind in ROUTED and not step.relays]
 
 
 def with_more(design: Design, role_id: str, tier: str, step_id: str, paint_id: str) -> Design:

@@ -95,6 +95,19 @@ class Resolution:
         on = self.grounds_worn.get((role, tier))
         return max(on, key=on.__getitem__) if on else None
 
+    def showing_most(self, role: str, tier: str = "") -> FigureClass | None:
+        """The class whose figures show most of a role, those of a tier before others; None where none wears it."""
+        worn = [
+            (
+                one.tier == tier,
+                sum(one.plate.areas[area].mm2 for area, cell in one.cells.items() if cell.role == role),
+                one,
+            )
+            for one in self.classes
+            if any(cell.role == role for cell in one.cells.values())
+        ]
+        return max(worn, key=lambda each: each[:2], default=(False, 0.0, None))[2]
+
     @property
     def gaps(self) -> list[tuple[FigureClass, str]]:
         """Areas that no rule speaks of."""

@@ -30,7 +30,7 @@ def edges(request, army_id, role, tier, step):
     reading = reading_of(army.head)
     chosen = reading.design.scheme.role(role)
     asked = _step(chosen, tier, step)
-    one = _wearing(reading, role, tier)
+    one = reading.resolution.showing_most(role, tier)
     share = asked.manner.share or CUT[tier]
     rows = _rows(reading, one, role, asked) if one else ()
     kept = [row for row in rows if row.kept(share)]
@@ -59,20 +59,6 @@ def _step(role, tier: str, step_id: str):
     if step.work not in ("edge", "line"):
         raise Http404
     return step
-
-
-def _wearing(reading: Reading, role: str, tier: str):
-    """The class of a tier that shows most of a role; of any tier if none of that does."""
-    shown = [
-        (
-            one.tier == tier,
-            sum(one.plate.areas[area].mm2 for area, cell in one.cells.items() if cell.role == role),
-            -number,
-        )
-        for number, one in enumerate(reading.resolution.classes)
-    ]
-    best = max(shown, default=(False, 0, 0))
-    return reading.resolution.classes[-best[2]] if best[1] else None
 
 
 def _rows(reading: Reading, one, role: str, step):

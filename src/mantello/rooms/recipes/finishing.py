@@ -28,6 +28,7 @@ from mantello_core.scheme.finishing import MOST_LEVEL
 from mantello_core.scheme.sheen import SHEENS, sheen_of
 
 from .finishing_form import FinishingForm
+from .forms import LIGHT_CHOICES
 
 
 @login_required
@@ -163,13 +164,13 @@ def light_by_photo(request, army_id):
     except OutOfRange as error:
         messages.error(request, error.message)
         return redirect("finishing", army.pk)
-    words = dict(FinishingForm.base_fields["light"].choices)[plan if plan != "overhead" else ""]
+    light = "" if plan == "overhead" else plan
 
     def change(design):
-        finishing = replace(design.scheme.finishing, light="" if plan == "overhead" else plan)
+        finishing = replace(design.scheme.finishing, light=light)
         return replace(design, scheme=replace(design.scheme, finishing=finishing))
 
-    apply(request, army, change, f"Lit from {words}, as in the photograph")
+    apply(request, army, change, f"Lit from {dict(LIGHT_CHOICES)[light]}, as in the photograph")
     return redirect("finishing", army.pk)
 
 

@@ -27,6 +27,8 @@ from mantello_core.scheme.finishing import (
     with_paint,
 )
 
+from .forms import LIGHT_CHOICES
+
 _SLOTS = {"metals": ("Metals", METALS), "skin": ("Skin", SKIN), "base": ("Bases", BASE)}
 _DIRT_NAMES = ("clean", "a little dust", "used", "a campaign", "a long one", "buried in mud")
 #: kinds of paint that make dirt
@@ -54,7 +56,7 @@ class FinishingForm(forms.Form):
     )  # fmt: skip
     light = forms.ChoiceField(
         required=False, label="Lit from",
-        choices=[("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right"), ("lamps", "four lamps round it")],
+        choices=LIGHT_CHOICES,
         help_text="Layers and highlights that name no light of their own follow it.",
     )  # fmt: skip
     glow_role = forms.ChoiceField(required=False, label="What glows")

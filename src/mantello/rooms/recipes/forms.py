@@ -50,6 +50,11 @@ def _number(label: str, most: float, said: str, least: float = 0) -> forms.Float
     return field
 
 
+#: light plans in words; nothing said is overhead
+LIGHT_CHOICES = [
+    ("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right"),
+    ("lamps", "four lamps round it"),
+]  # fmt: skip
 #: fields of where it goes
 SPOT = (
     "spot", "spot_share", "spot_width", "spot_count", "spot_length", "spot_which", "spot_plan", "spot_angle", "spot_spread",
@@ -115,7 +120,7 @@ class StepForm(forms.Form):
         required=False, label="Which edges or lips",
     )  # fmt: skip
     spot_plan = forms.ChoiceField(
-        choices=[("", "overhead"), ("front", "front and above"), ("left", "upper left"), ("right", "upper right"), ("lamps", "four lamps round it")],
+        choices=LIGHT_CHOICES,
         required=False, label="Lit from",
     )  # fmt: skip
     spot_angle = _number("Spray from, degrees above level", 90, "Write 0 to 90 degrees, or nothing for straight down.")

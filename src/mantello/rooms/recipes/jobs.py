@@ -1,7 +1,7 @@
 """What workers do for the Recipes room."""
 
-from mantello.jobs.kinds import job_kind
+from mantello.jobs.answers import answer_kind
 
 from .comparing import UNDERCOATS, undercoats_compared
 
-job_kind(UNDERCOATS, lambda job: job.asked["address"], "jobs/answer.html")(undercoats_compared)
+answer_kind(UNDERCOATS)(undercoats_compared)

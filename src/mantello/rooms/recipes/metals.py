@@ -91,7 +91,7 @@ def lay_beneath_metal(request, army_id, role):
         request, army, lambda design: with_ground_beneath(design, role, pot),
         lambda before, after: f"{after.scheme.role(role).name}: {pot.name + ' beneath it' if pot else 'nothing beneath it'}",
     )  # fmt: skip
-    return redirect(f"{reverse('metals', args=[army.pk])}?role={role}")
+    return _back_to(army, role)
 
 
 @login_required
@@ -108,7 +108,7 @@ def shade_metal(request, army_id, role):
         request, army, lambda design: with_shades(design, known[family], (role,)),
         lambda before, after: f"{after.scheme.role(role).name}: shaded with {known[family].words}",
     )  # fmt: skip
-    return redirect(f"{reverse('metals', args=[army.pk])}?role={role}")
+    return _back_to(army, role)
 
 
 @login_required
@@ -124,4 +124,8 @@ def take_metal(request, army_id, role):
             request, army, lambda design: with_base_mix(design, role, ((pot, 1.0),)),
             lambda before, after: f"{after.scheme.role(role).name} is {pot.name} now",
         )  # fmt: skip
+    return _back_to(army, role)
+
+
+def _back_to(army, role: str):
     return redirect(f"{reverse('metals', args=[army.pk])}?role={role}")
