@@ -154,7 +154,7 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
                 bridge_beneath(one.step, ground) if not at and one.hard else None, stop,
                 tuple(said for said in minded if said.step == one.step.id),
                 ways(recipe, at, ground, reading.design.scheme.calibrations, extent, around),
-                shadings(recipe.steps[0].mix, tuple(paints().values())) if at and one.step.kind in KINDS else (),
+                shadings(recipe.base.mix, tuple(paints().values())) if at and one.step.kind in KINDS else (),
             )
             for at, (one, taken, stop) in enumerate(
                 zip(prediction.outcomes, minutes, stops(prediction, minutes, _height(reading)), strict=True)

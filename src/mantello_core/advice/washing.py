@@ -113,20 +113,20 @@ def ways(
 ) -> tuple[Washed, ...]:
     """The step of a recipe at a place in its order, laid in every way; none for what is no wash over a base.
 
-    extent: all of the role on one figure. Laying the base again is one coat of the recipe's first mix off the recesses.
+    extent: all of the role on one figure. Laying the base again is one coat of the recipe's base off the recesses.
     """
     step = recipe.steps[at]
     if step.kind not in KINDS or at == 0:
         return ()
     before = predicted(replace(recipe, steps=recipe.steps[:at]), ground, calibrations).tones.flats
-    panel = Step("again", "layer", recipe.steps[0].mix, 1, manner=Manner(share=AGAIN))
+    panel = Step("again", "layer", recipe.base.mix, 1, manner=Manner(share=AGAIN))
     found = []
     for scope in SCOPES:
         for passes in PASSES if scope == "all" else (1,):
             laid = washed_step(step, scope, passes)
             tones = predicted(replace(recipe, steps=(*recipe.steps[:at], laid)), ground, calibrations).tones
             lost = max(0.0, before.lightness - tones.flats.lightness)
-            lighter = lighter_beneath(recipe.steps[0].mix, step.mix) if scope == "all" and passes == 1 else None
+            lighter = lighter_beneath(recipe.base.mix, step.mix) if scope == "all" and passes == 1 else None
             again = seconds_of(panel, extent, 1, around) / 60 if lost > LOSS else 0.0
             found.append(
                 Washed(scope, passes, tones, lost, seconds_of(laid, extent, passes, around) / 60, again, lighter)

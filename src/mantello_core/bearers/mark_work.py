@@ -38,8 +38,8 @@ def painted_with(scheme: Scheme, placement: Placement, step: MarkStep, tier: str
     if placement.device.kind == ARMS:
         return f"the paints of {scheme.named_arms(placement.device.text).name}"
     role = scheme.role(placement.role)
-    steps = role.recipe(tier).steps
-    return steps[0].mix.words if steps else role.name
+    base = role.recipe(tier).base
+    return base.mix.words if base else role.name
 
 
 def paints_of(scheme: Scheme, placement: Placement, tier: str) -> tuple:
@@ -49,4 +49,4 @@ def paints_of(scheme: Scheme, placement: Placement, tier: str) -> tuple:
         arms = scheme.named_arms(placement.device.text)
         roles = [role for id_ in arms.tinctures if (role := arms.role_of(id_))]
     recipes = [scheme.role(role).recipe(tier) for role in roles if role in scheme.role_by_id]
-    return tuple(dict.fromkeys(pot for recipe in recipes for step in recipe.steps[:1] for pot in step.mix.paints))
+    return tuple(dict.fromkeys(pot for recipe in recipes if recipe.base for pot in recipe.base.mix.paints))

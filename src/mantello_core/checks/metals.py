@@ -22,9 +22,7 @@ def metals(look: Look) -> Check:
     shiny = {
         role.id
         for role in design.scheme.roles
-        if any(
-            pot.kind == "metallic" for _, recipe in role.recipes for step in recipe.steps[:1] for pot in step.mix.paints
-        )
+        if any(pot.kind == "metallic" for _, recipe in role.recipes if recipe.base for pot in recipe.base.mix.paints)
     }
     found: dict[str, Finding] = {}
     for one in resolution.classes:

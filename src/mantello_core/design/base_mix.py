@@ -10,22 +10,15 @@ from ..mixing.starting import started
 from ..naming import slug
 from ..paints.paint import Paint
 from ..recipes.first_step import base_thinned
-from ..recipes.step import Mix, Recipe, Step, checked
+from ..recipes.step import BENEATH, Mix, Recipe, Step, checked
 from ..scheme.scheme import Role
 from .design import Design
-
-#: id of the step that lays a ground of its own beneath a role
-BENEATH = "ground"
 
 
 def base_mix(role: Role) -> Mix | None:
     """The mix of the first step for rank and file, a ground of its own left out; None without a recipe."""
-    step = _base(role.recipe())
+    step = role.recipe().base
     return step.mix if step else None
-
-
-def _base(recipe: Recipe) -> Step | None:
-    return next((step for step in recipe.steps if step.id != BENEATH), None)
 
 
 def with_base_mix(design: Design, role_id: str, parts: tuple[tuple[Paint, float], ...]) -> Design:
@@ -42,7 +35,7 @@ def with_base_mix(design: Design, role_id: str, parts: tuple[tuple[Paint, float]
         role = role.with_recipe("rank", started(parts[0][0], "rank"))
     old = base_mix(role)
     for tier, recipe in role.recipes:
-        first = _base(recipe)
+        first = recipe.base
         if first and first.mix == old:
             step = checked(replace(first, mix=replace(first.mix, parts=parts)))
             role = role.with_recipe(tier, recipe.with_step(step))

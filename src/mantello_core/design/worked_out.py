@@ -89,7 +89,7 @@ def with_route(design: Design, role_id: str, tier: str, along: Route, start: str
     lit = [step.id for step in _lights(steps[first + 1 :])]
     if not lit:
         taken = {step.id for step in steps}
-        added = [Step(slug(kind, taken), kind, steps[0].mix) for kind in ("layer", "highlight", "edge")]
+        added = [Step(slug(kind, taken), kind, role.recipe(tier).base.mix) for kind in ("layer", "highlight", "edge")]
         steps, lit = (*steps, *added), [step.id for step in added]
     mixes = dict(zip(lit, _spread(along.mixes, len(lit)), strict=True))
     made = tuple(

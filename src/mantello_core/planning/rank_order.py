@@ -78,8 +78,7 @@ def kinds_of(scheme: Scheme, classes: Sequence[FigureClass]) -> Kinds:
     metals = {
         role
         for role in worn
-        for step in scheme.role(role).recipe(tier).steps[:1]
-        if any(pot.kind == "metallic" for pot in step.mix.paints)
+        if (base := scheme.role(role).recipe(tier).base) and any(pot.kind == "metallic" for pot in base.mix.paints)
     }
     return Kinds(
         frozenset(metals),

@@ -19,6 +19,8 @@ MOST_PARTS = 12
 #: of one paint, far below what a drop can be divided into; smaller ones no computer can share out
 LEAST_PARTS = 0.001
 MOST_COATS = 12
+#: id of the step that lays a ground of its own beneath a role
+BENEATH = "ground"
 #: CIEDE2000 between thin and thick places of a covered area that the eye lets pass, and on a centrepiece
 EVEN, EVEN_CENTREPIECE = 2.5, 1.5
 #: what the hand does with paint at places that ask for something else than filling them
@@ -210,6 +212,11 @@ class Recipe:
     even: float = EVEN
     #: light plan that its lights follow where they name none; a scheme says it
     light: str = ""
+
+    @property
+    def base(self) -> Step | None:
+        """The step that gives it its colour: the first, but for a ground of its own beneath more; None without steps."""
+        return next((step for step in self.steps if step.id != BENEATH), next(iter(self.steps), None))
 
     def step(self, step_id: str) -> Step:
         """The step of that id.

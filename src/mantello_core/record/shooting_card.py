@@ -70,4 +70,5 @@ def shooting_card(
 
 
 def _metallic(role) -> bool:
-    return any(pot.kind == "metallic" for step in role.recipe().steps[:1] for pot in step.mix.paints)
+    base = role.recipe().base
+    return base is not None and any(pot.kind == "metallic" for pot in base.mix.paints)

@@ -54,9 +54,9 @@ class Role:
 
     @property
     def paint_name(self) -> str:
-        """The first paint of its first step; empty if there is no recipe yet."""
-        steps = self.recipe().steps
-        return steps[0].mix.paints[0].name if steps else ""
+        """The first paint of its base; empty if there is no recipe yet."""
+        base = self.recipe().base
+        return base.mix.paints[0].name if base else ""
 
 
 def _follows(old: Role, role: Role) -> Role:

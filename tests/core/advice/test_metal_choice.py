@@ -21,7 +21,8 @@ from mantello_core.paints.estimate import CardReading
 from mantello_core.paints.metal import flake_of, off_by
 from mantello_core.paints.own import OwnPaint, own_paint
 from mantello_core.paints.range import paint, paints
-from mantello_core.recipes.step import Mix
+from mantello_core.planning.rank_order import kinds_of
+from mantello_core.recipes.step import Mix, Recipe
 from mantello_core.scheme.cascade import resolve
 from tests.samples import calvessa
 
@@ -53,9 +54,36 @@ class Beneath(TestCase):
             {recipe.steps[0].mix.paints[0].id for _, recipe in again.recipes if recipe.steps}, {"brick-kiln"}
         )
         self.assertEqual(base_mix(again), base_mix(role))
+        self.assertEqual(again.paint_name, role.paint_name)
         self.assertEqual(with_ground_beneath(laid, role.id, None), design)
         other = with_base_mix(laid, role.id, ((paint("white-tin"), 1.0),)).scheme.role(role.id)
         self.assertEqual([step.mix.paints[0].id for step in other.recipe().steps[:2]], ["brick-kiln", "white-tin"])
+
+    def test_what_lies_beneath_it_does_not_hide_a_metal_from_order_and_checks(self):
+        design = levy()
+        shiny = [role.id for role in design.scheme.roles if base_mix(role) and base_mix(role).film.flake]
+        laid = design
+        for role in shiny:
+            laid = with_ground_beneath(laid, role, paint("pitch-barrel"))
+        before, after = (resolve(one.army, one.scheme) for one in (design, laid))
+        told = [
+            {one.key for one in metals(Look(*both)).findings if not one.key.startswith("alike")}
+            for both in ((design, before), (laid, after))
+        ]
+        self.assertTrue(told[0])
+        self.assertEqual(*told)
+        classes = [[one] for one in before.classes]
+        self.assertEqual(
+            [kinds_of(laid.scheme, one).metals for one in classes],
+            [kinds_of(design.scheme, one).metals for one in classes],
+        )
+        self.assertTrue(any(kinds_of(laid.scheme, one).metals for one in classes))
+
+    def test_a_recipe_of_nothing_but_what_lies_beneath_begins_with_that(self):
+        role = with_ground_beneath(calvessa(), "trim", paint("brick-kiln")).scheme.role("trim")
+        alone = Recipe(role.recipe().steps[:1])
+        self.assertEqual(alone.base, role.recipe().steps[0])
+        self.assertIsNone(Recipe().base)
 
     def test_a_role_without_a_recipe_has_nothing_to_lie_beneath(self):
         design, role = with_new_role(calvessa(), "Bare")

@@ -270,11 +270,11 @@ def lay_wash(request, army_id, role, tier):
         raise OutOfRange(f"'{passes[:20]}' passes; allowed are {PASSES[0]} to {PASSES[-1]}.", "passes")
     known = reading_of(army.head).design.scheme.role(role).recipe(tier if tier in TIERS else "rank")
     step = washed_step(known.step(request.POST.get("step", "")), scope, int(passes))
-    lighter = lighter_beneath(known.steps[0].mix, step.mix) if "lighter" in request.POST else None
+    lighter = lighter_beneath(known.base.mix, step.mix) if "lighter" in request.POST else None
 
     def change(design):
         if lighter:
-            design = edit.with_step(design, role, tier, replace(known.steps[0], mix=lighter))
+            design = edit.with_step(design, role, tier, replace(known.base, mix=lighter))
         return edit.with_step(design, role, tier, step)
 
     apply(
@@ -295,7 +295,7 @@ def lay_shade(request, army_id, role, tier):
     army = army_for(request, army_id)
     recipe = reading_of(army.head).design.scheme.role(role).recipe(tier if tier in TIERS else "rank")
     step = recipe.step(request.POST.get("step", ""))
-    known = {one.family: one for one in shadings(recipe.steps[0].mix, tuple(paints().values()))}
+    known = {one.family: one for one in shadings(recipe.base.mix, tuple(paints().values()))}
     family = request.POST.get("family", "")
     if family not in known:
         raise UnknownName("family of washes", family, list(known), "family")

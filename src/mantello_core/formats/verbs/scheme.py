@@ -96,8 +96,8 @@ def _proposal(one: Proposal) -> dict:
             {
                 "role": role.id,
                 "name": role.name,
-                "paint": role.recipe().steps[0].mix.paints[0].id,
-                "colour": colour_mapping(role.recipe().steps[0].mix.film.masstone),
+                "paint": role.recipe().base.mix.paints[0].id,
+                "colour": colour_mapping(role.recipe().base.mix.film.masstone),
             }
             for role in scheme.roles
         ],
