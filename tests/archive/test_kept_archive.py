@@ -8,7 +8,7 @@ from mantello.record.queries import done_steps
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.formats.archive import read_archive
-from mantello_core.planning.subject import GROUND
+from mantello_core.order.subject import GROUND
 from tests.kept import kept
 from tests.rooms.case import RoomCase
 

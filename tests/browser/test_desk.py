@@ -10,7 +10,7 @@ from mantello.trials.trial import waive
 from mantello.workspace.editing import keep_design
 from mantello.workspace.reading import reading_of
 from mantello_core.calendar.evenings import Evenings
-from mantello_core.planning.subject import subject_of
+from mantello_core.order.subject import subject_of
 from tests.samples import rule, small_design
 
 from .case import BrowserCase

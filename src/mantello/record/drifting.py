@@ -9,7 +9,7 @@ from mantello.workspace.models import Army, large_of
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.errors import UnknownName
-from mantello_core.planning.subject import Subject, of_pass, of_role, subject_of
+from mantello_core.order.subject import Subject, of_pass, of_role, subject_of
 from mantello_core.record.drift import Drift, State, drifts
 
 from .models import Settlement, Version

@@ -5,6 +5,7 @@ from datetime import datetime
 
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
+from mantello_core.planning.done import is_done
 from mantello_core.planning.painted_with import recipe_step
 from mantello_core.planning.task import Atom
 from mantello_core.recipes.hazard import cautions_for
@@ -61,8 +62,8 @@ def unit_record(army: Army, reading: Reading, unit: str) -> UnitRecord:
 
 
 def _step(reading: Reading, atom: Atom, done, entries) -> StepRecord:
-    had = [one for one in atom.ordinals if (atom.unit, atom.rank, one, atom.subject, atom.step) in done]
-    mine = [one for one in entries if (one.rank, one.subject, one.step) == (atom.rank, atom.subject, atom.step)]
+    had = [one for one in atom.ordinals if is_done(atom, one, done)]
+    mine = [one for one in entries if (one.rank, one.subject, one.step) == (atom.rank, atom.subject, atom.logged)]
     mix = mix_words(reading, atom)
     used = dict.fromkeys(one.mix for one in mine if one.mix != mix)
     name = reading.design.army.rank(atom.unit, atom.rank).name

@@ -14,6 +14,7 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.design.design import Design
 from mantello_core.formats.document.design import write_design
+from mantello_core.planning.done import is_done
 from mantello_core.planning.painted_with import painted_with
 from mantello_core.planning.task import Atom
 
@@ -49,8 +50,7 @@ def record(
             [
                 ordinal
                 for ordinal in atom.ordinals
-                if (atom.rank, ordinal) in figures
-                and (atom.unit, atom.rank, ordinal, atom.subject, atom.step) not in done
+                if (atom.rank, ordinal) in figures and not is_done(atom, ordinal, done)
             ],
         )
         for atom in atoms
@@ -73,7 +73,7 @@ def record(
             rank=atom.rank,
             rank_name=reading.design.army.rank(atom.unit, atom.rank).name,
             role=atom.subject.text,
-            step=atom.step,
+            step=atom.logged,
             name=atom.name,
             ordinals=ordinals,
             mix=mix_words(reading, atom),

@@ -3,7 +3,7 @@
 from django.db import models
 
 from mantello.workspace.models import Army, Edition
-from mantello_core.planning.subject import Subject, subject_of
+from mantello_core.order.subject import Subject, subject_of
 
 
 class Version(models.Model):
@@ -41,7 +41,7 @@ class Entry(models.Model):
     unit_name = models.CharField(max_length=240)
     rank = models.CharField(max_length=80)
     rank_name = models.CharField(max_length=80)
-    #: what it is about, as ``mantello_core.planning.subject`` writes subjects
+    #: what it is about, as ``mantello_core.order.subject`` writes subjects
     role = models.CharField(max_length=80, blank=True)
     step = models.CharField(max_length=80)
     #: in words, such as 'Field base'

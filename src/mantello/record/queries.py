@@ -9,8 +9,8 @@ from django.db.models import Count, Max, Q
 from mantello.workspace.models import Army, Edition
 from mantello.workspace.reading import reading_of
 from mantello_core.memory import Memory, size_of
-from mantello_core.planning.compiling import Done
-from mantello_core.planning.subject import subject_of
+from mantello_core.order.subject import subject_of
+from mantello_core.planning.done import Done
 from mantello_core.record.progress import FigureProgress, progress_of, summed
 
 from .models import Entry, Settlement

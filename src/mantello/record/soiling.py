@@ -6,7 +6,7 @@ from django.db import transaction
 
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
-from mantello_core.planning.subject import of_pass
+from mantello_core.order.subject import of_pass
 
 from .models import Settlement, Version
 from .queries import done_steps

@@ -4,6 +4,7 @@ from datetime import datetime
 
 from mantello.workspace.reading import Reading
 from mantello_core.paints.catalogue import Catalogue
+from mantello_core.planning.done import step_of
 from mantello_core.recipes.technique import techniques
 from mantello_core.record.upkeep import Leftover, Use, leftovers
 
@@ -26,13 +27,13 @@ def uses_of(entries, reading: Reading, catalogue: Catalogue) -> list[Use]:
     }
     found = []
     for entry in entries:
-        kind = kind_of(entry.step)
+        kind = kind_of(step_of(entry.step))
         usual = (
             (techniques()[kind].tool, kind)
             if kind in techniques()
             else ("aerosol" if not entry.role else "round brush", kind)
         )
-        tool, kind = tools.get((entry.role, entry.step), usual)
+        tool, kind = tools.get((entry.role, step_of(entry.step)), usual)
         minutes = entry.planned_minutes if entry.minutes is None else entry.minutes
         paints = tuple(str(one.get("paint", "")) for one in entry.paints)
         kinds = tuple(pot.kind if (pot := catalogue.get(id_)) else "" for id_ in paints)

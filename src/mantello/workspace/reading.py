@@ -18,7 +18,6 @@ from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
 from mantello_core.design.design import Design
 from mantello_core.figures.exposure import exposure
-from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
@@ -32,13 +31,14 @@ from mantello_core.insignia.devices.worn import WornMark
 from mantello_core.marks.named_arms import NamedArms
 from mantello_core.marks.placement import Placement
 from mantello_core.memory import Memory
+from mantello_core.order.stacks import Stacks, laid_as
+from mantello_core.order.subject import GROUND, Kind, Subject
+from mantello_core.passes.ground_work import LaidGround, laid_grounds
 from mantello_core.passes.piece import finishing_needed
 from mantello_core.passes.soiled import soiled
 from mantello_core.planning.compiling import UNDERCOAT, RankSheet, Work, atoms_of, compiled, rank_sheets
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.ground_choice import Recommended, recommended
-from mantello_core.planning.ground_work import LaidGround, laid_grounds
-from mantello_core.planning.subject import GROUND, Kind, Subject, of_role
 from mantello_core.planning.task import Atom
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.handwork import Circumstances
@@ -186,19 +186,22 @@ class Reading:
             self._copies[node_id] = name, marks_for_copy(self.design, node_id, name)
         return self._copies[node_id]
 
-    def prediction(self, role_id: str, tier: str) -> Prediction:
-        """What a role's recipe for a tier gives on what most of it lies on."""
-        return self._predicted(role_id, tier, self.resolution.ground_under(role_id, tier))
+    @cached_property
+    def stacks(self) -> Stacks:
+        """What lies on every area, passes over the figure included."""
+        return Stacks(self.design, self.resolution)
 
-    def _predicted(self, role_id: str, tier: str, ground: Ground | None) -> Prediction:
-        return self.design.scheme.predicted(self.design.scheme.role(role_id).recipe(tier), ground)
+    def prediction(self, role_id: str, tier: str) -> Prediction:
+        """What a role's recipe for a tier gives on what most of it lies on, with the passes that lie on most of it."""
+        ground = self.resolution.ground_under(role_id, tier)
+        return self.design.scheme.predicted(self.stacks.usual(role_id, tier), ground)
 
     def _worn(self, one: FigureClass, area: str) -> Prediction | None:
         """What the recipe of an area gives on what the area starts on; None without one."""
         role = one.cells[area].role
         if not role or not self.design.scheme.role(role).recipe(one.tier).steps:
             return None
-        return self._predicted(role, one.tier, one.ground_of(area))
+        return self.design.scheme.predicted(self.stacks.recipe(one, area), one.ground_of(area))
 
     def tones(self, role_id: str | None, tier: str = "rank") -> Tones | None:
         """The five tones of a role; None if it has no recipe yet."""
@@ -222,7 +225,7 @@ class Reading:
         """For every painted area of a class its colour clean and dirty, some laws of dirt left out; kept once asked."""
         key = one.unit, one.rank, one.ordinals[0], without
         if key not in self._soiled:
-            self._soiled[key] = soiled(self.design, one, without=without)
+            self._soiled[key] = soiled(self.design, one, without=without, recipe_of=self.stacks.recipe)
         return self._soiled[key]
 
     def lit(self, one: FigureClass, area: str, seeing: Seeing = NEUTRAL) -> Lit | None:
@@ -341,8 +344,9 @@ class Reading:
             return BARE
         role = one.cells[area].role
         if role:
-            for outcome in reversed(self._predicted(role, one.tier, one.ground_of(area)).outcomes):
-                if (of_role(role), outcome.step.id) in done:
+            recipe = self.stacks.recipe(one, area)
+            for outcome in reversed(self.design.scheme.predicted(recipe, one.ground_of(area)).outcomes):
+                if laid_as(outcome.step, role) in done:
                     return seeing.hex(outcome.tones.flats)
         laid = [each for each in self.laid_grounds(one) if area in each.areas and each.assembly]
         if laid and not any((GROUND, step) in done for step in (UNDERCOAT, *(each.step for each in laid))):

@@ -8,6 +8,7 @@ from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
 from ..insignia.arms.tincture import TINCTURES
 from ..marks.named_arms import NamedArms
+from ..order.stacks import Stacks
 from ..scheme.cascade import Resolution
 
 
@@ -16,6 +17,8 @@ class Look:
 
     def __init__(self, design: Design, resolution: Resolution):
         self.design, self.resolution = design, resolution
+        #: what lies on every area, passes over the figure included
+        self.stacks = Stacks(design, resolution)
         self._apparent: dict[tuple[str, str], Lab] = {}
         self._apart: dict[str, tuple[dict[str, int], list[list[float]]]] = {}
         brief = design.brief
@@ -28,9 +31,8 @@ class Look:
         """What a role looks like once all its steps are done: what a later step pulls back raises no alarm."""
         key = role, tier
         if key not in self._apparent:
-            recipe = self.design.scheme.role(role).recipe(tier)
             self._apparent[key] = self.design.scheme.predicted(
-                recipe, self.resolution.ground_under(role, tier)
+                self.stacks.usual(role, tier), self.resolution.ground_under(role, tier)
             ).apparent
         return self._apparent[key]
 

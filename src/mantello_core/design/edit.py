@@ -73,6 +73,7 @@ def without_role(design: Design, role_id: str) -> Design:
     )  # fmt: skip
     uses += bool(scheme.finishing.glow and scheme.finishing.glow.role == role_id)
     uses += sum(role_id in dict(one.bound).values() for one in scheme.arms)
+    uses += sum(role_id in (*one.roles, *one.leaves_roles) for one in scheme.passes)
     if uses:
         raise Contradiction(
             f"'{role.name}' is still named by {uses} rule{'s' * (uses != 1)} or mark{'s' * (uses != 1)}; point them elsewhere first."
@@ -82,9 +83,9 @@ def without_role(design: Design, role_id: str) -> Design:
         role_id,
         None,
     )
-    return with_scheme(
-        design, replace(scheme, roles=tuple(one for one in scheme.roles if one.id != role_id), aims=aims)
-    )
+    roles = tuple(one for one in scheme.roles if one.id != role_id)
+    order = scheme.order.without_role(role_id)
+    return with_scheme(design, replace(scheme, roles=roles, aims=aims, order=order))
 
 
 def rung_of(army: Army, figure: Figure, number: int) -> Rung:

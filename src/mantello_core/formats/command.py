@@ -60,8 +60,9 @@ VERBS = {
     "roster": "army.roster",
     "shopping": "army.bought",
     "undercoat": "army.undercoated",
-    "plan": "army.planned",
-    "validate-plan": "army.validated",
+    "plan": "work.planned",
+    "order": "work.ordered",
+    "validate-plan": "work.validated",
     "plates": "army.plates",
 }
 

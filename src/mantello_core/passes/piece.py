@@ -11,16 +11,22 @@ from ..figures.exposure import exposure
 from ..figures.extent import Extent
 from ..figures.glowing import glow_on
 from ..figures.vocabulary import group_of
+from ..film.finish import VARNISHES
 from ..paints.range import paint
 from ..recipes.handwork import Circumstances, ground_seconds, seconds_of
 from ..recipes.quantity import millilitres
-from ..recipes.step import Mix, Step
+from ..recipes.step import Mix, Recipe, Step
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Glow, Plant, finishing_data
 
 #: order of pieces on a figure: before paint; then after its colours
 MAGNET, MASK, JOIN, FILM, BARRIER, SOLVENT, TOUCH_UP, VARNISH, DRY_DIRT, PLANTS, GLOSS, LAST = range(12)
+#: of a pass over the figure, which its phase places
+OVER = -1
+_WORK = {MAGNET: "magnet", JOIN: "join", BARRIER: "gloss", SOLVENT: "oil", TOUCH_UP: "touch-up", PLANTS: "plants"}
 _SOLVENTS = {"oil", "enamel"}
+#: ids of pieces that passes over the figure may not take
+RESERVED = ("magnet", "touch-up", "barrier", "varnish", "shine", "glow", "undercoat")
 #: less surface than this (mm²) is not worth a pass
 LEAST_MM2 = 0.5
 #: steps of it spread over the unit interval as evenly as any, however many there are
@@ -54,6 +60,8 @@ class Piece:
     order: float = 0.0
     #: role that a mask is for
     role: str = ""
+    #: id of the phase it was put into; '' for the usual one of its work
+    phase: str = ""
 
     @property
     def place(self) -> tuple[int, float]:
@@ -61,14 +69,32 @@ class Piece:
         return self.stage, self.order
 
     @property
+    def work(self) -> str:
+        """What order rules know it as: magnet, join, mute, oil, matt, mud, plants ..."""
+        if self.stage in _WORK:
+            return _WORK[self.stage]
+        if self.id == "glow":
+            return "glow"
+        if self.id == "shine":
+            return "shine"
+        if self.stage == FILM:
+            return "mute"
+        if self.stage == LAST:
+            return "last-coat"
+        if self.step and self.step.kind == "varnish":
+            return next((pot.finish for pot in self.step.mix.paints if pot.finish in VARNISHES), "matt")
+        if self.stage == DRY_DIRT:
+            return self.step.kind if self.step.kind in ("sponge", "powder") else "mud"
+        return self.step.kind if self.step else "hand"
+
+    @property
     def kind(self) -> str:
         """Kind of technique, or 'hand'."""
         return self.step.kind if self.step else "hand"
 
-    @property
-    def pot(self) -> str:
-        """What is opened for it."""
-        return f"{self.kind}|{self.step.mix.words if self.step else self.name}"
+    def named(self, id_: str, name: str) -> "Piece":
+        """The same piece under another id and name."""
+        return replace(self, id=id_, name=name)
 
     @property
     def minutes_drying(self) -> float:
@@ -81,15 +107,19 @@ class Piece:
         return bool(self.step) and self.step.sprayed
 
 
-def pieces_of(design: Design, one: FigureClass) -> tuple[Piece, ...]:
-    """All pieces of work on a class of figures, in their order; plants as if every figure got each, see ``dealt``."""
+def pieces_of(design: Design, one: FigureClass, *, masks: bool = False) -> tuple[Piece, ...]:
+    """All pieces of work on a class of figures, in their order; plants as if every figure got each, see ``dealt``.
+
+    masks: with those for everything that is sprayed; the order tells which of them are needed.
+    """
     finishing = design.scheme.finishing
     found: list[Piece] = []
     groups = {group_of(area) for area in one.cells}
     if finishing.basing.magnets and "Base" in groups:
         found.append(_hand("magnet", "magnet", "Magnets", MAGNET))
-    if finishing.masks:
+    if masks:
         found += _masks(design, one)
+    found += _passes(design, one)
     found += [
         _hand(f"join-{group.lower()}", "join", f"Join {group.lower()}", JOIN)
         for group in finishing.apart
@@ -111,10 +141,17 @@ def piece_of(design: Design, resolution: Resolution, unit: str, rank: str, piece
     known = {}
     for one in resolution.of_unit(unit):
         if one.rank == rank:
-            known |= {piece.id: piece for piece in pieces_of(design, one)}
+            known |= {piece.id: piece for piece in pieces_of(design, one, masks=True)}
+    if piece_id not in known and piece_id.startswith(("mask-", "unmask-")):
+        first = piece_id.rpartition("-")[0]  # a second mask of the same role
+        return replace(known[first], id=piece_id) if first in known else _unknown(piece_id, known)
     if piece_id not in known:
-        raise UnknownName("work on all figures", piece_id, list(known), "step")
+        return _unknown(piece_id, known)
     return known[piece_id]
+
+
+def _unknown(piece_id: str, known: Iterable[str]):
+    raise UnknownName("work on all figures", piece_id, list(known), "step")
 
 
 def _hand(
@@ -137,6 +174,31 @@ def _masks(design: Design, one: FigureClass) -> Iterable[Piece]:
         if any(step.sprayed for step in role.recipe(one.tier).steps):
             yield _hand(f"mask-{role_id}", "mask", f"Mask for {role.name}", MASK, role=role_id)
             yield _hand(f"unmask-{role_id}", "unmask", f"Mask of {role.name} off", MASK, role=role_id)
+
+
+def _passes(design: Design, one: FigureClass) -> Iterable[Piece]:
+    worn = {area: cell.role or "" for area, cell in one.cells.items()}
+    around = design.around(one.tier, len(one.ordinals))
+    for at, each in enumerate(one.passes):
+        areas = each.covered(one.plate, worn)
+        if not areas:
+            continue
+        whole = one.plate.extent_of(areas)
+        surface = sum(
+            one.plate.areas[area].surface_mm2
+            * (1.0 if each.law == "all" else exposure(one.plate, area, each.law, each.height))
+            for area in areas
+        )
+        reach = whole.of_share(min(1.0, surface / whole.surface_mm2)) if whole.surface_mm2 else whole
+        coats = (
+            max(1, *design.scheme.coats(Recipe((each.step,)), one.grounds.get("")))
+            if each.step.coats is None
+            else each.step.coats
+        )
+        yield Piece(
+            each.id, each.name, OVER, seconds_of(each.step, reach, coats, around), design.scheme.drying(each.step) * 60, surface,
+            tuple(sorted(areas)), each.step, coats, words=each.step.manner.note, order=float(at), phase=each.phase,
+        )  # fmt: skip
 
 
 def _coats(finishing: Finishing, one: FigureClass, level: int, around_of: Around) -> Iterable[Piece]:

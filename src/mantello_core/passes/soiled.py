@@ -1,6 +1,6 @@
 """What the army's dirt does to the colours of a figure, and which edges it swallows."""
 
-from collections.abc import Collection
+from collections.abc import Callable, Collection
 from dataclasses import dataclass
 
 from ..colour.difference import difference
@@ -26,11 +26,15 @@ class Swallowed:
 
 
 def soiled(
-    design: Design, one: FigureClass, level: int | None = None, without: Collection[str] = ()
+    design: Design,
+    one: FigureClass,
+    level: int | None = None,
+    without: Collection[str] = (),
+    recipe_of: Callable[[FigureClass, str], Recipe] | None = None,
 ) -> dict[str, tuple[Lab, Lab]]:
     """For every painted area of a class of figures its colour clean and dirty, each from where its tones run together.
 
-    level: 0 to 5; as the army has it if None. without: laws that are left out, such as those whose traces are drawn one by
+    recipe_of: what lies on an area before dirt, with passes over the figure; its role's recipe if None. level: 0 to 5; as the army has it if None. without: laws that are left out, such as those whose traces are drawn one by
     one. Each pass is laid by the film model over the finished recipe; of the area it
     covers the share that its law reaches, times the level. Estimates.
     """
@@ -39,7 +43,9 @@ def soiled(
     shining = glow_on(one.plate, sources, glow.reach) if glow and sources else {}
     found = {}
     for area, cell in one.cells.items():
-        recipe = design.scheme.role(cell.role).recipe(one.tier) if cell.role else Recipe()
+        recipe = Recipe()
+        if cell.role:
+            recipe = recipe_of(one, area) if recipe_of else design.scheme.role(cell.role).recipe(one.tier)
         if not recipe.steps:
             continue
         ground = one.ground_of(area)

@@ -1,42 +1,22 @@
-"""What every figure gets besides its colours, in the plan: a chain of pieces, and where it stands among the colours."""
+"""What every figure gets besides its colours, in the plan: pieces with who gets each, and their rows."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 
 from ..design.design import Design
-from ..passes.piece import BARRIER, JOIN, MAGNET, MASK, PLANTS, SOLVENT, TOUCH_UP, VARNISH, Piece, pieces_of
-from ..recipes.slots import Slots
+from ..order.node import Node
+from ..order.nodes import pot_of
+from ..order.subject import of_pass
+from ..passes.piece import PLANTS, Piece, pieces_of
+from ..recipes.drying import touch_dry
 from ..scheme.cascade import FigureClass
-from .subject import of_pass
-from .task import (
-    BARRIER_FIRST,
-    BASE_AT_END,
-    COLOURS_FIRST,
-    CURED_FIRST,
-    DIRT_LAST,
-    HELD_LATE,
-    JOIN_PAINTED,
-    LARGE_PLANTS_FIRST,
-    MAGNETS_FIRST,
-    MASK_FIRST,
-    METALS_ON_VARNISH,
-    PLANTS_ON_GROUND,
-    RIM_LAST,
-    UNMASK_LATER,
-    UNMASK_SOON,
-    VARNISH_LAST,
-    Atom,
-    Edge,
-    OrderRule,
-)
+from .task import Atom
 
-#: chains of (atom, height), as the compiler builds them
-Chain = list[tuple[Atom, float]]
 #: figures of each plant, as ``dealt`` gives them
 Dealt = Mapping[str, frozenset[tuple[str, str, int]]]
 
 
 def army_pieces(design: Design, classes: Sequence[FigureClass], dealt: Dealt) -> list[tuple[Piece, tuple[int, ...]]]:
-    """The pieces of one rank, in order, with the figures that get each; of several classes the largest counts."""
+    """The pieces of one rank, masks aside, with the figures that get each; of several classes the largest counts."""
     found: dict[str, tuple[Piece, set[int]]] = {}
     for one in classes:
         for piece in pieces_of(design, one):
@@ -54,84 +34,33 @@ def _who(piece: Piece, one: FigureClass, dealt: Dealt) -> Sequence[int]:
     return [ordinal for ordinal in one.ordinals if (one.unit, one.rank, ordinal) in given]
 
 
-def army_chain(pieces, unit: str, rank: str, done) -> list[tuple[Atom, Piece]]:
-    """Atoms of the pieces of a rank, with their pieces; what is done is left out."""
-    chain = []
-    for piece, ordinals in pieces:
+def piece_rows(
+    design: Design, unit: str, rank: str, classes: Sequence[FigureClass],
+    pieces: Iterable[tuple[Piece, tuple[int, ...]]], line: Sequence[Node],
+) -> Iterator[tuple[str, Atom, float]]:  # fmt: skip
+    """Node, atom and seconds until the next coat of every piece of a rank, and of the masks that its order puts."""
+    masks = {
+        node.owner.partition(":")[2]: node for node in line if node.kind in ("mask", "unmask") and node.sort == "hand"
+    }
+    for piece, ordinals in (*pieces, *(_masks(design, classes, masks) if masks else ())):
         subject = of_pass(piece.id)
-        left = tuple(one for one in ordinals if (unit, rank, one, subject, piece.id) not in done)
-        if left:
-            atom = Atom(
-                f"{unit}|{rank}|{subject.text}|{piece.id}", unit, rank, subject, piece.id, piece.kind, piece.pot, piece.seconds,
-                piece.drying, piece.coats, left, round(piece.surface, 2), piece.name, 1, piece.sprayed,
-                window=piece.step.window * 60 if piece.step and piece.kind == "oil" else 0.0,
-            )  # fmt: skip
-            chain.append((atom, piece))
-    return chain
+        node = f"{subject.text}|{piece.id}"
+        touch = touch_dry(piece.step) * 60 if piece.step else 0.0
+        yield node, Atom(
+            f"{unit}|{rank}|{node}", unit, rank, subject, piece.id, piece.kind,
+            pot_of(piece.step) if piece.step else f"hand|{piece.name}", piece.seconds, piece.drying, piece.coats, ordinals,
+            round(piece.surface, 2), piece.name, 1, piece.sprayed,
+            window=piece.step.window * 60 if piece.step and piece.kind == "oil" else 0.0,
+        ), touch  # fmt: skip
 
 
-def army_edges(
-    chain: Sequence[tuple[Atom, Piece]], undercoat: Chain, colours: Sequence[Chain], marks: Sequence[Chain], slots: Slots,
-    ground: frozenset[str], metals: frozenset[str], rims: frozenset[str], under: Mapping[str, frozenset[str]],
-) -> list[Edge]:  # fmt: skip
-    """What comes before and after the pieces on one rank's figures.
-
-    ground: roles of the base; metals: roles painted with metal; rims: atoms of the rim, which close the figure; under:
-    what every mark lies on, from ``beneath``.
-    """
-    edges: list[Edge] = []
-    early = [(atom, piece) for atom, piece in chain if piece.stage == MAGNET]
-    edges += [Edge(atom.id, undercoat[0][0].id, atom.drying, MAGNETS_FIRST) for atom, _ in early if undercoat]
-    for atom, piece in chain:
-        if piece.stage == MASK:
-            edges += _mask_edges(atom, piece, colours)
-    late = [(atom, piece) for atom, piece in chain if piece.stage >= JOIN]
-    # what shines, and the base, may wait for the varnish
-    sealed = any(piece.stage == VARNISH for _, piece in late)
-    waiting = (metals if slots.metals == "after" and sealed else frozenset()) | (
-        ground if slots.base == "last" else frozenset()
-    )
-    for at, (atom, piece) in enumerate(late):
-        rule = _rule(piece)
-        for before, earlier in late[:at]:
-            if earlier.place < piece.place:
-                edges.append(Edge(before.id, atom.id, before.drying, CURED_FIRST if earlier.stage == SOLVENT else rule))
-        for colour in (*colours, *marks):
-            last, first = colour[-1][0], colour[0][0]
-            if any(one.id in rims for one, _ in colour):
-                edges.append(Edge(atom.id, first.id, atom.drying, RIM_LAST))
-            elif last.subject.role in waiting:
-                if piece.stage == VARNISH:
-                    why = METALS_ON_VARNISH if last.subject.role in metals else BASE_AT_END
-                    edges.append(Edge(atom.id, first.id, atom.drying, why))
-                elif piece.stage == PLANTS and last.subject.role in ground:
-                    edges.append(Edge(last.id, atom.id, last.drying, PLANTS_ON_GROUND))
-            elif not (piece.stage <= VARNISH and under.get(last.subject.site, frozenset()) & waiting):
-                why = PLANTS_ON_GROUND if piece.stage == PLANTS and last.subject.role in ground else rule
-                edges.append(Edge(last.id, atom.id, last.drying, why))
-    return edges
-
-
-def _mask_edges(atom: Atom, piece: Piece, colours: Sequence[Chain]) -> list[Edge]:
-    own = [one for chain in colours for one, _ in chain if one.subject.role == piece.role and one.sprayed]
-    if not own:
-        return []
-    if piece.id.startswith("unmask-"):
-        others = [chain[0][0] for chain in colours if chain[0][0].subject.role != piece.role]
-        off = [Edge(own[-1].id, atom.id, own[-1].drying, UNMASK_LATER)]
-        return off + [Edge(atom.id, one.id, 0.0, UNMASK_SOON) for one in others]
-    return [Edge(atom.id, own[0].id, 0.0, MASK_FIRST)]
-
-
-def _rule(piece: Piece) -> OrderRule:
-    if piece.stage == JOIN:
-        return JOIN_PAINTED
-    if piece.stage in (BARRIER, SOLVENT):
-        return BARRIER_FIRST
-    if piece.stage == TOUCH_UP:
-        return HELD_LATE
-    if piece.id == "varnish":
-        return VARNISH_LAST
-    if piece.stage == PLANTS:
-        return LARGE_PLANTS_FIRST
-    return DIRT_LAST if piece.step and piece.id != "shine" else COLOURS_FIRST
+def _masks(design: Design, classes: Sequence[FigureClass], wanted: Mapping[str, Node]):
+    """The masks of those ids; a second one of a role is like the first."""
+    known: dict[str, tuple[Piece, set[int]]] = {}
+    for one in classes:
+        for piece in pieces_of(design, one, masks=True):
+            known.setdefault(piece.id, (piece, set()))[1].update(one.ordinals)
+    for id_, node in wanted.items():
+        first = id_ if id_ in known else id_.rpartition("-")[0]
+        piece, ordinals = known[first]
+        yield piece.named(id_, node.name), tuple(sorted(ordinals))

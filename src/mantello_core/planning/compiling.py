@@ -1,29 +1,35 @@
-"""Compile a design: every figure x role x recipe step becomes an atom, with the edges between them."""
+"""Compile a design: every figure x step x coat becomes an atom, with the edges between them."""
 
 from collections import defaultdict
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 from ..calendar.evenings import Evenings
 from ..design.design import Design
 from ..figures.extent import Extent, united
 from ..film.coats_on import CoatsOn
 from ..film.ground import Ground
+from ..order.arranging import Arranged
+from ..order.figure_order import order_of
+from ..order.nodes import ground_pot, pot_of
+from ..order.rules import COAT_ORDER, RECIPE_ORDER
+from ..order.stacks import Stacks
+from ..order.subject import GROUND, Subject, of_role
+from ..passes.ground_work import laid_grounds
 from ..passes.piece import dealt
+from ..recipes.drying import touch_dry
 from ..recipes.handwork import seconds_of
 from ..recipes.slots import Slots
+from ..recipes.step import Recipe
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.share import painted_surface
-from .army_work import army_chain, army_pieces
+from .army_work import army_pieces, piece_rows
+from .done import Done, left_of
 from .drying import drying_factor
-from .ground_work import laid_grounds
-from .mark_chain import beneath, mark_chains
-from .rank_order import Kinds, RankWork, kinds_of, rank_edges
-from .subject import GROUND, Subject, of_role
+from .mark_chain import mark_rows
 from .task import Atom, Edge
 
-#: a figure's step that is done: unit, rank, ordinal, subject, step
-Done = frozenset[tuple[str, str, int, Subject, str]]
 UNDERCOAT = "undercoat"
 
 
@@ -37,29 +43,34 @@ class Work:
 
 @dataclass
 class _Worn:
-    """One role on one rank: the most of it on one figure, and its height, over the classes that wear it."""
+    """One role on one rank: the most of it on one figure, over the classes that wear it."""
 
     extent: Extent
-    height: float
     ordinals: list[int]
     #: what it lies on; None is the army's ground
     grounds: set[Ground | None]
 
 
 @dataclass(frozen=True)
+class Row:
+    """One step of one rank's figures, whatever of it is done: what its atoms are made of."""
+
+    #: as the order names it
+    node: str
+    atom: Atom
+    #: seconds until the next coat of it
+    touch: float
+
+
+@dataclass(frozen=True)
 class RankSheet:
-    """What is to be done on one rank's figures, whatever of it is done already: rows of a chain's atoms, as ``_chain`` takes
-    them."""
+    """What is to be done on one rank's figures, and in what order."""
 
     unit: str
     rank: str
     classes: tuple[FigureClass, ...]
-    everyone: tuple[int, ...]
-    undercoat: tuple[tuple, ...]
-    #: subject, rows, figures, height of what it is painted on
-    colours: tuple[tuple[Subject, tuple[tuple, ...], tuple[int, ...], float], ...]
-    pieces: tuple
-    kinds: Kinds
+    rows: tuple[Row, ...]
+    arranged: Arranged
 
 
 def slots_of(design: Design) -> Slots:
@@ -83,11 +94,75 @@ def compiled(
     units: only these units; all if empty.
     pace: kinds of step with what this painter takes longer or less by, and dries; see ``pace`` and ``drying``.
     """
-    slots, atoms, edges = slots_of(design), [], []
-    for work, classes in _ranks(design, resolution, done, units, sheets):
-        atoms += work.atoms
-        edges += rank_edges(work, beneath(classes), slots)
+    atoms: list[Atom] = []
+    edges: list[Edge] = []
+    for sheet in rank_sheets(design, resolution, units) if sheets is None else sheets:
+        if not units or sheet.unit in units:
+            left = _left(sheet, done)
+            atoms += (atom for chain in left.values() for atom in chain)
+            edges += _edges(sheet, left)
     return _at_pace(Work(tuple(atoms), tuple(edges)), design.evenings, dict(pace))
+
+
+def _left(sheet: RankSheet, done: Done) -> dict[str, list[Atom]]:
+    """The coats that are left of every node, in order."""
+    found: dict[str, list[Atom]] = {}
+    for row in sheet.rows:
+        coats = []
+        for one in _coats_of(row):
+            ordinals = left_of(one, one.ordinals, done)
+            if ordinals:
+                coats.append(one if len(ordinals) == len(one.ordinals) else replace(one, ordinals=ordinals))
+        if coats:
+            found[row.node] = coats
+    return found
+
+
+def _coats_of(row: Row) -> Iterator[Atom]:
+    """An atom for every coat: each has its share of the time, and dries before the next."""
+    whole = row.atom
+    if whole.coats <= 1:
+        yield whole
+        return
+    for coat in range(1, whole.coats + 1):
+        last = coat == whole.coats
+        yield replace(
+            whole, id=whole.id if last else f"{whole.id}~{coat}", seconds=whole.seconds / whole.coats, coats=1, coat=coat,
+            of=whole.coats, drying=whole.drying if last else row.touch,
+        )  # fmt: skip
+
+
+def _edges(sheet: RankSheet, left: dict[str, list[Atom]]) -> Iterator[Edge]:
+    for chain in left.values():
+        yield from (Edge(one.id, two.id, one.drying, COAT_ORDER) for one, two in pairwise(chain))
+    bonds = sheet.arranged.bonds
+    if len(left) < len(sheet.rows):
+        yield from _closed(sheet, left)
+    for bond in bonds:
+        if bond.before in left and bond.after in left:
+            one, two = left[bond.before][-1], left[bond.after][0]
+            lag = 0.0 if _worked_wet(one, two) else bond.lag and one.drying
+            yield Edge(one.id, two.id, lag, bond.rule)
+
+
+def _closed(sheet: RankSheet, left: dict[str, list[Atom]]) -> Iterator[Edge]:
+    """Recipe order between what is left of a role where steps in between are done."""
+    owners: dict[Subject, list[Atom]] = defaultdict(list)
+    for node in sheet.arranged.line:
+        if node.sort == "step" and node.id in left:
+            owners[left[node.id][-1].subject].append(left[node.id][-1])
+    for chain in owners.values():
+        for one, two in pairwise(chain):
+            yield Edge(one.id, left[_node_of(two)][0].id, 0.0 if _worked_wet(one, two) else one.drying, RECIPE_ORDER)
+
+
+def _node_of(atom: Atom) -> str:
+    return f"{atom.subject.text}|{atom.step}"
+
+
+def _worked_wet(one: Atom, two: Atom) -> bool:
+    """Whether the second is worked into the first while both are wet: oils lie side by side in one sitting and dry once."""
+    return one.kind == two.kind == "oil" and one.window > 0 and two.window > 0
 
 
 def _at_pace(work: Work, evenings: Evenings, pace: dict[str, float]) -> Work:
@@ -103,11 +178,17 @@ def _at_pace(work: Work, evenings: Evenings, pace: dict[str, float]) -> Work:
 
 
 def atoms_of(design: Design, resolution: Resolution, sheets: tuple[RankSheet, ...] | None = None) -> tuple[Atom, ...]:
-    """All the work of a design with nothing done, without what must come before what: enough to add up its cost.
+    """All the work of a design with nothing done, coat by coat, without what must come before what.
 
     sheets: as ``compiled`` takes them.
     """
-    return tuple(atom for work, _ in _ranks(design, resolution, frozenset(), (), sheets) for atom in work.atoms)
+    known = rank_sheets(design, resolution) if sheets is None else sheets
+    return tuple(atom for sheet in known for row in sheet.rows for atom in _coats_of(row))
+
+
+def whole_steps(design: Design, resolution: Resolution) -> tuple[Atom, ...]:
+    """All the work of a design with nothing done, all coats of a step in one: enough to add up its cost."""
+    return tuple(row.atom for sheet in rank_sheets(design, resolution) for row in sheet.rows)
 
 
 def rank_sheets(design: Design, resolution: Resolution, units: tuple[str, ...] = ()) -> tuple[RankSheet, ...]:
@@ -117,82 +198,91 @@ def rank_sheets(design: Design, resolution: Resolution, units: tuple[str, ...] =
         if not units or one.unit in units:
             per_rank[one.unit, one.rank].append(one)
     given = dealt(design.scheme.finishing.basing, design.army)
-    coats = coats_worn(design, resolution)
-    return tuple(_sheet(design, *names, tuple(classes), given, coats) for names, classes in per_rank.items())
+    stacks = Stacks(design, resolution)
+    coats = coats_worn(design, resolution, stacks)
+    return tuple(_sheet(design, *names, tuple(classes), given, coats, stacks) for names, classes in per_rank.items())
 
 
-def _ranks(design, resolution, done, units, sheets) -> Iterator[tuple[RankWork, tuple[FigureClass, ...]]]:
-    """The work of every rank, and its classes."""
-    for sheet in rank_sheets(design, resolution, units) if sheets is None else sheets:
-        if not units or sheet.unit in units:
-            yield _rank_work(design, sheet, done), sheet.classes
+def _sheet(
+    design: Design, unit: str, rank: str, classes: tuple[FigureClass, ...], given, coats: CoatsOn, stacks: Stacks
+) -> RankSheet:  # fmt: skip
+    pieces = army_pieces(design, classes, given)
+    arranged = order_of(design, classes, (piece for piece, _ in pieces))
+    rows = [
+        *_ground_rows(design, unit, rank, classes), *_role_rows(design, unit, rank, classes, coats, stacks),
+        *mark_rows(design.scheme, unit, rank, classes), *piece_rows(design, unit, rank, classes, pieces, arranged.line),
+    ]  # fmt: skip
+    place = {node.id: (node.phase, at) for at, node in enumerate(arranged.line)}
+    made = [Row(node, replace(atom, phase=place[node][0], place=place[node][1]), touch) for node, atom, touch in rows]
+    return RankSheet(unit, rank, classes, tuple(sorted(made, key=lambda row: row.atom.place)), arranged)
 
 
-def _rank_work(design: Design, sheet: RankSheet, done: Done) -> RankWork:
-    names = sheet.unit, sheet.rank
-    return RankWork(
-        _chain(*names, GROUND, sheet.undercoat, sheet.everyone, done, 0.0),
-        [_chain(*names, subject, rows, ordinals, done, height) for subject, rows, ordinals, height in sheet.colours],
-        mark_chains(design.scheme, *names, sheet.classes, done),
-        army_chain(sheet.pieces, *names, done),
-        sheet.kinds,
-    )
+def _ground_rows(
+    design: Design, unit: str, rank: str, classes: Sequence[FigureClass]
+) -> Iterator[tuple[str, Atom, float]]:
+    everyone = tuple(sorted(ordinal for one in classes for ordinal in one.ordinals))
+    around = design.around(classes[0].tier, len(everyone))
+    for laid in laid_grounds(design.scheme.ground, classes[0]):
+        node = f"{GROUND.text}|{laid.step}"
+        drying = laid.coat.technique.drying * 60
+        yield node, Atom(
+            f"{unit}|{rank}|{node}", unit, rank, GROUND, laid.step, laid.coat.kind, ground_pot(laid.coat),
+            laid.coat.seconds(laid.extent, around), drying, 1, everyone, round(laid.extent.surface_mm2, 2), laid.name, 0,
+            laid.coat.paint.sprayed,
+        ), drying  # fmt: skip
 
 
-def _sheet(design, unit, rank, classes, given, coats) -> RankSheet:
+def _role_rows(design, unit, rank, classes, coats: CoatsOn, stacks: Stacks) -> Iterator[tuple[str, Atom, float]]:
     scheme, tier = design.scheme, classes[0].tier
-    everyone = sorted(ordinal for one in classes for ordinal in one.ordinals)
-    around = design.around(tier, len(everyone))
-    undercoat = tuple((
-        laid.step, laid.coat.kind, f"{laid.coat.kind}|{laid.coat.words}", laid.coat.seconds(laid.extent, around),
-        laid.coat.technique.drying * 60, 1, laid.extent.surface_mm2, laid.name, 0, laid.coat.paint.sprayed, False, 0.0,
-    ) for laid in laid_grounds(scheme.ground, classes[0]))  # fmt: skip
-    colours = []
+    everyone = sum(len(one.ordinals) for one in classes)
+    around = design.around(tier, everyone)
     for role_id, worn in _worn(classes).items():
-        role = scheme.role(role_id)
-        recipe = scheme.recipe(role_id, tier)
-        rows, wearing = [], replace(around, figures=len(worn.ordinals))
-        for step, count in zip(recipe.steps, coats.most(recipe, worn.grounds).tolist(), strict=True):
+        role, recipe = scheme.role(role_id), scheme.recipe(role_id, tier)
+        ordinals, wearing = tuple(sorted(worn.ordinals)), replace(around, figures=len(worn.ordinals))
+        subject = of_role(role_id)
+        counts = _most_coats(coats, stacks, role_id, recipe, worn, classes)
+        for step, count in zip(recipe.steps, counts, strict=True):
             technique = step.technique
-            rows.append((
-                step.id, step.kind, f"{step.kind}|{step.mix.words}", seconds_of(step, worn.extent, count, wearing),
-                scheme.drying(step) * 60, count, worn.extent.surface_mm2 * step.share, f"{role.name} {technique.verb.lower()}",
-                technique.mess, step.sprayed, len(step.mix.parts) > 1,
-                step.window * 60 if step.kind == "oil" else 0.0,
-            ))  # fmt: skip
-        colours.append((of_role(role_id), tuple(rows), tuple(sorted(worn.ordinals)), worn.height))
-    pieces = tuple(army_pieces(design, classes, given))
-    return RankSheet(
-        unit, rank, classes, tuple(everyone), undercoat, tuple(colours), pieces, kinds_of(scheme, classes)
-    )  # fmt: skip
+            node = f"{subject.text}|{step.id}"
+            slower = scheme.drying(step) / step.drying if step.drying else 1.0
+            yield node, Atom(
+                f"{unit}|{rank}|{node}", unit, rank, subject, step.id, step.kind, pot_of(step),
+                seconds_of(step, worn.extent, count, wearing), scheme.drying(step) * 60, count, ordinals,
+                round(worn.extent.surface_mm2 * step.share, 2), f"{role.name} {technique.verb.lower()}", technique.mess,
+                step.sprayed, len(step.mix.parts) > 1, step.window * 60 if step.kind == "oil" else 0.0,
+            ), touch_dry(step) * slower * 60  # fmt: skip
 
 
-def coats_worn(design: Design, resolution: Resolution) -> CoatsOn:
-    """Coats of every recipe that is worn, on the grounds of the scheme, the army's first."""
-    scheme = design.scheme
+def _most_coats(
+    coats: CoatsOn, stacks: Stacks, role: str, recipe: Recipe, worn: _Worn, classes: Sequence[FigureClass]
+) -> list[int]:
+    """The most coats that any figure of a rank needs of each step of a recipe, on all that lies beneath it."""
+    found = {step.id: 1 for step in recipe.steps}
+    for stack in dict.fromkeys(one for each in classes for one in stacks.all_of(role, each)) or (recipe,):
+        lit = replace(stack, light=recipe.light)
+        for step, count in zip(lit.steps, coats.most(lit, worn.grounds).tolist(), strict=True):
+            if step.id in found:
+                found[step.id] = max(found[step.id], count)
+    return list(found.values())
+
+
+def coats_worn(design: Design, resolution: Resolution, stacks: Stacks | None = None) -> CoatsOn:
+    """Coats of every recipe that is worn, on the grounds of the scheme, the army's first; with the passes over it.
+
+    stacks: of the same design and resolution, if they are known already.
+    """
+    scheme, known = design.scheme, stacks or Stacks(design, resolution)
     recipes = [scheme.recipe(role, tier) for role, tier in painted_surface(resolution)]
+    if scheme.passes:
+        worn = {
+            (cell.role, one) for one in resolution.classes if one.passes for cell in one.cells.values() if cell.role
+        }
+        recipes += [scheme.lit(stack) for role, one in worn for stack in known.all_of(role, one)]
     grounds = dict.fromkeys((scheme.ground, *(one.ground for one in scheme.grounds)))
     return CoatsOn(tuple(grounds), recipes, scheme.calibrations)
 
 
-def _chain(unit, rank, subject, rows, ordinals, done, height):
-    chain = []
-    for step, kind, pot, seconds, drying, coats, surface, name, mess, sprayed, mixed, window in rows:
-        left = (
-            tuple(ordinal for ordinal in ordinals if (unit, rank, ordinal, subject, step) not in done)
-            if done
-            else tuple(ordinals)
-        )
-        if left:
-            atom = Atom(
-                f"{unit}|{rank}|{subject.text}|{step}", unit, rank, subject, step, kind, pot, seconds, drying, coats, left,
-                round(surface, 2), name, mess, sprayed, mixed, window,
-            )  # fmt: skip
-            chain.append((atom, height))
-    return chain
-
-
-def _worn(classes):
+def _worn(classes: Sequence[FigureClass]) -> dict[str, _Worn]:
     areas, found = classes[0].plate.areas, {}
     for one in classes:
         mine: dict[str, list[str]] = {}
@@ -200,10 +290,9 @@ def _worn(classes):
             if cell.role:
                 mine.setdefault(cell.role, []).append(name)
         for role, names in mine.items():
-            extent, height = united(areas[name].extent for name in names), min(areas[name].z for name in names)
-            worn = found.setdefault(role, _Worn(extent, height, [], set()))
-            worn.extent = max(worn.extent, extent, key=lambda one: one.surface_mm2)
-            worn.height = min(worn.height, height)
+            extent = united(areas[name].extent for name in names)
+            worn = found.setdefault(role, _Worn(extent, [], set()))
+            worn.extent = max(worn.extent, extent, key=lambda each: each.surface_mm2)
             worn.ordinals += one.ordinals
             worn.grounds.update(one.ground_of(name) for name in names)
     return found

@@ -8,11 +8,12 @@ import numpy as np
 from ..design.design import Design
 from ..film.coats_on import CoatsOn
 from ..film.ground import Ground
+from ..order.nodes import ground_pot
+from ..passes.ground_work import laid_grounds
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.share import painted_surface
-from .compiling import atoms_of
+from .compiling import whole_steps
 from .cost import Cost, cost_of
-from .ground_work import laid_grounds
 
 
 class GroundCosts:
@@ -24,7 +25,7 @@ class GroundCosts:
         self.worn = sorted(painted_surface(resolution))
         recipes = {key: design.scheme.recipe(*key) for key in self.worn}
         self.laid = CoatsOn(grounds, recipes.values(), design.scheme.calibrations)
-        atoms = atoms_of(design, resolution)
+        atoms = whole_steps(design, resolution)
         self._around = design.around
         self._ranks = _ranks(resolution)
         own, self._rest = [], []
@@ -52,7 +53,7 @@ class GroundCosts:
             for one, figures in self._ranks.values()
             for laid in laid_grounds(ground, one)
         )
-        pots = self._pots | {f"{coat.kind}|{coat.words}" for coat in ground.coats}
+        pots = self._pots | {ground_pot(coat) for coat in ground.coats}
         minutes = rest.minutes + (self._seconds[at] + laying) / 60
         return Cost(rest.coats + int(self._coats[at]), float(minutes), len(pots))
 

@@ -1,36 +1,44 @@
 """Marks in the plan: a chain of steps for every mark of a rank, after what lies beneath it."""
 
 from collections import defaultdict
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 
 from ..bearers.mark_work import painted_with, paints_of, steps_of
 from ..errors import UnknownName
 from ..figures.plate import CLOTH
 from ..figures.vocabulary import spoken
 from ..insignia.devices.mark_step import MarkStep
+from ..order.subject import of_mark
 from ..paints.paint import Paint
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.scheme import Scheme
-from .subject import of_mark
-from .task import MARK_AFTER_MESS, MARK_ON_DRY, Atom, Edge
-
-#: order of mess up to which work is rough: it goes over what is beside it
-ROUGH = 2
-#: chains of (atom, height), as the compiler builds them
-Chain = list[tuple[Atom, float]]
+from .task import Atom
 
 
-def mark_chains(scheme: Scheme, unit: str, rank: str, classes: Sequence[FigureClass], done) -> list[Chain]:
-    """For every site of a rank that bears marks, the steps of its method; several methods on one site, several chains.
+def mark_rows(
+    scheme: Scheme, unit: str, rank: str, classes: Sequence[FigureClass]
+) -> Iterator[tuple[str, Atom, float]]:
+    """For every site of a rank that bears marks, the steps of its method: node, atom and its drying, in order.
 
     Marks of one method and paint on a site are one step for all figures that bear one, whatever each shows.
     """
-    groups: dict[tuple, list[tuple[FigureClass, object]]] = defaultdict(list)
+    by_step: dict[tuple, list] = {}
     for one in classes:
         for site_id, borne in one.borne.items():
             sites = [site for _, site in one.plate.named_sites(site_id)]
-            groups[site_id, borne.placement.manner.method].append((one, borne.placement, sites))
-    return [_chain(scheme, unit, rank, site, bearers, done) for (site, _), bearers in groups.items()]
+            for step in steps_of(scheme, borne.placement, sites[0]):
+                uses = painted_with(scheme, borne.placement, step, one.tier)
+                by_step.setdefault((site_id, step.id, uses), []).append((one, step, sites))
+    for (site_id, step_id, uses), known in by_step.items():
+        subject = of_mark(site_id)
+        ordinals = tuple(sorted(ordinal for one, _, _ in known for ordinal in one.ordinals))
+        _, step, sites = known[0]
+        node = f"{subject.text}|{step_id}|{uses}"
+        yield node, Atom(
+            f"{unit}|{rank}|{node}", unit, rank, subject, step_id, step_id, f"wet|{uses}",
+            max(each.seconds for _, each, _ in known) * len(sites), step.drying * 60, 1, ordinals,
+            round(sites[0].width * sites[0].height * len(sites), 2), f"{step.verb} {site_words(site_id)}", 1,
+        ), step.drying * 60  # fmt: skip
 
 
 def beneath(classes: Sequence[FigureClass]) -> dict[str, frozenset[str]]:
@@ -42,47 +50,6 @@ def beneath(classes: Sequence[FigureClass]) -> dict[str, frozenset[str]]:
             under = [one.cells[name] for area in areas for name in one.plate.areas_within(area)]
             found[site_id] |= {cell.role for cell in under if cell.role}
     return {site: frozenset(roles) for site, roles in found.items()}
-
-
-def _chain(scheme: Scheme, unit: str, rank: str, site_id: str, bearers: Iterable, done) -> Chain:
-    by_step: dict[tuple, list] = {}
-    for one, placement, sites in bearers:
-        for step in steps_of(scheme, placement, sites[0]):
-            uses = painted_with(scheme, placement, step, one.tier)
-            by_step.setdefault((step.id, uses), []).append((one, step, sites))
-    chain = []
-    for (step_id, uses), known in by_step.items():
-        subject = of_mark(site_id)
-        ordinals = sorted(ordinal for one, _, _ in known for ordinal in one.ordinals)
-        left = tuple(ordinal for ordinal in ordinals if (unit, rank, ordinal, subject, step_id) not in done)
-        if not left:
-            continue
-        _, step, sites = known[0]
-        seconds = max(each.seconds for _, each, _ in known) * len(sites)
-        surface = sites[0].width * sites[0].height * len(sites)
-        name = f"{step.verb} {site_words(site_id)}"
-        chain.append((Atom(
-            f"{unit}|{rank}|{subject.text}|{step_id}|{uses}", unit, rank, subject, step_id, step_id, f"{step_id}|{uses}", seconds,
-            step.drying * 60, 1, left, round(surface, 2), name, 1,
-        ), 1e9))  # fmt: skip
-    return chain
-
-
-def mark_edges(colours: Sequence[Chain], marks: Sequence[Chain], under: Mapping[str, frozenset[str]]) -> list[Edge]:
-    """Marks after the last step of what they lie on, and after all rough work on the figure. under: from ``beneath``."""
-    edges = []
-    for chain in marks:
-        first = chain[0][0]
-        for colour in colours:
-            last = colour[-1][0]
-            if last.subject.role in under.get(first.subject.site, ()):
-                edges.append(Edge(last.id, first.id, last.drying, MARK_ON_DRY))
-            edges += [
-                Edge(one.id, first.id, one.drying, MARK_AFTER_MESS)
-                for one, _ in colour
-                if one.mess <= ROUGH or one.kind == "powder"
-            ]
-    return edges
 
 
 def site_words(site_id: str) -> str:

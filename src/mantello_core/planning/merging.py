@@ -1,4 +1,4 @@
-"""Open a pot once: join atoms of one pot into runs, without closing a ring.
+"""Open a pot once: join atoms of one pot and kind of work into runs, without closing a ring.
 
 Least-constraining pairwise merging: every atom starts as its own run; again and again the two runs
 of one pot are joined whose union adds the fewest before-and-after relations. Reachability is kept
@@ -21,7 +21,7 @@ def runs(atoms: list[Atom], edges: list[Edge]) -> list[list[Atom]]:
         if edge.lag > 0 and edge.before in index and edge.after in index:
             wet[index[edge.before]] |= 1 << index[edge.after]
             wet[index[edge.after]] |= 1 << index[edge.before]
-    groups = _joined([atom.pot for atom in atoms], before, after, wet)
+    groups = _joined([f"{atom.kind}|{atom.pot}" for atom in atoms], before, after, wet)
     return [[atoms[number] for number in group] for group in _sorted_groups(groups, links)]
 
 

@@ -4,13 +4,13 @@ from dataclasses import dataclass
 
 from ..design.design import Design
 from ..insignia.devices.mark_step import MarkStep
+from ..order.subject import Kind
 from ..paints.paint import Paint
+from ..passes.ground_work import laid_ground
 from ..passes.piece import Piece, piece_of
 from ..recipes.step import Step
 from ..scheme.cascade import Resolution
-from .ground_work import laid_ground
 from .mark_chain import mark_paints_of, mark_step_of
-from .subject import Kind
 from .task import Atom
 
 

@@ -8,9 +8,9 @@ from ..calendar.evenings import Evenings
 from ..calendar.session import Session, elapsed, sessions
 from ..design.design import Design
 from ..scheme.cascade import Resolution, resolve
-from .compiling import Done, RankSheet, compiled
+from .compiling import RankSheet, compiled
+from .done import Done
 from .merging import runs
-from .ordering import Relaxed, ordered
 from .schedule import OPENING, Block, Task, fresh, laid, tasks_of
 from .style import PATIENCE, PLAIN_STYLE, Style
 from .task import Atom, Edge
@@ -35,7 +35,6 @@ class Plan:
     blocks: tuple[Block, ...]
     tasks: tuple[Task, ...]
     edges: tuple[Edge, ...]
-    relaxed: tuple[Relaxed, ...]
     #: how it was laid
     style: Style = PLAIN_STYLE
 
@@ -94,7 +93,7 @@ class Plan:
         return [
             Painted(
                 block.start, block.end, block.opening, block.task.pot, block.task.unit, block.figures,
-                tuple((atom.rank, atom.subject, atom.step) for atom in block.task.atoms), block.task.lot,
+                tuple((atom.rank, atom.subject, atom.logged) for atom in block.task.atoms), block.task.lot,
             )
             for block in self.blocks
         ]  # fmt: skip
@@ -122,7 +121,7 @@ def plan(
 ) -> Plan:
     """Plan what is left from ``start`` on.
 
-    Raises: Contradiction if recipes ask for an impossible order; OutOfRange if no evening is marked.
+    Raises: OutOfRange if no evening is marked.
     """
     resolution = resolution or resolve(design.army, design.scheme)
     return laid_out(prepared(design, resolution, done, units), design.evenings, start, horizon)
@@ -134,7 +133,6 @@ class Prepared:
 
     tasks: tuple[Task, ...]
     edges: tuple[Edge, ...]
-    relaxed: tuple[Relaxed, ...]
 
 
 def prepared(
@@ -148,22 +146,17 @@ def prepared(
     """What is left, compiled, put in order, merged and cut into lots, wave by wave.
 
     pace: kinds of step with what this painter takes longer or less by; see ``pace``. sheets: as ``compiled`` takes them.
-
-    Raises: Contradiction if recipes ask for an impossible order.
     """
     work = compiled(design, resolution, done, units, pace, sheets)
-    kept, relaxed = [], []
+    kept: list[Edge] = []
     waves = _waves(design, work.atoms)
     ready = []
     for wave in waves:
         names = {atom.id for atom in wave}
-        edges, given_up = ordered(
-            wave, tuple(edge for edge in work.edges if edge.before in names and edge.after in names)
-        )
+        edges = [edge for edge in work.edges if edge.before in names and edge.after in names]
         kept += edges
-        relaxed += given_up
         ready.append((runs(list(wave), edges), edges))
-    return Prepared(tuple(_all_tasks(ready, design.evenings.attention)), tuple(kept), tuple(relaxed))
+    return Prepared(tuple(_all_tasks(ready, design.evenings.attention)), tuple(kept))
 
 
 def laid_out(
@@ -196,7 +189,7 @@ def laid_as(work: Prepared, evenings: Evenings, start: datetime, style: Style, h
     coming, tasks = sessions(evenings, start, horizon), fresh(work.tasks)
     wishes = {atom: datetime.fromisoformat(moment) for atom, moment in evenings.wishes}
     blocks = laid(tasks, coming, style, wishes)
-    return Plan(tuple(coming), tuple(blocks), tuple(tasks), work.edges, work.relaxed, style)
+    return Plan(tuple(coming), tuple(blocks), tuple(tasks), work.edges, style)
 
 
 def desk_limit(design: Design) -> int:

@@ -8,9 +8,10 @@ from itertools import pairwise
 
 from ..calendar.session import elapsed, later, sessions
 from ..design.design import Design
+from ..order.subject import Subject
 from ..scheme.cascade import Resolution
-from .compiling import Done, compiled
-from .subject import Subject
+from .compiling import compiled
+from .done import Done
 
 #: seconds that rounding may cost
 SLACK = 1.5
@@ -76,7 +77,7 @@ def _atoms(work) -> dict[tuple[str, str, Subject, str], list]:
     """Atoms by unit, rank, subject and step; several where a mark's step uses several paints."""
     found: dict[tuple[str, str, Subject, str], list] = defaultdict(list)
     for atom in work.atoms:
-        found[atom.unit, atom.rank, atom.subject, atom.step].append(atom)
+        found[atom.unit, atom.rank, atom.subject, atom.logged].append(atom)
     return found
 
 
@@ -90,7 +91,7 @@ def _steps_of(one: Painted):
 
 def _coverage(work, stretches: Sequence[Painted], complete: bool):
     wanted = {
-        (atom.unit, atom.rank, ordinal, atom.subject, atom.step) for atom in work.atoms for ordinal in atom.ordinals
+        (atom.unit, atom.rank, ordinal, atom.subject, atom.logged) for atom in work.atoms for ordinal in atom.ordinals
     }
     known = _atoms(work)
     counted: dict[tuple, int] = defaultdict(int)
@@ -141,7 +142,7 @@ def _in_sessions(stretches: Sequence[Painted], evenings, work):
 def _times(work, stretches: Sequence[Painted], zone) -> dict[tuple, tuple[datetime, datetime]]:
     """For every step of every figure when the hands are on it: a stretch's time is shared out by what each figure needs."""
     seconds = {
-        (atom.unit, atom.rank, ordinal, atom.subject, atom.step): atom.seconds
+        (atom.unit, atom.rank, ordinal, atom.subject, atom.logged): atom.seconds
         for atom in work.atoms
         for ordinal in atom.ordinals
     }
@@ -168,8 +169,8 @@ def _order(work, stretches: Sequence[Painted], zone):
             continue
         before, after = atoms[edge.before], atoms[edge.after]
         for ordinal in set(before.ordinals) & set(after.ordinals):
-            first = times.get((before.unit, before.rank, ordinal, before.subject, before.step))
-            second = times.get((after.unit, after.rank, ordinal, after.subject, after.step))
+            first = times.get((before.unit, before.rank, ordinal, before.subject, before.logged))
+            second = times.get((after.unit, after.rank, ordinal, after.subject, after.logged))
             if first and second and elapsed(first[1], second[0], zone) < edge.lag - SLACK:
                 yield Fault(
                     "order",

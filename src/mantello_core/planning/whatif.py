@@ -145,7 +145,7 @@ def loads(atoms: Iterable[Atom], most: int = 12) -> tuple[Load, ...]:
     rows = [
         Load(
             known[0].name, subject.role, sum(atom.seconds * len(atom.ordinals) for atom in known) / 60,
-            sum(len(atom.ordinals) for atom in known), max(atom.coats for atom in known), _cheaper(known),
+            sum(len(atom.ordinals) for atom in known if atom.coat == atom.of), max(atom.of for atom in known), _cheaper(known),
         )
         for (subject, _), known in found.items()
     ]  # fmt: skip
@@ -155,6 +155,6 @@ def loads(atoms: Iterable[Atom], most: int = 12) -> tuple[Load, ...]:
 def _cheaper(atoms: Sequence[Atom]) -> str:
     """What would do nearly the same in less time; nothing for marks, the undercoat, and bases that cover at once."""
     kind = atoms[0].kind
-    if not atoms[0].subject.role or (kind == "base" and max(atom.coats for atom in atoms) < 2):
+    if not atoms[0].subject.role or (kind == "base" and max(atom.of for atom in atoms) < 2):
         return ""
     return CHEAPER.get(kind, "")

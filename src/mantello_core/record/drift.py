@@ -13,7 +13,7 @@ from ..errors import Contradiction
 from ..figures.vocabulary import spoken
 from ..film.ground import Ground
 from ..naming import slug
-from ..planning.subject import Subject
+from ..order.subject import Subject
 from ..scheme.cascade import FigureClass, Resolution, resolve
 from ..scheme.rule import Rule
 

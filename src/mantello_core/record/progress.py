@@ -3,8 +3,8 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from ..planning.compiling import Done
-from ..planning.subject import Subject
+from ..order.subject import Subject
+from ..planning.done import Done, is_done
 from ..planning.task import Atom
 
 #: states of a figure, least painted first
@@ -72,7 +72,7 @@ def summed(parts: Iterable[Progress]) -> Progress:
 
 
 def _figure(figure, needed, done: Done) -> FigureProgress:
-    mine = [atom for atom in needed if (*figure, atom.subject, atom.step) in done]
+    mine = [atom for atom in needed if is_done(atom, figure[2], done)]
     finished = len(mine) == len(needed)
     progress = Progress(
         1,
@@ -83,7 +83,7 @@ def _figure(figure, needed, done: Done) -> FigureProgress:
         sum(atom.seconds for atom in mine),
     )
     return FigureProgress(
-        progress, _state(needed, mine, finished), frozenset((atom.subject, atom.step) for atom in mine)
+        progress, _state(needed, mine, finished), frozenset((atom.subject, atom.logged) for atom in mine)
     )
 
 

@@ -18,6 +18,7 @@ from .rule import Rule
 from .scheme import Scheme
 from .selector import Narrowness, areas_named, narrowest
 from .substitution import substitutes
+from .whole_pass import WholePass
 
 
 @dataclass(frozen=True)
@@ -60,6 +61,8 @@ class FigureClass:
     borne: dict[str, Borne] = field(default_factory=dict)
     #: sub-assembly to what it starts on, '' for all of it, where that is not the army's ground
     grounds: dict[str, Ground] = field(default_factory=dict)
+    #: passes over them, in the order of the list
+    passes: tuple[WholePass, ...] = ()
 
     def ground_of(self, area: str) -> Ground | None:
         """What an area starts on; None for the army's ground."""
@@ -137,6 +140,7 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
     """Resolve every area of every figure. A pure function of army and scheme."""
     rules = [(rule, order) for order, rule in enumerate(scheme.all_rules(army.root.id)) if rule.scope in army.nodes]
     placements = [(one, order) for order, one in enumerate(scheme.marks) if one.scope in army.nodes]
+    over = [(one, order) for order, one in enumerate(scheme.passes)]
     shared: dict[tuple, dict[str, Cell]] = {}
     classes = []
     for unit in army.units:
@@ -144,10 +148,11 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
         instead = substitutes(scheme.substitutions, path)
         here = [(rule, order) for rule, order in rules if rule.scope in path]
         placed = [(one, order) for one, order in placements if one.scope in path]
+        passing = [(one, order) for one, order in over if not one.scope or one.scope in path]
         grounds = grounds_here(scheme.grounds, path)
         for rank in unit.ranks:
             shape = army.plate(rank.type)
-            for speaking, placing, ordinals in _partition(unit, rank, here, placed):
+            for speaking, placing, laid, ordinals in _partition(unit, rank, here, placed, passing):
                 orders = tuple(order for _, order in speaking)
                 depths = tuple(path.index(rule.scope) for rule, _ in speaking)
                 key = (rank.type, len(path), orders, depths, tuple(instead.items()))
@@ -165,6 +170,7 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
                         shape,
                         borne_by(shape, placing, path),
                         grounds,
+                        _passes_here(laid, rank.tier, path),
                     )
                 )
     return Resolution(tuple(classes))
@@ -193,15 +199,19 @@ def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdi
     return tuple(sorted(found, key=lambda verdict: verdict.weight, reverse=True))
 
 
-def _partition(unit: Node, rank: Rank, rules: list[tuple[Rule, int]], placements: list[tuple[Placement, int]]):
-    """The rules and placements that speak of a rank, and its ordinals grouped by which of the picky ones admit them."""
-    speaking, placing = (
-        [one for one in known if one[0].filter.admits(rank.type, rank.id, unit.tags)] for known in (rules, placements)
+def _partition(
+    unit: Node, rank: Rank, rules: list[tuple[Rule, int]], placements: list[tuple[Placement, int]],
+    passes: list[tuple[WholePass, int]],
+):  # fmt: skip
+    """The rules, placements and passes that speak of a rank, and its ordinals grouped by which of the picky ones admit them."""
+    speaking, placing, laid = (
+        [one for one in known if one[0].filter.admits(rank.type, rank.id, unit.tags)]
+        for known in (rules, placements, passes)
     )
-    picky = [one for one in (*speaking, *placing) if one[0].filter.by_ordinal]
+    picky = [one for one in (*speaking, *placing, *laid) if one[0].filter.by_ordinal]
     if not picky:
         if rank.figures:
-            yield speaking, placing, tuple(range(1, rank.figures + 1))
+            yield speaking, placing, laid, tuple(range(1, rank.figures + 1))
         return
     groups: dict[tuple[bool, ...], list[int]] = {}
     for ordinal in range(1, rank.figures + 1):
@@ -209,8 +219,20 @@ def _partition(unit: Node, rank: Rank, rules: list[tuple[Rule, int]], placements
         groups.setdefault(admitted, []).append(ordinal)
     for ordinals in groups.values():
         first = ordinals[0]
-        kept = ([one for one in known if one[0].filter.admits_ordinal(first)] for known in (speaking, placing))
+        kept = ([one for one in known if one[0].filter.admits_ordinal(first)] for known in (speaking, placing, laid))
         yield *kept, tuple(ordinals)
+
+
+def _passes_here(laid: list[tuple[WholePass, int]], tier: str, path: tuple[str, ...]) -> tuple[WholePass, ...]:
+    """The passes that figures of a tier get, in the order of the list; of one id the narrowest counts, and may leave it out."""
+    best: dict[str, tuple[tuple, int, WholePass]] = {}
+    for one, order in laid:
+        weight = path.index(one.scope) if one.scope else -1, one.filter.narrowness, order
+        if one.id not in best or weight > best[one.id][0]:
+            first = min(order, best[one.id][1]) if one.id in best else order
+            best[one.id] = weight, first, one
+    standing = sorted(best.values(), key=lambda found: found[1])
+    return tuple(one for _, _, one in standing if not one.off and (not one.tiers or tier in one.tiers))
 
 
 def _weight(rule: Rule, order: int, path: tuple[str, ...], narrow: Narrowness) -> tuple:

@@ -20,6 +20,8 @@ from .finishing import PLAIN_FINISHING, Finishing
 from .part_ground import PartGround
 from .rule import Distinction, Rule
 from .substitution import Substitution
+from .whole_pass import WholePass
+from .work_order import PLAIN_ORDER, WorkOrder
 
 #: the undercoat of a scheme that says nothing of it
 USUAL_GROUND = Ground(paint("undercoat-slate"))
@@ -89,6 +91,10 @@ class Scheme:
     code_systems: tuple[CodeSystem, ...] = ()
     #: what every figure gets besides its colours
     finishing: Finishing = PLAIN_FINISHING
+    #: steps laid over whole figures, in order
+    passes: tuple[WholePass, ...] = ()
+    #: what the painter chose of the order of work
+    order: WorkOrder = PLAIN_ORDER
 
     @cached_property
     def marks(self) -> tuple[Placement, ...]:
@@ -107,9 +113,10 @@ class Scheme:
 
     @cached_property
     def own_paints(self) -> tuple[Paint, ...]:
-        """Own paints that it is painted with, by their first use: in recipes, in dirt, on the ground."""
+        """Own paints that it is painted with, by their first use: in recipes, in dirt and passes, on the ground."""
         steps = [step for role in self.roles for _, recipe in role.recipes for step in recipe.steps]
-        used = [pot for step in (*steps, *self.finishing.steps) for pot in step.mix.paints]
+        over = [one.step for one in self.passes]
+        used = [pot for step in (*steps, *self.finishing.steps, *over) for pot in step.mix.paints]
         return tuple(dict.fromkeys(pot for pot in (*used, *self.ground_paints) if pot.said))
 
     @property

@@ -25,6 +25,7 @@ from mantello_core.formats.document.design import write_design
 from mantello_core.formats.sample import calvessa, levy
 from mantello_core.mixing.route import routes
 from mantello_core.mixing.starting import started
+from mantello_core.order.subject import subject_of
 from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.costing import cost_of as price_of
 from mantello_core.paints.range import paint, paints
@@ -39,7 +40,6 @@ from mantello_core.planning.consumable import consumables
 from mantello_core.planning.plan import Plan, plan, prepared
 from mantello_core.planning.search import search
 from mantello_core.planning.shortage import shortages
-from mantello_core.planning.subject import subject_of
 from mantello_core.planning.undercoating import assembly_advice, undercoat_advice
 from mantello_core.planning.validating import Painted, faults_of
 from mantello_core.planning.whatif import WhatIf, changed, giving_way, late_minutes, levers, loads
@@ -81,7 +81,7 @@ def _dirty():
 
 def _told(made: Plan) -> object:
     return ([(one.session, one.start, one.end, one.opening, one.task.lot, one.task.pot) for one in made.blocks],
-            made.desk_minutes, made.hands_on, made.openings, made.idle, made.bound, made.finish, made.unplaced, made.relaxed)  # fmt: skip
+            made.desk_minutes, made.hands_on, made.openings, made.idle, made.bound, made.finish, made.unplaced)  # fmt: skip
 
 
 def _found(check):

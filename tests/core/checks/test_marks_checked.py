@@ -20,11 +20,12 @@ from mantello_core.formats.site_map_svg import site_map_svg
 from mantello_core.insignia.devices.device import Device
 from mantello_core.insignia.devices.worn import WornMark
 from mantello_core.marks.named_arms import with_arms
+from mantello_core.order.subject import of_mark
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.mark_chain import mark_paints_of, mark_step_of
 from mantello_core.planning.plan import plan
-from mantello_core.planning.subject import of_mark
 from mantello_core.scheme.cascade import resolve
+from tests.core.order.case import pairs_before
 from tests.samples import FUSILIER, rule, small_design
 
 LINE = Figure("1st-harbour-line", "fusilier", 3)
@@ -166,8 +167,9 @@ class Work(TestCase):
             [atom.step for atom in marks.values() if atom.subject.site == "hat.plate" and atom.rank == "fusilier"],
             ["gloss", "place", "soften", "seal"],
         )
-        before = {edge.before for edge in work.edges if edge.after in marks and edge.rule.id == "mark"}
-        self.assertIn("trim", {atom.subject.role for atom in work.atoms if atom.id in before})
+        known = pairs_before(work, rank="fusilier")
+        beneath = {name for name, after in known if after == "Gloss hat plate"}
+        self.assertIn("Trim metal base", beneath)
 
     def test_done_steps_of_marks_ask_for_no_work(self):
         done = frozenset({("punt-cars", "punt-car", at, of_mark("hull.number"), "stencil") for at in (1, 2)})

@@ -16,6 +16,7 @@ from mantello_core.passes.soiled import soiled
 from mantello_core.planning.compiling import compiled
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.finishing import PLAIN_FINISHING, checked_finishing, glowing
+from tests.core.order.case import pairs_before
 
 RANGER = plate("ranger")
 GLASS = frozenset(name for name in RANGER.areas if "lantern.glass" in name or RANGER.areas[name].material == "glass")
@@ -58,10 +59,10 @@ class Glowing(TestCase):
         self.assertNotIn("glow", {each.id for each in pieces_of(self.design, without)})
         work = compiled(self.design, self.resolution, units=(self.one.unit,))
         glow = next(atom for atom in work.atoms if atom.step == "glow")
-        lights = {edge.before for edge in work.edges if edge.after == glow.id}
-        self.assertTrue(any("layer" in before or "highlight" in before or "base" in before for before in lights))
-        after = {edge.after for edge in work.edges if edge.before == glow.id}
-        self.assertTrue(any("varnish" in one for one in after))
+        known = pairs_before(work, glow.unit, glow.rank)
+        before = {name for name, after in known if after == glow.name}
+        self.assertTrue(any("layer" in name for name in before) and any("base" in name for name in before))
+        self.assertTrue(any("varnish" in after for name, after in known if name == glow.name))
 
     def test_what_is_near_takes_its_colour_and_what_is_far_does_not(self):
         colours = soiled(self.design, self.one, 0)

@@ -314,7 +314,7 @@ class Command(RefusalCase):
         status, said = self.ask("plan", {"design": write_design(design), "start": "2026-11-24T19:00"})
         self.assertEqual((status, said["unplaced"]), (0, 0))
         first = said["sessions"][0]["blocks"][0]
-        self.assertEqual(first["pot"], "undercoat|Undercoat Slate")
+        self.assertEqual(first["pot"], "spray|Undercoat Slate")
         self.assertGreaterEqual(said["desk_minutes"], said["bound_minutes"])
         self.assertEqual(datetime.fromisoformat(said["sessions"][0]["start"]).hour, 19)
 

@@ -7,10 +7,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mantello_core.army.tree import Figure
-from mantello_core.formats.document.design import read_design, read_design_bytes, write_design
+from mantello_core.formats.document.design import VERSION, read_design, read_design_bytes, write_design
 from mantello_core.formats.document.rank_ids import with_rank_ids
 from mantello_core.recipes.where import Where
 from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.work_order import PLAIN_ORDER
 from tests.kept import kept
 
 UNIT = "1st-harbour-line"
@@ -50,7 +51,7 @@ class KeptDesign(TestCase):
     def test_it_is_written_anew_with_ids_and_reads_back(self):
         design = read_design_bytes(kept("design-1.json"))
         written = json.loads(json.dumps(write_design(design)))
-        self.assertEqual(written["version"], 4)
+        self.assertEqual(written["version"], VERSION)
         self.assertEqual(read_design(written), design)
 
     def test_one_of_the_second_version_keeps_its_mixes_and_its_steps_go_where_their_kinds_go(self):
@@ -64,7 +65,7 @@ class KeptDesign(TestCase):
         self.assertTrue(any(step.kind == "base" and step.mix.dilution == 1 for step in steps))
         self.assertEqual((design.scheme.finishing.light, design.evenings.pace), ("", "usual"))
         written = json.loads(json.dumps(write_design(design)))
-        self.assertEqual(written["version"], 4)
+        self.assertEqual(written["version"], VERSION)
         self.assertEqual(read_design(written), design)
         self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
         self.assertGreater(design.scheme.coats(design.scheme.roles[0].recipe())[0], 0)
@@ -79,7 +80,14 @@ class KeptDesign(TestCase):
             (design.scheme.finishing.light, design.evenings.pace, design.scheme.grounds), ("front", "rapid", ())
         )
         written = json.loads(json.dumps(write_design(design)))
-        self.assertEqual(written["version"], 4)
+        self.assertEqual(written["version"], VERSION)
+        self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
+
+    def test_one_of_the_fourth_version_has_no_passes_and_the_order_of_its_method(self):
+        document = json.loads(kept("design-4.json"))
+        design = read_design_bytes(kept("design-4.json"))
+        self.assertEqual((design.scheme.passes, design.scheme.order), ((), PLAIN_ORDER))
+        written = json.loads(json.dumps(write_design(design)))
         self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
 
 

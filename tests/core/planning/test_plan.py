@@ -10,14 +10,14 @@ from hypothesis import strategies as st
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.calendar.session import sessions
 from mantello_core.design.edit import with_undercoat
-from mantello_core.errors import Contradiction, OutOfRange
+from mantello_core.errors import OutOfRange
+from mantello_core.order.rules import LAID_ON, RECIPE_ORDER
 from mantello_core.paints.range import paint
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.merging import runs
-from mantello_core.planning.ordering import ordered
 from mantello_core.planning.plan import plan
-from mantello_core.planning.task import INNER_FIRST, METALS_AFTER, RECIPE_ORDER, Atom, Edge
+from mantello_core.planning.task import Atom, Edge
 from mantello_core.record.progress import progress_of, summed
 from mantello_core.scheme.cascade import resolve
 from tests.core.case import RefusalCase
@@ -69,22 +69,6 @@ class Calendar(RefusalCase):
 
 
 class Order(RefusalCase):
-    def test_a_soft_rule_that_would_close_a_ring_is_given_up_in_words(self):
-        atoms = (atom("Shirt"), atom("Metal"))
-        kept, relaxed = ordered(
-            atoms, (Edge("Shirt", "Metal", 0, INNER_FIRST), Edge("Metal", "Shirt", 0, METALS_AFTER))
-        )
-        self.assertEqual([edge.rule for edge in kept], [INNER_FIRST])
-        self.assertIn(
-            "Metal should come before Shirt (metals after colours), but Shirt comes before Metal (inner before outer)",
-            relaxed[0].why,
-        )
-
-    def test_a_ring_of_hard_rules_is_a_contradiction(self):
-        atoms = (atom("A"), atom("B"))
-        with self.assertRaisesMessage(Contradiction, "cannot be done in any order"):
-            ordered(atoms, (Edge("A", "B", 0, RECIPE_ORDER), Edge("B", "A", 0, RECIPE_ORDER)))
-
     @given(
         st.lists(st.tuples(st.integers(0, 7), st.integers(0, 7)), max_size=14),
         st.lists(st.sampled_from("pqr"), min_size=8, max_size=8),
@@ -127,7 +111,7 @@ class WholePlans(RefusalCase):
                 ends = clock + timedelta(seconds=block.task.figures[figure])
                 for one in block.task.atoms:
                     if one.rank == figure[0] and figure[1] in one.ordinals:
-                        key = (block.task.unit, *figure, one.subject, one.step)
+                        key = (block.task.unit, *figure, one.subject, one.logged)
                         self.assertNotIn(key, found, "painted twice")
                         found[key] = clock, ends
                 clock = ends
@@ -135,7 +119,9 @@ class WholePlans(RefusalCase):
 
     def test_every_step_of_every_figure_is_planned_once(self):
         wanted = {
-            (one.unit, one.rank, ordinal, one.subject, one.step) for one in self.work.atoms for ordinal in one.ordinals
+            (one.unit, one.rank, ordinal, one.subject, one.logged)
+            for one in self.work.atoms
+            for ordinal in one.ordinals
         }
         self.assertEqual(set(self.placed()), wanted)
         self.assertEqual(self.plan.unplaced, [])
@@ -147,8 +133,8 @@ class WholePlans(RefusalCase):
         for edge in self.plan.edges:
             one, two = atoms[edge.before], atoms[edge.after]
             for ordinal in set(one.ordinals) & set(two.ordinals):
-                ended = placed[one.unit, one.rank, ordinal, one.subject, one.step][1]
-                begun = placed[two.unit, two.rank, ordinal, two.subject, two.step][0]
+                ended = placed[one.unit, one.rank, ordinal, one.subject, one.logged][1]
+                begun = placed[two.unit, two.rank, ordinal, two.subject, two.logged][0]
                 if any(
                     one.id in {a.id for a in block.task.atoms} and two.id in {a.id for a in block.task.atoms}
                     for block in self.plan.blocks
@@ -234,7 +220,7 @@ class TwoCoatsOfOnePot(RefusalCase):
         one, two, other = atom("a"), atom("b"), atom("c")
         wet = [Edge("a", "b", 600, RECIPE_ORDER)]
         self.assertEqual(sorted(map(len, runs([one, two, other], wet))), [1, 2])
-        dry = [Edge("a", "b", 0, INNER_FIRST)]
+        dry = [Edge("a", "b", 0, LAID_ON)]
         self.assertEqual(len(runs([one, two, other], dry)), 1)
 
 

@@ -8,9 +8,9 @@ from hypothesis import strategies as st
 
 from mantello_core.errors import UnknownName
 from mantello_core.formats.sample import levy
+from mantello_core.order.subject import GROUND, Kind, Subject, of_mark, of_pass, of_role, subject_of
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.painted_with import painted_with, recipe_step
-from mantello_core.planning.subject import GROUND, Kind, Subject, of_mark, of_pass, of_role, subject_of
 from mantello_core.scheme.cascade import resolve
 
 IDS = st.from_regex(r"[a-z][a-z0-9.-]{0,20}", fullmatch=True)

@@ -16,8 +16,8 @@ from mantello_core.errors import MantelloError
 from mantello_core.formats.command import BAD_INPUT, GOOD, answer
 from mantello_core.formats.document.design import write_design
 from mantello_core.formats.sample import calvessa, levy
+from mantello_core.order.subject import of_role
 from mantello_core.planning.plan import plan
-from mantello_core.planning.subject import of_role
 from mantello_core.planning.validating import faults_of
 from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
 from mantello_core.recipes.step import Mix, Recipe, Step

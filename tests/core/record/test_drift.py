@@ -9,8 +9,8 @@ from hypothesis import strategies as st
 
 from mantello_core.design.edit import with_rule, with_step, with_undercoat
 from mantello_core.errors import Contradiction
+from mantello_core.order.subject import of_role, subject_of
 from mantello_core.paints.range import paint
-from mantello_core.planning.subject import of_role, subject_of
 from mantello_core.record.drift import Drift, State, drifts, kept_as_painted
 from mantello_core.scheme.cascade import resolve
 from tests.samples import LAPEL, base, rule, small_design

@@ -13,8 +13,8 @@ from mantello.workspace.editing import edit
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.design.edit import set_cell, with_step, with_undercoat
+from mantello_core.order.subject import of_role
 from mantello_core.paints.range import paint
-from mantello_core.planning.subject import of_role
 from mantello_core.recipes.step import Mix
 from tests.rooms.case import RoomCase
 

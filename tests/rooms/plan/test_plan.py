@@ -10,7 +10,7 @@ from django.utils import timezone
 
 from mantello.record.models import Entry
 from mantello.record.queries import done_steps
-from mantello_core.planning.subject import GROUND
+from mantello_core.order.subject import GROUND
 from tests.rooms.case import RoomCase
 
 #: a Tuesday evening inside the demo's session, 19:00 to 21:30
@@ -69,7 +69,7 @@ class Plan(DeskCase):
 
     def test_a_merged_pot_is_opened_once_for_all_companies(self):
         rows = re.findall(r"<tr class=\"[^\"]*\">.*?</tr>", self.see("plan").content.decode(), re.DOTALL)
-        ground = [row for row in rows if ">Base Ground<" in row]
+        ground = [row for row in rows if ">Base Ground" in row]
         self.assertEqual(len(ground), 4)
         self.assertEqual(sum("open it" in row for row in ground), 1)
 

@@ -146,10 +146,9 @@ class Finished(RoomCase):
     def test_the_order_names_its_rules_and_reasons(self):
         page = self.see("order")
         for words in (
-            "Painted before joined",
-            "Plants on the painted ground",
-            "Magnets first",
-            "always",
+            "magnets dry before paint: glue and hole marks stay visible",
+            "Block in",
+            "every colour laid once",
             "Classic layers",
         ):
             self.assertContains(page, words)

@@ -22,6 +22,7 @@ from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.formats.drawing import plate_svg
+from mantello_core.planning.done import left_of
 from mantello_core.record.last_look import Look, last_look
 
 from .choosing import Chosen, back_to_figure, chosen_figure, posted_figure
@@ -73,7 +74,7 @@ def _page(request, army, chosen: Chosen | None, status=200, form=None):
             "readable": readable,
             "entries": [(entry, others.get(entry.painter, entry.painter)) for entry in entries],
             "numbers": range(1, chosen.count + 1),
-            "to_come": [atom for atom in _atoms(reading, chosen) if (atom.subject, atom.step) not in mine.done],
+            "to_come": [atom for atom in _atoms(reading, chosen) if (atom.subject, atom.logged) not in mine.done],
             "state": mine.state,
             "share": mine.progress.share,
             "pictures": pictures,
@@ -191,7 +192,7 @@ def log_elsewhere(request, army_id):
     lacking = []
     for atom in atoms:
         ordinals = atom.ordinals if whole else (chosen.ordinal,)
-        left = tuple(one for one in ordinals if (atom.unit, atom.rank, one, atom.subject, atom.step) not in done)
+        left = left_of(atom, ordinals, done)
         lacking.append(replace(atom, ordinals=left))
     figures = {(atom.rank, ordinal) for atom in lacking for ordinal in atom.ordinals}
     note = request.POST.get("note", "").replace("\x00", "").strip()[:300]

@@ -14,7 +14,7 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
-from mantello_core.planning.subject import of_role
+from mantello_core.order.subject import of_role
 from mantello_core.record.evenness import Evenness, evenness
 
 from .choosing import Chosen, back_to_figure, posted_figure

@@ -15,8 +15,8 @@ from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.design.muster import with_rank
+from mantello_core.order.subject import subject_of
 from mantello_core.paints.range import paints
-from mantello_core.planning.subject import subject_of
 from mantello_core.recipes.step import Mix
 from mantello_core.record.reinforcing import Logged, PaintedStep, as_painted
 

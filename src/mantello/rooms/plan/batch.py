@@ -56,8 +56,10 @@ def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
     if atoms[0].subject.site:
         sites = list(dict.fromkeys(site_words(atom.subject.site) for atom in atoms))
         return f"{atoms[0].name.removesuffix(sites[0]).strip()} {' and '.join(sites)}"
+    coats = coats_of(atoms)
+    ending = f", {coats}" if coats else ""
     if atoms[0].subject.piece:
-        return atoms[0].name
+        return atoms[0].name + ending
     verb = techniques()[atoms[0].kind].verb
     roles = list(
         dict.fromkeys(reading.design.scheme.role(atom.subject.role).name for atom in atoms if atom.subject.role)
@@ -65,5 +67,14 @@ def title_of(reading: Reading, atoms: Iterable[Atom]) -> str:
     if not roles:
         return f"{verb} the figures" if atoms[0].step == UNDERCOAT else atoms[0].name
     if len(roles) == 1:
-        return f"{verb} {roles[0]}"
-    return f"{verb} {', '.join(roles[:-1])} and {roles[-1]}"
+        return f"{verb} {roles[0]}{ending}"
+    return f"{verb} {', '.join(roles[:-1])} and {roles[-1]}{ending}"
+
+
+def coats_of(atoms: Iterable[Atom]) -> str:
+    """Which coat a batch is, such as 'coat 2 of 3'; 'coats 1 to 2 of 3' for several; '' where one is enough."""
+    counted = [(atom.coat, atom.of) for atom in atoms if atom.of > 1]
+    if not counted:
+        return ""
+    first, last, of = min(one for one, _ in counted), max(one for one, _ in counted), max(of for _, of in counted)
+    return f"coat {first} of {of}" if first == last else f"coats {first} to {last} of {of}"

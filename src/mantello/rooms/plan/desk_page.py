@@ -18,6 +18,7 @@ from mantello.workspace.muster import Muster, moments_of
 from mantello.workspace.page import army_for, room_page
 from mantello_core.advice.mishap import mishaps_at, repair
 from mantello_core.army.tree import Figure
+from mantello_core.planning.done import is_done
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.step import Recipe
 
@@ -85,7 +86,7 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "moments": moments_of(army, reading, reading.resolution.of(Figure(unit.id, *figure)), figure[1], 116),
         "lap": lap_of(reading, batch),
         "pot": pot_of(reading, batch, step),
-        "coats": batch.atoms[0].coats,
+        "coats": batch.atoms[0].of,
         "cautions": handling.cautions,
         "deference": DEFERENCE,
         "aged": aged(army, reading, catalogue_for(army), log.mix_words(reading, batch.atoms[0]), evening.now)
@@ -140,11 +141,11 @@ def _forgotten(evening: Evening, batch: Batch) -> list[str]:
     names: dict[tuple[str, str], str] = {}
     for id_ in sorted(before - mine):
         atom = atoms[id_]
-        key = atom.subject, atom.step
+        key = atom.subject, atom.logged
         names[key] = atom.name
         for rank, ordinal in batch.left:
             if rank == atom.rank and ordinal in atom.ordinals:
-                if (unit, rank, ordinal, *key) in evening.done:
+                if is_done(atom, ordinal, evening.done):
                     had[key] = had.get(key, 0) + 1
                 else:
                     lacking.setdefault(key, []).append(evening.reading.design.army.called(unit, rank, ordinal))
@@ -159,7 +160,7 @@ def _repairs(reading, batch: Batch) -> list:
         return [(one, None) for one in known]
     tier = reading.design.army.rank(atom.unit, atom.rank).tier
     recipe = reading.design.scheme.role(atom.subject.role).recipe(tier)
-    more = Recipe(tuple(replace(one, coats=atom.coats + 1) if one.id == atom.step else one for one in recipe.steps))
+    more = Recipe(tuple(replace(one, coats=atom.of + 1) if one.id == atom.step else one for one in recipe.steps))
     at = next(number for number, one in enumerate(recipe.steps) if one.id == atom.step)
     now, then = (reading.design.scheme.predicted(one).outcomes[at].after for one in (recipe, more))
     wanted = recipe.steps[at].mix.film.masstone

@@ -18,11 +18,12 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.calendar.session import sessions
+from mantello_core.order.subject import GROUND, of_role
 from mantello_core.paints.range import paints
+from mantello_core.planning.done import is_done
 from mantello_core.planning.mark_chain import beneath
 from mantello_core.planning.plan import Plan, Prepared, laid_as
 from mantello_core.planning.schedule import Block
-from mantello_core.planning.subject import GROUND, of_role
 from mantello_core.record.pace import Pace, pace_of
 
 from .batch import Batch, title_of
@@ -176,7 +177,7 @@ class Evening:
             (rank, ordinal)
             for rank, ordinal in block.figures
             if not all(
-                (task.unit, rank, ordinal, atom.subject, atom.step) in self.done
+                is_done(atom, ordinal, self.done)
                 for atom in task.atoms
                 if atom.rank == rank and ordinal in atom.ordinals
             )

@@ -17,7 +17,7 @@ from mantello_core.recipes.step import Step
 from mantello_core.recipes.technique import techniques
 from mantello_core.record.upkeep import mix_life
 
-from .batch import Batch
+from .batch import Batch, coats_of
 
 #: kinds of step that tire hand and eyes
 _FINE = ("highlight", "edge", "dot", "line", "recess")
@@ -153,5 +153,9 @@ class Handling:
         return said
 
     def _coats(self) -> str:
-        coats = self.batch.atoms[0].coats
-        return f"{coats} coats. " if coats > 1 else ""
+        said = coats_of(self.batch.atoms)
+        if not said:
+            return ""
+        return (
+            f"{said.capitalize()}. " if self.batch.atoms[0].coat == 1 else f"{said.capitalize()}, on a touch-dry one. "
+        )

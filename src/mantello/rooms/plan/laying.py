@@ -5,7 +5,7 @@ from datetime import datetime
 from mantello.workspace.reading import Reading
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.design.design import Design
-from mantello_core.planning.compiling import Done
+from mantello_core.planning.done import Done
 from mantello_core.planning.plan import Plan, Prepared, laid_out, prepared
 from mantello_core.planning.style import Style
 from mantello_core.record.pace import Pace
@@ -14,7 +14,7 @@ from mantello_core.record.pace import Pace
 _ready: list[tuple] = []
 _laid: list[tuple] = []
 _MOST_READY, _MOST_LAID = 8, 24
-_NOTHING = Prepared((), (), ())
+_NOTHING = Prepared((), ())
 
 
 def ready_work(reading: Reading, done: Done, pace: Pace, painter: str) -> Prepared:

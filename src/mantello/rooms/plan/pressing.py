@@ -12,6 +12,7 @@ from django.views.decorators.http import require_POST
 from mantello.record import logging as log
 from mantello.workspace.page import army_for, token_of
 from mantello_core.advice.mishap import MISHAPS
+from mantello_core.planning.done import left_of
 
 from .desk_page import desk_page, untested_roles
 from .evening import Evening
@@ -72,14 +73,7 @@ def _late(request, army, evening: Evening, ticked, moment, token, to: str):
     """
     wanted = set(request.POST.getlist("atom"))
     atoms = [atom for atom in evening.reading.work.atoms if atom.id in wanted and request.POST.get("pressed")]
-    open_of = {
-        atom: tuple(
-            ordinal
-            for ordinal in atom.ordinals
-            if (atom.unit, atom.rank, ordinal, atom.subject, atom.step) not in evening.done
-        )
-        for atom in atoms
-    }
+    open_of = {atom: left_of(atom, atom.ordinals, evening.done) for atom in atoms}
     figures = ticked & {(atom.rank, ordinal) for atom, ordinals in open_of.items() for ordinal in ordinals}
     form = DoneForm(request.POST)
     readable = form.is_valid()

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import calendar, cards, desk_page, moving, order, painters, pressing, searching, views, whatif
+from . import calendar, cards, desk_page, moving, order, ordering, painters, pressing, searching, views, whatif
 
 urlpatterns = [
     path("plan/", views.plan, name="plan"),
@@ -19,6 +19,11 @@ urlpatterns = [
     path("plan/units/<str:unit>/hand-over.pdf", painters.hand_over, name="hand-over"),
     path("plan/search/start/", searching.start_search, name="start-search"),
     path("plan/order/", order.order, name="order"),
+    path("plan/order/<str:view>-<int:place>.svg", order.so_far, name="order-so-far"),
+    path("plan/order/move/", ordering.move_work, name="order-move"),
+    path("plan/order/rule/", ordering.add_rule, name="order-rule"),
+    path("plan/order/give-up/", ordering.drop_rule, name="order-give-up"),
+    path("plan/order/phase/", ordering.change_phase, name="order-phase"),
     path("plan/what-if/", whatif.what_if, name="what-if"),
     path("plan/evenings/", views.set_evenings, name="set-evenings"),
     path("desk/", desk_page.desk, name="desk"),

@@ -64,7 +64,8 @@ def _plan_page(request, army, status=200, evenings_form=None):
         "found": found_by(search),
         "moved": len(evening.evenings.wishes),
         "sessions_left": evening.sessions_left,
-        "relaxed": len({one.why for one in evening.plan.relaxed}),
+        "told": list(dict.fromkeys(said for sheet in reading.sheets for said in sheet.arranged.told))[:4],
+        "relaxed": len({one.why for sheet in reading.sheets for one in sheet.arranged.gave_way}),
         "due": _due(reading.design.brief, evening.plan.finish),
         "behind": session.end <= evening.now.replace(tzinfo=None),
     }  # fmt: skip

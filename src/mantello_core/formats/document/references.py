@@ -3,7 +3,9 @@
 from collections.abc import Iterable
 
 from ...army.tree import Army
+from ...errors import Contradiction
 from ...insignia.devices.device import ARMS
+from ...passes.piece import RESERVED
 from ...scheme.scheme import Scheme
 from ...scheme.selector import checked_selector
 from .recipes import refuse_twice
@@ -32,6 +34,27 @@ def check_references(army: Army, scheme: Scheme) -> None:
         _check_selectors(getattr(scheme.aims, name), f"/scheme/aims/{name}")
     for index, table in enumerate(scheme.tables):
         _check_table(army, scheme, table, f"/scheme/tables/{index}")
+
+
+def check_work(army: Army, scheme: Scheme) -> None:
+    """Refuse passes and choices of the order that name nodes there are not, or passes that take the id of other work.
+
+    Raises: Contradiction or UnknownName with a JSON pointer.
+    """
+    taken = {*RESERVED, *(one.id for one in scheme.finishing.dirt)}
+    for index, one in enumerate(scheme.passes):
+        where = f"/scheme/passes/{index}"
+        if one.scope:
+            army.node(one.scope, f"{where}/scope")
+        if one.id in taken:
+            raise Contradiction(f"'{one.id}' is the id of other work on all figures; choose another.", f"{where}/id")
+    for name in ("moved", "rules"):
+        for index, one in enumerate(getattr(scheme.order, name)):
+            if one.scope:
+                army.node(one.scope, f"/scheme/order/{name}/{index}/scope")
+    for index, run in enumerate(scheme.order.runs):
+        for at, unit in enumerate(run.units):
+            army.node(unit, f"/scheme/order/runs/{index}/units/{at}")
 
 
 def _check_rules(army: Army, scheme: Scheme) -> None:

@@ -17,8 +17,9 @@ from .finishing import read_finishing, write_finishing
 from .ground import read_ground, read_part_ground, write_ground, write_part_ground
 from .marks import read_placements, write_placement
 from .recipes import read_role, write_role
-from .references import check_references
+from .references import check_references, check_work
 from .rules import read_rule, read_table, write_rule, write_table
+from .work_order import read_order, read_passes, write_order, write_pass
 
 
 def write_scheme(scheme: Scheme) -> dict:
@@ -36,6 +37,8 @@ def write_scheme(scheme: Scheme) -> dict:
         **({"arms": [write_arms(one) for one in scheme.arms]} if scheme.arms else {}),
         **({"code_systems": [write_code_system(one) for one in scheme.code_systems]} if scheme.code_systems else {}),
         **({"finishing": finish} if (finish := write_finishing(scheme.finishing)) else {}),
+        **({"passes": [write_pass(one) for one in scheme.passes]} if scheme.passes else {}),
+        **({"order": order} if (order := write_order(scheme.order)) else {}),
         **({"calibrations": [vars(one) for one in scheme.calibrations]} if scheme.calibrations else {}),
     }
 
@@ -75,6 +78,11 @@ def read_scheme(data: dict, army: Army, catalogue: Catalogue) -> Scheme:
     check_references(army, scheme)
     if "finishing" in data:
         scheme = replace(scheme, finishing=read_finishing(data["finishing"], tuple(scheme.role_by_id), catalogue))
+    roles = tuple(scheme.role_by_id)
+    passes = read_passes(data.get("passes", []), roles, catalogue, "/scheme/passes")
+    order = read_order(data.get("order", {}), "/scheme/order")
+    scheme = replace(scheme, passes=passes, order=order)
+    check_work(army, scheme)
     return scheme
 
 

@@ -1,19 +1,13 @@
 """Verbs about what there is to paint, with what, and when: rosters, plates, shopping, plans."""
 
-from datetime import datetime
-
 from ...design.design import Design
 from ...design.muster import empty_army, with_entries
-from ...errors import Unreadable
 from ...figures.catalogue import plate, plate_types
 from ...figures.synonym import synonyms
 from ...figures.vocabulary import spoken
 from ...paints.shopping import RESERVE, shopping
 from ...paints.stock import Stock
-from ...planning.plan import plan
-from ...planning.subject import subject_of
 from ...planning.undercoating import undercoat_advice
-from ...planning.validating import Painted, faults_of
 from ...scheme.cascade import resolve
 from ...scheme.scheme import Scheme
 from ...scheme.share import paint_needed
@@ -110,103 +104,4 @@ def _plate(shape) -> dict:
             }
             for area in shape.areas.values()
         ],
-    }
-
-
-def validated(document: dict) -> dict:
-    """design, a start and a plan to whether the plan is legal, and every rule that it breaks"""
-    check(document, "validate-plan")
-    design: Design = read_design(document["design"])
-    units = tuple(document.get("units", ()))
-    for index, unit in enumerate(units):
-        design.army.node(unit, f"/units/{index}")
-    stretches = [
-        _stretch(block, f"/plan/sessions/{at}/blocks/{number}")
-        for at, session in enumerate(document["plan"]["sessions"])
-        for number, block in enumerate(session["blocks"])
-    ]
-    resolution = resolve(design.army, design.scheme)
-    complete = not document["plan"].get("unplaced", 0)
-    faults = faults_of(
-        design, resolution, _moment(document["start"], "/start"), stretches, units=units, complete=complete
-    )
-    counts: dict[str, int] = {}
-    for one in faults:
-        counts[one.rule] = counts.get(one.rule, 0) + 1
-    return {
-        "legal": not faults,
-        "blocks": len(stretches),
-        "counts": counts,
-        "faults": [{"rule": one.rule, "what": one.what} for one in faults[:200]],
-    }
-
-
-def _stretch(block: dict, where: str) -> Painted:
-    return Painted(
-        _moment(block["start"], f"{where}/start"), _moment(block["end"], f"{where}/end"),
-        block.get("opening_seconds", 0.0), block["pot"], block["unit"],
-        tuple((one["rank"], one["ordinal"]) for one in block["figures"]),
-        tuple((one["rank"], subject_of(one["role"]), one["step"]) for one in block["steps"]), block.get("lot", 0),
-    )  # fmt: skip
-
-
-def _moment(text: str, where: str) -> datetime:
-    try:
-        found = datetime.fromisoformat(text)
-    except ValueError as error:
-        raise Unreadable(f"'{text[:30]}' is no date and time; write 2026-11-24T19:00.", where) from error
-    if found.tzinfo is not None:
-        raise Unreadable(f"'{text[:30]}' has a zone; times are on the painter's clock.", where)
-    return found
-
-
-def planned(document: dict) -> dict:
-    """design and a start to the evenings: sessions, blocks, what they wait for, and the bound"""
-    check(document, "plan")
-    design: Design = read_design(document["design"])
-    units = tuple(document.get("units", ()))
-    for index, unit in enumerate(units):
-        design.army.node(unit, f"/units/{index}")
-    start = _moment(document["start"], "/start")
-    made = plan(design, start, units=units, horizon=document.get("evenings", 120))
-    return {
-        "finish": made.finish.isoformat(timespec="minutes") if made.finish else None,
-        "desk_minutes": round(made.desk_minutes, 1),
-        "bound_minutes": round(made.bound, 1),
-        "openings": made.openings,
-        "idle_minutes": round(made.idle, 1),
-        "unplaced": len(made.unplaced),
-        "sessions": [
-            {
-                "start": session.start.isoformat(timespec="minutes"),
-                "end": session.end.isoformat(timespec="minutes"),
-                "blocks": [
-                    {
-                        "start": block.start.isoformat(timespec="seconds"),
-                        "end": block.end.isoformat(timespec="seconds"),
-                        "dry_at": block.dry_at.isoformat(timespec="seconds"),
-                        "opening": block.opening > 0,
-                        "opening_seconds": block.opening,
-                        "lot": block.task.lot,
-                        "pot": block.task.pot,
-                        "unit": block.task.unit,
-                        "figures": [{"rank": rank, "ordinal": ordinal} for rank, ordinal in block.figures],
-                        "steps": [
-                            {
-                                "rank": atom.rank,
-                                "role": atom.subject.text,
-                                "step": atom.step,
-                                "name": atom.name,
-                                "coats": atom.coats,
-                            }
-                            for atom in block.task.atoms
-                        ],
-                    }
-                    for block in made.of(index)
-                ],
-            }
-            for index, session in enumerate(made.sessions)
-            if made.of(index)
-        ],
-        "relaxed": [{"rule": one.edge.rule.id, "why": one.why} for one in made.relaxed],
     }

@@ -1,0 +1,230 @@
+"""Which pairs of nodes the order rules, the stack and the painter's own rules speak of."""
+
+from collections import defaultdict
+from collections.abc import Collection, Iterator, Mapping, Sequence
+from functools import cache
+from itertools import pairwise
+
+from ..memory import remembered
+from ..scheme.work_order import OwnRule
+from .bond import Bond, bond
+from .node import Node
+from .relations import AROUND, DEEPER, ON, TOUCH, Relations
+from .rules import (
+    ABOVE_ON_DARK,
+    LISTED,
+    OVER_SINGLE,
+    RECIPE_ORDER,
+    UNDER_SINGLE,
+    UNDERCOAT_FIRST,
+    OrderRule,
+    Selector,
+    order_rules,
+)
+
+_FLAGS = {"touch": TOUCH, "on": ON, "around": AROUND, "deeper": DEEPER}
+#: kinds that come before the undercoat, or are it
+GROUNDS = ("undercoat", "undercoat-above", "pot-coat")
+_EARLY = ("magnet", "mask", "unmask", *GROUNDS)
+#: what a pass of this kind lies on within its phase: less than 9 goes beneath what is painted singly
+_PASS_PLACE = {"base": 0, "spray": 0, "overbrush": 1, "drybrush": 1, "stipple": 1}
+
+
+class Figure:
+    """The nodes of one figure with what lies where."""
+
+    def __init__(self, nodes: Sequence[Node], relations: Relations, switches: Collection[str]):
+        self.nodes = {node.id: node for node in nodes}
+        self.switches = switches
+        self._relations = relations
+        self._between: dict[tuple[frozenset, frozenset], int] = {}
+        every = frozenset().union(*(node.areas for node in nodes)) if nodes else frozenset()
+        self._beside: dict[frozenset[str], frozenset[str]] = {}
+        self.soils = {node.id: self._soiled(node, every) for node in nodes}
+
+        self._meant: dict[int, list[Node]] = defaultdict(list)
+        for node in nodes:
+            fitting = _fitting(
+                node.kind, node.sort, node.classes, node.tool, node.stage, node.tags, node.neat, node.sort != "step"
+            )
+            for selector in fitting:
+                self._meant[id(selector)].append(node)
+
+    def meant_by(self, selector: Selector) -> list[Node]:
+        """The nodes that a selector of the order rules speaks of, 'first', 'last' and mess aside."""
+        return self._meant.get(id(selector), [])
+
+    def between(self, one: Node, two: Node) -> int:
+        """What the areas of two are to those of one, as ``Relations.between`` tells."""
+        key = one.areas, two.areas
+        if key not in self._between:
+            self._between[key] = self._relations.between(*key)
+        return self._between[key]
+
+    def _soiled(self, node: Node, every: frozenset[str]) -> frozenset[str]:
+        if node.sprayed:
+            return every - node.areas
+        if not node.messy:
+            return frozenset()
+        if node.areas not in self._beside:
+            self._beside[node.areas] = self._relations.touching(node.areas)
+        return self._beside[node.areas]
+
+    def stand(self, relation: str, one: Node, two: Node) -> bool:
+        """Whether two nodes stand in a relation of their areas."""
+        if relation == "any":
+            return True
+        if relation == "owner":
+            return one.owner == two.owner
+        if relation in ("same", "field", "member", "covers"):
+            return one.owner != two.owner and not one.areas.isdisjoint(two.areas)
+        if relation == "reach":
+            return one.owner != two.owner and not self.soils[one.id].isdisjoint(two.areas)
+        if one.owner == two.owner or not one.areas.isdisjoint(two.areas):
+            return False
+        return bool(self.between(one, two) & _FLAGS[relation])
+
+
+def pairs_of(figure: Figure, own: Sequence[OwnRule], given_up: Collection[str]) -> Iterator[Bond]:
+    """Every bond that something asks for: the stack, the painter, and every rule that is on and not given up."""
+    yield from _stack(figure)
+    yield from _own(figure, own)
+    for rule in order_rules():
+        if rule.id in given_up or (rule.switch and rule.switch not in figure.switches):
+            continue
+        befores, afters = (_picked(figure, selector) for selector in (rule.before, rule.after))
+        for one in befores:
+            for two in afters:
+                if one.id != two.id and figure.stand(rule.relation, one, two) and _member(rule, one, two):
+                    yield bond(one, two, rule, weight=_weight(rule, figure, one, two))
+
+
+def _weight(rule: OrderRule, figure: Figure, one: Node, two: Node) -> float:
+    """Rough work weighs more the more it soils; what comes later by its phase weighs little."""
+    if rule.relation != "reach" or rule.level != "wish":
+        return rule.weight
+    if one.phase > two.phase:
+        return rule.weight / 4
+    return rule.weight + min(1.0, len(figure.soils[one.id] & two.areas) / 8)
+
+
+def _member(rule: OrderRule, one: Node, two: Node) -> bool:
+    """Whether a shade's member is one: what begins after the shade by its phase is laid on it instead."""
+    if rule.id == "D-18":
+        return one.phase <= two.phase and two.sort == "pass"
+    if rule.id in ("D-20", "D-19", "R-03"):
+        return one.phase <= two.phase
+    return True
+
+
+def _stack(figure: Figure) -> Iterator[Bond]:
+    nodes = list(figure.nodes.values())
+    owners: dict[str, list[Node]] = defaultdict(list)
+    for node in nodes:
+        if node.sort in ("step", "mark"):
+            owners[node.owner].append(node)
+    for chain in owners.values():
+        chain.sort(key=lambda one: one.at)
+        yield from (bond(one, two, RECIPE_ORDER, lag=one.drying) for one, two in pairwise(chain) if one.at < two.at)
+    grounds = sorted((node for node in nodes if node.kind in GROUNDS), key=lambda one: one.at)
+    for one, two in pairwise(grounds):
+        if one.areas & two.areas:
+            yield bond(one, two, ABOVE_ON_DARK)
+    heads = [node for node in nodes if node.kind not in _EARLY and (node.at == 0 or node.sort in ("pass", "hand"))]
+    for head in heads:
+        beneath = [coat for coat in grounds if coat.areas & head.areas]
+        if head.kind == "texture" and "texture-first" in figure.switches:
+            continue
+        yield from (bond(coat, head, UNDERCOAT_FIRST) for coat in beneath[-1:])
+        yield from (bond(coat, head, UNDERCOAT_FIRST) for coat in beneath[:-1] if not coat.areas & beneath[-1].areas)
+    yield from _passes(nodes)
+
+
+def _passes(nodes: Sequence[Node]) -> Iterator[Bond]:
+    """A pass and what is on the same areas in its phase: passes as they are listed, rough ones under single steps, wet over."""
+    for one in nodes:
+        if one.sort != "pass":
+            continue
+        place = _PASS_PLACE.get(one.kind, 9)
+        for other in nodes:
+            if other.id == one.id or other.phase != one.phase or one.areas.isdisjoint(other.areas):
+                continue
+            if other.kind in _EARLY:
+                continue
+            if other.sort == "pass":
+                if (place, one.at, one.id) < (_PASS_PLACE.get(other.kind, 9), other.at, other.id):
+                    yield bond(one, other, LISTED)
+            elif place < 9:
+                yield bond(one, other, UNDER_SINGLE)
+            else:
+                yield bond(other, one, OVER_SINGLE)
+
+
+def _own(figure: Figure, own: Sequence[OwnRule]) -> Iterator[Bond]:
+    for at, rule in enumerate(own):
+        said = OrderRule(
+            f"own:{rule.id}", "your rule", rule.because or "you said so", "chosen", 50.0 + (len(own) - at) / 1000
+        )
+        for one in meant(figure.nodes, rule.before, last=True):
+            for two in meant(figure.nodes, rule.after, last=False):
+                if one.id != two.id:
+                    yield bond(one, two, said, lag=one.drying if one.areas & two.areas else 0.0)
+
+
+def meant(nodes: Mapping[str, Node], what: str, *, last: bool) -> list[Node]:
+    """The nodes that a reference names, as ``OwnRule`` writes them. last: of a whole role the last step, else the first."""
+    sort, _, rest = what.partition(":")
+    if sort == "kind":
+        return [node for node in nodes.values() if node.kind == rest]
+    if sort == "class":
+        return [node for node in nodes.values() if rest in node.classes and node.at == 0]
+    owner, _, step = rest.partition("/")
+    written = {"role": "", "pass": "army:", "mark": "mark:"}[sort]
+    own = sorted((node for node in nodes.values() if node.owner == written + owner.rstrip("*")), key=lambda one: one.at)
+    if step:
+        return [node for node in own if node.id.split("|")[1] == step]
+    if owner.endswith("*"):
+        return own[-1:] if last else own[:1]
+    return own[:1]
+
+
+def _picked(figure: Figure, selector: Selector) -> list[Node]:
+    found = figure.meant_by(selector)
+    if selector.mess:
+        found = [node for node in found if figure.soils[node.id]]
+    if selector.which == "first-pass":
+        low = min((node.phase for node in found), default=0)
+        return [node for node in found if node.phase == low]
+    if not selector.which:
+        return found
+    per_owner: dict[str, Node] = {}
+    for node in sorted(found, key=lambda one: (one.owner, one.at)):
+        if selector.which == "last" or node.owner not in per_owner:
+            per_owner[node.owner] = node
+    return list(per_owner.values())
+
+
+@cache
+def _selectors() -> tuple[Selector, ...]:
+    """Every selector of the order rules."""
+    return tuple(one for rule in order_rules() for one in (rule.before, rule.after))
+
+
+@remembered(1_000)
+def _fitting(kind, sort, classes, tool, stage, tags, neat, over) -> tuple[Selector, ...]:
+    """The selectors that speak of work of such a kind; 'first' and 'last' aside."""
+    return tuple(
+        one
+        for one in _selectors()
+        if (not one.kinds or kind in one.kinds)
+        and kind not in one.not_kinds
+        and (not one.sorts or sort in one.sorts)
+        and (not one.tools or tool in one.tools)
+        and (not one.stages or stage in one.stages)
+        and (not one.classes or not classes.isdisjoint(one.classes))
+        and classes.isdisjoint(one.not_classes)
+        and (not one.tags or not tags.isdisjoint(one.tags))
+        and tags.isdisjoint(one.not_tags)
+        and (not one.neat or neat)
+        and (not one.part or not over)
+    )

@@ -1,0 +1,81 @@
+"""How the areas of a figure lie to each other: what touches, lies on, surrounds or lies deeper."""
+
+from dataclasses import dataclass
+from types import MappingProxyType
+
+from ..figures.plate import Plate
+from ..memory import remembered
+
+#: mm of seam from which two areas touch for a brush
+_TOUCHING = 0.3
+#: share of an area's outline from which what it touches surrounds it
+_AROUND = 0.6
+#: how much higher what lies on another is stacked; how much deeper what is cut in by its neighbour
+_ABOVE, _DEEPER = 5.0, 50.0
+TOUCH, ON, AROUND, DEEPER = 1, 2, 4, 8
+
+
+@dataclass(frozen=True, eq=False)
+class Relations:
+    """Pairs of areas of one plate that touch: (one, two) to what two is to one, as a sum of the flags."""
+
+    pairs: MappingProxyType
+    #: area to those it touches
+    beside: MappingProxyType
+
+    def between(self, one: frozenset[str], two: frozenset[str]) -> int:
+        """What the areas ``two`` are to the areas ``one``: TOUCH; ON, if two lies on one and on balance not the other
+        way; AROUND, if one surrounds an area of two; DEEPER, if one lies deeper and none of two does."""
+        return _between(self, one, two)
+
+    def touching(self, areas: frozenset[str]) -> frozenset[str]:
+        """Areas that any of these touches, without themselves."""
+        return frozenset().union(*(self.beside[area] for area in areas)) - areas
+
+
+@remembered(3_000)
+def _between(relations: Relations, one: frozenset[str], two: frozenset[str]) -> int:
+    forth = back = 0
+    pairs = relations.pairs
+    for low in one:
+        for high in relations.beside[low] & two:
+            forth |= pairs[low, high]
+            back |= pairs[high, low]
+    for flag in (ON, DEEPER):
+        if back & flag:
+            forth &= ~flag
+    return forth
+
+
+@remembered(2_000)
+def relations_of(plate: Plate) -> Relations:
+    """The relations of all areas of a plate, from its seams, heights and names.
+
+    An area lies on one it touches if it is stacked higher and is the smaller one, or if its name is the other's with a
+    further step, such as a coat's lapel; a line round most of its outline surrounds it.
+    """
+    found = {}
+    areas = plate.areas
+    outline = {name: sum(beside.values()) for name, beside in plate.neighbours.items()}
+    for one, beside in plate.neighbours.items():
+        for two, length in beside.items():
+            if length < _TOUCHING:
+                continue
+            low, high = areas[one], areas[two]
+            flags = TOUCH
+            rise = high.z - low.z
+            if two.startswith(f"{one}.") or (rise >= _ABOVE and high.surface_mm2 < low.surface_mm2):
+                flags |= ON
+            rim = outline[two] + _silhouette(plate, two)
+            if rim and length / rim >= _AROUND and high.surface_mm2 < low.surface_mm2:
+                flags |= AROUND
+            if rise >= _DEEPER:
+                flags |= DEEPER
+            found[one, two] = flags
+    beside = {name: frozenset(two for one, two in found if one == name) for name in areas}
+    return Relations(MappingProxyType(found), MappingProxyType(beside))
+
+
+def _silhouette(plate: Plate, area: str) -> float:
+    """mm of an area's outline that is the figure's own."""
+    return sum(seen.rim_mm for view in plate.views for seen in view.areas if seen.area == area)
