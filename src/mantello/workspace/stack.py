@@ -19,6 +19,7 @@ from mantello_core.film.surface import GLAZE, solid, wash_thickness
 from mantello_core.film.tones import Tones
 from mantello_core.mixing.bridge import Bridge, bridge_beneath
 from mantello_core.mixing.undercoat import undercoats
+from mantello_core.order.stacks import is_pass
 from mantello_core.paints.range import paints
 from mantello_core.recipes.handwork import seconds_of
 from mantello_core.recipes.hazard import cautions_for, step_cautions
@@ -48,6 +49,11 @@ class StepRow:
     ways: tuple[Washed, ...] = ()
     #: the best wash of every family, for a shade over a base
     shadings: tuple[Shading, ...] = ()
+
+    @property
+    def over(self) -> bool:
+        """Whether it is a pass over the figure, which no recipe holds."""
+        return is_pass(self.outcome.step)
 
     @property
     def worked(self) -> list[tuple[str, str]]:
@@ -144,17 +150,20 @@ def stacks_of(reading: Reading, role_id: str) -> list[Stack]:
             continue
         extent = extents.get(tier) or max(extents.values(), key=lambda one: one.surface_mm2, default=NOTHING)
         around = reading.design.around(tier, max(1, figures.get(tier, 1)))
-        prediction, recipe = reading.prediction(role_id, tier), reading.design.scheme.recipe(role_id, tier)
+        prediction, recipe = (
+            reading.prediction(role_id, tier),
+            reading.design.scheme.lit(reading.stacks.usual(role_id, tier)),
+        )
         ground = reading.resolution.ground_under(role_id, tier) or reading.design.scheme.ground
         minded = advice(prediction, ground, _metres(reading))
         minutes = tuple(seconds_of(one.step, extent, one.coats, around) / 60 for one in prediction.outcomes)
         rows = tuple(
             StepRow(
                 one, taken, step_cautions(one.step),
-                bridge_beneath(one.step, ground) if not at and one.hard else None, stop,
+                bridge_beneath(one.step, ground) if not at and one.hard and not is_pass(one.step) else None, stop,
                 tuple(said for said in minded if said.step == one.step.id),
-                ways(recipe, at, ground, reading.design.scheme.calibrations, extent, around),
-                shadings(recipe.base.mix, tuple(paints().values())) if at and one.step.kind in KINDS else (),
+                () if is_pass(one.step) else ways(recipe, at, ground, reading.design.scheme.calibrations, extent, around),
+                shadings(recipe.base.mix, tuple(paints().values())) if at and one.step.kind in KINDS and not is_pass(one.step) else (),
             )
             for at, (one, taken, stop) in enumerate(
                 zip(prediction.outcomes, minutes, stops(prediction, minutes, _height(reading)), strict=True)

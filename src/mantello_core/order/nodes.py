@@ -10,7 +10,7 @@ from ..figures.vocabulary import group_of
 from ..film.ground import GroundCoat
 from ..paints.paint import Paint
 from ..passes.ground_work import laid_grounds
-from ..passes.piece import Piece
+from ..passes.piece import OVER, Piece
 from ..recipes.step import BENEATH, Step
 from ..scheme.cascade import FigureClass
 from ..scheme.scheme import Scheme
@@ -22,6 +22,8 @@ from .subject import GROUND, of_mark, of_pass, of_role
 #: mm² from which a stain is flooded on with a large brush
 _FLOODED = 100.0
 _BIG = frozenset({"overbrush", "drybrush", "stipple", "sponge"})
+#: kinds of a pass that everything else lies on, unless the painter says otherwise
+_UNDER = frozenset({"base", "spray", "overbrush", "drybrush", "stipple"})
 _WET = frozenset({"shade", "stain", "oil"})
 _DRY = frozenset({"drybrush", "overbrush", "sponge", "powder"})
 _FINE = frozenset({"edge", "dot", "line", "recess", "freehand"})
@@ -181,7 +183,12 @@ def _piece(piece: Piece, at: int, one: FigureClass, phases: PhaseList) -> Node:
     tool = _tool(piece.step) if piece.step else "hand"
     if piece.step and piece.sprayed:
         tool = "can"
-    place = phases.place(piece.phase) if piece.phase else phases.of_kind(kind)
+    if piece.phase:
+        place = phases.place(piece.phase)
+    elif piece.stage == OVER and kind in _UNDER:
+        place = phases.place("spray" if piece.sprayed else "all-over")
+    else:
+        place = phases.of_kind(kind)
     return Node(
         f"{subject.text}|{piece.id}", subject.text, "pass" if piece.step else "hand", kind, "other", areas, place, piece.name,
         pot_of(piece.step) if piece.step else f"hand|{piece.name}", frozenset(), tags, tool, at, piece.minutes_drying, round(piece.surface, 1),

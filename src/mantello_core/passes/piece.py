@@ -18,6 +18,8 @@ from ..recipes.quantity import millilitres
 from ..recipes.step import Mix, Recipe, Step
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Glow, Plant, finishing_data
+from ..scheme.scheme import Scheme
+from ..scheme.whole_pass import WholePass
 
 #: order of pieces on a figure: before paint; then after its colours
 MAGNET, MASK, JOIN, FILM, BARRIER, SOLVENT, TOUCH_UP, VARNISH, DRY_DIRT, PLANTS, GLOSS, LAST = range(12)
@@ -177,7 +179,7 @@ def _masks(design: Design, one: FigureClass) -> Iterable[Piece]:
 
 
 def _passes(design: Design, one: FigureClass) -> Iterable[Piece]:
-    worn = {area: cell.role or "" for area, cell in one.cells.items()}
+    worn = one.roles_worn
     around = design.around(one.tier, len(one.ordinals))
     for at, each in enumerate(one.passes):
         areas = each.covered(one.plate, worn)
@@ -199,6 +201,12 @@ def _passes(design: Design, one: FigureClass) -> Iterable[Piece]:
             each.id, each.name, OVER, seconds_of(each.step, reach, coats, around), design.scheme.drying(each.step) * 60, surface,
             tuple(sorted(areas)), each.step, coats, words=each.step.manner.note, order=float(at), phase=each.phase,
         )  # fmt: skip
+
+
+def covering_nothing(scheme: Scheme, resolution: Resolution) -> tuple[WholePass, ...]:
+    """Passes that cover no area of any figure."""
+    laid = {each for one in resolution.classes for each in one.passes if each.covered(one.plate, one.roles_worn)}
+    return tuple(one for one in scheme.passes if not one.off and one not in laid)
 
 
 def _coats(finishing: Finishing, one: FigureClass, level: int, around_of: Around) -> Iterable[Piece]:

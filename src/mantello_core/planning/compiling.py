@@ -274,10 +274,9 @@ def coats_worn(design: Design, resolution: Resolution, stacks: Stacks | None = N
     scheme, known = design.scheme, stacks or Stacks(design, resolution)
     recipes = [scheme.recipe(role, tier) for role, tier in painted_surface(resolution)]
     if scheme.passes:
-        worn = {
-            (cell.role, one) for one in resolution.classes if one.passes for cell in one.cells.values() if cell.role
-        }
-        recipes += [scheme.lit(stack) for role, one in worn for stack in known.all_of(role, one)]
+        for one in resolution.classes:
+            for role in dict.fromkeys(one.roles_worn.values()) if one.passes else ():
+                recipes += (scheme.lit(stack) for stack in known.all_of(role, one) if role)
     grounds = dict.fromkeys((scheme.ground, *(one.ground for one in scheme.grounds)))
     return CoatsOn(tuple(grounds), recipes, scheme.calibrations)
 

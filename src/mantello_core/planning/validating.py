@@ -8,6 +8,7 @@ from itertools import pairwise
 
 from ..calendar.session import elapsed, later, sessions
 from ..design.design import Design
+from ..order.rules import LAID_ON, PHASES
 from ..order.subject import Subject
 from ..scheme.cascade import Resolution
 from .compiling import compiled
@@ -165,7 +166,7 @@ def _order(work, stretches: Sequence[Painted], zone):
     times = _times(work, stretches, zone)
     atoms = {atom.id: atom for atom in work.atoms}
     for edge in work.edges:
-        if not edge.rule.hard:
+        if not (edge.rule.hard or edge.rule.id in (PHASES.id, LAID_ON.id)):
             continue
         before, after = atoms[edge.before], atoms[edge.after]
         for ordinal in set(before.ordinals) & set(after.ordinals):

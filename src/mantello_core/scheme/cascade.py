@@ -69,6 +69,11 @@ class FigureClass:
         return (self.grounds.get(assembly_of(area)) or self.grounds.get("")) if self.grounds else None
 
     @property
+    def roles_worn(self) -> dict[str, str]:
+        """Every area with the role it wears; '' where it is bare or a gap."""
+        return {area: cell.role or "" for area, cell in self.cells.items()}
+
+    @property
     def first(self) -> Figure:
         """Its first figure, to stand for all."""
         return Figure(self.unit, self.rank, self.ordinals[0])

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import across, edges, finishing, grounding, lenses, metals, testing, views, whole
+from . import across, edges, finishing, grounding, lenses, metals, passes, testing, views, whole
 
 urlpatterns = [
     path("", views.recipes, name="recipes"),
@@ -19,6 +19,10 @@ urlpatterns = [
     path("across/lenses/<str:role>/", lenses.paint_lens, name="paint-lens"),
     path("across/shades/", across.shades, name="shades"),
     path("across/shades/share/", across.share_shade, name="share-shade"),
+    path("across/passes/", passes.passes, name="passes"),
+    path("across/passes/keep/", passes.keep_pass, name="keep-pass"),
+    path("across/passes/drop/", passes.drop_pass, name="drop-pass"),
+    path("across/passes/take/", passes.take_offer, name="take-pass-offer"),
     path("across/finish/", finishing.finishing, name="finishing"),
     path("across/finish/keep/", finishing.keep_finishing, name="keep-finishing"),
     path("across/finish/light/", finishing.light_by_photo, name="light-by-photo"),
