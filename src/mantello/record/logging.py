@@ -17,10 +17,12 @@ from mantello_core.formats.document.design import write_design
 from mantello_core.planning.done import is_done
 from mantello_core.planning.painted_with import painted_with
 from mantello_core.planning.task import Atom
+from mantello_core.recipes.step import Mix
 
 from .drifting import Difference
 from .models import Entry, Settlement, Version
 from .queries import done_steps
+from .used import AS_PLANNED, Used
 
 
 @transaction.atomic
@@ -33,10 +35,12 @@ def record(
     batch: uuid.UUID,
     note: str = "",
     painter: str = "",
+    used: Used = AS_PLANNED,
 ) -> list[Entry]:
     """Log the steps of one opened pot on some figures of one unit; a batch is logged once, and so is a figure's step.
 
-    figures: (rank, ordinal). minutes: for all of it together; shared out by the planned time of each.
+    figures: (rank, ordinal). minutes: for all of it together; shared out by the planned time of each. used: what was
+    not as planned.
     """
     army = locked(army)
     known = list(army.entries.filter(batch=batch))
@@ -73,12 +77,12 @@ def record(
             rank=atom.rank,
             rank_name=reading.design.army.rank(atom.unit, atom.rank).name,
             role=atom.subject.text,
-            step=atom.logged,
+            step=used.step_of(atom),
             name=atom.name,
             ordinals=ordinals,
-            mix=mix_words(reading, atom),
-            paints=_paints(reading, atom),
-            coats=atom.coats,
+            **_laid(reading, atom, used),
+            tool=used.tool,
+            coats=used.coats_of(atom),
             minutes=None if minutes is None else minutes * planned[atom.id] / whole,
             planned_minutes=planned[atom.id],
             drying=atom.drying / 60,
@@ -158,9 +162,44 @@ def mix_words(reading: Reading, atom: Atom) -> str:
     return painted_with(reading.design, reading.resolution, atom).words
 
 
-def _paints(reading: Reading, atom: Atom) -> list[dict]:
-    parts = painted_with(reading.design, reading.resolution, atom).parts
-    return [{"paint": pot.id, "name": pot.name, "parts": amount} for pot, amount in parts]
+def _laid(reading: Reading, atom: Atom, used: Used) -> dict:
+    """The mix as it was used, and the planned one where that was another."""
+    known = painted_with(reading.design, reading.resolution, atom)
+    mix = used.mix or (known.step.mix if known.step else None)
+    words, parts = (mix.words, mix.parts) if used.mix else (known.words, known.parts)
+    return {
+        "mix": words,
+        "planned_mix": known.words if words != known.words else "",
+        "paints": [{"paint": pot.id, "name": pot.name, "parts": amount} for pot, amount in parts],
+        "diluent": mix.diluent if mix else "",
+        "diluent_parts": mix.diluent_parts if mix else 0.0,
+    }
+
+
+@transaction.atomic
+def put_right(
+    entry: Entry, *, minutes: float | None, coats: int, mix: Mix | None, note: str, ordinals: list[int]
+) -> Entry:
+    """The entry as it really was: a new one beside it, the old one struck through; the same where nothing differs.
+
+    mix: another than the entry tells; None if that is right.
+    """
+    same = (minutes, coats, note, ordinals) == (entry.minutes, entry.coats, entry.note, list(entry.ordinals))
+    if same and (mix is None or mix.words == entry.mix):
+        return entry
+    old = Entry.objects.select_for_update().get(pk=entry.pk)
+    if old.taken_back_at:
+        return old
+    take_back(old)
+    made = Entry.objects.get(pk=entry.pk)
+    made.pk, made.taken_back_at = None, None
+    made.minutes, made.coats, made.note, made.ordinals = minutes, coats, note, ordinals
+    if mix is not None and mix.words != entry.mix:
+        made.planned_mix = entry.planned_mix or entry.mix
+        made.mix, made.diluent, made.diluent_parts = mix.words, mix.diluent, mix.diluent_parts
+        made.paints = [{"paint": pot.id, "name": pot.name, "parts": parts} for pot, parts in mix.parts]
+    made.save(force_insert=True)
+    return made
 
 
 def _unit_name(design: Design, unit: str) -> str:

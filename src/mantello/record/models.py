@@ -53,6 +53,12 @@ class Entry(models.Model):
     #: [{"paint": id, "name": name, "parts": n}]
     paints = models.JSONField()
     coats = models.PositiveIntegerField()
+    #: what it was thinned with and how many parts of it; '' where that was not kept
+    diluent = models.CharField(max_length=10, blank=True)
+    diluent_parts = models.FloatField(default=0)
+    #: tool, where it was another than planned; mix that was planned, where another was used
+    tool = models.CharField(max_length=160, blank=True)
+    planned_mix = models.CharField(max_length=400, blank=True)
     #: hands-on minutes of this entry; None if the painter did not know
     minutes = models.FloatField(null=True)
     planned_minutes = models.FloatField()

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from mantello.workspace.models import Army
+from mantello_core.planning.done import step_of
 from mantello_core.planning.drying import DRYING
 
 
@@ -25,7 +26,7 @@ class Pace:
 
 def kind_of(step: str) -> str:
     """The kind of step that an id stands for: 'base-2' is a base."""
-    return step.rstrip("0123456789-")
+    return step_of(step).rstrip("0123456789-")
 
 
 def kinds_of(army: Army) -> list[Pace]:

@@ -1,9 +1,13 @@
 """What goes wrong at the desk, why, and what mends it, with the numbers of the step at hand."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab
+from ..recipes.step import MOST_COATS, MOST_MINUTES, Mix, Step
+
+#: parts of diluent at most
+MOST_THINNED = 20.0
 
 
 @dataclass(frozen=True)
@@ -59,3 +63,28 @@ class Repair:
 def repair(wanted: Lab, now: Lab, then: Lab) -> Repair:
     """What another coat does. wanted: the mix where it hides all; now, then: predicted after the planned coats and one more."""
     return Repair(difference(wanted, now), difference(wanted, then))
+
+
+def correction(mishap: str, step: Step, coats: int) -> tuple[str, Step] | None:
+    """What keeps a mishap from happening again, in words and as the step it makes of a recipe's; None where no recipe is to
+    blame.
+
+    mishap: its id. coats: as many as were planned. Too pale or patchy wants a coat more, thinner if it was patchy; too
+    strong a shade or light wants to be thinned by half as much again; a torn film, half as much drying again.
+    """
+    if mishap == "pale" and coats < MOST_COATS:
+        return f"{step.technique.verb}: {coats + 1} coats from now on", replace(step, coats=coats + 1)
+    mix = step.mix
+    if mishap in ("patchy", "strong") and mix.diluent_parts < MOST_THINNED:
+        diluent = "water" if mix.diluent == "neat" else mix.diluent
+        whole = sum(parts for _, parts in mix.parts)
+        thinned = min(MOST_THINNED, round(mix.diluent_parts * 1.5, 2) or round(whole / 3, 2))
+        more = coats + 1 if mishap == "patchy" and coats < MOST_COATS else step.coats
+        words = f"{step.technique.verb}: thinner from now on, {diluent} {thinned:g}"
+        return words, replace(step, mix=Mix(mix.parts, diluent, thinned), coats=more)
+    if mishap == "torn":
+        drying = round(min(MOST_MINUTES, step.drying * 1.5))
+        return f"{step.technique.verb}: dries {drying} min from now on", replace(
+            step, manner=replace(step.manner, drying=float(drying))
+        )
+    return None

@@ -2,12 +2,15 @@
 
 from django.urls import path
 
-from . import deciding, figures, measuring, presenting, reinforcing, upkeep, views
+from . import deciding, evening, figures, measuring, presenting, reinforcing, upkeep, views
 
 urlpatterns = [
     path("", views.log, name="log"),
     path("reinforcements/", reinforcing.reinforcements, name="reinforcements"),
     path("reinforcements/muster/", reinforcing.muster_more, name="muster-more"),
+    path("evening/", evening.evening, name="evening"),
+    path("evening/right/", evening.put_right, name="put-right"),
+    path("<int:entry_id>/mix/", evening.remake, name="remake"),
     path("bench/", upkeep.upkeep, name="upkeep"),
     path("figures/", figures.figure_history, name="figure-history"),
     path("figures/photo/", figures.keep_photo, name="keep-photo"),

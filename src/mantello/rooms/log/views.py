@@ -12,12 +12,14 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.record import logging as actions
 from mantello.record.drifting import difference_of, differences
+from mantello.record.laid import coats_laid
 from mantello.record.models import Settlement
 from mantello.record.pace import dryings_of, kinds_of, total_minutes
 from mantello.workspace.page import apply, army_for, back, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.record.drift import kept_as_painted
+from mantello_core.record.hiding import hiding_taught
 
 from .measuring import even_roles
 
@@ -35,6 +37,7 @@ def _page(request, army, status=200, refusal=None):
         (day, list(entries))
         for day, entries in groupby(page, key=lambda entry: timezone.localtime(entry.done_at).date())
     ]
+    reading = reading_of(army.head)
     context = {
         "title": "Log",
         "days": days,
@@ -42,6 +45,10 @@ def _page(request, army, status=200, refusal=None):
         "versions": army.versions.all(),
         "kinds": kinds_of(army),
         "dryings": dryings_of(army),
+        "taught": [
+            (one, reading.design.scheme.role(one.role), reading.design.catalogue.paint(one.calibration.paint))
+            for one in hiding_taught(reading.design, reading.resolution, coats_laid(army, reading))
+        ],
         "minutes": total_minutes(army),
         "even": even_roles(army, reading_of(army.head)),
         "differences": differences(army, reading_of(army.head)),

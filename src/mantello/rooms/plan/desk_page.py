@@ -78,7 +78,8 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "first_use": _first_use(army, handling),
         "sprayed": batch.atoms[0].sprayed,
         "airing": evening.airing(),
-        "form": form or DoneForm(initial={"minutes": round(batch.minutes_left)}),
+        "form": form or DoneForm(),
+        "planned_minutes": round(batch.minutes_left),
         "picture": mark_safe(desk_svg(reading, batch, figure, everyone[unit.id, *figure].done)),
         "where": areas_words(areas_to_paint(reading, batch, figure))
         if not batch.atoms[0].subject.is_ground

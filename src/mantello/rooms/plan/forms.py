@@ -1,11 +1,18 @@
 """Forms of the Plan room."""
 
+from collections.abc import Iterable
 from datetime import datetime, timedelta
 
 from django import forms
 
+from mantello.record.used import Used
 from mantello_core.advice.mishap import MISHAPS
 from mantello_core.calendar.evenings import Evenings
+from mantello_core.errors import MantelloError
+from mantello_core.paints.paint import Paint
+from mantello_core.recipes.mix_words import MOST_SIGNS as MOST_SAID
+from mantello_core.recipes.mix_words import mix_said
+from mantello_core.recipes.step import MOST_COATS, Mix
 
 #: the paces, as painters say them
 PACE_WORDS = {
@@ -85,16 +92,52 @@ class EveningsForm(forms.Form):
 
 
 class DoneForm(forms.Form):
-    """A batch done: minutes, and a note."""
+    """A batch done: minutes if they were counted, what was used where it was not as planned, and a note."""
 
     minutes = forms.FloatField(
         required=False, min_value=0, max_value=1440, label="Minutes it took",
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write 0 to 1440 minutes, or nothing if you do not know."),
     )  # fmt: skip
+    mix = forms.CharField(
+        required=False, max_length=MOST_SAID, label="Really used", help_text="Such as 2 Brine Green : 1 water. Empty: as planned.",
+    )  # fmt: skip
+    tool = forms.CharField(required=False, max_length=160, label="With")
+    coats = forms.IntegerField(
+        required=False, min_value=1, max_value=MOST_COATS, label="Coats just now",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), f"Write 1 to {MOST_COATS}, or nothing for one."),
+    )  # fmt: skip
+    enough = forms.BooleanField(required=False, label="It covers now: no further coat")
+    correct = forms.BooleanField(required=False, label="Correct the recipe too, as told")
     note = forms.CharField(required=False, max_length=2000, label="Note")
     mishap = forms.ChoiceField(
         required=False, choices=[("", "nothing"), *((id_, one.name) for id_, one in MISHAPS.items())]
     )
+
+    def __init__(self, *arguments, pots: Iterable[Paint] = (), **options):
+        """pots: the paints that a mix may name."""
+        super().__init__(*arguments, **options)
+        self.pots = pots
+
+    def clean_mix(self) -> Mix | None:
+        """The mix that was really used; None if as planned."""
+        said = self.cleaned_data["mix"].strip()
+        if not said:
+            return None
+        try:
+            return mix_said(said, self.pots)
+        except MantelloError as error:
+            raise forms.ValidationError(error.message) from error
+
+    @property
+    def used(self) -> Used:
+        """What was not as planned."""
+        given = self.cleaned_data
+        return Used(given.get("mix"), given.get("tool", ""), given.get("coats"), bool(given.get("enough")))
+
+    @property
+    def otherwise(self) -> bool:
+        """Whether anything was said of what was not as planned."""
+        return any(self[name].value() or self[name].errors for name in ("mix", "tool", "coats", "enough"))
 
 
 #: how long ago a press may be that reaches the server late

@@ -10,8 +10,11 @@ from django.utils import timezone
 from django.views.decorators.http import require_POST
 
 from mantello.record import logging as log
-from mantello.workspace.page import army_for, token_of
-from mantello_core.advice.mishap import MISHAPS
+from mantello.workspace.catalogue import catalogue_for
+from mantello.workspace.page import apply, army_for, token_of
+from mantello.workspace.reading import reading_of
+from mantello_core.advice.mishap import MISHAPS, correction
+from mantello_core.design.edit import with_step
 from mantello_core.planning.done import left_of
 
 from .desk_page import desk_page, untested_roles
@@ -42,21 +45,43 @@ def done(request, army_id):
     if untested_roles(army, evening.reading, batch):
         messages.error(request, "This batch waits for a test piece. Record one, or start without; nothing was logged.")
         return redirect(to, army.pk)
-    form = DoneForm(request.POST)
+    form = DoneForm(request.POST, pots=catalogue_for(army))
     figures = ticked & set(batch.left)
     if not figures and form.is_valid():
         form.add_error(None, "No figure is ticked; tick those that were painted.")
     if not form.is_valid():
         return desk_page(request, army, batch.id, 422, form)
     made = log.record(
-        army, batch.atoms, figures, form.cleaned_data["minutes"], moment, token, _noted(form), evening.painter
+        army,
+        batch.atoms,
+        figures,
+        form.cleaned_data["minutes"],
+        moment,
+        token,
+        _noted(form),
+        evening.painter,
+        form.used,
     )
+    _corrected(request, army, batch, form)
     logged = {(entry.rank, ordinal) for entry in made for ordinal in entry.ordinals}
     if logged:
         messages.success(request, f"{batch.title}: {len(logged)} figure{'s' * (len(logged) != 1)} logged.")
     else:
         messages.success(request, "That was logged already; nothing was logged twice.")
     return redirect(to, army.pk)
+
+
+def _corrected(request, army, batch, form: DoneForm) -> None:
+    """What went wrong mends the recipe too, where the painter asked for it."""
+    atom, mishap = batch.atoms[0], form.cleaned_data.get("mishap", "")
+    if not form.cleaned_data.get("correct") or not atom.subject.role:
+        return
+    design = reading_of(army.head).design
+    tier = design.army.rank(atom.unit, atom.rank).tier
+    found = correction(mishap, design.scheme.role(atom.subject.role).recipe(tier).step(atom.step), atom.of)
+    if found:
+        words, step = found
+        apply(request, army, lambda before: with_step(before, atom.subject.role, tier, step), words)
 
 
 def _noted(form: DoneForm) -> str:
@@ -75,12 +100,20 @@ def _late(request, army, evening: Evening, ticked, moment, token, to: str):
     atoms = [atom for atom in evening.reading.work.atoms if atom.id in wanted and request.POST.get("pressed")]
     open_of = {atom: left_of(atom, atom.ordinals, evening.done) for atom in atoms}
     figures = ticked & {(atom.rank, ordinal) for atom, ordinals in open_of.items() for ordinal in ordinals}
-    form = DoneForm(request.POST)
+    form = DoneForm(request.POST, pots=catalogue_for(army))
     readable = form.is_valid()
     if figures:
         lacking = [replace(atom, ordinals=ordinals) for atom, ordinals in open_of.items() if ordinals]
         log.record(
-            army, lacking, figures, form.cleaned_data.get("minutes"), moment, token, _noted(form), evening.painter
+            army,
+            lacking,
+            figures,
+            form.cleaned_data.get("minutes"),
+            moment,
+            token,
+            _noted(form),
+            evening.painter,
+            form.used,
         )
         if not readable:
             told = " ".join(
