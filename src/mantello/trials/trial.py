@@ -26,6 +26,9 @@ CARD = "card"
 #: entries of the log that a step of an accepted test piece counts as
 WEIGHT = 3
 
+#: armies of so few figures are their own test pieces
+FEW = 5
+
 
 @dataclass(frozen=True)
 class RoleTests:
@@ -81,7 +84,11 @@ def waive(army: Army, reading: Reading, role_ids: list[str]) -> None:
 
 
 def untested(army: Army, reading: Reading) -> frozenset[str]:
-    """Roles of which no batch may start yet: nothing is painted in them, and no test piece is accepted or waived."""
+    """Roles of which no batch may start yet: nothing is painted in them, and no test piece is accepted or waived.
+
+    A handful of figures is its own test: nothing is gated there."""
+    if reading.design.army.figures <= FEW:
+        return frozenset()
     settled = set(army.tests.settled().values_list("role", flat=True))
     painted = set(army.entries.standing().values_list("role", flat=True))
     return frozenset(reading.shares) - settled - painted if reading.design.army.figures else frozenset()

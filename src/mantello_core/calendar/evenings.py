@@ -70,6 +70,8 @@ class Evenings:
     spraying: Spraying | None = None
     #: ids of units that come first, in their order
     first: tuple[str, ...] = ()
+    #: (id of a unit, day by which it is wanted), where that is another than the army's
+    due: tuple[tuple[str, str], ...] = ()
     #: (id of an atom, moment on the painter's clock): work that was moved there by hand
     wishes: tuple[tuple[str, str], ...] = ()
     #: those who paint besides the owner, who has every unit that is nobody else's
@@ -116,6 +118,8 @@ def checked_evenings(evenings: Evenings) -> Evenings:
             raise OutOfRange(
                 f"{day}: {minutes} minutes from minute {start}; allowed are 0 to 720 minutes.", "exceptions"
             )
+    for _, day in evenings.due:
+        _date(day, "due")
     for begin, end in evenings.busy:
         if _moment(begin) >= _moment(end):
             raise OutOfRange(f"Busy from {begin} to {end}; the end comes after the start.", "busy")

@@ -4,6 +4,7 @@ from dataclasses import dataclass, replace
 
 from ..army.rank_id import rank_id_for
 from ..army.tree import MOST_FIGURES, TIERS, Army, Node, Rank
+from ..calendar.evenings import checked_evenings
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..naming import named, slug
 from .design import Design
@@ -20,6 +21,8 @@ class Entry:
     #: formations from below the army down to the unit's, outermost first
     path: tuple[str, ...] = ()
     tier: str = "rank"
+    #: '2027-03-01' by which the unit is wanted; '' for with the army
+    due: str = ""
 
 
 def checked_rank(rank: Rank, army: Army) -> Rank:
@@ -53,7 +56,21 @@ def with_entries(design: Design, entries: list[Entry]) -> Design:
         rank = checked_rank(Rank("", entry.rank, entry.type, entry.figures, entry.tier), design.army)
         path = tuple(named(step, "formation") for step in entry.path)
         root = _placed(root, path, named(entry.unit, "unit"), rank, design.army.levels, taken, root)
-    return _rooted(design, root)
+    return _with_due(_rooted(design, root), entries)
+
+
+def _with_due(design: Design, entries: list[Entry]) -> Design:
+    """The days by which units are wanted, as their lines say."""
+    due = dict(design.evenings.due)
+    for entry in entries:
+        if entry.due:
+            node = design.army.root
+            for name in (*entry.path, entry.unit):
+                node = next(child for child in node.children if child.name.casefold() == named(name).casefold())
+            due[node.id] = entry.due
+    if due == dict(design.evenings.due):
+        return design
+    return replace(design, evenings=checked_evenings(replace(design.evenings, due=tuple(sorted(due.items())))))
 
 
 def with_node_named(design: Design, node_id: str, name: str, kind: str = "") -> Design:
@@ -191,13 +208,18 @@ def without_node(design: Design, node_id: str) -> Design:
         rules=tuple(rule for rule in scheme.rules if rule.scope not in gone),
         grounds=tuple(one for one in scheme.grounds if one.unit not in gone),
         placements=tuple(mark for mark in scheme.placements if mark.scope not in gone),
+        passes=tuple(one for one in scheme.passes if one.scope not in gone),
+        order=scheme.order.without_nodes(gone),
         arms=tuple(replace(one, bearer="") if one.bearer in gone else one for one in scheme.arms),
         tables=tuple(
             replace(table, cells=tuple(cell for cell in table.cells if table.key == "rank" or cell[0] not in gone))
             for table in scheme.tables
         ),
     )
-    evenings = replace(design.evenings, first=tuple(unit for unit in design.evenings.first if unit not in gone))
+    evenings = replace(
+        design.evenings, first=tuple(unit for unit in design.evenings.first if unit not in gone),
+        due=tuple(one for one in design.evenings.due if one[0] not in gone),
+    )  # fmt: skip
     return _rooted(replace(design, scheme=scheme, evenings=evenings), _removed(design.army.root, node_id))
 
 

@@ -9,22 +9,29 @@ import csv
 import io
 import json
 import re
+from collections.abc import Mapping
 from dataclasses import dataclass
+from datetime import date
 from difflib import get_close_matches
 from itertools import zip_longest
+from types import MappingProxyType
 
-from ..army.tree import MOST_FIGURES, Army
+from ..army.tree import MOST_FIGURES, TIERS, Army
 from ..design.muster import Entry
 from ..errors import OutOfRange, Unreadable
 from ..figures.catalogue import shipped_titles
 from .strict_json import read_json
 
-FIELDS = ("unit", "type", "rank", "figures", "formation")
+FIELDS = ("unit", "type", "rank", "figures", "formation", "tier", "due")
+#: without a header only so many of them are read
+_PLAIN_FIELDS = 5
 _SYNONYMS = {
     "unit": {"unit", "squad", "name", "unit name", "section"},
     "type": {"type", "unit type", "figure type", "model", "plate"},
     "rank": {"rank", "role", "grade", "title"},
     "figures": {"figures", "count", "number", "models", "qty", "quantity", "no", "figs"},
+    "tier": {"tier", "quality", "level", "painted to"},
+    "due": {"due", "by", "deadline", "wanted by", "date"},
     "formation": {"formation", "formation path", "path", "regiment", "company", "parent", "belongs to"},
 }
 #: the most text a roster may have, and the most lines
@@ -84,7 +91,7 @@ def read_roster(text: str, titles: dict[str, str] | None = None) -> list[RosterL
         if not numbered:
             raise Unreadable("The roster has a header and no line below it.", "roster")
     else:
-        columns = list(FIELDS)
+        columns = list(FIELDS[:_PLAIN_FIELDS])
     return [read_line(number, _fields(row, columns), titles) for number, row in numbered]
 
 
@@ -112,23 +119,48 @@ def read_line(number: int, values: dict[str, str], titles: dict[str, str] | None
     for field in FIELDS:
         if "\n" in values[field]:
             doubts[field] = "Several lines ran together here; is a quotation mark left open?"
+    tier = _tier_of(values["tier"])
+    if tier is None:
+        doubts["tier"] = (
+            f"'{values['tier']}' is no tier; there are {', '.join(TIERS.values())}. Empty: by the rank's name."
+        )
+    if values["due"] and not _is_day(values["due"]):
+        doubts["due"] = f"'{values['due']}' is no day; write it like 2027-03-01, or nothing."
     path = tuple(step.strip() for step in re.split(r"[/>]", values["formation"]) if step.strip())
     if doubts:
         return RosterLine(number, values, doubts, None)
     rank = values["rank"] or "Figure"
-    tier = "leader" if set(rank.lower().split()) & _LEADERS else "rank"
-    return RosterLine(number, values, {}, Entry(values["unit"], type_id, rank, int(count[1]), path, tier))
+    tier = tier or ("leader" if set(rank.lower().split()) & _LEADERS else "rank")
+    return RosterLine(
+        number, values, {}, Entry(values["unit"], type_id, rank, int(count[1]), path, tier, values["due"])
+    )
 
 
-def write_roster(army: Army) -> str:
-    """The army as a roster that reads back to the same tree."""
+def _tier_of(text: str) -> str | None:
+    """The tier that a text names, by id or by its name; '' where nothing is said, None for none there is."""
+    said = text.strip().lower()
+    if not said:
+        return ""
+    return next((id_ for id_, name in TIERS.items() if said in (id_, name.lower())), None)
+
+
+def _is_day(text: str) -> bool:
+    try:
+        date.fromisoformat(text)
+    except ValueError:
+        return False
+    return len(text) == 10
+
+
+def write_roster(army: Army, due: Mapping[str, str] = MappingProxyType({})) -> str:
+    """The army as a roster that reads back to the same tree. due: day by which a unit is wanted, by its id."""
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\n")
     writer.writerow(FIELDS)
     for unit in army.units:
         path = " / ".join(army.nodes[node_id].name for node_id in army.paths[unit.id][1:-1])
         for rank in unit.ranks:
-            writer.writerow([unit.name, rank.type, rank.name, rank.figures, path])
+            writer.writerow([unit.name, rank.type, rank.name, rank.figures, path, rank.tier, due.get(unit.id, "")])
     return out.getvalue()
 
 
@@ -234,7 +266,7 @@ def _json_fields(row: object) -> dict[str, str]:
     return values
 
 
-def write_roster_json(army: Army) -> str:
+def write_roster_json(army: Army, due: Mapping[str, str] = MappingProxyType({})) -> str:
     """The army as a JSON roster that reads back to the same tree."""
     lines = [
         {
@@ -243,6 +275,8 @@ def write_roster_json(army: Army) -> str:
             "rank": rank.name,
             "figures": rank.figures,
             "formation": [army.nodes[node_id].name for node_id in army.paths[unit.id][1:-1]],
+            "tier": rank.tier,
+            **({"due": due[unit.id]} if unit.id in due else {}),
         }
         for unit in army.units
         for rank in unit.ranks

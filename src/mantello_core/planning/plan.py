@@ -198,16 +198,25 @@ def desk_limit(design: Design) -> int:
 
 
 def _waves(design: Design, atoms: tuple[Atom, ...]) -> list[tuple[Atom, ...]]:
-    """Units in tree order, those that shall come first before them, taken together up to the desk limit."""
+    """Units in tree order, those that shall come first and those that are wanted soonest before them, taken together up
+    to the desk limit; units that are joined for a run stay together."""
     waves: list[list[str]] = []
     size, most = 0, desk_limit(design)
-    first = {unit: at for at, unit in enumerate(design.evenings.first)}
-    for unit in sorted(design.army.units, key=lambda one: first.get(one.id, len(first))):
-        if not waves or size + unit.figures > most:
+    first, due = {unit: at for at, unit in enumerate(design.evenings.first)}, dict(design.evenings.due)
+    known = {unit.id: unit for unit in design.army.units}
+    joined: dict[str, tuple[str, ...]] = {unit: run.units for run in design.scheme.order.runs for unit in run.units}
+    placed: set[str] = set()
+    for unit in sorted(known.values(), key=lambda one: (first.get(one.id, len(first)), due.get(one.id, "9"))):
+        together = [one for one in joined.get(unit.id, (unit.id,)) if one in known and one not in placed]
+        if unit.id in placed:
+            continue
+        figures = sum(known[one].figures for one in together)
+        if not waves or size + figures > most:
             waves.append([])
             size = 0
-        waves[-1].append(unit.id)
-        size += unit.figures
+        waves[-1] += together
+        placed.update(together)
+        size += figures
     grouped = (tuple(atom for atom in atoms if atom.unit in wave) for wave in waves)
     return [wave for wave in grouped if wave]
 

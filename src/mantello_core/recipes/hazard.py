@@ -18,13 +18,26 @@ def cautions() -> dict[str, str]:
     return data["caution"]
 
 
-def cautions_for(kind: str, paints: tuple[Paint, ...], diluent: str = "neat") -> tuple[str, ...]:
-    """What to mind at a step of that kind with those paints."""
+#: kinds of step whose brush is wiped again and again
+_WIPED = ("drybrush", "overbrush", "oil")
+
+
+def cautions_for(
+    kind: str, paints: tuple[Paint, ...], diluent: str = "neat", *, airbrushed: bool = False
+) -> tuple[str, ...]:
+    """What to mind at a step of that kind with those paints: from what they are, and from how they are laid.
+
+    airbrushed: whether it goes through an airbrush, whatever its kind.
+    """
     found = [hazard for pot in paints for hazard in pot.hazards]
     if any(pot.sprayed and pot.kind != "air" for pot in paints):
         found.append("H-01")
-    if kind == "spray" or any(pot.kind == "air" for pot in paints):
-        found.append("H-02")
+    if airbrushed or kind == "spray" or any(pot.kind == "air" for pot in paints):
+        found += ["H-02", "H-06"]
+        if any(pot.kind in ("enamel", "oil") for pot in paints):
+            found.append("H-03")
+        if any(pot.kind == "ink" for pot in paints):
+            found.append("H-05")
     # the thinner of acrylics is water and alcohol, no spirit
     if any(pot.kind in ("enamel", "oil") for pot in paints):
         found += ["H-07", "H-08", "H-09"]
@@ -36,6 +49,8 @@ def cautions_for(kind: str, paints: tuple[Paint, ...], diluent: str = "neat") ->
         found.append("H-14")
     if any(pot.kind == "metallic" for pot in paints):
         found.append("H-31")
+    if kind in _WIPED:
+        found.append("H-23")
     if kind in ("highlight", "edge", "dot", "line"):
         found += ["H-24", "H-28"]
     return tuple(cautions()[hazard] for hazard in dict.fromkeys(found))
@@ -43,4 +58,4 @@ def cautions_for(kind: str, paints: tuple[Paint, ...], diluent: str = "neat") ->
 
 def step_cautions(step: Step) -> tuple[str, ...]:
     """What to mind at a recipe step."""
-    return cautions_for(step.kind, step.mix.paints, step.mix.diluent)
+    return cautions_for(step.kind, step.mix.paints, step.mix.diluent, airbrushed=step.sprayed and not step.by_can)

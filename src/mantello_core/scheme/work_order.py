@@ -94,6 +94,16 @@ class WorkOrder:
         rules = tuple(one for one in self.rules if stands(one.before) and stands(one.after))
         return replace(self, moved=moved, rules=rules)
 
+    def without_nodes(self, gone: Collection[str]) -> "WorkOrder":
+        """These choices without those that are for nodes of the army that are no more."""
+        runs = (replace(run, units=tuple(unit for unit in run.units if unit not in gone)) for run in self.runs)
+        return replace(
+            self,
+            moved=tuple(one for one in self.moved if one.scope not in gone),
+            rules=tuple(one for one in self.rules if one.scope not in gone),
+            runs=tuple(run for run in runs if len(run.units) > 1),
+        )
+
     def without_pass(self, pass_id: str) -> "WorkOrder":
         """These choices without those that speak of a pass."""
         return self._where(lambda what: not _is_of(what, "pass", pass_id))

@@ -84,7 +84,8 @@ def export_design(request, army_id):
 def export_roster(request, army_id):
     """The army as a roster."""
     army = army_for(request, army_id)
-    text = write_roster(reading_of(army.head).design.army)
+    design = reading_of(army.head).design
+    text = write_roster(design.army, dict(design.evenings.due))
     return download(text, f"mantello-roster-{army.pk}.csv", "text/csv; charset=utf-8")
 
 
@@ -93,5 +94,6 @@ def export_roster(request, army_id):
 def export_roster_json(request, army_id):
     """The army as a JSON roster."""
     army = army_for(request, army_id)
-    text = write_roster_json(reading_of(army.head).design.army)
+    design = reading_of(army.head).design
+    text = write_roster_json(design.army, dict(design.evenings.due))
     return download(text, f"mantello-roster-{army.pk}.json", "application/json")

@@ -74,11 +74,21 @@ class CalendarForm(forms.Form):
         super().__init__(*arguments, **options)
         army = reading.design.army
         self.fields["first"].choices = [(unit.id, army.title(unit.id)) for unit in army.units]
+        for unit in army.units:
+            self.fields[f"due-{unit.id}"] = forms.DateField(
+                required=False, label=army.title(unit.id), widget=forms.DateInput(attrs={"type": "date"}, format="%Y-%m-%d"),
+                error_messages={"invalid": "Write a day like 2027-03-01, or nothing."},
+            )  # fmt: skip
 
     @property
     def when(self):
         """Fields of the calendar."""
         return [self[name] for name in ("zone", "exceptions", "desk", "air", "aid")]
+
+    @property
+    def days(self):
+        """Fields of the days by which units are wanted."""
+        return [self[name] for name in self.fields if name.startswith("due-")]
 
     @property
     def spraying(self):
@@ -122,6 +132,11 @@ class CalendarForm(forms.Form):
                 exceptions=given["exceptions"],
                 spraying=spraying,
                 first=tuple(given["first"]),
+                due=tuple(
+                    (name.removeprefix("due-"), day.isoformat())
+                    for name, day in sorted(given.items())
+                    if name.startswith("due-") and day
+                ),
                 air=given["air"] or old.air,
                 aid=given["aid"] or old.aid,
                 desk=given["desk"] or 0,
@@ -144,6 +159,7 @@ def _initial(evenings: Evenings) -> dict:
         "spray_start": f"{spraying.start // 60:02d}:{spraying.start % 60:02d}" if spraying.start else "",
         "spray_end": f"{spraying.end // 60:02d}:{spraying.end % 60:02d}" if spraying.end < 1440 else "",
         "weekdays": spraying.weekdays, "off": "\n".join(spraying.off), "first": evenings.first, "air": evenings.air, "aid": evenings.aid, "desk": evenings.desk or None,
+        **{f"due-{unit}": day for unit, day in evenings.due},
         "latitude": spraying.place[0] if spraying.place else None, "longitude": spraying.place[1] if spraying.place else None,
     }  # fmt: skip
 

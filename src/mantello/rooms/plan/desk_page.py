@@ -23,6 +23,7 @@ from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.step import Recipe
 
 from .batch import Batch
+from .confirming import confirmed_now
 from .desk import areas_to_paint, areas_words, desk_svg, lap_of, pot_of
 from .evening import Evening
 from .forms import DoneForm
@@ -48,13 +49,13 @@ def desk_page(request, army, batch_id="", status=200, form=None):
     batch = evening.find(batch_id) or evening.current
     last = army.entries.standing().order_by("-done_at", "-pk").values_list("batch", flat=True).first()
     context = {"title": "At the desk", "evening": evening, "last_batch": last} | desk_context(
-        army, evening, batch, form
+        army, evening, batch, form, confirmed_now(request)
     )
     return room_page(request, army, "plan", "plan/desk.html", context, status)
 
 
-def desk_context(army, evening: Evening, batch: Batch | None, form=None):
-    """What the desk shows of a batch; only its neighbours if there is none left."""
+def desk_context(army, evening: Evening, batch: Batch | None, form=None, confirmed: frozenset[str] = frozenset()):
+    """What the desk shows of a batch; only its neighbours if there is none left. confirmed: cautions that were read already."""
     if batch is None:
         return {"batch": None}
     reading = evening.reading
@@ -88,7 +89,8 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None):
         "lap": lap_of(reading, batch),
         "pot": pot_of(reading, batch, step),
         "coats": batch.atoms[0].of,
-        "cautions": handling.cautions,
+        "cautions": [one for one in handling.cautions if one not in confirmed],
+        "read": [one for one in handling.cautions if one in confirmed],
         "deference": DEFERENCE,
         "aged": aged(army, reading, catalogue_for(army), log.mix_words(reading, batch.atoms[0]), evening.now)
         if step

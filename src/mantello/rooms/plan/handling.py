@@ -66,7 +66,8 @@ class Handling:
         told = self.painted_with
         own = told.mark.caution if told.mark else told.piece.caution if told.piece else ""
         kind = "base" if told.mark else self.batch.atoms[0].kind
-        return ((own,) if own else ()) + cautions_for(kind, told.paints, told.diluent)
+        airbrushed = bool(told.step) and told.step.sprayed and not told.step.by_can
+        return ((own,) if own else ()) + cautions_for(kind, told.paints, told.diluent, airbrushed=airbrushed)
 
     @property
     def careful_paints(self) -> tuple[Paint, ...]:

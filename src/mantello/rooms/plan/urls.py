@@ -2,7 +2,20 @@
 
 from django.urls import path
 
-from . import calendar, cards, desk_page, moving, order, ordering, painters, pressing, searching, views, whatif
+from . import (
+    calendar,
+    cards,
+    confirming,
+    desk_page,
+    moving,
+    order,
+    ordering,
+    painters,
+    pressing,
+    searching,
+    views,
+    whatif,
+)
 
 urlpatterns = [
     path("plan/", views.plan, name="plan"),
@@ -25,9 +38,11 @@ urlpatterns = [
     path("plan/order/give-up/", ordering.drop_rule, name="order-give-up"),
     path("plan/order/phase/", ordering.change_phase, name="order-phase"),
     path("plan/what-if/", whatif.what_if, name="what-if"),
+    path("plan/join/", views.join_units, name="join-units"),
     path("plan/evenings/", views.set_evenings, name="set-evenings"),
     path("desk/", desk_page.desk, name="desk"),
     path("desk/back/", pressing.take_back_last, name="desk-back"),
     path("desk/cards.pdf", cards.cards, name="desk-cards"),
+    path("desk/cautions/", confirming.confirm_cautions, name="confirm-cautions"),
     path("desk/done/", pressing.done, name="desk-done"),
 ]

@@ -13,10 +13,15 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.record.queries import progress
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
+from mantello_core.army.tree import TIERS
 from mantello_core.design.brief import days_to_spare
+from mantello_core.design.order_edit import with_order, with_units_joined
+from mantello_core.planning.joining import lots_of, together_advice
 from mantello_core.record.progress import summed
+from mantello_core.scheme.work_order import MOST_IN_RUN
 
 from .better import found_by, last_search
+from .confirming import confirmed_now
 from .desk_page import desk_context
 from .drawing import calendar_svg, lanes_svg
 from .evening import Evening
@@ -24,6 +29,9 @@ from .forms import EveningsForm
 from .laying import units_of
 from .models import Replan
 from .painters import can_plan, painter_in_hand, painter_names
+
+#: pairs of units that are offered to be joined
+_MOST_TOGETHER = 3
 
 
 @login_required
@@ -48,17 +56,21 @@ def _plan_page(request, army, status=200, evenings_form=None):
     whole = summed(one.progress for one in everyone.values())
     session = evening.plan.sessions[0]
     tonight = evening.tonight
-    context |= desk_context(army, evening, evening.current) | {
+    context |= desk_context(army, evening, evening.current, confirmed=confirmed_now(request)) | {
         "evening": evening,
         "session": session,
         "tonight": tonight,
         "calendar": mark_safe(calendar_svg(evening, _worked(army))),
         "lanes": mark_safe(lanes_svg(evening, tonight, session)) if tonight else "",
         "whole": whole,
-        "units": [
-            (unit, design.army.title(unit), summed(one.progress for key, one in everyone.items() if key[0] == unit))
-            for unit in units
+        "units": _units(evening, units, everyone),
+        "tiers": _tiers(design, everyone),
+        "until_due": _minutes_until(evening, design.brief),
+        "together": [
+            (one, *(design.army.title(unit) for unit in one.units))
+            for one in together_advice(design, reading.sheets)[:_MOST_TOGETHER]
         ],
+        "runs": [(at, [design.army.title(unit) for unit in run.units if unit in design.army.nodes]) for at, run in enumerate(design.scheme.order.runs)],
         "alone": sum(len(task.atoms) for task in evening.work.tasks),
         "search": search,
         "found": found_by(search),
@@ -72,12 +84,67 @@ def _plan_page(request, army, status=200, evenings_form=None):
     return room_page(request, army, "plan", "plan/plan.html", context, status)
 
 
+def _units(evening: Evening, units, everyone) -> list:
+    """Every unit with its title, what is left, when it is finished, when it is wanted and whether that is late, and its lots."""
+    army, due = evening.reading.design.army, dict(evening.reading.design.evenings.due)
+    ends: dict[str, date] = {}
+    for block in evening.plan.blocks:
+        ends[block.task.unit] = max(ends.get(block.task.unit, block.end.date()), block.end.date())
+    rows = []
+    for unit in units:
+        wanted = date.fromisoformat(due[unit]) if unit in due else None
+        left = summed(one.progress for key, one in everyone.items() if key[0] == unit)
+        lots = lots_of(army.nodes[unit].figures, evening.evenings.attention)
+        late = bool(wanted and ends.get(unit) and ends[unit] > wanted)
+        rows.append((unit, army.title(unit), left, ends.get(unit), wanted, late, lots))
+    return rows
+
+
+def _tiers(design, everyone) -> list:
+    """Minutes left by tier."""
+    tier_of = {(unit.id, rank.id): rank.tier for unit in design.army.units for rank in unit.ranks}
+    return [
+        (name, summed(one.progress for key, one in everyone.items() if tier_of.get(key[:2]) == tier).minutes_left)
+        for tier, name in TIERS.items()
+        if any(tier_of.get(key[:2]) == tier for key in everyone)
+    ]
+
+
+def _minutes_until(evening: Evening, brief) -> float | None:
+    """Minutes of evenings until the deadline; None without one."""
+    if not (brief and brief.deadline):
+        return None
+    day = date.fromisoformat(brief.deadline)
+    return sum(one.seconds for one in evening.plan.sessions if one.start.date() <= day) / 60
+
+
 def _due(brief, finish):
     """The deadline of the brief, and the days to spare until it; nothing without one."""
     if not (brief and brief.deadline):
         return None
     spare = days_to_spare(brief, finish.date()) if finish else None
     return {"day": date.fromisoformat(brief.deadline), "spare": spare, "late": -spare if spare is not None else None}
+
+
+@login_required
+@require_POST
+def join_units(request, army_id):
+    """Units that share pots are painted together, or apart again."""
+    army = army_for(request, army_id)
+    units = tuple(dict.fromkeys(request.POST.getlist("unit")))[:MOST_IN_RUN]
+    apart = request.POST.get("do") == "apart"
+
+    def change(design):
+        for unit in units:
+            design.army.node(unit, "unit")
+        if apart:
+            at = int(request.POST.get("run", "0")) if request.POST.get("run", "").isdigit() else 0
+            runs = tuple(run for number, run in enumerate(design.scheme.order.runs) if number != at)
+            return with_order(design, replace(design.scheme.order, runs=runs))
+        return with_units_joined(design, units, "same pots")
+
+    apply(request, army, change, "Units painted apart again" if apart else "Units painted together")
+    return redirect("plan", army.pk)
 
 
 def _worked(army):

@@ -21,6 +21,7 @@ def write_evenings(evenings: Evenings) -> dict:
         "exceptions": [list(one) for one in evenings.exceptions],
         "busy": [list(one) for one in evenings.busy],
         "first": list(evenings.first),
+        "due": dict(evenings.due),
         "desk": evenings.desk,
         "wishes": [list(one) for one in evenings.wishes],
         "painters": [
@@ -55,6 +56,8 @@ def read_evenings(data: dict, army: Army) -> Evenings:
         )
     for index, unit in enumerate(data.get("first", ())):
         army.node(unit, f"/evenings/first/{index}")
+    for unit in data.get("due", {}):
+        army.node(unit, "/evenings/due")
     for index, one in enumerate(data.get("painters", ())):
         for unit in one.get("units", ()):
             army.node(unit, f"/evenings/painters/{index}/units")
@@ -62,6 +65,7 @@ def read_evenings(data: dict, army: Army) -> Evenings:
         Painter(one["id"], one["name"], _tuples(one.get("pattern", ())), tuple(one.get("units", ())))
         for one in data.get("painters", ())
     )
+    given["due"] = tuple(sorted(data.get("due", {}).items()))
     made = replace(Evenings(), **given, first=tuple(data.get("first", ())), painters=painters)
     with at("/evenings"):
         return checked_evenings(made)

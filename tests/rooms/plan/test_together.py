@@ -1,0 +1,96 @@
+"""Units with days of their own, units painted together, cautions that keep quiet once read."""
+
+from dataclasses import replace
+from datetime import date
+
+from mantello_core.design.order_edit import with_units_joined
+from mantello_core.formats.roster import read_roster
+from mantello_core.planning.compiling import rank_sheets
+from mantello_core.planning.joining import lots_of, together_advice
+from mantello_core.planning.plan import plan
+from mantello_core.scheme.cascade import resolve
+from tests.rooms.plan.test_plan import TUESDAY, DeskCase
+
+NAIVE = TUESDAY.replace(tzinfo=None)
+
+
+class Together(DeskCase):
+    def test_units_that_share_pots_are_advised_joined_and_parted(self):
+        page = self.see("plan")
+        self.assertContains(page, "Paint together")
+        one = page.context["together"][0][0]
+        self.post("join-units", unit=list(one.units))
+        self.assertEqual(self.now().scheme.order.runs[0].units, one.units)
+        self.assertContains(self.see("plan"), "Together: ")
+        self.post("join-units", do="apart", run="0")
+        self.assertEqual(self.now().scheme.order.runs, ())
+
+    def test_joined_units_open_no_more_pots_than_apart(self):
+        design = self.now()
+        apart = plan(design, NAIVE)
+        units = tuple(unit.id for unit in design.army.units)[:3]
+        joined = plan(with_units_joined(design, units), NAIVE)
+        self.assertLessEqual(joined.openings, apart.openings + 2)
+
+    def test_advice_names_no_units_that_find_no_room_together(self):
+        design = self.now()
+        resolution = resolve(design.army, design.scheme)
+        tight = replace(design, evenings=replace(design.evenings, desk=1))
+        self.assertEqual(together_advice(tight, rank_sheets(tight, resolution)), ())
+
+    def test_a_large_unit_goes_in_even_lots(self):
+        self.assertEqual(lots_of(33, 12), (11, 11, 11))
+        self.assertEqual(sum(lots_of(29, 6)), 29)
+
+
+class Wanted(DeskCase):
+    def keep(self, **changed):
+        page = self.see("calendar")
+        sent = {
+            field.html_name: field.value() for field in page.context["form"] if field.value() not in (None, False, ())
+        }
+        return self.post("keep-calendar", **(sent | changed))
+
+    def test_the_unit_that_is_wanted_soonest_comes_first(self):
+        units = [unit.id for unit in self.now().army.units]
+        self.keep(**{f"due-{units[-1]}": "2026-11-30", "desk": "1"})
+        design = self.now()
+        self.assertEqual(design.evenings.due, ((units[-1], "2026-11-30"),))
+        first = plan(design, NAIVE).blocks[0]
+        self.assertEqual(first.task.unit, units[-1])
+        self.assertContains(self.see("plan"), "wanted 30 Nov")
+
+    def test_a_day_that_is_none_is_told_at_its_field(self):
+        unit = self.now().army.units[0].id
+        page = self.see("calendar")
+        sent = {
+            field.html_name: field.value() for field in page.context["form"] if field.value() not in (None, False, ())
+        }
+        answer = self.post("keep-calendar", status=422, **(sent | {f"due-{unit}": "soon"}))
+        self.assertContains(answer, "Write a day like 2027-03-01", status_code=422)
+
+    def test_it_travels_with_the_roster_and_so_does_the_tier(self):
+        unit = self.now().army.units[0]
+        self.keep(**{f"due-{unit.id}": "2027-03-01"})
+        text = self.see("export-roster").content.decode()
+        self.assertIn("2027-03-01", text)
+        self.assertIn(",leader,", text)
+        entries = [line.entry for line in read_roster(text)]
+        tiers = {(entry.unit, entry.rank): entry.tier for entry in entries}
+        for one in self.now().army.units:
+            for rank in one.ranks:
+                self.assertEqual(tiers[one.name, rank.name], rank.tier)
+        self.assertIn("2027-03-01", [entry.due for entry in entries])
+        self.assertTrue(date.fromisoformat("2027-03-01"))
+
+
+class Quiet(DeskCase):
+    def test_what_was_read_keeps_quiet_for_the_evening(self):
+        page = self.see("desk")
+        said = page.context["cautions"]
+        self.assertTrue(said)
+        self.post("confirm-cautions", caution=said)
+        page = self.see("desk")
+        self.assertEqual(page.context["cautions"], [])
+        self.assertContains(page, "read this evening")
+        self.assert_hidden("confirm-cautions", post=True)
