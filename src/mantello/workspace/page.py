@@ -11,6 +11,7 @@ from django.utils import timezone
 
 from mantello.shell.fields import refused
 from mantello.shell.page import way_back
+from mantello_core.design.locking import refuse_changed_locks
 from mantello_core.errors import MantelloError, OutOfRange
 
 from . import editing as actions
@@ -59,7 +60,13 @@ def apply(request, army: Army, change, words, *, tell: bool = True):
     Raises: OutOfRange if the page's edition is missing; StaleEdit; what the change refuses.
     """
     before = army.head
-    made = actions.edit(army, base_of(request), change, words, token_of(request))
+
+    def guarded(design):
+        after = change(design)
+        refuse_changed_locks(design, after)
+        return after
+
+    made = actions.edit(army, base_of(request), guarded, words, token_of(request))
     army.refresh_from_db()
     if made.pk == army.head_id and made.parent_id:
         if made.pk != before.pk:

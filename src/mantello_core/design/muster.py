@@ -210,6 +210,7 @@ def without_node(design: Design, node_id: str) -> Design:
         placements=tuple(mark for mark in scheme.placements if mark.scope not in gone),
         passes=tuple(one for one in scheme.passes if one.scope not in gone),
         order=scheme.order.without_nodes(gone),
+        locked=tuple(unit for unit in scheme.locked if unit not in gone),
         arms=tuple(replace(one, bearer="") if one.bearer in gone else one for one in scheme.arms),
         tables=tuple(
             replace(table, cells=tuple(cell for cell in table.cells if table.key == "rank" or cell[0] not in gone))

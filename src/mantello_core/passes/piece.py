@@ -73,6 +73,8 @@ class Piece:
     @property
     def work(self) -> str:
         """What order rules know it as: magnet, join, mute, oil, matt, mud, plants ..."""
+        if self.stage == OVER and _is_solvent(self.step):
+            return "oil"
         if self.stage in _WORK:
             return _WORK[self.stage]
         if self.id == "glow":
@@ -219,7 +221,8 @@ def _coats(finishing: Finishing, one: FigureClass, level: int, around_of: Around
     if finishing.glow and (shining := _glow(finishing.glow, one, around_of)):
         yield shining
     whole, around = one.plate.extent, around_of(one.tier, len(one.ordinals))
-    if finishing.barrier and any(piece.stage == SOLVENT for piece in passes):
+    solvents = any(piece.stage == SOLVENT for piece in passes) or any(_is_solvent(each.step) for each in one.passes)
+    if finishing.barrier and solvents:
         yield _varnish(finishing, "barrier", "Barrier varnish", finishing.barrier, BARRIER, whole, 1, around)
     if finishing.varnish:
         stage = LAST if finishing.varnish_last else VARNISH
@@ -281,8 +284,13 @@ def _glow(glow: Glow, one: FigureClass, around_of: Around) -> Piece | None:
                  touched, glow.step, coats, words=glow.step.manner.note, order=-1.0)  # fmt: skip
 
 
+def _is_solvent(step: Step) -> bool:
+    """Whether a step is laid with oil or enamel."""
+    return step.kind == "oil" or bool({pot.kind for pot in step.mix.paints} & _SOLVENTS)
+
+
 def _dirt_stage(each: DirtPass) -> int:
-    if each.step.kind == "oil" or {pot.kind for pot in each.step.mix.paints} & _SOLVENTS:
+    if _is_solvent(each.step):
         return SOLVENT
     return FILM if each.step.kind in ("glaze", "shade") else DRY_DIRT
 

@@ -95,6 +95,8 @@ class Scheme:
     passes: tuple[WholePass, ...] = ()
     #: what the painter chose of the order of work
     order: WorkOrder = PLAIN_ORDER
+    #: ids of units that are painted, and stay as they are
+    locked: tuple[str, ...] = ()
 
     @cached_property
     def marks(self) -> tuple[Placement, ...]:

@@ -20,6 +20,7 @@ from mantello_core.calendar.evenings import Evenings
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.brief import Brief
 from mantello_core.design.design import Design
+from mantello_core.design.method_work import with_method_work
 from mantello_core.formats.document.design import read_design
 from mantello_core.formats.massing import massed_group
 from mantello_core.planning.cost import Cost
@@ -92,14 +93,14 @@ def shown(job: Job | None, request, army=None) -> dict:
 
 
 def taken(job: Job, said) -> tuple[str, Design] | None:
-    """Title and design of the proposal that was pressed; none if it is not the one that was shown, or not there yet."""
+    """Title and design of the proposal that was pressed, with its method's passes and finish; none if it is not the one that was shown, or not there yet."""
     number = said.get("choose", "")
     if job.state != Job.State.DONE or not number.isdigit() or len(number) > 2:
         return None
     titles, at = job.result["titles"], int(number)
     if at >= len(titles) or titles[at] != said.get(f"title-{at}"):
         return None
-    return titles[at], read_design(job.result["designs"][at], drawing_of)
+    return titles[at], with_method_work(read_design(job.result["designs"][at], drawing_of))
 
 
 def _cards(made) -> list[Card]:

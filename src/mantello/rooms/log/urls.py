@@ -11,6 +11,7 @@ urlpatterns = [
     path("evening/", evening.evening, name="evening"),
     path("evening/right/", evening.put_right, name="put-right"),
     path("<int:entry_id>/mix/", evening.remake, name="remake"),
+    path("lock/", views.lock_unit, name="lock-unit"),
     path("bench/", upkeep.upkeep, name="upkeep"),
     path("figures/", figures.figure_history, name="figure-history"),
     path("figures/photo/", figures.keep_photo, name="keep-photo"),

@@ -15,8 +15,10 @@ from mantello.record.drifting import difference_of, differences
 from mantello.record.laid import coats_laid
 from mantello.record.models import Settlement
 from mantello.record.pace import dryings_of, kinds_of, total_minutes
+from mantello.record.queries import progress
 from mantello.workspace.page import apply, army_for, back, room_page
 from mantello.workspace.reading import reading_of
+from mantello_core.design.locking import with_lock, without_lock
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.record.drift import kept_as_painted
 from mantello_core.record.hiding import hiding_taught
@@ -53,10 +55,24 @@ def _page(request, army, status=200, refusal=None):
         "even": even_roles(army, reading_of(army.head)),
         "differences": differences(army, reading_of(army.head)),
         "settled": army.settlements.select_related("version"),
+        "locks": _locks(army, reading),
         "refusal": refusal,
         "typed": {"drift": request.POST.get("drift", ""), "note": request.POST.get("note", "")},
     }
     return room_page(request, army, "log", "log/log.html", context, status)
+
+
+def _locks(army, reading) -> list:
+    """Units that are finished or locked: id, title, whether it is locked, figures finished, figures."""
+    everyone, design = progress(army), reading.design
+    rows = []
+    for unit in design.army.units:
+        mine = [one for key, one in everyone.items() if key[0] == unit.id]
+        finished = sum(one.progress.finished for one in mine)
+        locked = unit.id in design.scheme.locked
+        if locked or (mine and finished == len(mine)):
+            rows.append((unit.id, design.army.title(unit.id), locked, finished, len(mine)))
+    return rows
 
 
 @login_required
@@ -84,6 +100,28 @@ def settle_difference(request, army_id):
     except MantelloError as error:
         return _page(request, army, 422, error)
     return redirect(f"{reverse('log', args=[army.pk])}#differences")
+
+
+@login_required
+@require_POST
+def lock_unit(request, army_id):
+    """A painted unit is locked, or its lock is lifted with a reason."""
+    army = army_for(request, army_id)
+    unit, reason = request.POST.get("unit", ""), request.POST.get("reason", "").replace("\x00", "")
+    title = reading_of(army.head).design.army.title(unit) if unit in reading_of(army.head).design.army.nodes else unit
+    try:
+        if request.POST.get("do") == "lift":
+            apply(
+                request,
+                army,
+                lambda design: without_lock(design, unit, reason),
+                f"Lock of {title} lifted: {reason.strip()}"[:240],
+            )
+        else:
+            apply(request, army, lambda design: with_lock(design, unit), f"{title} locked as painted")
+    except MantelloError as error:
+        return _page(request, army, 422, error)
+    return redirect(f"{reverse('log', args=[army.pk])}#locks")
 
 
 @login_required

@@ -39,6 +39,7 @@ def write_scheme(scheme: Scheme) -> dict:
         **({"finishing": finish} if (finish := write_finishing(scheme.finishing)) else {}),
         **({"passes": [write_pass(one) for one in scheme.passes]} if scheme.passes else {}),
         **({"order": order} if (order := write_order(scheme.order)) else {}),
+        **({"locked": list(scheme.locked)} if scheme.locked else {}),
         **({"calibrations": [vars(one) for one in scheme.calibrations]} if scheme.calibrations else {}),
     }
 
@@ -81,7 +82,9 @@ def read_scheme(data: dict, army: Army, catalogue: Catalogue) -> Scheme:
     roles = tuple(scheme.role_by_id)
     passes = read_passes(data.get("passes", []), roles, catalogue, "/scheme/passes")
     order = read_order(data.get("order", {}), "/scheme/order")
-    scheme = replace(scheme, passes=passes, order=order)
+    for index, unit in enumerate(data.get("locked", ())):
+        army.node(unit, f"/scheme/locked/{index}")
+    scheme = replace(scheme, passes=passes, order=order, locked=tuple(data.get("locked", ())))
     check_work(army, scheme)
     return scheme
 

@@ -1,0 +1,86 @@
+"""What a method does over the whole figure: its passes, its varnish and its barrier, set up when a brief is taken."""
+
+from collections import Counter
+from dataclasses import replace
+
+from ..army.tree import TIERS
+from ..paints.range import paint
+from ..recipes.step import Mix, Recipe, Step
+from ..scheme.finishing import usual_dirt
+from ..scheme.scheme import Role, Scheme
+from ..scheme.whole_pass import WholePass
+from .design import Design
+from .edit import with_scheme
+
+#: methods with one wash over everything, and with oil laid and wiped over everything
+_WASHED, _OILED = ("stipple", "overbrush", "speed"), ("oil",)
+#: finish of a method's last coat
+_FINISH = {"airbrush": "satin"}
+#: the wash and the oil that go with most colours
+_WASH, _OIL = "umber-wash", "oil-burnt-umber"
+#: dirt levels from which mud is part of the look; passes of dirt that army speed lays
+_MUDDY, _SPEED_DIRT = 2, ("mud",)
+
+
+def with_method_work(design: Design) -> Design:
+    """The scheme of a brief with its method's passes and finish; what is finished already stays as it is.
+
+    A method that washes or oils over the figure takes that step out of every role's recipe but lenses and grounds. A
+    scheme that has passes or a varnish of its own is left alone.
+    """
+    scheme = design.scheme
+    if design.brief is None or scheme.passes or scheme.finishing.varnish:
+        return design
+    method = design.brief.method
+    finishing = replace(scheme.finishing, varnish=_FINISH.get(method, "matt"))
+    made = scheme
+    if method in _WASHED:
+        made = _washed(scheme)
+    elif method in _OILED:
+        made, finishing = _oiled(scheme), replace(finishing, barrier="gloss")
+    if method == "speed" and design.dirt_level >= _MUDDY and not finishing.dirt:
+        finishing = replace(finishing, dirt=tuple(one for one in usual_dirt() if one.id in _SPEED_DIRT))
+    return with_scheme(design, replace(made, finishing=finishing))
+
+
+def _washed(scheme: Scheme) -> Scheme:
+    """One wash in place of every role's own, in the mix that most of them had; umber where they have none."""
+    mixes = Counter(
+        step.mix for role in scheme.roles for step in role.recipe().steps if step.kind == "shade" and _shared(role)
+    )
+    mix = mixes.most_common(1)[0][0] if mixes else Mix(((paint(_WASH), 1.0),), "medium", 2.0)
+    wash = WholePass(
+        "wash",
+        "One wash over all",
+        Step("wash", "shade", mix, 1),
+        leaves=("base",),
+        because="one tone pulls all together",
+    )
+    return replace(scheme, roles=tuple(_without_shade(role) for role in scheme.roles), passes=(wash,))
+
+
+def _oiled(scheme: Scheme) -> Scheme:
+    mix = Mix(((paint(_OIL), 1.0),), "thinner", 2.0)
+    oil = WholePass(
+        "oil",
+        "Oil laid and wiped",
+        Step("oil", "oil", mix, 1),
+        leaves=("base",),
+        because="it settles where light does not reach",
+    )
+    return replace(scheme, roles=tuple(_without_shade(role) for role in scheme.roles), passes=(oil,))
+
+
+def _shared(role: Role) -> bool:
+    return role.material not in ("lens", "ground")
+
+
+def _without_shade(role: Role) -> Role:
+    """A role without its own shade, on every tier; grounds keep theirs, for passes leave them out."""
+    if not _shared(role) or role.id in ("ground", "rim"):
+        return role
+    for tier in TIERS:
+        recipe = role.own_recipe(tier)
+        if recipe is not None:
+            role = role.with_recipe(tier, Recipe(tuple(step for step in recipe.steps if step.kind != "shade")))
+    return role
