@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from ..design.design import Design
 from .compiling import RankSheet
-from .plan import desk_limit
+from .desk_room import desk_limit
 
 #: share of the pots of the smaller unit from which two units are worth joining
 WORTH_JOINING = 0.6

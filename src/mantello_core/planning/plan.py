@@ -9,6 +9,7 @@ from ..calendar.session import Session, elapsed, sessions
 from ..design.design import Design
 from ..scheme.cascade import Resolution, resolve
 from .compiling import RankSheet, compiled
+from .desk_room import desk_limit
 from .done import Done
 from .merging import runs
 from .schedule import OPENING, Block, Task, fresh, laid, tasks_of
@@ -16,8 +17,6 @@ from .style import PATIENCE, PLAIN_STYLE, Style
 from .task import Atom, Edge
 from .validating import Painted
 
-#: most figures on the desk at once, in armies up to so many figures and above; squads beyond it wait for the next wave
-DESK_LIMIT, LARGE_DESK, LARGE_ARMY = 40, 60, 300
 #: sessions looked ahead
 HORIZON = 120
 #: share of the desk time that waiting may take without another style being tried
@@ -190,11 +189,6 @@ def laid_as(work: Prepared, evenings: Evenings, start: datetime, style: Style, h
     wishes = {atom: datetime.fromisoformat(moment) for atom, moment in evenings.wishes}
     blocks = laid(tasks, coming, style, wishes)
     return Plan(tuple(coming), tuple(blocks), tuple(tasks), work.edges, style)
-
-
-def desk_limit(design: Design) -> int:
-    """Figures on the desk at most, before the next unit is begun."""
-    return design.evenings.desk or (LARGE_DESK if design.army.figures > LARGE_ARMY else DESK_LIMIT)
 
 
 def _waves(design: Design, atoms: tuple[Atom, ...]) -> list[tuple[Atom, ...]]:

@@ -8,10 +8,12 @@ from itertools import pairwise
 
 from ..calendar.session import elapsed, later, sessions
 from ..design.design import Design
+from ..order.phases import phase_list
 from ..order.rules import LAID_ON, PHASES
 from ..order.subject import Subject
 from ..scheme.cascade import Resolution
 from .compiling import compiled
+from .desk_room import desk_limit
 from .done import Done
 
 #: seconds that rounding may cost
@@ -40,7 +42,8 @@ class Painted:
 
 @dataclass(frozen=True)
 class Fault:
-    """One rule that is broken: 'missing', 'twice', 'unknown', 'order', 'hands', 'session', 'spray', 'mix' or 'window'."""
+    """One rule that is broken: 'missing', 'twice', 'unknown', 'order', 'hands', 'session', 'spray', 'mix', 'window' or
+    'desk'."""
 
     rule: str
     what: str
@@ -70,6 +73,7 @@ def faults_of(
     found = [
         *_coverage(work, ordered, complete), *_hands(ordered, zone), *_in_sessions(ordered, evenings, work),
         *_order(work, ordered, zone), *_mixes(work, ordered, evenings, zone), *_windows(work, ordered, zone),
+        *_desk(design, ordered, work),
     ]  # fmt: skip
     return tuple(found)
 
@@ -218,6 +222,31 @@ def _windows(work, stretches: Sequence[Painted], zone):
                     f"{one.pot} is laid on {len(one.figures)} figures from {one.start}: the first is wiped after"
                     f" {waited / 60:.0f} min, though it can be for {min(windows) / 60:.0f} min",
                 )
+
+
+def _desk(design: Design, stretches: Sequence[Painted], work):
+    """Figures whose colours are begun and not finished never exceed the desk, but for one unit, or one run of units, that
+    is larger by itself."""
+    sealed = phase_list(design).place("matt")
+    colours = {
+        (atom.unit, atom.rank, atom.subject, atom.logged)
+        for atom in work.atoms
+        if atom.phase < sealed and not (atom.subject.piece or atom.subject.is_ground)
+    }
+    spans: dict[str, tuple[datetime, datetime]] = {}
+    for one in stretches:
+        if any((one.unit, *step) in colours for step in one.steps):
+            begun = spans.get(one.unit, (one.start, one.end))
+            spans[one.unit] = min(begun[0], one.start), max(begun[1], one.end)
+    figures = {unit.id: unit.figures for unit in design.army.units}
+    runs = {unit: run.units for run in design.scheme.order.runs for unit in run.units}
+    most = desk_limit(design)
+    for unit, (start, _) in spans.items():
+        together = [other for other, span in spans.items() if span[0] <= start < span[1]]
+        groups = {runs.get(other, (other,)) for other in together}
+        size = sum(figures.get(one, 0) for group in groups for one in group)
+        if size > most and len(groups) > 1:
+            yield Fault("desk", f"{size} figures are in hand when {unit} is begun at {start}; the desk takes {most}")
 
 
 def _said(key) -> str:

@@ -22,6 +22,7 @@ from mantello_core.film.tones import Tones
 from mantello_core.formats.drawing import plate_group
 from mantello_core.insignia.devices.manner import METHODS
 from mantello_core.insignia.devices.mark_step import MarkStep
+from mantello_core.order.phases import phase_list
 from mantello_core.passes.piece import pieces_of
 from mantello_core.planning.mark_chain import site_words
 from mantello_core.recipes.handwork import seconds_of
@@ -49,6 +50,8 @@ class GuidePage:
     roles: tuple[GuideRole, ...]
     gaps: str
     marks: tuple["GuideMark", ...] = ()
+    #: phases that have work, each with its steps: number, name, mix, coats
+    order: tuple[tuple[str, tuple[tuple[int, str, str, int], ...]], ...] = ()
 
 
 @dataclass(frozen=True)
@@ -179,7 +182,19 @@ def _page(reading: Reading, one: FigureClass) -> GuidePage:
         figures += f": no. {', '.join(map(str, one.ordinals))}"
     gaps = _words(name for name, cell in one.cells.items() if cell.role is None)
     title, roles = class_title(reading.design.army, one), tuple(_roles(reading, one, shape))
-    return GuidePage(title, figures, plates, roles, gaps, tuple(_marks(reading, one)))
+    return GuidePage(title, figures, plates, roles, gaps, tuple(_marks(reading, one)), _order(reading, one))
+
+
+def _order(reading: Reading, one: FigureClass):
+    """The steps of a class of figures by phase, in order; what others of its rank wear is left out."""
+    sheet = next((each for each in reading.sheets if (each.unit, each.rank) == (one.unit, one.rank)), None)
+    found: dict[int, list[tuple[int, str, str, int]]] = {}
+    for number, row in enumerate(sheet.rows if sheet else (), 1):
+        if set(row.atom.ordinals) & set(one.ordinals):
+            mix = row.atom.pot.partition("|")[2] if not row.atom.pot.startswith("hand|") else ""
+            found.setdefault(row.atom.phase, []).append((number, row.atom.name, mix, row.atom.coats))
+    phases = phase_list(reading.design).phases
+    return tuple((phases[at].name, tuple(steps)) for at, steps in sorted(found.items()))
 
 
 def _marks(reading: Reading, one: FigureClass):

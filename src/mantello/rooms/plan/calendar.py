@@ -17,6 +17,7 @@ from mantello_core.calendar.evenings import AIDS, AIR, HEAT, MOST_DESK, Evenings
 from mantello_core.calendar.session import sessions
 from mantello_core.errors import MantelloError, OutOfRange
 from mantello_core.formats.calendar_file import Entry, read_busy, write_calendar
+from mantello_core.order.phases import phase_list
 
 from .evening import Evening
 from .forms import DAYS
@@ -183,12 +184,29 @@ def _page(request, army, status=200, form=None, told=""):
         "title": "Calendar",
         "form": form or CalendarForm(reading, initial=_initial(evenings)),
         "coming": coming,
+        "phases": _phases_of(request, army, reading) if coming else {},
         "busy_times": len(evenings.busy),
         "visitor_zone": str(timezone.get_current_timezone()),
         "told": told,
         "heat": HEAT if evenings.aid != "none" else "",
     }
     return room_page(request, army, "plan", "plan/calendar.html", context, status)
+
+
+def _phases_of(request, army, reading: Reading) -> dict[int, tuple[str, str]]:
+    """For every coming session with work: the rank that most of it is for, and the names of its phases."""
+    painter = painter_in_hand(request, army)
+    if not can_plan(army, painter):
+        return {}
+    names = [phase.name for phase in phase_list(reading.design).phases]
+    found: dict[int, tuple[dict, dict]] = {}
+    for block in Evening(army, timezone.now(), painter).plan.blocks:
+        seconds, phases = found.setdefault(block.session, ({}, {}))
+        for atom in block.task.atoms:
+            key = f"{atom.unit}|{atom.rank}"
+            seconds[key] = seconds.get(key, 0.0) + atom.seconds
+            phases[names[atom.phase]] = None
+    return {at: (max(seconds, key=seconds.__getitem__), ", ".join(phases)) for at, (seconds, phases) in found.items()}
 
 
 @login_required

@@ -18,7 +18,7 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.calendar.session import sessions
-from mantello_core.order.subject import GROUND, of_role
+from mantello_core.order.subject import GROUND, of_pass, of_role
 from mantello_core.paints.range import paints
 from mantello_core.planning.done import is_done
 from mantello_core.planning.mark_chain import beneath
@@ -126,6 +126,7 @@ class Evening:
     def drying_until(self, batch: Batch) -> datetime | None:
         """When the last layer under a batch is dry by the log; None if it is by now."""
         beneath_it = {atom.subject for atom in batch.atoms} | {GROUND}
+        beneath_it |= {of_pass(one.id) for one in self.reading.design.scheme.passes}
         if batch.atoms[0].subject.site:
             ranks = {atom.rank for atom in batch.atoms}
             classes = [one for one in self.reading.resolution.of_unit(batch.block.task.unit) if one.rank in ranks]
