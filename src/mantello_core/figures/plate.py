@@ -14,6 +14,8 @@ from .extent import NOTHING, Extent, united
 CLOTH = "cloth."
 #: the area that is the rim of a base; mm² up to which glass is a lens; mm that a brush has between the features of a face
 RIM, LENS_MM2, SKIN_ROOM = "base.rim", 6.0, 1.4
+#: mm that a brush has where several areas are laid in one go
+ROOM_AT_ONCE = 8.0
 #: of edges that were not told apart by how they face: level or facing up, and facing up
 LEVEL, UPWARD = 0.55, 0.25
 
@@ -233,6 +235,20 @@ class Plate:
     def extent_of(self, names: Iterable[str]) -> Extent:
         """What a brush goes over on the areas of those names."""
         return united(self.areas[name].extent for name in names)
+
+    def extent_at_once(self, names: Iterable[str]) -> Extent:
+        """What a brush goes over on areas that are laid in one go: nothing is cut in between them, only against the rest,
+        and there is room for a wide brush. Seams in them stay, for what is led into recesses."""
+        inner = frozenset(names)
+        apart = self.extent_of(inner)
+        if len(inner) < 2:
+            return apart
+        outer = sum(length for area in inner for other, length in self.neighbours[area].items() if other not in inner)
+        share = min(1.0, outer / apart.free_mm) if apart.free_mm else 0.0
+        return replace(
+            apart, free_mm=min(outer, apart.free_mm), exposed_mm=apart.exposed_mm * share, sharp_mm=apart.sharp_mm * share,
+            pieces=1, room_mm=max(apart.room_mm, ROOM_AT_ONCE), lenses=0, rim_mm2=0.0,
+        )  # fmt: skip
 
     @cached_property
     def sites(self) -> dict[str, tuple[Site, ...]]:

@@ -36,7 +36,8 @@ def laid_grounds(army_ground: Ground, one: FigureClass) -> tuple[LaidGround, ...
     if not any(one.grounds):  # whole figures alone, whose key is ''
         ground = one.grounds.get("")
         names, coats = tuple(one.plate.areas), (ground or army_ground).coats
-        return tuple(LaidGround(coat.step, coat, ground, "", names, one.plate.extent) for coat in coats)
+        extent = one.plate.extent_at_once(names)
+        return tuple(LaidGround(coat.step, coat, ground, "", names, extent) for coat in coats)
     parts: dict[str, list[str]] = {"": []}
     for area in one.plate.areas:
         assembly = assembly_of(area)
@@ -44,7 +45,7 @@ def laid_grounds(army_ground: Ground, one: FigureClass) -> tuple[LaidGround, ...
     found = []
     for assembly, areas in parts.items():
         ground = one.grounds.get(assembly)
-        extent = one.plate.extent_of(areas)
+        extent = one.plate.extent_at_once(areas)
         ending = f"-{slug(assembly.split(',')[0], ())}" if assembly else ""
         found += [
             LaidGround(coat.step + ending, coat, ground, assembly, tuple(areas), extent)

@@ -187,7 +187,7 @@ def _passes(design: Design, one: FigureClass) -> Iterable[Piece]:
         areas = each.covered(one.plate, worn)
         if not areas:
             continue
-        whole = one.plate.extent_of(areas)
+        whole = _gone_over(one, areas, each.step)
         surface = sum(
             one.plate.areas[area].surface_mm2
             * (1.0 if each.law == "all" else exposure(one.plate, area, each.law, each.height))
@@ -205,6 +205,12 @@ def _passes(design: Design, one: FigureClass) -> Iterable[Piece]:
         )  # fmt: skip
 
 
+def _gone_over(one: FigureClass, areas: Iterable[str], step: Step) -> Extent:
+    """What a step over several areas goes over: laid in one go, but for edges and lines, which are found one by one."""
+    plate = one.plate
+    return plate.extent_of(areas) if step.work in ("edge", "line", "dot", "drawn") else plate.extent_at_once(areas)
+
+
 def covering_nothing(scheme: Scheme, resolution: Resolution) -> tuple[WholePass, ...]:
     """Passes that cover no area of any figure."""
     laid = {each for one in resolution.classes for each in one.passes if each.covered(one.plate, one.roles_worn)}
@@ -220,7 +226,7 @@ def _coats(finishing: Finishing, one: FigureClass, level: int, around_of: Around
     yield from passes
     if finishing.glow and (shining := _glow(finishing.glow, one, around_of)):
         yield shining
-    whole, around = one.plate.extent, around_of(one.tier, len(one.ordinals))
+    whole, around = one.plate.extent_at_once(one.plate.areas), around_of(one.tier, len(one.ordinals))
     solvents = any(piece.stage == SOLVENT for piece in passes) or any(_is_solvent(each.step) for each in one.passes)
     if finishing.barrier and solvents:
         yield _varnish(finishing, "barrier", "Barrier varnish", finishing.barrier, BARRIER, whole, 1, around)
@@ -263,7 +269,7 @@ def _dirt(each: DirtPass, one: FigureClass, level: int, order: float, around_of:
     surface = sum(areas[name].surface_mm2 * reached[name] for name in touched) * level / MOST_LEVEL
     if surface < LEAST_MM2:
         return None
-    areas_extent = one.plate.extent_of(touched)
+    areas_extent = _gone_over(one, touched, each.step)
     reach = areas_extent.of_share(surface / areas_extent.surface_mm2)
     seconds = seconds_of(each.step, reach, 1, around_of("rank", len(one.ordinals)))
     return Piece(each.id, each.name, _dirt_stage(each), seconds, each.step.drying * 60, surface, touched, each.step,

@@ -12,8 +12,8 @@ from mantello_core.errors import Contradiction, OutOfRange, UnknownName
 from mantello_core.formats.document.design import read_design, write_design
 from mantello_core.formats.sample import calvessa, levy
 from mantello_core.planning.compiling import compiled
-from mantello_core.planning.drying import DRYING
 from mantello_core.planning.desk_room import desk_limit
+from mantello_core.planning.drying import DRYING
 from mantello_core.planning.plan import laid_as, laid_out, prepared
 from mantello_core.planning.search import search
 from mantello_core.planning.style import Style
