@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from .rules import LEVELS, OrderRule
+from .rules import OrderRule
 
 
 @dataclass(frozen=True)
@@ -19,7 +19,7 @@ class Bond:
     @property
     def rank(self) -> tuple:
         """Firm to soft, the same whatever order they came in."""
-        return LEVELS.index(self.rule.level), -self.weight, self.rule.id, self.before, self.after
+        return self.rule.firmness, -self.weight, self.rule.id, self.before, self.after
 
 
 def bond(before, after, rule: OrderRule, *, weight: float | None = None, lag: float | None = None) -> Bond:

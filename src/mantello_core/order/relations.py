@@ -26,25 +26,20 @@ class Relations:
     def between(self, one: frozenset[str], two: frozenset[str]) -> int:
         """What the areas ``two`` are to the areas ``one``: TOUCH; ON, if two lies on one and on balance not the other
         way; AROUND, if one surrounds an area of two; DEEPER, if one lies deeper and none of two does."""
-        return _between(self, one, two)
+        forth = back = 0
+        pairs = self.pairs
+        for low in one:
+            for high in self.beside[low] & two:
+                forth |= pairs[low, high]
+                back |= pairs[high, low]
+        for flag in (ON, DEEPER):
+            if back & flag:
+                forth &= ~flag
+        return forth
 
     def touching(self, areas: frozenset[str]) -> frozenset[str]:
         """Areas that any of these touches, without themselves."""
         return frozenset().union(*(self.beside[area] for area in areas)) - areas
-
-
-@remembered(3_000)
-def _between(relations: Relations, one: frozenset[str], two: frozenset[str]) -> int:
-    forth = back = 0
-    pairs = relations.pairs
-    for low in one:
-        for high in relations.beside[low] & two:
-            forth |= pairs[low, high]
-            back |= pairs[high, low]
-    for flag in (ON, DEEPER):
-        if back & flag:
-            forth &= ~flag
-    return forth
 
 
 @remembered(2_000)
@@ -57,6 +52,10 @@ def relations_of(plate: Plate) -> Relations:
     found = {}
     areas = plate.areas
     outline = {name: sum(beside.values()) for name, beside in plate.neighbours.items()}
+    for view in plate.views:
+        for seen in view.areas:
+            outline[seen.area] += seen.rim_mm
+    beside_of: dict[str, set[str]] = {name: set() for name in areas}
     for one, beside in plate.neighbours.items():
         for two, length in beside.items():
             if length < _TOUCHING:
@@ -66,16 +65,12 @@ def relations_of(plate: Plate) -> Relations:
             rise = high.z - low.z
             if two.startswith(f"{one}.") or (rise >= _ABOVE and high.surface_mm2 < low.surface_mm2):
                 flags |= ON
-            rim = outline[two] + _silhouette(plate, two)
+            rim = outline[two]
             if rim and length / rim >= _AROUND and high.surface_mm2 < low.surface_mm2:
                 flags |= AROUND
             if rise >= _DEEPER:
                 flags |= DEEPER
             found[one, two] = flags
-    beside = {name: frozenset(two for one, two in found if one == name) for name in areas}
+            beside_of[one].add(two)
+    beside = {name: frozenset(others) for name, others in beside_of.items()}
     return Relations(MappingProxyType(found), MappingProxyType(beside))
-
-
-def _silhouette(plate: Plate, area: str) -> float:
-    """mm of an area's outline that is the figure's own."""
-    return sum(seen.rim_mm for view in plate.views for seen in view.areas if seen.area == area)

@@ -2,7 +2,7 @@
 
 import tomllib
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, cached_property
 from importlib.resources import files
 
 #: firm to soft
@@ -56,7 +56,12 @@ class OrderRule:
     #: in what relation the areas of the two stand; '' for a rule that builds no pairs of its own
     relation: str = ""
 
-    @property
+    @cached_property
+    def firmness(self) -> int:
+        """Its level, counted from the firmest."""
+        return LEVELS.index(self.level)
+
+    @cached_property
     def hard(self) -> bool:
         """Whether nothing but the painter's word may break it."""
         return self.level in ("structural", "chosen", "hard")

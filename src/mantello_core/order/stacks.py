@@ -53,6 +53,8 @@ class Stacks:
 
     def all_of(self, role: str, one: FigureClass) -> tuple[Recipe, ...]:
         """Every stack that a role has on a class of figures."""
+        if not one.passes:
+            return (self.design.scheme.role(role).recipe(one.tier),)
         areas = [area for area, cell in one.cells.items() if cell.role == role]
         return tuple(dict.fromkeys(self.recipe(one, area) for area in areas))
 
