@@ -15,6 +15,19 @@ from tests.rooms.case import RoomCase
 UNIT = "1st-harbour-line"
 
 
+class KeptArchiveOfTheSecondVersion(RoomCase):
+    def test_its_entries_stand_without_what_was_not_kept_then(self):
+        self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", kept("archive-2.zip"))})
+        taken = Army.objects.exclude(pk=self.army.pk).get()
+        entries = list(taken.entries.all())
+        self.assertGreater(len(entries), 2)
+        self.assertEqual({(one.diluent, one.diluent_parts, one.tool, one.planned_mix) for one in entries}, {("", 0, "", "")})
+        self.assertEqual(reading_of(taken.head).design.scheme.passes, ())
+        self.assertEqual({one.step for one in entries}, {"undercoat"})
+        for room in ("plan", "desk", "order", "log", "passes", "evening"):
+            self.assertEqual(self.client.get(reverse(room, args=[taken.pk])).status_code, 200, room)
+
+
 class KeptArchive(RoomCase):
     def setUp(self):
         super().setUp()

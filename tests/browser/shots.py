@@ -29,13 +29,13 @@ SHOTS = {
     "table": f"scheme/table/?{LAPEL}",
     "checks": "scheme/checks/",
     "insignia": "insignia/?arms=brazzacorta",
-    "codes": "insignia/codes/?system=tactical-marks",
     "transfers": "insignia/transfers/",
     "recipe": "recipes/lantern/",
     "finish": "recipes/across/finish/",
     "paints": "paints/",
     "match": "paints/match/?wanted=role:lantern",
     "plan": "plan/",
+    "order": "plan/order/?of=1st-harbour-line|fusilier",
     "desk": "desk/",
     "figures": "log/figures/?unit=1st-harbour-line&rank=fusilier&figure=1",
 }
@@ -59,8 +59,15 @@ class Shots(BrowserCase):
         self.variants(army)
         self.take("log", f"/armies/{army.pk}/log/")
         self.finish(army, "1st-harbour-line")
-        self.take("reinforcements", f"/armies/{army.pk}/log/reinforcements/?unit=1st-harbour-line&rank=fusilier")
         self.guide(army)
+        self.passes(army)
+
+    def passes(self, army):
+        self.go(f"/armies/{army.pk}/recipes/across/passes/")
+        self.page.get_by_role("button", name="one pass").first.click()
+        self.page.locator(".pass").first.wait_for()
+        self.page.wait_for_load_state("networkidle")
+        self.page.screenshot(path=FOLDER / "passes.png")
 
     def take(self, name, path):
         self.go(path)
