@@ -21,7 +21,9 @@ class KeptArchiveOfTheSecondVersion(RoomCase):
         taken = Army.objects.exclude(pk=self.army.pk).get()
         entries = list(taken.entries.all())
         self.assertGreater(len(entries), 2)
-        self.assertEqual({(one.diluent, one.diluent_parts, one.tool, one.planned_mix) for one in entries}, {("", 0, "", "")})
+        self.assertEqual(
+            {(one.diluent, one.diluent_parts, one.tool, one.planned_mix) for one in entries}, {("", 0, "", "")}
+        )
         self.assertEqual(reading_of(taken.head).design.scheme.passes, ())
         self.assertEqual({one.step for one in entries}, {"undercoat"})
         for room in ("plan", "desk", "order", "log", "passes", "evening"):
