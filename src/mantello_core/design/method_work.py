@@ -49,26 +49,18 @@ def _washed(scheme: Scheme) -> Scheme:
         step.mix for role in scheme.roles for step in role.recipe().steps if step.kind == "shade" and _shared(role)
     )
     mix = mixes.most_common(1)[0][0] if mixes else Mix(((paint(_WASH), 1.0),), "medium", 2.0)
-    wash = WholePass(
-        "wash",
-        "One wash over all",
-        Step("wash", "shade", mix, 1),
-        leaves=("base",),
-        because="one tone pulls all together",
-    )
-    return replace(scheme, roles=tuple(_without_shade(role) for role in scheme.roles), passes=(wash,))
+    return _over(scheme, "One wash over all", Step("wash", "shade", mix, 1), "one tone pulls all together")
 
 
 def _oiled(scheme: Scheme) -> Scheme:
     mix = Mix(((paint(_OIL), 1.0),), "thinner", 2.0)
-    oil = WholePass(
-        "oil",
-        "Oil laid and wiped",
-        Step("oil", "oil", mix, 1),
-        leaves=("base",),
-        because="it settles where light does not reach",
-    )
-    return replace(scheme, roles=tuple(_without_shade(role) for role in scheme.roles), passes=(oil,))
+    return _over(scheme, "Oil laid and wiped", Step("oil", "oil", mix, 1), "it settles where light does not reach")
+
+
+def _over(scheme: Scheme, name: str, step: Step, because: str) -> Scheme:
+    """The scheme with a pass over all but the base in place of every role's own shade."""
+    one = WholePass(step.id, name, step, leaves=("base",), because=because)
+    return replace(scheme, roles=tuple(_without_shade(role) for role in scheme.roles), passes=(one,))
 
 
 def _shared(role: Role) -> bool:

@@ -8,6 +8,7 @@ in bit sets, so that a join that would need another pot in between is refused at
 from collections import defaultdict
 from heapq import heapify, heappop, heappush
 
+from ..order.rules import LAID_ON
 from .task import Atom, Edge
 
 
@@ -18,7 +19,8 @@ def runs(atoms: list[Atom], edges: list[Edge]) -> list[list[Atom]]:
     before, after = _reach(len(atoms), links)
     wet = [0] * len(atoms)
     for edge in edges:
-        if edge.lag > 0 and edge.before in index and edge.after in index:
+        layered = edge.lag > 0 or edge.rule.hard or edge.rule.id == LAID_ON.id
+        if layered and edge.before in index and edge.after in index:
             wet[index[edge.before]] |= 1 << index[edge.after]
             wet[index[edge.after]] |= 1 << index[edge.before]
     groups = _joined([f"{atom.kind}|{atom.pot}" for atom in atoms], before, after, wet)

@@ -7,6 +7,7 @@ from functools import cached_property
 from ..calendar.evenings import Evenings
 from ..calendar.session import Session, elapsed, sessions
 from ..design.design import Design
+from ..order.phases import phase_list
 from ..scheme.cascade import Resolution, resolve
 from .compiling import RankSheet, compiled
 from .desk_room import desk_limit
@@ -155,7 +156,7 @@ def prepared(
         edges = [edge for edge in work.edges if edge.before in names and edge.after in names]
         kept += edges
         ready.append((runs(list(wave), edges), edges))
-    return Prepared(tuple(_all_tasks(ready, design.evenings.attention)), tuple(kept))
+    return Prepared(tuple(_all_tasks(ready, design.evenings.attention, phase_list(design).place("matt"))), tuple(kept))
 
 
 def laid_out(
@@ -215,7 +216,7 @@ def _waves(design: Design, atoms: tuple[Atom, ...]) -> list[tuple[Atom, ...]]:
     return [wave for wave in grouped if wave]
 
 
-def _all_tasks(ready, attention) -> list[Task]:
+def _all_tasks(ready, attention: int, sealed: int) -> list[Task]:
     """Tasks of all waves; each wave's first tasks wait for the colours of the one before. What that one gets besides them
     (varnish, dirt, plants, the rim) goes on meanwhile, and fills the waits."""
     tasks: list[Task] = []
@@ -225,7 +226,7 @@ def _all_tasks(ready, attention) -> list[Task]:
         for task in wave:
             task.run += offset
         if previous:
-            late = _finishing(previous)
+            late = _finishing(previous, sealed)
             ends = [task for task in previous if task not in late and all(one in late for one in task.after)]
             for task in wave:
                 if not task.before:
@@ -239,12 +240,10 @@ def _all_tasks(ready, attention) -> list[Task]:
     return tasks
 
 
-def _finishing(tasks: list[Task]) -> set[Task]:
-    """What figures get besides their colours, and all that comes after it, such as the rim."""
+def _finishing(tasks: list[Task], sealed: int) -> set[Task]:
+    """What figures get from the phase on in which they are sealed, and all that comes after it, such as the rim."""
     found: set[Task] = set()
-    waiting = [
-        task for task in tasks if all(atom.subject.piece and atom.subject.piece != "magnet" for atom in task.atoms)
-    ]
+    waiting = [task for task in tasks if all(atom.phase >= sealed for atom in task.atoms)]
     while waiting:
         task = waiting.pop()
         if task not in found:

@@ -144,15 +144,16 @@ def _in_sessions(stretches: Sequence[Painted], evenings, work):
                 yield Fault("spray", f"{one.pot} from {one.start} to {one.end} is sprayed when it may not be")
 
 
-def _times(work, stretches: Sequence[Painted], zone) -> dict[tuple, tuple[datetime, datetime]]:
-    """For every step of every figure when the hands are on it: a stretch's time is shared out by what each figure needs."""
+def _times(work, stretches: Sequence[Painted], zone) -> dict[tuple, tuple[datetime, datetime, int]]:
+    """For every step of every figure when the hands are on it, and in which stretch: a stretch's time is shared out by what
+    each figure needs."""
     seconds = {
         (atom.unit, atom.rank, ordinal, atom.subject, atom.logged): atom.seconds
         for atom in work.atoms
         for ordinal in atom.ordinals
     }
     found = {}
-    for one in stretches:
+    for number, one in enumerate(stretches):
         each = [(figure, sum(seconds.get((one.unit, *figure, subject, step), 0.0) for rank, subject, step in one.steps if rank == figure[0]))
                 for figure in one.figures]  # fmt: skip
         total = sum(spent for _, spent in each) or 1.0
@@ -162,7 +163,7 @@ def _times(work, stretches: Sequence[Painted], zone) -> dict[tuple, tuple[dateti
             at += spent / total * length
             for rank, subject, step in one.steps:
                 if rank == figure[0]:
-                    found[one.unit, *figure, subject, step] = begin, later(one.start, at, zone)
+                    found[one.unit, *figure, subject, step] = begin, later(one.start, at, zone), number
     return found
 
 
@@ -176,6 +177,9 @@ def _order(work, stretches: Sequence[Painted], zone):
         for ordinal in set(before.ordinals) & set(after.ordinals):
             first = times.get((before.unit, before.rank, ordinal, before.subject, before.logged))
             second = times.get((after.unit, after.rank, ordinal, after.subject, after.logged))
+            # with one brush, one after the other on each figure
+            if first and second and first[2] == second[2] and not edge.lag:
+                continue
             if first and second and elapsed(first[1], second[0], zone) < edge.lag - SLACK:
                 yield Fault(
                     "order",

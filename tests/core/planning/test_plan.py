@@ -11,7 +11,7 @@ from mantello_core.calendar.evenings import Evenings
 from mantello_core.calendar.session import sessions
 from mantello_core.design.edit import with_undercoat
 from mantello_core.errors import OutOfRange
-from mantello_core.order.rules import LAID_ON, RECIPE_ORDER
+from mantello_core.order.rules import PHASES, RECIPE_ORDER
 from mantello_core.paints.range import paint
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.compiling import compiled
@@ -220,7 +220,7 @@ class TwoCoatsOfOnePot(RefusalCase):
         one, two, other = atom("a"), atom("b"), atom("c")
         wet = [Edge("a", "b", 600, RECIPE_ORDER)]
         self.assertEqual(sorted(map(len, runs([one, two, other], wet))), [1, 2])
-        dry = [Edge("a", "b", 0, LAID_ON)]
+        dry = [Edge("a", "b", 0, PHASES)]
         self.assertEqual(len(runs([one, two, other], dry)), 1)
 
 

@@ -11,20 +11,25 @@ from hypothesis import strategies as st
 from mantello_core.army.figure_filter import Filter
 from mantello_core.army.tree import Army, Node, Rank
 from mantello_core.calendar.evenings import AIDS, AIR, Evenings, Spraying
+from mantello_core.design.brief import Brief
 from mantello_core.design.design import Design
 from mantello_core.errors import MantelloError
 from mantello_core.formats.command import BAD_INPUT, GOOD, answer
 from mantello_core.formats.document.design import write_design
 from mantello_core.formats.sample import calvessa, levy
 from mantello_core.order.subject import of_role
+from mantello_core.paints.range import paint
 from mantello_core.planning.plan import plan
 from mantello_core.planning.validating import faults_of
+from mantello_core.recipes.method import METHODS
 from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
 from mantello_core.recipes.step import Mix, Recipe, Step
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.finishing import USES, Basing, Finishing, checked_finishing, usual_dirt, usual_plants
 from mantello_core.scheme.rule import Rule
 from mantello_core.scheme.scheme import Role, Scheme
+from mantello_core.scheme.whole_pass import WholePass
+from mantello_core.scheme.work_order import SWITCHES, Moved, OwnRule, Run, WorkOrder
 from tests.samples import rule, small_design
 
 TUESDAY = datetime(2026, 11, 24, 18, 0)
@@ -63,6 +68,57 @@ def finishings(draw):
 
 
 @st.composite
+def whole_passes(draw):
+    """Up to three passes over the figure, of colours, washes, dry brushes and oil, over all or over parts."""
+    laid = (
+        ("base", "lamp-brass"),
+        ("shade", "tar-wash"),
+        ("drybrush", "gull-white"),
+        ("oil", "oil-burnt-umber"),
+        ("glaze", "silt-wash"),
+    )
+    found = []
+    for at in range(draw(st.integers(0, 3))):
+        kind, pot = draw(st.sampled_from(laid))
+        step = Step(f"p{at}", kind, Mix(((paint(pot), 1.0),)), draw(st.sampled_from((1, 2))))
+        found.append(WholePass(
+            f"p{at}", f"Pass {at}", step, draw(st.sampled_from(("", "u0"))), select=draw(st.sampled_from((("",), ("torso",), ("@cloth",)))),
+            leaves=draw(st.sampled_from(((), ("base",), ("@skin",)))), law=draw(st.sampled_from(("all", "ground"))), height=0.3,
+            phase=draw(st.sampled_from(("", "shade", "details", "all-over"))), tiers=draw(st.sampled_from(((), ("rank",)))),
+        ))  # fmt: skip
+    return tuple(found)
+
+
+@st.composite
+def orders(draw):
+    """Own rules, work put elsewhere, rules given up, a run of units."""
+    works = (
+        "role:r0",
+        "role:r0*",
+        "role:r1",
+        "pass:p0",
+        "pass:p1",
+        "class:skin",
+        "kind:shade",
+        "kind:base",
+        "pass:varnish",
+    )
+    rules = []
+    for at in range(draw(st.integers(0, 3))):
+        before, after = draw(st.lists(st.sampled_from(works), min_size=2, max_size=2, unique=True))
+        rules.append(OwnRule(f"o{at}", before, after, scope=draw(st.sampled_from(("", "u0")))))
+    moved = tuple(
+        Moved(draw(st.sampled_from(works)), draw(st.sampled_from(("shade", "details", "block-in", "last-coat"))))
+        for _ in range(draw(st.integers(0, 2)))
+    )
+    runs = (Run(("u0", "u1")),) if draw(st.booleans()) else ()
+    return WorkOrder(
+        switches=tuple((name, draw(st.booleans())) for name in draw(st.lists(st.sampled_from(tuple(SWITCHES)), max_size=2, unique=True))),
+        moved=moved, rules=tuple(rules), given_up=draw(st.sampled_from(((), ("D-14", "D-12")))), runs=runs,
+    )  # fmt: skip
+
+
+@st.composite
 def designs(draw):
     """Small armies of one to three units with recipes, evenings and spraying drawn at random."""
     roles = tuple(Role(f"r{at}", f"Role {at}", (("rank", draw(recipes())),)) for at in range(draw(st.integers(1, 3))))
@@ -80,10 +136,14 @@ def designs(draw):
     evenings = Evenings(
         draw(st.sampled_from((((1, 1140, 150),), ((0, 1080, 90), (3, 1140, 200)), ((5, 600, 480),), ((1, 1200, 45), (2, 1200, 45))))),
         draw(st.integers(2, 12)), 3, zone=draw(st.sampled_from(("", "Europe/Rome"))), spraying=spraying,
-        air=draw(st.sampled_from(tuple(AIR))), aid=draw(st.sampled_from(tuple(AIDS))),
+        air=draw(st.sampled_from(tuple(AIR))), aid=draw(st.sampled_from(tuple(AIDS))), desk=draw(st.sampled_from((0, 0, 6, 12))),
+        due=draw(st.sampled_from(((), (("u0", "2026-12-24"),)))),
     )  # fmt: skip
     finishing = draw(st.one_of(st.just(Finishing()), finishings()))
-    return Design(army, Scheme("Drawn", roles, tuple(rules), finishing=finishing), evenings)
+    scheme = Scheme(
+        "Drawn", roles, tuple(rules), finishing=finishing, passes=draw(whole_passes()), order=draw(orders())
+    )
+    return Design(army, scheme, evenings, Brief(method=draw(st.sampled_from(tuple(METHODS)))))
 
 
 def made(design, start=TUESDAY):

@@ -16,12 +16,11 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.record import logging as actions
 from mantello.record.models import Entry
 from mantello.workspace.catalogue import catalogue_for
+from mantello.workspace.mix_field import MixField
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
-from mantello_core.errors import MantelloError
-from mantello_core.recipes.mix_words import MOST_SIGNS, mix_said
 from mantello_core.recipes.quantity import DROP
-from mantello_core.recipes.step import MOST_COATS, Mix
+from mantello_core.recipes.step import MOST_COATS
 
 #: ml that a mix may be made again for
 MOST_ML = 500.0
@@ -39,7 +38,7 @@ class EntryForm(forms.Form):
         min_value=1, max_value=MOST_COATS, label="Coats",
         error_messages=dict.fromkeys(("required", "invalid", "min_value", "max_value"), f"Write 1 to {MOST_COATS}."),
     )  # fmt: skip
-    mix = forms.CharField(required=False, max_length=MOST_SIGNS, label="Mix")
+    mix = MixField(label="Mix")
     figures = forms.CharField(
         max_length=400, label="Figures", error_messages={"required": "Which figures? Such as 1-5, 7."}
     )
@@ -48,7 +47,8 @@ class EntryForm(forms.Form):
 
     def __init__(self, entry: Entry, pots, *arguments, **options):
         super().__init__(*arguments, prefix=f"e{entry.pk}", **options)
-        self.entry, self.pots = entry, pots
+        self.entry = entry
+        self.fields["mix"].pots = pots
 
     @classmethod
     def showing(cls, entry: Entry, pots) -> "EntryForm":
@@ -70,16 +70,6 @@ class EntryForm(forms.Form):
                 raise forms.ValidationError(f"'{part[:20]}' counts backwards, or from 0.")
             found.update(range(first, last + 1))
         return sorted(found)
-
-    def clean_mix(self) -> Mix | None:
-        """Another mix than the entry tells; None if that is right."""
-        said = self.cleaned_data["mix"].strip()
-        if not said:
-            return None
-        try:
-            return mix_said(said, self.pots)
-        except MantelloError as error:
-            raise forms.ValidationError(error.message) from error
 
 
 def figures_said(ordinals) -> str:

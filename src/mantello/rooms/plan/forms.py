@@ -6,13 +6,11 @@ from datetime import datetime, timedelta
 from django import forms
 
 from mantello.record.used import Used
+from mantello.workspace.mix_field import MixField
 from mantello_core.advice.mishap import MISHAPS
 from mantello_core.calendar.evenings import Evenings
-from mantello_core.errors import MantelloError
 from mantello_core.paints.paint import Paint
-from mantello_core.recipes.mix_words import MOST_SIGNS as MOST_SAID
-from mantello_core.recipes.mix_words import mix_said
-from mantello_core.recipes.step import MOST_COATS, Mix
+from mantello_core.recipes.step import MOST_COATS
 
 #: the paces, as painters say them
 PACE_WORDS = {
@@ -98,9 +96,7 @@ class DoneForm(forms.Form):
         required=False, min_value=0, max_value=1440, label="Minutes it took",
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write 0 to 1440 minutes, or nothing if you do not know."),
     )  # fmt: skip
-    mix = forms.CharField(
-        required=False, max_length=MOST_SAID, label="Really used", help_text="Such as 2 Brine Green : 1 water. Empty: as planned.",
-    )  # fmt: skip
+    mix = MixField(label="Really used", help_text="Such as 2 Brine Green : 1 water. Empty: as planned.")
     tool = forms.CharField(required=False, max_length=160, label="With")
     coats = forms.IntegerField(
         required=False, min_value=1, max_value=MOST_COATS, label="Coats just now",
@@ -116,17 +112,7 @@ class DoneForm(forms.Form):
     def __init__(self, *arguments, pots: Iterable[Paint] = (), **options):
         """pots: the paints that a mix may name."""
         super().__init__(*arguments, **options)
-        self.pots = pots
-
-    def clean_mix(self) -> Mix | None:
-        """The mix that was really used; None if as planned."""
-        said = self.cleaned_data["mix"].strip()
-        if not said:
-            return None
-        try:
-            return mix_said(said, self.pots)
-        except MantelloError as error:
-            raise forms.ValidationError(error.message) from error
+        self.fields["mix"].pots = pots
 
     @property
     def used(self) -> Used:
