@@ -151,7 +151,7 @@ class Reading:
         """All the work of the design with nothing done, without its order."""
         if "work" in vars(self):
             return self.work.atoms
-        return atoms_of(self.design, self.resolution, self.sheets)
+        return atoms_of(self.design, self.resolution, vars(self).get("sheets"))
 
     @cached_property
     def cost(self) -> Cost:

@@ -236,14 +236,20 @@ class Plate:
         """What a brush goes over on the areas of those names."""
         return united(self.areas[name].extent for name in names)
 
+    @cached_property
+    def whole_at_once(self) -> Extent:
+        """What a brush goes over on the whole figure, laid in one go."""
+        return self.extent_at_once(self.areas)
+
     def extent_at_once(self, names: Iterable[str]) -> Extent:
         """What a brush goes over on areas that are laid in one go: nothing is cut in between them, only against the rest,
         and there is room for a wide brush. Seams in them stay, for what is led into recesses."""
         inner = frozenset(names)
-        apart = self.extent_of(inner)
+        ordered = [name for name in self.areas if name in inner]
+        apart = self.extent_of(ordered)
         if len(inner) < 2:
             return apart
-        outer = sum(length for area in inner for other, length in self.neighbours[area].items() if other not in inner)
+        outer = sum(length for area in ordered for other, length in self.neighbours[area].items() if other not in inner)
         share = min(1.0, outer / apart.free_mm) if apart.free_mm else 0.0
         return replace(
             apart, free_mm=min(outer, apart.free_mm), exposed_mm=apart.exposed_mm * share, sharp_mm=apart.sharp_mm * share,

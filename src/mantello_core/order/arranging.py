@@ -200,7 +200,8 @@ def _constraints(line: Sequence[Node], bonds: Iterable[Bond], figure: Figure) ->
     ancestors: list[int] = []
     found = []
     for at, node in enumerate(line):
-        for below in {last[area].id: last[area] for area in node.areas if area in last}.values():
+        beneath = {last[area].id: last[area] for area in node.areas if area in last}
+        for below in sorted(beneath.values(), key=lambda one: place[one.id]):
             known = into[node.id].get(below.id)
             if known is None or known.lag < below.drying:
                 rule = known.rule if known else LAID_ON

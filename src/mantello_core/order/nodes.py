@@ -80,7 +80,7 @@ def nodes_of(
             if cell.role:
                 areas.setdefault(cell.role, set()).add(name)
     for role, names in areas.items():
-        mm2 = plate.extent_of(names).surface_mm2
+        mm2 = plate.extent_of(sorted(names)).surface_mm2
         found += _role(scheme, role, classes[0].tier, frozenset(names), known[role], mm2, phases)
     found += (_piece(piece, at, classes[0], phases) for at, piece in enumerate(pieces))
     found += _marks(scheme, classes, phases)

@@ -36,7 +36,7 @@ def laid_grounds(army_ground: Ground, one: FigureClass) -> tuple[LaidGround, ...
     if not any(one.grounds):  # whole figures alone, whose key is ''
         ground = one.grounds.get("")
         names, coats = tuple(one.plate.areas), (ground or army_ground).coats
-        extent = one.plate.extent_at_once(names)
+        extent = one.plate.whole_at_once
         return tuple(LaidGround(coat.step, coat, ground, "", names, extent) for coat in coats)
     parts: dict[str, list[str]] = {"": []}
     for area in one.plate.areas:

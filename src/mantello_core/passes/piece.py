@@ -191,7 +191,7 @@ def _passes(design: Design, one: FigureClass) -> Iterable[Piece]:
         surface = sum(
             one.plate.areas[area].surface_mm2
             * (1.0 if each.law == "all" else exposure(one.plate, area, each.law, each.height))
-            for area in areas
+            for area in sorted(areas)
         )
         reach = whole.of_share(min(1.0, surface / whole.surface_mm2)) if whole.surface_mm2 else whole
         coats = (
@@ -226,7 +226,7 @@ def _coats(finishing: Finishing, one: FigureClass, level: int, around_of: Around
     yield from passes
     if finishing.glow and (shining := _glow(finishing.glow, one, around_of)):
         yield shining
-    whole, around = one.plate.extent_at_once(one.plate.areas), around_of(one.tier, len(one.ordinals))
+    whole, around = one.plate.whole_at_once, around_of(one.tier, len(one.ordinals))
     solvents = any(piece.stage == SOLVENT for piece in passes) or any(_is_solvent(each.step) for each in one.passes)
     if finishing.barrier and solvents:
         yield _varnish(finishing, "barrier", "Barrier varnish", finishing.barrier, BARRIER, whole, 1, around)

@@ -180,23 +180,50 @@ def _at_pace(work: Work, evenings: Evenings, pace: dict[str, float]) -> Work:
 def atoms_of(design: Design, resolution: Resolution, sheets: tuple[RankSheet, ...] | None = None) -> tuple[Atom, ...]:
     """All the work of a design with nothing done, coat by coat, without what must come before what.
 
-    sheets: as ``compiled`` takes them.
+    sheets: as ``compiled`` takes them; without them, phases are not told.
     """
-    known = rank_sheets(design, resolution) if sheets is None else sheets
-    return tuple(atom for sheet in known for row in sheet.rows for atom in _coats_of(row))
+    if sheets is not None:
+        return tuple(atom for sheet in sheets for row in sheet.rows for atom in _coats_of(row))
+    return tuple(atom for row in _plain_rows(design, resolution) for atom in _coats_of(row))
 
 
 def whole_steps(design: Design, resolution: Resolution) -> tuple[Atom, ...]:
     """All the work of a design with nothing done, all coats of a step in one: enough to add up its cost."""
-    return tuple(row.atom for sheet in rank_sheets(design, resolution) for row in sheet.rows)
+    return tuple(row.atom for row in _plain_rows(design, resolution))
+
+
+def _plain_rows(design: Design, resolution: Resolution) -> Iterator[Row]:
+    """The rows of all ranks; in order only where something is sprayed on part of a figure, which may want masks."""
+    per_rank, given = _by_rank(resolution, ()), dealt(design.scheme.finishing.basing, design.army)
+    stacks = Stacks(design, resolution)
+    coats = coats_worn(design, resolution, stacks)
+    for (unit, rank), classes in per_rank.items():
+        if _sprays(design, classes):
+            yield from _sheet(design, unit, rank, tuple(classes), given, coats, stacks).rows
+        else:
+            pieces = army_pieces(design, classes, given)
+            for found in _rows(design, unit, rank, classes, pieces, coats, stacks, ()):
+                yield Row(*found)
+
+
+def _sprays(design: Design, classes: Sequence[FigureClass]) -> bool:
+    tier = classes[0].tier
+    roles = {role for one in classes for role in one.roles_worn.values() if role}
+    return any(step.sprayed for role in roles for step in design.scheme.role(role).recipe(tier).steps)
+
+
+def _by_rank(resolution: Resolution, units: tuple[str, ...]) -> dict[tuple[str, str], list[FigureClass]]:
+    """The classes of every rank of some units, of all if none are named."""
+    found: dict[tuple[str, str], list[FigureClass]] = defaultdict(list)
+    for one in resolution.classes:
+        if not units or one.unit in units:
+            found[one.unit, one.rank].append(one)
+    return found
 
 
 def rank_sheets(design: Design, resolution: Resolution, units: tuple[str, ...] = ()) -> tuple[RankSheet, ...]:
     """What is to be done on every rank's figures; of some units only, of all if empty."""
-    per_rank: dict[tuple[str, str], list[FigureClass]] = defaultdict(list)
-    for one in resolution.classes:
-        if not units or one.unit in units:
-            per_rank[one.unit, one.rank].append(one)
+    per_rank = _by_rank(resolution, units)
     given = dealt(design.scheme.finishing.basing, design.army)
     stacks = Stacks(design, resolution)
     coats = coats_worn(design, resolution, stacks)
@@ -208,13 +235,18 @@ def _sheet(
 ) -> RankSheet:  # fmt: skip
     pieces = army_pieces(design, classes, given)
     arranged = order_of(design, classes, (piece for piece, _ in pieces))
-    rows = [
-        *_ground_rows(design, unit, rank, classes), *_role_rows(design, unit, rank, classes, coats, stacks),
-        *mark_rows(design.scheme, unit, rank, classes), *piece_rows(design, unit, rank, classes, pieces, arranged.line),
-    ]  # fmt: skip
+    rows = _rows(design, unit, rank, classes, pieces, coats, stacks, arranged.line)
     place = {node.id: (node.phase, at) for at, node in enumerate(arranged.line)}
     made = [Row(node, replace(atom, phase=place[node][0], place=place[node][1]), touch) for node, atom, touch in rows]
     return RankSheet(unit, rank, classes, tuple(sorted(made, key=lambda row: row.atom.place)), arranged)
+
+
+def _rows(design, unit, rank, classes, pieces, coats: CoatsOn, stacks: Stacks, line) -> list[tuple[str, Atom, float]]:
+    """Node, atom and seconds until the next coat of all work of a rank. line: its order, which tells where masks are wanted."""
+    return [
+        *_ground_rows(design, unit, rank, classes), *_role_rows(design, unit, rank, classes, coats, stacks),
+        *mark_rows(design.scheme, unit, rank, classes), *piece_rows(design, unit, rank, classes, pieces, line),
+    ]  # fmt: skip
 
 
 def _ground_rows(
