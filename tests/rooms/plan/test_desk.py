@@ -16,7 +16,7 @@ class Minding(DeskCase):
     def test_what_wants_care_is_told_the_first_time_and_the_room_aired_after_spraying(self):
         page = self.see("desk")
         self.assertContains(page, "First time with Undercoat Slate here.")
-        self.assertContains(page, "Weather: degrees, damp or dry, wind")
+        self.assertContains(page, "Damp, %")
         self.assertNotContains(page, "Air the room until")
         self.post("desk-done", **self.batch(page))
         self.at(TUESDAY + timedelta(minutes=4))
@@ -39,6 +39,22 @@ class Minding(DeskCase):
             "what is wrong now is sealed",
         ):
             self.assertContains(page, words)
+
+
+class Weathered(DeskCase):
+    def test_the_weather_of_a_spray_is_logged_and_judged(self):
+        self.post(
+            "desk-done", **self.batch() | {"degrees": "4", "humidity": "88", "wind": "windy", "note": "on the balcony"}
+        )
+        entry = self.army.entries.first()
+        self.assertEqual(entry.note, "Weather: 4 °C, 88 % damp, windy. on the balcony")
+        page = self.see("desk")
+        for words in ("cold for a spray", "is damp", "thin and missed places"):
+            self.assertContains(page, words)
+
+    def test_degrees_that_cannot_be_are_told_at_their_field(self):
+        page = self.post("desk-done", status=422, **self.batch() | {"degrees": "hot"})
+        self.assertContains(page, "Write -30 to 60 degrees", status_code=422)
 
 
 class Sticks(DeskCase):

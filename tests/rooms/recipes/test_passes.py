@@ -34,6 +34,24 @@ class Passes(RoomCase):
         (one,) = self.passes()
         self.assertEqual((one.id, one.name, one.law, one.height), ("one-wash", "Brown wash", "ground", 0.25))
 
+    def test_one_of_the_same_name_lower_down_takes_its_place_or_leaves_it_out(self):
+        self.post("keep-pass", **GIVEN)
+        self.post("keep-pass", **(GIVEN | {"scope": "1st-harbour-line", "off": "on"}))
+        self.assertEqual(
+            [(one.id, one.scope, one.off) for one in self.passes()],
+            [("one-wash", "", False), ("one-wash", "1st-harbour-line", True)],
+        )
+        self.assertNotContains(self.see("order", unit="1st-harbour-line", rank="fusilier"), "One wash")
+        self.assertContains(self.see("order", unit="2nd-lantern-line", rank="fusilier"), "One wash")
+
+    def test_single_figures_of_a_rank_can_be_meant(self):
+        self.post("keep-pass", **(GIVEN | {"rank": "fusilier", "figures": "2, 1", "scope": "1st-harbour-line"}))
+        (one,) = self.passes()
+        self.assertEqual((one.scope, one.filter.rank, one.filter.ordinals), ("1st-harbour-line", "fusilier", (1, 2)))
+        self.assertContains(self.see("passes", **{"pass": "0"}), 'value="1, 2"')
+        page = self.post("keep-pass", status=422, **(GIVEN | {"figures": "all"}))
+        self.assertContains(page, "is no figure", status_code=422)
+
     def test_what_cannot_be_read_is_told_at_its_field_and_stays(self):
         page = self.post("keep-pass", status=422, **(GIVEN | {"name": "", "coats": "99"}))
         self.assertContains(page, "This field is required", status_code=422)

@@ -8,6 +8,7 @@ from django import forms
 from mantello.record.used import Used
 from mantello.workspace.mix_field import MixField
 from mantello_core.advice.mishap import MISHAPS
+from mantello_core.advice.weather import WINDS, Weather
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.paints.paint import Paint
 from mantello_core.recipes.step import MOST_COATS
@@ -103,6 +104,15 @@ class DoneForm(forms.Form):
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), f"Write 1 to {MOST_COATS}, or nothing for one."),
     )  # fmt: skip
     enough = forms.BooleanField(required=False, label="It covers now: no further coat")
+    degrees = forms.FloatField(
+        required=False, min_value=-30, max_value=60, label="Degrees",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write -30 to 60 degrees, or nothing."),
+    )  # fmt: skip
+    humidity = forms.FloatField(
+        required=False, min_value=0, max_value=100, label="Damp, %",
+        error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write 0 to 100 %, or nothing."),
+    )  # fmt: skip
+    wind = forms.ChoiceField(required=False, label="Wind", choices=[("", "not looked at"), *WINDS.items()])
     correct = forms.BooleanField(required=False, label="Correct the recipe too, as told")
     note = forms.CharField(required=False, max_length=2000, label="Note")
     mishap = forms.ChoiceField(
@@ -119,6 +129,12 @@ class DoneForm(forms.Form):
         """What was not as planned."""
         given = self.cleaned_data
         return Used(given.get("mix"), given.get("tool", ""), given.get("coats"), bool(given.get("enough")))
+
+    @property
+    def weather(self) -> Weather:
+        """The weather at a spray."""
+        given = self.cleaned_data
+        return Weather(given.get("degrees"), given.get("humidity"), given.get("wind") or "")
 
     @property
     def otherwise(self) -> bool:

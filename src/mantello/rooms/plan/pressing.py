@@ -14,6 +14,7 @@ from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, token_of
 from mantello.workspace.reading import reading_of
 from mantello_core.advice.mishap import MISHAPS, correction
+from mantello_core.advice.weather import judged
 from mantello_core.design.edit import with_step
 from mantello_core.planning.done import left_of
 
@@ -63,6 +64,9 @@ def done(request, army_id):
         form.used,
     )
     _corrected(request, army, batch, form)
+    if batch.atoms[0].sprayed:
+        for said in judged(form.weather, varnish=batch.atoms[0].kind == "varnish"):
+            messages.warning(request, said)
     logged = {(entry.rank, ordinal) for entry in made for ordinal in entry.ordinals}
     if logged:
         messages.success(request, f"{batch.title}: {len(logged)} figure{'s' * (len(logged) != 1)} logged.")
@@ -87,7 +91,8 @@ def _corrected(request, army, batch, form: DoneForm) -> None:
 def _noted(form: DoneForm) -> str:
     """The note, with what went wrong before it."""
     mishap = MISHAPS.get(form.cleaned_data.get("mishap", ""))
-    said = form.cleaned_data.get("note", "")
+    weather = form.weather.words
+    said = ". ".join(one for one in (weather and f"Weather: {weather}", form.cleaned_data.get("note", "")) if one)
     return f"Went wrong: {mishap.name}. {said}".strip() if mishap else said
 
 

@@ -6,7 +6,7 @@ from django import forms
 
 from mantello.shelf.choices import pot_choices
 from mantello_core.army.figure_filter import Filter
-from mantello_core.army.tree import TIERS
+from mantello_core.army.tree import MOST_FIGURES, TIERS
 from mantello_core.figures.exposure import LAWS
 from mantello_core.figures.vocabulary import GROUPS
 from mantello_core.naming import slug
@@ -61,7 +61,13 @@ class PassForm(forms.Form):
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value"), "Write a number from 0 to 100."),
     )  # fmt: skip
     phase = forms.ChoiceField(required=False, label="Phase")
-    scope = forms.ChoiceField(required=False, label="For")
+    scope = forms.ChoiceField(
+        required=False, label="For", help_text="One of the same name here takes the place of a higher one.",
+    )  # fmt: skip
+    rank = forms.ChoiceField(required=False, label="Of these, only the rank")
+    figures = forms.CharField(
+        required=False, max_length=200, label="and figures no.", help_text="Such as 1, 4. Empty: all.",
+    )  # fmt: skip
     tiers = forms.MultipleChoiceField(
         required=False, label="Only on", choices=list(TIERS.items()), widget=forms.CheckboxSelectMultiple
     )
@@ -77,6 +83,10 @@ class PassForm(forms.Form):
         for name in ("covers", "leaves"):
             self.fields[name].choices = _places(scheme.roles)
             self.fields[name].widget.attrs["size"] = 8
+        self.fields["rank"].choices = [
+            ("", "all ranks"),
+            *sorted(design.army.rank_names.items(), key=lambda pair: pair[1]),
+        ]
         self.fields["phase"].choices = [
             ("", "the usual one"),
             *((one.id, one.name) for one in phase_list(design).phases),
@@ -96,17 +106,28 @@ class PassForm(forms.Form):
             "covers": [*(each for each in one.select if each), *(f"role:{role}" for role in one.roles)],
             "leaves": [*one.leaves, *(f"role:{role}" for role in one.leaves_roles)], "law": one.law,
             "height": round(one.height * 100) if one.height else None, "phase": one.phase, "scope": one.scope,
-            "tiers": one.tiers, "note": one.step.manner.note, "because": one.because, "off": one.off,
+            "tiers": one.tiers, "rank": one.filter.rank, "figures": ", ".join(map(str, one.filter.ordinals)), "note": one.step.manner.note, "because": one.because, "off": one.off,
         })  # fmt: skip
 
+    def clean_figures(self) -> tuple[int, ...]:
+        """Ordinals, counted from 1."""
+        found = []
+        for part in filter(None, (one.strip() for one in self.cleaned_data["figures"].split(","))):
+            if not part.isdigit() or not 1 <= int(part) <= MOST_FIGURES:
+                raise forms.ValidationError(f"'{part[:20]}' is no figure; write numbers such as 1, 4.")
+            found.append(int(part))
+        return tuple(sorted(set(found)))
+
     def made(self, design, old: WholePass | None) -> WholePass:
-        """The pass that the form says; of an old one the id, and a mix of several paints whose first was not changed.
+        """The pass that the form says; of an old one, or one of the same name, the id; and a mix of several paints whose first was not changed.
 
         Raises: what ``checked_passes`` refuses.
         """
         given, scheme = self.cleaned_data, design.scheme
         taken = {*RESERVED, *(one.id for one in (*scheme.passes, *scheme.finishing.dirt))}
-        id_ = old.id if old else slug(given["name"], taken)
+        said = given["name"].strip().casefold()
+        like = old or next((one for one in scheme.passes if one.name.casefold() == said), None)
+        id_ = like.id if like else slug(given["name"], taken)
         pot = self.catalogue.paint(given["paint"], "paint")
         parts = old.step.mix.parts if old and old.step.mix.paints[0] == pot else ((pot, 1.0),)
         thinned = given["diluent_parts"] or 0.0
@@ -117,7 +138,8 @@ class PassForm(forms.Form):
         )
         covers, leaves = given["covers"], given["leaves"]
         one = WholePass(
-            id_, given["name"].strip(), step, given["scope"], old.filter if old else Filter(),
+            id_, given["name"].strip(), step, given["scope"],
+            replace(old.filter if old else Filter(), rank=given["rank"], ordinals=given["figures"]),
             tuple(each for each in covers if not each.startswith("role:")) or (() if covers else ("",)), _roles(covers),
             tuple(each for each in leaves if not each.startswith("role:")), _roles(leaves), given["law"] or "all",
             (given["height"] or 0.0) / 100, given["phase"], tuple(given["tiers"]), given["because"].strip(), given["off"],
