@@ -57,6 +57,12 @@ def with_renamed_role(design: Design, role_id: str, name: str) -> Design:
     return with_scheme(design, design.scheme.with_role(replace(role, name=named(name))))
 
 
+def with_role_provisional(design: Design, role_id: str, *, provisional: bool) -> Design:
+    """Leave a role's colour open, or make it firm. Raises: UnknownName."""
+    role = design.scheme.role(role_id)
+    return with_scheme(design, design.scheme.with_role(replace(role, provisional=provisional)))
+
+
 def without_role(design: Design, role_id: str) -> Design:
     """Remove a role that nothing names.
 

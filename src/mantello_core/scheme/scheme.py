@@ -37,6 +37,8 @@ class Role:
     recipes: tuple[tuple[str, Recipe], ...] = ()
     #: id of the material whose recipes these are; roles of one material are changed together
     material: str = ""
+    #: whether its colour is not decided yet; firm before its first step
+    provisional: bool = False
 
     def recipe(self, tier: str = "rank") -> Recipe:
         """The recipe for a tier, falling back towards rank and file, then to any there is."""

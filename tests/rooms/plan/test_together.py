@@ -94,3 +94,17 @@ class Quiet(DeskCase):
         self.assertEqual(page.context["cautions"], [])
         self.assertContains(page, "read this evening")
         self.assert_hidden("confirm-cautions", post=True)
+
+
+class Undecided(DeskCase):
+    def test_a_colour_that_is_open_is_told_with_the_day_by_which_it_must_be_firm(self):
+        self.post("provisional-role", "field", provisional="yes")
+        self.assertTrue(self.now().scheme.role("field").provisional)
+        self.assertContains(self.see("recipe", "field"), "Not decided yet")
+        self.assertContains(self.see("plan"), "must be firm by <b>Tue 24 Nov</b>")
+        page = self.see("plan")
+        batch = next(one for one in page.context["tonight"] if "field" in one.roles)
+        self.assertContains(self.see("desk", batch=batch.id), "is not decided yet")
+        self.post("provisional-role", "field", provisional="no")
+        self.assertNotContains(self.see("plan"), "must be firm by")
+        self.assert_hidden("provisional-role", "field", post=True)

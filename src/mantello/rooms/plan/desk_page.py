@@ -99,6 +99,7 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None, confirm
         "drying": evening.still_drying(),
         "following": following[:3],
         "ahead": [one.id for one in following],
+        "open_roles": [role for id_ in batch.roles if (role := reading.design.scheme.role(id_)).provisional],
         "forgotten": _forgotten(evening, batch),
         "repairs": _repairs(reading, batch),
         "skip_to": following[0] if following else None,

@@ -76,6 +76,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
         "found": found_by(search),
         "moved": len(evening.evenings.wishes),
         "sessions_left": evening.sessions_left,
+        "open_roles": _open_roles(evening),
         "told": list(dict.fromkeys(said for sheet in reading.sheets for said in sheet.arranged.told))[:4],
         "relaxed": len({one.why for sheet in reading.sheets for one in sheet.arranged.gave_way}),
         "due": _due(reading.design.brief, evening.plan.finish),
@@ -98,6 +99,17 @@ def _units(evening: Evening, units, everyone) -> list:
         late = bool(wanted and ends.get(unit) and ends[unit] > wanted)
         rows.append((unit, army.title(unit), left, ends.get(unit), wanted, late, lots))
     return rows
+
+
+def _open_roles(evening: Evening) -> list:
+    """Roles whose colour is open, with the day by which it must be firm: that of their first step."""
+    roles = {role.id: role for role in evening.reading.design.scheme.roles if role.provisional}
+    first: dict[str, date] = {}
+    for block in evening.plan.blocks if roles else ():
+        for atom in block.task.atoms:
+            if atom.subject.role in roles:
+                first.setdefault(atom.subject.role, block.start.date())
+    return [(roles[id_], day) for id_, day in first.items()]
 
 
 def _tiers(design, everyone) -> list:

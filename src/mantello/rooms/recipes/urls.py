@@ -36,6 +36,7 @@ urlpatterns = [
     path("across/tests/<int:pk>/<str:moment>/sample/", testing.sample, name="sample"),
     path("<str:role>/test/", testing.record_test, name="record-test"),
     path("<str:role>/", views.recipes, name="recipe"),
+    path("<str:role>/provisional/", views.provisional_role, name="provisional-role"),
     path("<str:role>/draft/", whole.draft, name="draft-recipe"),
     path("<str:role>/draft/take/", whole.take_draft, name="take-draft"),
     path("<str:role>/routes/", whole.route_choice, name="routes"),

@@ -307,3 +307,17 @@ def lay_shade(request, army_id, role, tier):
         lambda before, after: f"{after.scheme.role(role).name}: shaded with {mix.words}",
     )
     return redirect("recipe", army.pk, role)
+
+
+@login_required
+@require_POST
+def provisional_role(request, army_id, role):
+    """A role's colour is left open, or made firm."""
+    army = army_for(request, army_id)
+    on = request.POST.get("provisional") == "yes"
+    name = reading_of(army.head).design.scheme.role(role).name
+    apply(
+        request, army, lambda design: edit.with_role_provisional(design, role, provisional=on),
+        f"{name} is {'open' if on else 'firm'}",
+    )  # fmt: skip
+    return redirect("recipe", army.pk, role)

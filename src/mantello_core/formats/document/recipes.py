@@ -13,9 +13,8 @@ from .own_paints import write_own_paint
 def write_role(role: Role) -> dict:
     """A role with its recipes, JSON-ready."""
     recipes = {tier: [write_step(step) for step in recipe.steps] for tier, recipe in role.recipes}
-    return {"id": role.id, "name": role.name, "recipes": recipes} | (
-        {"material": role.material} if role.material else {}
-    )
+    more = ({"material": role.material} if role.material else {}) | ({"provisional": True} if role.provisional else {})
+    return {"id": role.id, "name": role.name, "recipes": recipes} | more
 
 
 def read_role(data: dict, where: str, catalogue: Catalogue) -> Role:
@@ -33,7 +32,7 @@ def read_role(data: dict, where: str, catalogue: Catalogue) -> Role:
             refuse_twice([step.id for step in read], f"{where}/recipes/{tier}", "step")
             recipes.append((tier, Recipe(read)))
     made_of = material(data["material"], f"{where}/material").id if data.get("material") else ""
-    return Role(data["id"], data["name"], tuple(recipes), made_of)
+    return Role(data["id"], data["name"], tuple(recipes), made_of, data.get("provisional", False))
 
 
 def write_step(step: Step) -> dict:
