@@ -2,7 +2,7 @@
 
 from ..design.design import Design
 from ..scheme.cascade import Resolution
-from . import balance, contrast, effort, mapping, marks, metals
+from . import balance, contrast, effort, laid, mapping, marks, metals
 from .codes import codes
 from .finding import Check, checked
 from .look import Look
@@ -33,6 +33,7 @@ CHECKS = (
 
 
 def inspect(design: Design, resolution: Resolution) -> tuple[Check, ...]:
-    """Every check, accepted findings set apart."""
+    """Every check, accepted findings set apart; passes over the figure only where there are any."""
     look = Look(design, resolution)
-    return tuple(checked(check(look), design.scheme.aims) for check in CHECKS)
+    asked = (*CHECKS, laid.passes) if design.scheme.passes else CHECKS
+    return tuple(checked(check(look), design.scheme.aims) for check in asked)

@@ -4,6 +4,7 @@ from dataclasses import replace
 from unittest import TestCase
 
 from mantello_core.army.figure_filter import Filter
+from mantello_core.checks.inspect import inspect
 from mantello_core.colour.difference import difference
 from mantello_core.design.edit import without_role
 from mantello_core.design.order_edit import with_pass, without_pass
@@ -167,8 +168,15 @@ class Documents(TestCase):
                 read_design(document)
 
     def test_a_pass_over_what_nobody_has_is_found_and_a_role_it_names_cannot_go(self):
-        fins = replace(WASH, select=("vehicle.sail",))
+        fins = replace(WASH, id="fins", select=("vehicle.sail",))
         design, resolution = laid(WASH, fins)
         self.assertEqual([one.select for one in covering_nothing(design.scheme, resolution)], [("vehicle.sail",)])
+        told = next(check for check in inspect(design, resolution) if check.id == "passes")
+        self.assertEqual((told.verdict, len(told.findings)), ("wrong", 1))
+        mended = told.findings[0].fix.change(design)
+        self.assertEqual(
+            next(one for one in inspect(mended, resolve(mended.army, mended.scheme)) if one.id == "passes").verdict,
+            "clear",
+        )
         with self.assertRaises(Contradiction):
             without_role(with_pass(calvessa(), replace(WASH, roles=("plume",))), "plume")
