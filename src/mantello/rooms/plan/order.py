@@ -15,14 +15,14 @@ from mantello.workspace.reading import Reading, reading_of
 from mantello_core.calendar.session import Session
 from mantello_core.colour.spaces import Lab
 from mantello_core.formats.drawing import plate_svg
-from mantello_core.order.figure_order import own_rules
+from mantello_core.order.figure_order import order_of, own_rules
 from mantello_core.order.mending import Move
 from mantello_core.order.node import Node
 from mantello_core.order.pairs import GROUNDS
 from mantello_core.order.phases import PhaseList, method_phases, phase_list, usual_phases
 from mantello_core.order.reference import reference_of
 from mantello_core.order.rules import LEVEL_WORDS, every_rule
-from mantello_core.order.subject import of_pass
+from mantello_core.order.subject import of_pass, subject_of
 from mantello_core.planning.compiling import RankSheet
 from mantello_core.scheme.work_order import SWITCHES, Moved, OwnRule, Phase
 
@@ -268,12 +268,15 @@ def so_far(request, army_id, view, place):
     """How a figure of a rank looks when a phase is done; the query names unit and rank."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    sheet = _asked(reading, *_named(request))
-    one = sheet.classes[0]
-    if view not in [each.name for each in one.plate.views]:
+    unit, rank = _named(request)
+    classes = [each for each in reading.resolution.of_unit(unit) if each.rank == rank]
+    if not classes or view not in [each.name for each in classes[0].plate.views]:
         raise Http404
+    one = classes[0]
+    # the order of this rank alone: what is to be done on all others is not worked out for a picture
+    line = order_of(reading.design, classes).line
     done = frozenset(
-        (row.atom.subject, row.atom.step) for row in sheet.rows if row.atom.phase <= place and not row.atom.subject.site
+        (subject_of(node.owner), node.id.split("|")[1]) for node in line if node.phase <= place and node.sort != "mark"
     )
     svg = plate_svg(one.plate, view, lambda area: reading.painted_fill(one, area, done), detail="small")
     response = HttpResponse(svg, content_type="image/svg+xml")
