@@ -60,8 +60,11 @@ class Order(RoomCase):
             "order-rule", status=422, before="role:arms/base", after="role:arms/highlight", unit=UNIT, rank=RANK
         )
         self.assertContains(page, "says the opposite", status_code=422)
-        page = self.post("order-rule", status=422, before="cheese", after="role:field", unit=UNIT, rank=RANK)
+        page = self.post(
+            "order-rule", status=422, before="cheese", after="role:field", because="it was typed", unit=UNIT, rank=RANK
+        )
         self.assertContains(page, "names no work", status_code=422)
+        self.assertContains(page, 'value="it was typed"', status_code=422)
         page = self.post("order-move", status=422, what="role:field", phase="nowhere", unit=UNIT, rank=RANK)
         self.assertContains(page, "nowhere", status_code=422)
 

@@ -24,7 +24,7 @@ from mantello_core.order.reference import reference_of
 from mantello_core.order.rules import LEVEL_WORDS, every_rule
 from mantello_core.order.subject import of_pass, subject_of
 from mantello_core.planning.compiling import RankSheet
-from mantello_core.scheme.work_order import SWITCHES, Moved, OwnRule, Phase
+from mantello_core.scheme.work_order import MOST_REASON, SWITCHES, Moved, OwnRule, Phase
 
 from .evening import Evening
 from .painters import can_plan, painter_in_hand
@@ -238,8 +238,15 @@ def order_page(request, army, status: int = 200, form=None):
         "scopes": [(node, design.army.nodes[node].name) for node in design.army.paths[sheet.unit][1:]],
         "given_up": [every_rule()[id_] for id_ in design.scheme.order.given_up if id_ in every_rule()],
         "form": form,
+        **{name: _said(request, name) for name in ("before", "after", "because", "scope")},
     }
     return room_page(request, army, "plan", "plan/order.html", context, status)
+
+
+def _said(request, name: str) -> str:
+    """What a request says of a rule; it stays where the rule is refused."""
+    given = request.POST if request.method == "POST" else request.GET
+    return given.get(name, "")[:MOST_REASON]
 
 
 def _named(request) -> tuple[str, str]:
