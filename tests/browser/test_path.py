@@ -22,6 +22,8 @@ class WholePath(BrowserCase):
             page.get_by_label("First paint").select_option(paint)
             page.get_by_role("button", name="Add role").click()
             self.note(f"Role {name} added")
+            expect(page.locator("a.role", has_text=name)).to_be_visible()
+            expect(page.get_by_label("Name of the role")).to_have_value("")
         page.locator("a.role", has_text="Coat").click()
         expect(page.locator("a.role.on", has_text="Coat")).to_be_visible()
         page.locator('path[data-area="torso.coat.body.left"]').first.click(force=True)

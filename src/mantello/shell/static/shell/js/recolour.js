@@ -2,13 +2,14 @@
 
    The drawing is made twice, with the role black and with it white. Between the two every pixel goes straight
    with the colour: pixel = dark + (light - dark) * colour, shading and soft edges included. So a new colour costs
-   a few operations for each pixel that the role reaches, and no drawing. */
+   a few operations for each pixel that the role reaches, and no drawing. Null while the drawing has no size. */
 
 export async function recoloured(svg, role) {
   const place = svg.getBoundingClientRect();
   const scale = window.devicePixelRatio || 1;
   const width = Math.round(place.width * scale);
   const height = Math.round(place.height * scale);
+  if (!width || !height) return null;
   const [dark, light] = await Promise.all(["#000", "#fff"].map((fill) => pixels(svg, role, fill, width, height)));
   const canvas = document.createElement("canvas");
   Object.assign(canvas, { width, height, className: "recoloured" });

@@ -6,21 +6,24 @@ import { recoloured } from "./recolour.js";
 
 behaviour("try-colour", (input) => {
   const box = input.closest(".try");
-  const svg = document.getElementById("plate-svg");
   const list = document.getElementById("near-paints");
   let picture = null;
   let frame = 0;
   let timer;
   const latest = newest();
 
-  const ready = () => {
-    picture = picture || recoloured(svg, input.dataset.role);
-    return picture;
+  const ready = async () => {
+    picture = picture || recoloured(document.getElementById("plate-svg"), input.dataset.role);
+    const made = await picture;
+    if (!made) picture = null;
+    return made;
   };
   const paint = async () => {
     const shown = await ready();
     frame = 0;
-    if (box.classList.contains("trying")) shown.paint(input.value);
+    if (!box.classList.contains("trying") || !box.isConnected) return;
+    if (shown) shown.paint(input.value);
+    else frame = requestAnimationFrame(paint); // The plate is not laid out yet
   };
   const ask = async () => {
     const query = new URLSearchParams({ role: input.dataset.role, colour: input.value });
@@ -40,6 +43,6 @@ behaviour("try-colour", (input) => {
     box.classList.remove("trying");
     input.value = input.defaultValue;
     list.textContent = "";
-    (await ready()).clear();
+    (await ready())?.clear();
   });
 });
