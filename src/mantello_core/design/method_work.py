@@ -3,9 +3,8 @@
 from collections import Counter
 from dataclasses import replace
 
-from ..army.tree import TIERS
 from ..paints.range import paint
-from ..recipes.step import Mix, Recipe, Step
+from ..recipes.step import Mix, Step
 from ..scheme.finishing import usual_dirt
 from ..scheme.scheme import Role, Scheme
 from ..scheme.whole_pass import WholePass
@@ -71,8 +70,4 @@ def _without_shade(role: Role) -> Role:
     """A role without its own shade, on every tier; grounds keep theirs, for passes leave them out."""
     if not _shared(role) or role.id in ("ground", "rim"):
         return role
-    for tier in TIERS:
-        recipe = role.own_recipe(tier)
-        if recipe is not None:
-            role = role.with_recipe(tier, Recipe(tuple(step for step in recipe.steps if step.kind != "shade")))
-    return role
+    return role.without_steps(lambda step: step.kind == "shade")

@@ -2,11 +2,10 @@
 
 from dataclasses import dataclass, replace
 
-from ..army.tree import TIERS
 from ..errors import UnknownName
 from ..naming import slug
-from ..recipes.step import Mix, Recipe, Step
-from ..scheme.scheme import Role, Scheme
+from ..recipes.step import Mix, Step
+from ..scheme.scheme import Scheme
 from ..scheme.whole_pass import WholePass
 from .design import Design
 from .edit import with_scheme
@@ -32,6 +31,10 @@ class Offer:
         """Kind and mix in one word."""
         return f"{self.kind}|{self.mix.words}"
 
+    def covers(self, step: Step) -> bool:
+        """Whether a step of its roles is the one that they share."""
+        return (step.kind, step.mix) == (self.kind, self.mix)
+
 
 def pass_offers(scheme: Scheme) -> tuple[Offer, ...]:
     """Steps of one kind and mix that three or more roles have for rank and file, those of most roles first."""
@@ -55,25 +58,13 @@ def with_offer_taken(design: Design, offer_id: str, name: str = "", taken: tuple
     offer = next((one for one in pass_offers(scheme) if one.id == offer_id), None)
     if offer is None:
         raise UnknownName("step that roles share", offer_id, [one.id for one in pass_offers(scheme)], "offer")
-    known: Step = next(
-        step for step in scheme.role(offer.roles[0]).recipe().steps if (step.kind, step.mix) == (offer.kind, offer.mix)
-    )
+    known = next(step for step in scheme.role(offer.roles[0]).recipe().steps if offer.covers(step))
     said = name.strip() or f"{known.technique.verb}: {offer.mix.paints[0].name}"
     id_ = slug(said, {*(one.id for one in scheme.passes), *taken})
-    roles = tuple(_without(role, offer) if role.id in offer.roles else role for role in scheme.roles)
+    roles = tuple(role.without_steps(offer.covers) if role.id in offer.roles else role for role in scheme.roles)
     order = scheme.order
     for role in roles:
         if role.id in offer.roles and not role.recipe().steps:
             order = order.without_role(role.id)
     made = WholePass(id_, said[:60], replace(known, id=id_), select=(), roles=offer.roles)
     return with_pass(with_scheme(design, replace(scheme, roles=roles, order=order)), made)
-
-
-def _without(role: Role, offer: Offer) -> Role:
-    """A role without the step, on every tier."""
-    for tier in TIERS:
-        recipe = role.own_recipe(tier)
-        if recipe is not None:
-            steps = tuple(step for step in recipe.steps if (step.kind, step.mix) != (offer.kind, offer.mix))
-            role = role.with_recipe(tier, Recipe(steps))
-    return role

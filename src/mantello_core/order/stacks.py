@@ -73,7 +73,7 @@ class Stacks:
         """For every area of a rank (role or '' for a pass, step or pass id) in order."""
         key = one.unit, one.rank
         if key not in self._known:
-            classes = [each for each in self.resolution.of_unit(one.unit) if each.rank == one.rank]
+            classes = self.resolution.of_rank(one.unit, one.rank)
             found: dict[str, list[tuple[str, str]]] = {}
             for node in order_of(self.design, classes).line:
                 if node.sort in ("step", "pass"):

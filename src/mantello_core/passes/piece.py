@@ -143,9 +143,8 @@ def piece_of(design: Design, resolution: Resolution, unit: str, rank: str, piece
     Raises: UnknownName if they get none of that id any more.
     """
     known = {}
-    for one in resolution.of_unit(unit):
-        if one.rank == rank:
-            known |= {piece.id: piece for piece in pieces_of(design, one, masks=True)}
+    for one in resolution.of_rank(unit, rank):
+        known |= {piece.id: piece for piece in pieces_of(design, one, masks=True)}
     if piece_id not in known and piece_id.startswith(("mask-", "unmask-")):
         first = piece_id.rpartition("-")[0]  # a second mask of the same role
         return replace(known[first], id=piece_id) if first in known else _unknown(piece_id, known)

@@ -135,10 +135,9 @@ def _coats_of(row: Row) -> Iterator[Atom]:
 def _edges(sheet: RankSheet, left: dict[str, list[Atom]]) -> Iterator[Edge]:
     for chain in left.values():
         yield from (Edge(one.id, two.id, one.drying, COAT_ORDER) for one, two in pairwise(chain))
-    bonds = sheet.arranged.bonds
     if len(left) < len(sheet.rows):
         yield from _closed(sheet, left)
-    for bond in bonds:
+    for bond in sheet.arranged.bonds:
         if bond.before in left and bond.after in left:
             one, two = left[bond.before][-1], left[bond.after][0]
             lag = 0.0 if _worked_wet(one, two) else bond.lag and one.drying

@@ -41,7 +41,7 @@ def painted_with(design: Design, resolution: Resolution, atom: Atom) -> PaintedW
     """
     subject, scheme = atom.subject, design.scheme
     if subject.kind == Kind.GROUND:
-        classes = [one for one in resolution.of_unit(atom.unit) if one.rank == atom.rank]
+        classes = resolution.of_rank(atom.unit, atom.rank)
         coat = laid_ground(scheme.ground, classes, atom.step).coat
         return PaintedWith(coat.words, ((coat.paint, 1.0),))
     if subject.kind == Kind.MARK:

@@ -135,6 +135,10 @@ class Resolution:
         """The classes of a unit, in the order of its ranks."""
         return tuple(one for one in self.classes if one.unit == unit_id)
 
+    def of_rank(self, unit_id: str, rank_id: str) -> tuple[FigureClass, ...]:
+        """The classes of one rank of a unit."""
+        return tuple(one for one in self.of_unit(unit_id) if one.rank == rank_id)
+
     def dead_rules(self, scheme: Scheme, army: Army) -> list[Rule]:
         """Rules that win nowhere."""
         winners = {cell.rule.id for one in self.classes for cell in one.cells.values() if cell.rule}

@@ -1,5 +1,6 @@
 """A scheme: roles with recipes, rules and distinction tables; and the design that joins it to an army."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
@@ -55,6 +56,13 @@ class Role:
         """This role with the tier's recipe replaced."""
         known = dict(self.recipes) | {tier: replace(recipe, even=EVEN)}
         return replace(self, recipes=tuple((name, known[name]) for name in TIERS if name in known))
+
+    def without_steps(self, leaves: Callable[[Step], bool]) -> "Role":
+        """This role without the steps that leave, in every recipe written for it."""
+        role = self
+        for tier, recipe in self.recipes:
+            role = role.with_recipe(tier, Recipe(tuple(step for step in recipe.steps if not leaves(step))))
+        return role
 
     @property
     def paint_name(self) -> str:

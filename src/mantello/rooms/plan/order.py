@@ -163,9 +163,7 @@ class OrderOf:
     def put(self) -> list[tuple[Moved, str, str]]:
         """What the painter put into phases, in words: the choice, the work, the phase."""
         names = {reference_of(node): node.name for node in self.sheet.arranged.line}
-        called = {phase.id: phase.name for phase in self.phases.phases} | {
-            id_: phase.name for id_, phase in ((one.id, one) for one in self.phases.phases)
-        }
+        called = {phase.id: phase.name for phase in self.phases.phases}
         return [
             (one, self.said(one.what, names), called.get(one.phase, one.phase))
             for one in self.reading.design.scheme.order.moved
@@ -276,7 +274,7 @@ def so_far(request, army_id, view, place):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     unit, rank = _named(request)
-    classes = [each for each in reading.resolution.of_unit(unit) if each.rank == rank]
+    classes = reading.resolution.of_rank(unit, rank)
     if not classes or view not in [each.name for each in classes[0].plate.views]:
         raise Http404
     one = classes[0]

@@ -82,10 +82,7 @@ def gave_way(lost: Iterable[GaveWay]) -> list[dict]:
 def validated(document: dict) -> dict:
     """design, a start and a plan to whether the plan is legal, and every rule that it breaks"""
     check(document, "validate-plan")
-    design: Design = read_design(document["design"])
-    units = tuple(document.get("units", ()))
-    for index, unit in enumerate(units):
-        design.army.node(unit, f"/units/{index}")
+    design, units = _design_and_units(document)
     stretches = [
         _stretch(block, f"/plan/sessions/{at}/blocks/{number}")
         for at, session in enumerate(document["plan"]["sessions"])
@@ -105,6 +102,15 @@ def validated(document: dict) -> dict:
         "counts": counts,
         "faults": [{"rule": one.rule, "what": one.what} for one in faults[:200]],
     }
+
+
+def _design_and_units(document: dict) -> tuple[Design, tuple[str, ...]]:
+    """What a request is about: its design, and the units it keeps to; none for all."""
+    design: Design = read_design(document["design"])
+    units = tuple(document.get("units", ()))
+    for index, unit in enumerate(units):
+        design.army.node(unit, f"/units/{index}")
+    return design, units
 
 
 def _stretch(block: dict, where: str) -> Painted:
@@ -129,10 +135,7 @@ def _moment(text: str, where: str) -> datetime:
 def planned(document: dict) -> dict:
     """design and a start to the evenings: sessions, blocks, what they wait for, and the bound"""
     check(document, "plan")
-    design: Design = read_design(document["design"])
-    units = tuple(document.get("units", ()))
-    for index, unit in enumerate(units):
-        design.army.node(unit, f"/units/{index}")
+    design, units = _design_and_units(document)
     start = _moment(document["start"], "/start")
     resolution = resolve(design.army, design.scheme)
     made = plan(design, start, units=units, horizon=document.get("evenings", 120), resolution=resolution)
