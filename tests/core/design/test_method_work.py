@@ -35,7 +35,12 @@ class MethodWork(TestCase):
         for method in ("stipple", "overbrush", "speed"):
             design = worked(method)
             line = names(design)
-            self.assertFalse([name for name in line if name.endswith(" shade") and "Ground" not in name], method)
+            late = METHODS[method].slots
+            own = {"Ground", "Rim"} | ({"Flesh"} if late.skin == "late" else set())
+            shaded = {name.removesuffix(" shade") for name in line if name.endswith(" shade")}
+            metals = {name for name in shaded if "metal" in name}
+            self.assertEqual(bool(metals), late.metals == "last", method)
+            self.assertLessEqual(shaded - metals, own, method)
             at = line.index("One wash over all")
             # what has a phase of its own after the wash is laid on it; all else is blocked in before
             late = {"Rim base", "Flesh base", "Arms metal base", "Trim metal base", "Ground base"}

@@ -3,7 +3,7 @@
 import hashlib
 import json
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from html import escape
 
@@ -20,11 +20,11 @@ from mantello_core.calendar.evenings import Evenings
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.brief import Brief
 from mantello_core.design.design import Design
-from mantello_core.design.method_work import with_method_work
 from mantello_core.formats.document.design import read_design
 from mantello_core.formats.massing import massed_group
 from mantello_core.planning.cost import Cost
 from mantello_core.proposals.proposal import SCHOOLS, Proposal, checked_question, proposals
+from mantello_core.proposals.whole_method import with_whole_method
 from mantello_core.scheme.scheme import Scheme
 
 #: kind of job
@@ -76,7 +76,8 @@ def schemes_proposed(job: Job) -> Iterator[Step]:
     """Work out schemes and draw their cards. The result: the cards as a fragment, titles and designs."""
     yield Step(0, 2)
     asked = read_design(job.asked["document"], drawing_of)
-    made = proposals(asked.army, asked.brief, tuple(Lab(*one) for one in job.asked["seeds"]))
+    found = proposals(asked.army, asked.brief, tuple(Lab(*one) for one in job.asked["seeds"]))
+    made = [replace(one, design=with_whole_method(one.design)) for one in found]
     yield Step(1, 2)
     cards = render_to_string("army/proposal_cards.html", {"cards": _cards(made), "for_army": job.asked["for_army"]})
     designs = [stored(one.design) for one in made]
@@ -100,7 +101,7 @@ def taken(job: Job, said) -> tuple[str, Design] | None:
     titles, at = job.result["titles"], int(number)
     if at >= len(titles) or titles[at] != said.get(f"title-{at}"):
         return None
-    return titles[at], with_method_work(read_design(job.result["designs"][at], drawing_of))
+    return titles[at], with_whole_method(read_design(job.result["designs"][at], drawing_of))
 
 
 def _cards(made) -> list[Card]:
