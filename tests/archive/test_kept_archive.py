@@ -4,7 +4,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
 from django.urls import reverse
 
-from mantello.record.queries import done_steps
+from mantello.record.queries import done_steps, sprayed_badly
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.formats.archive import read_archive
@@ -26,6 +26,19 @@ class KeptArchiveOfTheSecondVersion(RoomCase):
         )
         self.assertEqual(reading_of(taken.head).design.scheme.passes, ())
         self.assertEqual({one.step for one in entries}, {"undercoat"})
+        for room in ("plan", "desk", "order", "log", "passes", "evening"):
+            self.assertEqual(self.client.get(reverse(room, args=[taken.pk])).status_code, 200, room)
+
+
+class KeptArchiveOfTheThirdVersion(RoomCase):
+    def test_its_entries_stand_and_no_fault_is_read_out_of_their_notes(self):
+        self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", kept("archive-3.zip"))})
+        taken = Army.objects.exclude(pk=self.army.pk).get()
+        entries = list(taken.entries.order_by("pk"))
+        self.assertEqual(len(entries), 5)
+        self.assertEqual({one.mishap for one in entries}, {""})
+        self.assertEqual(sorted({one.tool for one in entries}), ["", "size 2"])
+        self.assertEqual(sprayed_badly(taken), frozenset())
         for room in ("plan", "desk", "order", "log", "passes", "evening"):
             self.assertEqual(self.client.get(reverse(room, args=[taken.pk])).status_code, 200, room)
 

@@ -13,7 +13,7 @@ from mantello_core.formats.document.design import design_bytes
 from .archived_history import history_of, take_history
 from .models import Entry, Settlement, Version
 
-_ENTRY = ("unit", "unit_name", "rank", "rank_name", "role", "step", "name", "ordinals", "mix", "paints", "coats", "diluent", "diluent_parts", "tool", "planned_mix", "minutes", "planned_minutes", "drying", "note", "painter", "dried")  # fmt: skip
+_ENTRY = ("unit", "unit_name", "rank", "rank_name", "role", "step", "name", "ordinals", "mix", "paints", "coats", "diluent", "diluent_parts", "tool", "planned_mix", "mishap", "minutes", "planned_minutes", "drying", "note", "painter", "dried")  # fmt: skip
 _SETTLEMENT = ("kind", "key", "words", "unit", "rank", "ordinals", "role", "note")
 
 

@@ -82,6 +82,7 @@ def record(
             ordinals=ordinals,
             **_laid(reading, atom, used),
             tool=used.tool,
+            mishap=used.mishap,
             coats=used.coats_of(atom),
             minutes=None if minutes is None else minutes * planned[atom.id] / whole,
             planned_minutes=planned[atom.id],

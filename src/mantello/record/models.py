@@ -59,6 +59,8 @@ class Entry(models.Model):
     #: tool, where it was another than planned; mix that was planned, where another was used
     tool = models.CharField(max_length=160, blank=True)
     planned_mix = models.CharField(max_length=400, blank=True)
+    #: id of what went wrong, as ``advice.mishap`` names it; '' for nothing
+    mishap = models.CharField(max_length=20, blank=True)
     #: hands-on minutes of this entry; None if the painter did not know
     minutes = models.FloatField(null=True)
     planned_minutes = models.FloatField()

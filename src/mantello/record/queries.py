@@ -11,6 +11,7 @@ from mantello.workspace.reading import reading_of
 from mantello_core.memory import Memory, size_of
 from mantello_core.order.subject import subject_of
 from mantello_core.planning.done import Done
+from mantello_core.planning.spray_fault import COSTLY, Faults
 from mantello_core.record.progress import FigureProgress, progress_of, summed
 
 from .models import Entry, Settlement
@@ -34,6 +35,16 @@ def done_steps(army: Army, before=None) -> Done:
         for ordinal in ordinals
         if not _is_reopened(reopened, (unit, rank, ordinal, role), done_at)
     )
+
+
+def sprayed_badly(army: Army) -> Faults:
+    """Figures whose undercoat went wrong, unless they were sprayed again since without a fault."""
+    found: set[tuple[str, str, int]] = set()
+    ground = army.entries.standing().filter(role="").order_by("done_at", "pk")
+    for unit, rank, ordinals, mishap in ground.values_list("unit", "rank", "ordinals", "mishap"):
+        figures = {(unit, rank, ordinal) for ordinal in ordinals}
+        found = found | figures if mishap in COSTLY else found - figures
+    return frozenset(found)
 
 
 def _reopened(army: Army) -> dict[tuple[str, str, int, str], datetime]:

@@ -16,6 +16,8 @@ class Used:
     coats: int | None = None
     #: whether it covers now, so that no further coat is asked for
     enough: bool = False
+    #: id of what went wrong; '' for nothing
+    mishap: str = ""
 
     def step_of(self, atom: Atom) -> str:
         """How the log writes the coat of an atom: the last one that was laid, or all of the step."""

@@ -34,7 +34,7 @@ from mantello_core.memory import Memory
 from mantello_core.order.stacks import Stacks, laid_as
 from mantello_core.order.subject import GROUND, Kind, Subject
 from mantello_core.passes.ground_work import LaidGround, laid_grounds
-from mantello_core.passes.piece import finishing_needed
+from mantello_core.passes.pieces import finishing_needed
 from mantello_core.passes.soiled import soiled
 from mantello_core.planning.compiling import UNDERCOAT, RankSheet, Work, atoms_of, compiled, rank_sheets
 from mantello_core.planning.cost import Cost, cost_of

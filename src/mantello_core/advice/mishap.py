@@ -35,6 +35,8 @@ MISHAPS = {
         Mishap("torn", "a torn film", "Touched while it was half dry, or masked too soon.", "Let it dry a day, sand the edge flat, then build the coats up again on that place."),
         Mishap("frost", "frosting", "Varnish or spray in damp or cold air, or from too far away.", "A coat of gloss varnish takes most of it away; then matt again on a dry day.", ("varnish",), "Varnish and sprays: outdoors or in a vented booth, with a mask; the label comes first."),
         Mishap("grain", "grainy spray", "The paint dried in the air: too far away, too hot, or too windy.", "Brush the grain off with a soft dry toothbrush when it is hard, then another light pass from nearer.", ("spray", "undercoat"), "Sprays: outdoors or in a vented booth, with a mask; the label comes first."),
+        Mishap("thin", "thin spray", "Held too far away, moved too fast, or the can ran out: the figure shows through.", "Another light pass when it is dry; until then colours on it want a coat more.", ("spray", "undercoat"), "Sprays: outdoors or in a vented booth, with a mask; the label comes first."),
+        Mishap("missed", "missed places", "Not turned to every side: undersides and folds stayed bare.", "Brush a matching pot into the places, or spray again from below; bare plastic drinks a coat more.", ("spray", "undercoat"), "Sprays: outdoors or in a vented booth, with a mask; the label comes first."),
         Mishap("rubbed", "rubbed through", "Held by the paint instead of the base.", "Touch up with the base mix; mount the figure on a stick or cork before going on."),
     )
 }  # fmt: skip

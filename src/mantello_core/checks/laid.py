@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from ..design.design import Design
-from ..passes.piece import covering_nothing
+from ..passes.pieces import covering_nothing
 from .finding import Check, Finding, Fix
 from .look import Look
 

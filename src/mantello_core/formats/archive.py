@@ -14,7 +14,7 @@ from ..errors import OutOfRange, Unreadable
 from .strict_json import read_json
 from .validation import check
 
-FORMAT, VERSION = "mantello-archive", 3
+FORMAT, VERSION = "mantello-archive", 4
 #: bytes of the file, of everything in it unpacked, and of one member; members
 MOST_BYTES, MOST_UNPACKED, MOST_MEMBER, MOST_MEMBERS = 80_000_000, 200_000_000, 40_000_000, 3000
 #: bytes of one member by what it is; the first that fits

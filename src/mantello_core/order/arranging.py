@@ -56,13 +56,15 @@ def arranged(
     own: tuple[OwnRule, ...] = (),
     given_up: tuple[str, ...] = (),
     always_masked: bool = False,
+    apart: tuple[str, ...] = (),
 ) -> Arranged:
     """Put the steps of one figure in order.
 
     nodes: in any order. phases: names in order; a node's phase counts in them. own: in the order they were made.
     always_masked: whether every spray on a part gets a mask, not only one that would hit what is painted.
+    apart: groups of parts that are painted loose and joined after.
     """
-    relations = relations_of(plate)
+    relations = relations_of(plate, apart)
     figure = Figure(sorted(nodes, key=lambda node: node.id), relations, switches)
     names = {node.id: node.name for node in nodes}
     bonds = sorted(pairs_of(figure, own, given_up), key=lambda one: one.rank)

@@ -3,7 +3,8 @@
 from collections.abc import Iterable, Sequence
 
 from ..design.design import Design
-from ..passes.piece import MASK, Piece, pieces_of
+from ..passes.piece import MASK, Piece
+from ..passes.pieces import pieces_of
 from ..scheme.cascade import FigureClass
 from ..scheme.work_order import OwnRule
 from .arranging import Arranged, arranged
@@ -23,6 +24,7 @@ def order_of(design: Design, classes: Sequence[FigureClass], pieces: Iterable[Pi
     return arranged(
         nodes, classes[0].plate, tuple(phase.name for phase in phases.phases), phases.switches,
         own_rules(design, classes[0]), tuple(sorted(order.given_up)), design.scheme.finishing.masks,
+        design.scheme.finishing.apart_of(design.army.paths[classes[0].unit]),
     )  # fmt: skip
 
 

@@ -180,18 +180,21 @@ def _piece(piece: Piece, at: int, one: FigureClass, phases: PhaseList) -> Node:
     areas = frozenset(piece.areas) if piece.areas else frozenset(one.plate.areas)
     kind = piece.work
     tags = frozenset({"large"} if kind == "plants" and -piece.order >= 4 else ())
+    classes = frozenset({"ground"} if kind == "texture" and not piece.step else ())
     tool = _tool(piece.step) if piece.step else "hand"
     if piece.step and piece.sprayed:
         tool = "can"
     if piece.phase:
         place = phases.place(piece.phase)
+    elif classes:
+        place = phases.place(phases.homes.get("ground") or "block-in")
     elif piece.stage == OVER and kind in _UNDER:
         place = phases.place("spray" if piece.sprayed else "all-over")
     else:
         place = phases.of_kind(kind)
     return Node(
         f"{subject.text}|{piece.id}", subject.text, "pass" if piece.step else "hand", kind, "other", areas, place, piece.name,
-        pot_of(piece.step) if piece.step else f"hand|{piece.name}", frozenset(), tags, tool, at, piece.minutes_drying, round(piece.surface, 1),
+        pot_of(piece.step) if piece.step else f"hand|{piece.name}", classes, tags, tool, at, piece.minutes_drying, round(piece.surface, 1),
         False, False,
     )  # fmt: skip
 

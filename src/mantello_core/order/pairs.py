@@ -25,7 +25,7 @@ from .rules import (
 _FLAGS = {"touch": TOUCH, "on": ON, "around": AROUND, "deeper": DEEPER}
 #: kinds that come before the undercoat, or are it
 GROUNDS = ("undercoat", "undercoat-above", "pot-coat")
-_EARLY = ("magnet", "mask", "unmask", *GROUNDS)
+_EARLY = ("magnet", "choose", "glue", "mount", "prime-base", "mask", "unmask", *GROUNDS)
 #: what a pass of this kind lies on within its phase: less than 9 goes beneath what is painted singly
 _PASS_PLACE = {"base": 0, "spray": 0, "overbrush": 1, "drybrush": 1, "stipple": 1}
 
@@ -63,7 +63,7 @@ class Figure:
 
     def _soiled(self, node: Node, every: frozenset[str]) -> frozenset[str]:
         if node.sprayed:
-            return every - node.areas
+            return (every & self._relations.with_(node.areas)) - node.areas
         if not node.messy:
             return frozenset()
         if node.areas not in self._beside:

@@ -79,7 +79,8 @@ def _usual_phase(id_: str) -> Phase:
 def phase_list(design: Design) -> PhaseList:
     """The phases of a design: the painter's own list, or the method's as the finish's slots bend it."""
     method = design.brief.method if design.brief else "classic"
-    return _phase_list(method, design.scheme.finishing.slots, design.scheme.order)
+    finishing = design.scheme.finishing
+    return _phase_list(method, finishing.slots, design.scheme.order, finishing.assembly.grit == "first")
 
 
 def method_phases(method: str) -> tuple[Phase, ...]:
@@ -87,11 +88,11 @@ def method_phases(method: str) -> tuple[Phase, ...]:
     return tuple(_usual_phase(id_) for id_ in _data()["methods"][method]["phases"])
 
 
-def _phase_list(method: str, slots: Slots, order: WorkOrder) -> PhaseList:
+def _phase_list(method: str, slots: Slots, order: WorkOrder, grit_first: bool) -> PhaseList:
     row = _data()["methods"][method]
     phases = list(order.phases or method_phases(method))
     homes = dict(_data()["homes"]) | row["homes"]
-    switches = set(row["switches"])
+    switches = set(row["switches"]) | ({"texture-first"} if grit_first else set())
     if "base-last" in switches:
         homes["ground"] = "base"
     for slot, chosen in vars(slots).items():

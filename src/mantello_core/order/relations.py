@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from types import MappingProxyType
 
 from ..figures.plate import Plate
+from ..figures.vocabulary import group_of
 from ..memory import remembered
 
 #: mm of seam from which two areas touch for a brush
@@ -22,6 +23,8 @@ class Relations:
     pairs: MappingProxyType
     #: area to those it touches
     beside: MappingProxyType
+    #: area to all areas that are in the hand with it: of the same part, where parts are kept apart
+    together: MappingProxyType
 
     def between(self, one: frozenset[str], two: frozenset[str]) -> int:
         """What the areas ``two`` are to the areas ``one``: TOUCH; ON, if two lies on one and on balance not the other
@@ -37,14 +40,20 @@ class Relations:
                 forth &= ~flag
         return forth
 
+    def with_(self, areas: frozenset[str]) -> frozenset[str]:
+        """All areas that are in the hand with any of these."""
+        return frozenset().union(*(self.together[area] for area in areas))
+
     def touching(self, areas: frozenset[str]) -> frozenset[str]:
         """Areas that any of these touches, without themselves."""
         return frozenset().union(*(self.beside[area] for area in areas)) - areas
 
 
 @remembered(2_000)
-def relations_of(plate: Plate) -> Relations:
+def relations_of(plate: Plate, apart: tuple[str, ...] = ()) -> Relations:
     """The relations of all areas of a plate, from its seams, heights and names.
+
+    apart: groups of parts that are painted loose; what is loose touches nothing of the rest.
 
     An area lies on one it touches if it is stacked higher and is the smaller one, or if its name is the other's with a
     further step, such as a coat's lapel; a line round most of its outline surrounds it.
@@ -56,9 +65,10 @@ def relations_of(plate: Plate) -> Relations:
         for seen in view.areas:
             outline[seen.area] += seen.rim_mm
     beside_of: dict[str, set[str]] = {name: set() for name in areas}
+    loose = {name: group_of(name) if group_of(name) in apart else "" for name in areas}
     for one, beside in plate.neighbours.items():
         for two, length in beside.items():
-            if length < _TOUCHING:
+            if length < _TOUCHING or loose[one] != loose[two]:
                 continue
             low, high = areas[one], areas[two]
             flags = TOUCH
@@ -73,4 +83,9 @@ def relations_of(plate: Plate) -> Relations:
             found[one, two] = flags
             beside_of[one].add(two)
     beside = {name: frozenset(others) for name, others in beside_of.items()}
-    return Relations(MappingProxyType(found), MappingProxyType(beside))
+    parts: dict[str, set[str]] = {}
+    for name, part in loose.items():
+        parts.setdefault(part, set()).add(name)
+    held = {part: frozenset(names) for part, names in parts.items()}
+    together = {name: held[part] for name, part in loose.items()}
+    return Relations(MappingProxyType(found), MappingProxyType(beside), MappingProxyType(together))

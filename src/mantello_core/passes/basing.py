@@ -11,7 +11,7 @@ from ..figures.plate import Plate
 from ..figures.vocabulary import group_of, spoken
 from ..scheme.cascade import Resolution
 from ..scheme.finishing import DirtPass
-from .piece import dealt
+from .pieces import dealt
 
 #: share of a base that figures may take, and of its width that a figure's stance is deep
 USABLE, STANCE = 0.7, 0.75

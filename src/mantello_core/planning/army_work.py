@@ -6,7 +6,8 @@ from ..design.design import Design
 from ..order.node import Node
 from ..order.nodes import pot_of
 from ..order.subject import of_pass
-from ..passes.piece import PLANTS, Piece, pieces_of
+from ..passes.piece import PLANTS, Piece
+from ..passes.pieces import pieces_of
 from ..recipes.drying import touch_dry
 from ..scheme.cascade import FigureClass
 from .task import Atom

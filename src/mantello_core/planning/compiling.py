@@ -17,7 +17,7 @@ from ..order.rules import COAT_ORDER, RECIPE_ORDER
 from ..order.stacks import Stacks
 from ..order.subject import GROUND, Subject, of_role
 from ..passes.ground_work import laid_grounds
-from ..passes.piece import dealt
+from ..passes.pieces import dealt
 from ..recipes.drying import touch_dry
 from ..recipes.handwork import seconds_of
 from ..recipes.slots import Slots
@@ -28,6 +28,7 @@ from .army_work import army_pieces, piece_rows
 from .done import Done, left_of
 from .drying import drying_factor
 from .mark_chain import mark_rows
+from .spray_fault import Faults, with_fault
 from .task import Atom, Edge
 
 UNDERCOAT = "undercoat"
@@ -85,6 +86,7 @@ def compiled(
     units: tuple[str, ...] = (),
     pace: tuple[tuple[str, float], ...] = (),
     sheets: tuple[RankSheet, ...] | None = None,
+    faults: Faults = frozenset(),
 ) -> Work:
     """The work that is left.
 
@@ -93,23 +95,24 @@ def compiled(
     done: steps of figures already painted; they ask for no work and hold nothing up.
     units: only these units; all if empty.
     pace: kinds of step with what this painter takes longer or less by, and dries; see ``pace`` and ``drying``.
+    faults: figures whose undercoat went wrong.
     """
     atoms: list[Atom] = []
     edges: list[Edge] = []
     for sheet in rank_sheets(design, resolution, units) if sheets is None else sheets:
         if not units or sheet.unit in units:
-            left = _left(sheet, done)
+            left = _left(sheet, done, faults)
             atoms += (atom for chain in left.values() for atom in chain)
             edges += _edges(sheet, left)
     return _at_pace(Work(tuple(atoms), tuple(edges)), design.evenings, dict(pace))
 
 
-def _left(sheet: RankSheet, done: Done) -> dict[str, list[Atom]]:
+def _left(sheet: RankSheet, done: Done, faults: Faults) -> dict[str, list[Atom]]:
     """The coats that are left of every node, in order."""
     found: dict[str, list[Atom]] = {}
     for row in sheet.rows:
         coats = []
-        for one in _coats_of(row):
+        for one in _coats_of(row, faults):
             ordinals = left_of(one, one.ordinals, done)
             if ordinals:
                 coats.append(one if len(ordinals) == len(one.ordinals) else replace(one, ordinals=ordinals))
@@ -118,9 +121,9 @@ def _left(sheet: RankSheet, done: Done) -> dict[str, list[Atom]]:
     return found
 
 
-def _coats_of(row: Row) -> Iterator[Atom]:
+def _coats_of(row: Row, faults: Faults = frozenset()) -> Iterator[Atom]:
     """An atom for every coat: each has its share of the time, and dries before the next."""
-    whole = row.atom
+    whole = with_fault(row.atom, faults)
     if whole.coats <= 1:
         yield whole
         return
@@ -281,6 +284,7 @@ def _role_rows(design, unit, rank, classes, coats: CoatsOn, stacks: Stacks) -> I
                 seconds_of(step, worn.extent, count, wearing), scheme.drying(step) * 60, count, ordinals,
                 round(worn.extent.surface_mm2 * step.share, 2), f"{role.name} {technique.verb.lower()}", technique.mess,
                 step.sprayed, len(step.mix.parts) > 1, step.window * 60 if step.kind == "oil" else 0.0,
+                counted=step is recipe.base and step.coats is None,
             ), touch_dry(step) * slower * 60  # fmt: skip
 
 

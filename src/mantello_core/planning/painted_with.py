@@ -7,7 +7,8 @@ from ..insignia.devices.mark_step import MarkStep
 from ..order.subject import Kind
 from ..paints.paint import Paint
 from ..passes.ground_work import laid_ground
-from ..passes.piece import Piece, piece_of
+from ..passes.piece import Piece
+from ..passes.pieces import piece_of
 from ..recipes.step import Step
 from ..scheme.cascade import Resolution
 from .mark_chain import mark_paints_of, mark_step_of

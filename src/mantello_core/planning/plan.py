@@ -14,6 +14,7 @@ from .desk_room import desk_limit
 from .done import Done
 from .merging import runs
 from .schedule import OPENING, Block, Task, fresh, laid, tasks_of
+from .spray_fault import Faults
 from .style import PATIENCE, PLAIN_STYLE, Style
 from .task import Atom, Edge
 from .validating import Painted
@@ -142,12 +143,13 @@ def prepared(
     units: tuple[str, ...] = (),
     pace: tuple[tuple[str, float], ...] = (),
     sheets: tuple[RankSheet, ...] | None = None,
+    faults: Faults = frozenset(),
 ) -> Prepared:
     """What is left, compiled, put in order, merged and cut into lots, wave by wave.
 
-    pace: kinds of step with what this painter takes longer or less by; see ``pace``. sheets: as ``compiled`` takes them.
+    pace: kinds of step with what this painter takes longer or less by; see ``pace``. sheets, faults: as ``compiled`` takes them.
     """
-    work = compiled(design, resolution, done, units, pace, sheets)
+    work = compiled(design, resolution, done, units, pace, sheets, faults)
     kept: list[Edge] = []
     waves = _waves(design, work.atoms)
     ready = []

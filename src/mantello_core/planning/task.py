@@ -42,6 +42,8 @@ class Atom:
     #: which coat it is, of how many
     coat: int = 1
     of: int = 1
+    #: whether it has as many coats as cover, and gives an area its colour
+    counted: bool = False
     #: place of its phase, and of its node in the order of its figures
     phase: int = 0
     place: int = 0

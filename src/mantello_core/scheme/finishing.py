@@ -1,6 +1,7 @@
 """The finish of an army: order of work, loose parts, masks, varnish, dirt and bases, one object that all units share."""
 
 import tomllib
+from collections.abc import Collection
 from dataclasses import dataclass, field, replace
 from functools import cache
 from importlib.resources import files
@@ -15,6 +16,7 @@ from ..paints.range import paint
 from ..recipes.slots import Slots, checked_slots
 from ..recipes.step import Manner, Mix, Step, checked
 from ..recipes.where import Where
+from .assembly import Assembly, checked_assembly
 
 #: how a glow is laid
 GLOW_NOTE = "Widest and weakest first, then smaller and stronger towards the source; only on what faces it."
@@ -106,11 +108,22 @@ class Finishing:
     light: str = ""
     #: what shines on its surroundings; None for nothing
     glow: Glow | None = None
+    assembly: Assembly = field(default_factory=Assembly)
+    #: groups of parts that are kept apart in one unit or formation only: (node, group)
+    apart_in: tuple[tuple[str, str], ...] = ()
+    #: whether figures are tidied before what seals, looked over before the varnish, photographed at the end
+    tidy: bool = False
+    look: bool = False
+    photograph: bool = False
 
     @property
     def steps(self) -> tuple[Step, ...]:
         """What is laid with paint of its own: dirt and glow."""
         return (*(one.step for one in self.dirt), *((self.glow.step,) if self.glow else ()))
+
+    def apart_of(self, path: Collection[str]) -> tuple[str, ...]:
+        """The groups of parts that are kept apart on figures of a unit. path: ids from the army down to it."""
+        return tuple(dict.fromkeys((*self.apart, *(group for node, group in self.apart_in if node in path))))
 
     def product(self, finish: str) -> str:
         """The paint id of a varnish of that finish, from can or pot."""
@@ -180,6 +193,9 @@ def checked_finishing(finishing: Finishing, roles: tuple[str, ...], where: str =
         _known(role, roles, "colour role", f"{where}/shiny")
     for group in finishing.apart:
         _known(group, LOOSE, "group of parts", f"{where}/apart")
+    for index, (_, group) in enumerate(finishing.apart_in):
+        _known(group, LOOSE, "group of parts", f"{where}/apart_in/{index}/1")
+    checked_assembly(finishing.assembly, f"{where}/assembly")
     if finishing.level is not None and not 0 <= finishing.level <= MOST_LEVEL:
         raise OutOfRange(f"Dirt {finishing.level}; allowed is 0 to {MOST_LEVEL}.", f"{where}/level")
     _once([one.id for one in finishing.dirt], MOST_DIRT_PASSES, "pass of dirt", f"{where}/dirt")

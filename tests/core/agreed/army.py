@@ -32,7 +32,7 @@ from mantello_core.paints.range import paint, paints
 from mantello_core.paints.shopping import shopping
 from mantello_core.paints.stock import Stock
 from mantello_core.passes.basing import figures_on, plant_counts, standing_on
-from mantello_core.passes.piece import finishing_needed, pieces_of
+from mantello_core.passes.pieces import finishing_needed, pieces_of
 from mantello_core.passes.soiled import soiled, swallowed
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.compiling import compiled

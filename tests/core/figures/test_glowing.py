@@ -11,7 +11,7 @@ from mantello_core.figures.glowing import glow_on
 from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.formats.sample import levy
 from mantello_core.paints.range import paint
-from mantello_core.passes.piece import pieces_of
+from mantello_core.passes.pieces import pieces_of
 from mantello_core.passes.soiled import soiled
 from mantello_core.planning.compiling import compiled
 from mantello_core.scheme.cascade import resolve

@@ -10,6 +10,7 @@ from mantello_core.army.tree import Figure
 from mantello_core.formats.document.design import VERSION, read_design, read_design_bytes, write_design
 from mantello_core.formats.document.rank_ids import with_rank_ids
 from mantello_core.recipes.where import Where
+from mantello_core.scheme.assembly import Assembly
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.work_order import PLAIN_ORDER
 from tests.kept import kept
@@ -87,6 +88,17 @@ class KeptDesign(TestCase):
         document = json.loads(kept("design-4.json"))
         design = read_design_bytes(kept("design-4.json"))
         self.assertEqual((design.scheme.passes, design.scheme.order), ((), PLAIN_ORDER))
+        written = json.loads(json.dumps(write_design(design)))
+        self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
+
+    def test_one_of_the_fifth_version_has_nothing_planned_at_the_bench(self):
+        document = json.loads(kept("design-5.json"))
+        design = read_design_bytes(kept("design-5.json"))
+        finishing = design.scheme.finishing
+        self.assertEqual((finishing.assembly, finishing.apart_in), (Assembly(), ()))
+        self.assertFalse(finishing.tidy or finishing.look or finishing.photograph)
+        self.assertEqual([one.name for one in design.scheme.passes], ["One wash", "Dust"])
+        self.assertEqual([one.because for one in design.scheme.order.rules], ["skin is clean"])
         written = json.loads(json.dumps(write_design(design)))
         self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
 

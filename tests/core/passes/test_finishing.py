@@ -20,7 +20,7 @@ from mantello_core.formats.sample import calvessa
 from mantello_core.order.subject import GROUND
 from mantello_core.paints.range import paint
 from mantello_core.passes.basing import figures_on, off_ground, standing_on
-from mantello_core.passes.piece import dealt, finishing_needed
+from mantello_core.passes.pieces import dealt, finishing_needed
 from mantello_core.planning.compiling import compiled, slots_of
 from mantello_core.planning.consumable import consumables
 from mantello_core.planning.plan import plan

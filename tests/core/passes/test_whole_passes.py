@@ -15,7 +15,7 @@ from mantello_core.formats.document.design import design_bytes, read_design, rea
 from mantello_core.order.stacks import Stacks
 from mantello_core.order.subject import of_pass
 from mantello_core.paints.range import paint
-from mantello_core.passes.piece import covering_nothing
+from mantello_core.passes.pieces import covering_nothing
 from mantello_core.planning.compiling import compiled
 from mantello_core.recipes.step import Mix, Step
 from mantello_core.scheme.cascade import resolve

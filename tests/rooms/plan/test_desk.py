@@ -5,6 +5,8 @@ import uuid
 from datetime import timedelta
 from itertools import combinations
 
+from django.utils import timezone
+
 from mantello.record import logging as log
 from mantello.record.models import Entry
 from mantello.record.queries import done_steps
@@ -55,6 +57,54 @@ class Weathered(DeskCase):
     def test_degrees_that_cannot_be_are_told_at_their_field(self):
         page = self.post("desk-done", status=422, **self.batch() | {"degrees": "hot"})
         self.assertContains(page, "Write -30 to 60 degrees", status_code=422)
+
+
+class BadlySprayed(DeskCase):
+    def coats(self, name: str) -> int:
+        """Coats that are planned of a step on the figures of the first batch."""
+        evening = Evening(self.army, TUESDAY + timedelta(hours=1))
+        return max(
+            (
+                atom.of
+                for task in evening.work.tasks
+                for atom in task.atoms
+                if atom.name == name and atom.unit == self.unit
+            ),
+            default=0,
+        )
+
+    def test_a_grainy_spray_costs_a_coat_until_it_is_laid_again(self):
+        self.unit = Evening(self.army, TUESDAY).current.block.task.unit
+        usual = self.coats("Field base")
+        self.assertGreater(usual, 0)
+        given = self.batch()
+        self.post("desk-done", **given | {"mishap": "grain"})
+        self.assertEqual(self.army.entries.first().mishap, "grain")
+        self.assertEqual(self.coats("Field base"), usual + 1)
+        self.assertContains(self.see("plan"), "The undercoat went wrong on")
+        self.post("desk-back", pressed_batch=str(self.army.entries.first().batch))
+        self.assertEqual(self.coats("Field base"), usual)
+
+
+class Fresh(DeskCase):
+    def test_fresh_paint_tells_until_when_it_is_lifted_left_and_not_judged(self):
+        evening = Evening(self.army, TUESDAY)
+        batches = (evening._batch(n) for n in range(1, evening.count + 1))
+        shade = next(one for one in batches if one.atoms[0].kind == "shade")
+        self.assertContains(self.see("desk", batch=shade.id), 'data-lift="3.00" data-leave="25.00"')
+        figures = set(shade.block.figures)
+        log.record(self.army, shade.atoms, figures, None, TUESDAY, uuid.uuid4())
+        lifted, dry = (f"{timezone.localtime(TUESDAY + timedelta(minutes=after)):%H:%M}" for after in (3, 25))
+        for minutes, there, gone in (
+            (1, (f"Lift pools until {lifted}", f"Do not judge its colour before {dry}"), "Leave it alone"),
+            (5, (f"Leave it alone until {dry}", f"Do not judge its colour before {dry}"), "Lift pools until"),
+            (26, (), "Do not judge its colour"),
+        ):
+            self.at(TUESDAY + timedelta(minutes=minutes))
+            page = self.see("desk")
+            for words in there:
+                self.assertContains(page, words)
+            self.assertNotContains(page, gone)
 
 
 class Sticks(DeskCase):

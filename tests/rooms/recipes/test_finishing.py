@@ -14,6 +14,7 @@ from mantello.record.logging import record
 from mantello.record.queries import done_steps
 from mantello.rooms.plan.evening import Evening
 from mantello.shelf.models import OwnPaint
+from mantello_core.scheme.assembly import Assembly
 from mantello_core.scheme.finishing import Basing, Finishing, usual_dirt, usual_plants
 from mantello_core.scheme.scheme import Scheme
 from tests.rooms.case import RoomCase
@@ -46,6 +47,43 @@ class Keeping(RoomCase):
         again = self.post("keep-finishing", **FORM)
         self.assertEqual(again.url, reverse("finishing", args=[self.army.pk]))
         self.assertEqual(self.now().scheme.finishing, found)
+
+    def test_work_at_the_bench_is_kept_planned_and_told(self):
+        unit = self.now().army.units[0].id
+        bench = {
+            "planned": "on",
+            "material": "resin",
+            "base_material": "wood",
+            "glue": "cement",
+            "grit": "first",
+            "temporary": "on",
+        }
+        more = {"tidy": "on", "look": "on", "photograph": "on", "apart_node": unit, "apart_group": "Weapon"}
+        self.post("keep-finishing", **FORM | bench | more)
+        found = self.now().scheme.finishing
+        self.assertEqual(found.assembly, Assembly(True, "resin", "wood", "cement", "first", True))
+        self.assertEqual(
+            (found.tidy, found.look, found.photograph, found.apart_in), (True, True, True, ((unit, "Weapon"),))
+        )
+        page = self.see("finishing")
+        self.assertContains(page, "it does not hold resin. Superglue does.")
+        for words in ("Clean and glue", "Grit on the base", "Join weapon", "Photograph it"):
+            self.assertContains(page, words)
+        self.post("keep-finishing", **FORM | bench | {"apart_in": f"{unit}|Weapon"})
+        found = self.now().scheme.finishing
+        self.assertEqual((found.apart_in, found.tidy), (((unit, "Weapon"),), False))
+        self.post("keep-finishing", **FORM)
+        self.assertEqual(self.now().scheme.finishing.apart_in, ())
+
+    def test_a_loose_part_wants_its_unit(self):
+        unit = self.now().army.units[0].id
+        for said, told in (
+            ({"apart_node": unit}, "Which part stays loose?"),
+            ({"apart_group": "Weapon"}, "In which unit?"),
+            ({"apart_node": "nowhere", "apart_group": "Weapon"}, "Select a valid choice"),
+            ({"glue": "spit"}, "Select a valid choice"),
+        ):
+            self.assertContains(self.post("keep-finishing", status=422, **FORM | said), told, status_code=422)
 
     def test_nothing_said_is_no_finish(self):
         plain = {"use": "play", "can": "yes", "seed": "1", "height-dust": "35", "height-mud": "18"}

@@ -23,7 +23,7 @@ from mantello_core.formats.drawing import plate_group
 from mantello_core.insignia.devices.manner import METHODS
 from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.order.phases import phase_list
-from mantello_core.passes.piece import pieces_of
+from mantello_core.passes.pieces import pieces_of
 from mantello_core.planning.mark_chain import site_words
 from mantello_core.recipes.handwork import seconds_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions

@@ -23,6 +23,13 @@ class Batch:
     mix: str
     #: figures of it that are not logged for all its steps
     left: tuple[tuple[str, int], ...]
+    #: the group of parts it is on, where that is kept loose; '' for the rest of the figure
+    part: str = ""
+
+    @property
+    def lane(self) -> str:
+        """The unit, and the loose part of its figures."""
+        return f"{self.unit}: {self.part.lower()}" if self.part else self.unit
 
     @property
     def done(self) -> bool:

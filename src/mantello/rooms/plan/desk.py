@@ -8,7 +8,7 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import group_of, sideless, spoken
 from mantello_core.formats.drawing import plate_group
 from mantello_core.order.subject import GROUND
-from mantello_core.passes.piece import piece_of
+from mantello_core.passes.pieces import piece_of
 from mantello_core.recipes.step import Step
 
 from .batch import Batch

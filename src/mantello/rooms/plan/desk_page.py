@@ -17,6 +17,7 @@ from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.muster import Muster, moments_of
 from mantello.workspace.page import army_for, room_page
 from mantello_core.advice.mishap import mishaps_at, repair
+from mantello_core.advice.waiting import waits_of
 from mantello_core.army.tree import Figure
 from mantello_core.planning.done import is_done
 from mantello_core.recipes.hazard import DEFERENCE
@@ -27,6 +28,7 @@ from .confirming import confirmed_now
 from .desk import areas_to_paint, areas_words, desk_svg, lap_of, pot_of
 from .evening import Evening
 from .forms import DoneForm
+from .fresh import fresh_paint
 from .handling import Handling
 from .painters import can_plan, painter_in_hand
 
@@ -96,7 +98,8 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None, confirm
         if step
         else None,
         "dry_at": evening.drying_until(batch),
-        "drying": evening.still_drying(),
+        "drying": fresh_paint(evening),
+        "waits": waits_of(step) if step else None,
         "following": following[:3],
         "ahead": [one.id for one in following],
         "open_roles": [role for id_ in batch.roles if (role := reading.design.scheme.role(id_)).provisional],

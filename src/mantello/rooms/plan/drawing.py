@@ -69,8 +69,8 @@ def _day(x, step, day, today, planned, worked, tonight, finish):
 
 
 def lanes_svg(evening: Evening, batches: list[Batch], session) -> str:
-    """Tonight: a lane for every unit, white while the hands are on it, hatched while it dries."""
-    units = list(dict.fromkeys(batch.unit for batch in batches))
+    """Tonight: a lane for every unit, and one for each part of it that is kept loose, white while the hands are on it, hatched while it dries."""
+    units = list(dict.fromkeys(batch.lane for batch in batches))
     left, top, tall = 178, 26, 46
     height = top + tall * len(units) + 4
     scale = (WIDTH - left) / session.seconds
@@ -85,7 +85,7 @@ def lanes_svg(evening: Evening, batches: list[Batch], session) -> str:
         parts.append(f'<path d="M0 {y}H{WIDTH}" stroke="#8c8c8c" stroke-dasharray="6 4"/>')
         parts.append(f'<text x="0" y="{y + 27}" font-size="15" font-weight="500">{escape(words)}</text>')
         for batch in batches:
-            if batch.unit == unit:
+            if batch.lane == unit:
                 parts.append(_batch(evening, batch, at, y))
     now = evening.now.replace(tzinfo=None)
     if session.start <= now < session.end:

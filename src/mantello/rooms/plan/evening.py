@@ -12,7 +12,7 @@ from django.utils import timezone
 
 from mantello.record.models import Entry
 from mantello.record.pace import dried_before, timed_before
-from mantello.record.queries import done_steps
+from mantello.record.queries import done_steps, sprayed_badly
 from mantello.trials.trial import tried_before
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
@@ -21,6 +21,7 @@ from mantello_core.calendar.session import sessions
 from mantello_core.order.subject import GROUND, of_pass, of_role
 from mantello_core.paints.range import paints
 from mantello_core.planning.done import is_done
+from mantello_core.planning.loose import loose_part
 from mantello_core.planning.mark_chain import beneath
 from mantello_core.planning.plan import Plan, Prepared, laid_as
 from mantello_core.planning.schedule import Block
@@ -53,6 +54,8 @@ class Evening:
         self.start, since = self._start_and_since()
         self.done_before = done_steps(army, before=since)
         self.done = done_steps(army)
+        #: figures whose undercoat went wrong
+        self.faults = sprayed_badly(army)
         #: minutes logged before this session, and the pace they and the drying give
         self.timed = timed_before(army, since, painter)
         tried = () if painter else tried_before(army, self.reading, since)
@@ -76,7 +79,7 @@ class Evening:
     @property
     def work(self) -> Prepared:
         """What is left for this painter, made ready to be laid."""
-        return ready_work(self.reading, self.done_before, self.pace, self.painter)
+        return ready_work(self.reading, self.done_before, self.pace, self.painter, self.faults)
 
     @property
     def count(self) -> int:
@@ -195,6 +198,7 @@ class Evening:
             self.reading.design.army.title(task.unit),
             self._mix(task),
             self._left(block),
+            loose_part(self.reading.design, self.reading.resolution, task.atoms),
         )
 
     def _mix(self, task) -> str:

@@ -128,7 +128,13 @@ class DoneForm(forms.Form):
     def used(self) -> Used:
         """What was not as planned."""
         given = self.cleaned_data
-        return Used(given.get("mix"), given.get("tool", ""), given.get("coats"), bool(given.get("enough")))
+        return Used(
+            given.get("mix"),
+            given.get("tool", ""),
+            given.get("coats"),
+            bool(given.get("enough")),
+            given.get("mishap", ""),
+        )
 
     @property
     def weather(self) -> Weather:

@@ -67,7 +67,9 @@ class Handling:
         own = told.mark.caution if told.mark else told.piece.caution if told.piece else ""
         kind = "base" if told.mark else self.batch.atoms[0].kind
         airbrushed = bool(told.step) and told.step.sprayed and not told.step.by_can
-        return ((own,) if own else ()) + cautions_for(kind, told.paints, told.diluent, airbrushed=airbrushed)
+        return ((own,) if own else ()) + cautions_for(
+            kind, told.paints, told.diluent, airbrushed=airbrushed, aid=self.reading.design.evenings.aid
+        )
 
     @property
     def careful_paints(self) -> tuple[Paint, ...]:

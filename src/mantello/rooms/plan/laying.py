@@ -7,6 +7,7 @@ from mantello_core.calendar.evenings import Evenings
 from mantello_core.design.design import Design
 from mantello_core.planning.done import Done
 from mantello_core.planning.plan import Plan, Prepared, laid_out, prepared
+from mantello_core.planning.spray_fault import Faults
 from mantello_core.planning.style import Style
 from mantello_core.record.pace import Pace
 
@@ -17,7 +18,7 @@ _MOST_READY, _MOST_LAID = 8, 24
 _NOTHING = Prepared((), ())
 
 
-def ready_work(reading: Reading, done: Done, pace: Pace, painter: str) -> Prepared:
+def ready_work(reading: Reading, done: Done, pace: Pace, painter: str, faults: Faults = frozenset()) -> Prepared:
     """The work of a painter made ready; the same while nothing but the calendar changes, so that it can be laid anew at once."""
     design, evenings = reading.design, reading.design.evenings
     units = units_of(design, painter)
@@ -31,11 +32,12 @@ def ready_work(reading: Reading, done: Done, pace: Pace, painter: str) -> Prepar
         units,
         done,
         pace,
+        faults,
     )
     for army, scheme, brief, known, work in _ready:
         if army is design.army and scheme is design.scheme and brief == design.brief and known == key:
             return work
-    work = prepared(design, reading.resolution, done, units, pace, reading.sheets) if units else _NOTHING
+    work = prepared(design, reading.resolution, done, units, pace, reading.sheets, faults) if units else _NOTHING
     _ready.append((design.army, design.scheme, design.brief, key, work))
     del _ready[:-_MOST_READY]
     return work

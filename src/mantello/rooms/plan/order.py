@@ -23,6 +23,7 @@ from mantello_core.order.phases import PhaseList, method_phases, phase_list, usu
 from mantello_core.order.reference import reference_of
 from mantello_core.order.rules import LEVEL_WORDS, every_rule
 from mantello_core.order.subject import of_pass, subject_of
+from mantello_core.planning.chain_batch import chain_batch
 from mantello_core.planning.compiling import RankSheet
 from mantello_core.scheme.work_order import MOST_REASON, SWITCHES, Moved, OwnRule, Phase
 
@@ -230,6 +231,7 @@ def order_page(request, army, status: int = 200, form=None):
             for one in reading.sheets
         ],
         "told": sheet.arranged.told,
+        "chain": chain_batch(sheet, design.evenings.stick),
         "method": design.method,
         "switches": [(name, words, name in shown.phases.switches) for name, words in SWITCHES.items()],
         "likes": [(id_, usual.get(id_, id_.replace("-", " ").capitalize())) for id_ in usual_phases()],

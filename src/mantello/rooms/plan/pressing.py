@@ -102,7 +102,9 @@ def _late(request, army, evening: Evening, ticked, moment, token, to: str):
     What is logged already is not logged again; minutes or a mishap that cannot be read do not keep the work out.
     """
     wanted = set(request.POST.getlist("atom"))
-    atoms = [atom for atom in evening.reading.work.atoms if atom.id in wanted and request.POST.get("pressed")]
+    planned = {atom.id: atom for atom in evening.reading.work.atoms}
+    planned |= {atom.id: atom for task in evening.work.tasks for atom in task.atoms}
+    atoms = [atom for atom in planned.values() if atom.id in wanted and request.POST.get("pressed")]
     open_of = {atom: left_of(atom, atom.ordinals, evening.done) for atom in atoms}
     figures = ticked & {(atom.rank, ordinal) for atom, ordinals in open_of.items() for ordinal in ordinals}
     form = DoneForm(request.POST, pots=catalogue_for(army))

@@ -78,6 +78,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
         "sessions_left": evening.sessions_left,
         "open_roles": _open_roles(evening),
         "told": list(dict.fromkeys(said for sheet in reading.sheets for said in sheet.arranged.told))[:4],
+        "faults": len(evening.faults),
         "relaxed": len({one.why for sheet in reading.sheets for one in sheet.arranged.gave_way}),
         "due": _due(reading.design.brief, evening.plan.finish),
         "behind": session.end <= evening.now.replace(tzinfo=None),

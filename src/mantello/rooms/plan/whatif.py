@@ -115,6 +115,7 @@ def _tried(form: WhatIfForm, evening: Evening) -> Plan:
     tried = WhatIf(said["attention"], undercoat, tuple(said["plain"]), without, said["desk"] or 0)
     design = changed(evening.reading.design, tried)
     work = prepared(
-        design, evening.reading.resolution, evening.done_before, units_of(design, evening.painter), evening.pace
-    )
+        design, evening.reading.resolution, evening.done_before, units_of(design, evening.painter), evening.pace,
+        faults=evening.faults,
+    )  # fmt: skip
     return laid_out(work, design.evenings.of_painter(evening.painter), timezone.make_naive(evening.start))

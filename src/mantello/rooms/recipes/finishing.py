@@ -24,6 +24,7 @@ from mantello_core.passes.basing import figures_on, off_ground, plant_counts, st
 from mantello_core.passes.soiled import swallowed
 from mantello_core.planning.compiling import slots_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for
+from mantello_core.scheme.assembly import wrong_glue
 from mantello_core.scheme.finishing import MOST_LEVEL
 from mantello_core.scheme.sheen import SHEENS, sheen_of
 
@@ -48,6 +49,7 @@ def _page(request, army, status=200, form=None):
             "form": form,
             "parts": _apart_rows(form, reading),
             "slots": slots_of(design),
+            "wrong_glue": wrong_glue(design.scheme.finishing.assembly),
             "level": design.dirt_level,
             "most_level": MOST_LEVEL,
             "pieces": _pieces(reading),
@@ -87,7 +89,7 @@ def _apart_rows(form: FinishingForm, reading: Reading) -> list:
 def _pieces(reading: Reading) -> list:
     """Every piece of work with the figures that get it, hands-on minutes of all, and minutes it dries."""
     rows: dict[str, list] = {}
-    for atom in reading.work.atoms:
+    for atom in reading.atoms:
         if atom.subject.piece:
             row = rows.setdefault(atom.subject.piece, [atom.name, atom.pot.split("|", 1)[1], 0, 0.0, atom.drying / 60])
             row[2] += len(atom.ordinals)

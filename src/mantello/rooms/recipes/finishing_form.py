@@ -13,6 +13,7 @@ from mantello_core.paints.catalogue import Catalogue
 from mantello_core.paints.paint import Paint
 from mantello_core.paints.range import paints
 from mantello_core.recipes.slots import BASE, METALS, SKIN, Slots
+from mantello_core.scheme.assembly import BASE_MATERIALS, GRIT, MATERIALS, Assembly, glue_for, glues
 from mantello_core.scheme.finishing import (
     LEAST_REACH,
     MOST_REACH,
@@ -68,6 +69,18 @@ class FinishingForm(forms.Form):
     barrier = forms.ChoiceField(required=False, label="Beneath solvents", choices=[("", "nothing: they may bite"), *((one, f"a {one} coat") for one in VARNISHES)])  # fmt: skip
     masks = forms.BooleanField(required=False, label="Mask figures for what is sprayed on parts of them")
     touch_up = forms.BooleanField(required=False, label="Touch up what was held, before the varnish")
+    tidy = forms.BooleanField(required=False, label="Tidied figure by figure before a shade seals it")
+    look = forms.BooleanField(required=False, label="A last look before the varnish")
+    photograph = forms.BooleanField(required=False, label="Photographed at the end")
+    planned = forms.BooleanField(required=False, label="Choosing, cleaning and gluing are in the plan")
+    material = forms.ChoiceField(label="Figures of", choices=[(one, one) for one in MATERIALS], required=False)
+    base_material = forms.ChoiceField(label="Bases of", choices=[(one, one) for one in BASE_MATERIALS], required=False)
+    glue = forms.ChoiceField(required=False, label="Joints held by")
+    grit = forms.ChoiceField(required=False, label="Grit on the bases", choices=list(GRIT.items()))
+    temporary = forms.BooleanField(required=False, label="Painted on corks or sticks, moved to the base at the end")
+    apart_in = forms.MultipleChoiceField(required=False, label="Only in one unit", widget=forms.CheckboxSelectMultiple)
+    apart_node = forms.ChoiceField(required=False, label="Also in")
+    apart_group = forms.ChoiceField(required=False, label="loose")
     shiny = forms.MultipleChoiceField(required=False, label="Glossy at the end", widget=forms.CheckboxSelectMultiple)
     apart = forms.MultipleChoiceField(required=False, label="Painted apart", widget=forms.CheckboxSelectMultiple)
     level = forms.TypedChoiceField(
@@ -94,6 +107,19 @@ class FinishingForm(forms.Form):
             )
         self.fields["shiny"].choices = [(role.id, role.name) for role in scheme.roles]
         self.fields["apart"].choices = [(group, group) for group in LOOSE]
+        army = design.army
+        self.fields["apart_in"].choices = [
+            (f"{node}|{group}", f"{group} in {army.nodes[node].name}")
+            for node, group in finishing.apart_in
+            if node in army.nodes
+        ]
+        self.fields["apart_node"].choices = [("", "no unit"), *((unit.id, army.title(unit.id)) for unit in army.units)]
+        self.fields["apart_group"].choices = [("", "nothing more"), *((group, group) for group in LOOSE)]
+        usual_glue = glue_for(finishing.assembly.material, finishing.assembly.material).name
+        self.fields["glue"].choices = [
+            ("", f"the usual: {usual_glue}"),
+            *((one.id, one.name) for one in glues().values()),
+        ]
         self.catalogue = design.catalogue.with_own(own)
         pots = [(pot.id, pot.name) for pot in (*own, *paints().values()) if pot.kind in _DIRTY and not pot.sprayed]
         glazes = [
@@ -118,7 +144,7 @@ class FinishingForm(forms.Form):
     @classmethod
     def showing(cls, design: Design, own: Sequence[Paint]) -> "FinishingForm":
         """The form filled with the army's finish."""
-        finishing = design.scheme.finishing
+        finishing, assembly = design.scheme.finishing, design.scheme.finishing.assembly
         initial = {
             "varnish": finishing.varnish, "can": "yes" if finishing.can else "", "use": finishing.use,
             "varnish_last": "yes" if finishing.varnish_last else "", "barrier": finishing.barrier, "masks": finishing.masks, "touch_up": finishing.touch_up,
@@ -126,6 +152,10 @@ class FinishingForm(forms.Form):
             "magnets": finishing.basing.magnets, "seed": finishing.basing.seed,
             "width": f"{finishing.basing.width:g}" if finishing.basing.width else None,
             "depth": f"{finishing.basing.depth:g}" if finishing.basing.depth else None,
+            "tidy": finishing.tidy, "look": finishing.look, "photograph": finishing.photograph,
+            "apart_in": ["|".join(one) for one in finishing.apart_in],
+            "planned": assembly.planned, "material": assembly.material, "base_material": assembly.base, "glue": assembly.glue,
+            "grit": assembly.grit, "temporary": assembly.temporary,
         } | {_field(name): given for name, given in vars(finishing.slots).items()}  # fmt: skip
         if finishing.glow:
             initial |= {
@@ -154,9 +184,23 @@ class FinishingForm(forms.Form):
         """Fields of what glows."""
         return [self[name] for name in ("glow_role", "glow_paint", "glow_reach")]
 
+    @property
+    def materials(self):
+        """Fields of what the figures are made of and held by."""
+        return [self[name] for name in ("material", "base_material", "glue", "grit")]
+
+    @property
+    def bench(self):
+        """Ticks of work at the bench, in the order of work."""
+        return [self[name] for name in ("planned", "temporary", "tidy", "touch_up", "look", "photograph")]
+
     def clean(self):
-        """A glow names its paint."""
+        """A glow names its paint, and what is loose in one unit names unit and part."""
         given = super().clean()
+        if bool(given.get("apart_node")) != bool(given.get("apart_group")):
+            wanting = "apart_group" if given.get("apart_node") else "apart_node"
+            if wanting not in self.errors:
+                self.add_error(wanting, "Which part stays loose?" if wanting == "apart_group" else "In which unit?")
         if given.get("glow_role") and not given.get("glow_paint") and "glow_paint" not in self.errors:
             self.add_error("glow_paint", "In which paint does it glow?")
         return given
@@ -212,9 +256,17 @@ class FinishingForm(forms.Form):
             given["width"] or 0.0,
             given["depth"] or 0.0,
         )
+        apart_in = [tuple(one.split("|", 1)) for one in given["apart_in"]]
+        if given["apart_node"] and given["apart_group"]:
+            apart_in.append((given["apart_node"], given["apart_group"]))
+        assembly = Assembly(
+            given["planned"], given["material"] or "plastic", given["base_material"] or "plastic", given["glue"], given["grit"],
+            given["temporary"],
+        )  # fmt: skip
         made = Finishing(
             Slots(*(given[_field(name)] for name in _SLOTS)), given["varnish"], bool(given["can"]), given["use"], bool(given["varnish_last"]),
             given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["touch_up"], given["level"], dirt, basing, given["light"], self._glow(design),
+            assembly, tuple(dict.fromkeys(apart_in)), given["tidy"], given["look"], given["photograph"],
         )  # fmt: skip
         return checked_finishing(made, tuple(design.scheme.role_by_id))
 

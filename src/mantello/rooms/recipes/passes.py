@@ -17,7 +17,8 @@ from mantello_core.formats.drawing import plate_svg
 from mantello_core.order.phases import phase_list
 from mantello_core.order.stacks import OVER
 from mantello_core.order.subject import of_pass
-from mantello_core.passes.piece import RESERVED, covering_nothing
+from mantello_core.passes.piece import RESERVED
+from mantello_core.passes.pieces import covering_nothing
 from mantello_core.recipes.hazard import cautions_for
 from mantello_core.recipes.technique import techniques
 from mantello_core.scheme.cascade import FigureClass

@@ -4,10 +4,24 @@ from dataclasses import asdict
 
 from ...paints.catalogue import Catalogue
 from ...recipes.slots import Slots
+from ...scheme.assembly import Assembly
 from ...scheme.finishing import Basing, DirtPass, Finishing, Glow, Plant, checked_finishing
 from .recipes import read_step, write_step
 
-_PLAIN_VALUES = ("varnish", "can", "use", "varnish_last", "barrier", "masks", "touch_up", "level", "light")
+_PLAIN_VALUES = (
+    "varnish",
+    "can",
+    "use",
+    "varnish_last",
+    "barrier",
+    "masks",
+    "touch_up",
+    "level",
+    "light",
+    "tidy",
+    "look",
+    "photograph",
+)
 
 
 def write_finishing(finishing: Finishing) -> dict:
@@ -19,6 +33,10 @@ def write_finishing(finishing: Finishing) -> dict:
     if finishing.slots != usual.slots:
         written["slots"] = {name: value for name, value in vars(finishing.slots).items() if value}
     written |= {name: list(getattr(finishing, name)) for name in ("shiny", "apart") if getattr(finishing, name)}
+    if finishing.apart_in:
+        written["apart_in"] = [list(one) for one in finishing.apart_in]
+    if finishing.assembly != usual.assembly:
+        written["assembly"] = asdict(finishing.assembly)
     if finishing.dirt:
         written["dirt"] = [vars(one) | {"step": write_step(one.step)} for one in finishing.dirt]
     if finishing.glow:
@@ -37,6 +55,10 @@ def read_finishing(
     """
     given = {name: data[name] for name in _PLAIN_VALUES if name in data}
     given |= {name: tuple(data[name]) for name in ("shiny", "apart") if name in data}
+    if "apart_in" in data:
+        given["apart_in"] = tuple((node, group) for node, group in data["apart_in"])
+    if "assembly" in data:
+        given["assembly"] = Assembly(**data["assembly"])
     if "slots" in data:
         given["slots"] = Slots(**data["slots"])
     if "dirt" in data:

@@ -13,6 +13,7 @@ import "./pick.js";
 import "./clock.js";
 import "./desk.js";
 import "./rest.js";
+import "./stroke.js";
 import "./poll.js";
 import "./drag.js";
 import "./blazon.js";
