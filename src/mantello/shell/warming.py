@@ -7,10 +7,13 @@ from django.template import TemplateDoesNotExist
 from django.template.loader import get_template
 from django.urls import get_resolver
 
-from mantello_core.figures.catalogue import materials_of_areas, read_all_plates
+from mantello_core.figures.catalogue import materials_of_areas, plate, plate_types, read_all_plates
 from mantello_core.insignia.arms.blazon import grammar
 from mantello_core.mixing.mix_index import index_of
 from mantello_core.mixing.undercoat import grounds
+from mantello_core.order.phases import usual_phases
+from mantello_core.order.relations import relations_of
+from mantello_core.order.rules import order_rules
 from mantello_core.paints.range import paints
 from mantello_core.proposals.on_grounds import on_grounds
 from mantello_core.recipes.hazard import cautions
@@ -21,6 +24,10 @@ from mantello_core.recipes.technique import techniques
 def warm() -> None:
     """Plates, paints and their mixes, tables, the grammar of blazon, every template and address."""
     read_all_plates()
+    for name in plate_types():
+        shape = plate(name)
+        shape.areas, shape.extent, shape.neighbours, relations_of(shape)
+    order_rules(), usual_phases()
     materials_of_areas()
     for pot in paints().values():
         pot.swatch  # noqa: B018  reading it keeps it

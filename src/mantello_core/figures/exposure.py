@@ -1,5 +1,9 @@
 """How much of an area weather, mud and hands reach: estimates from where it lies on the drawing."""
 
+from collections import defaultdict
+from collections.abc import Mapping
+from types import MappingProxyType
+
 from ..memory import remembered
 from .plate import Plate, SeenArea, View
 from .vocabulary import group_of
@@ -20,7 +24,6 @@ _LARGE = 12.0
 _BASE = "Base"
 
 
-@remembered(3_000)
 def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
     """Share of an area that a pass of dirt reaches, 0 to 1, an estimate.
 
@@ -34,29 +37,30 @@ def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
     if law == "falls":
         large = _chips(known.material) and known.surface_mm2 >= _LARGE
         return 1.0 if group_of(area) in _STEEP or large else 0.0
-    return 1.0 if law == "all" else _below(plate, area, height)
+    return 1.0 if law == "all" else _below(plate, height).get(area, 0.0)
 
 
 def _chips(material: str) -> bool:
     return any(one in material for one in _HARD)
 
 
-def _below(plate: Plate, area: str, height: float) -> float:
-    """Share of an area's box that lies below a share of the figure's height, the views weighed by what they show."""
-    reached = shown = 0.0
+@remembered(4_000)
+def _below(plate: Plate, height: float) -> Mapping[str, float]:
+    """For every area the share of its box that lies below a share of the figure's height, the views weighed by what they
+    show of it."""
+    reached: dict[str, float] = defaultdict(float)
+    shown: dict[str, float] = defaultdict(float)
     for view in plate.views:
         foot, tall = _span(view)
         limit = foot - height * tall
         for seen in view.areas:
-            if seen.area == area:
-                _, top, _, bottom = seen.box
-                inside = max(0.0, bottom - max(top, limit)) / max(bottom - top, 1e-9)
-                reached += seen.mm2 * min(1.0, inside)
-                shown += seen.mm2
-    return reached / shown if shown else 0.0
+            _, top, _, bottom = seen.box
+            inside = max(0.0, bottom - max(top, limit)) / max(bottom - top, 1e-9)
+            reached[seen.area] += seen.mm2 * min(1.0, inside)
+            shown[seen.area] += seen.mm2
+    return MappingProxyType({area: reached[area] / mm2 for area, mm2 in shown.items() if mm2})
 
 
-@remembered(1_000)
 def _span(view: View) -> tuple[float, float]:
     """Where the figure stands and how tall it is, its base left out; drawing units, down is positive."""
     boxes = [seen.box for seen in view.areas if group_of(seen.area) != _BASE and _worn(seen)]

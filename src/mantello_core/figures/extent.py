@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass, fields, replace
+from operator import attrgetter
 
 #: how far an edge faces up, -1 to 1, that takes light from above, and that takes the sharpest light
 EXPOSED, SHARP = -0.1, 0.45
@@ -46,6 +47,8 @@ class Extent:
         )  # fmt: skip
 
 
+_NAMES = tuple(one.name for one in fields(Extent))
+_VALUES = attrgetter(*_NAMES)
 #: no area at all
 NOTHING = Extent(0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0, 0, 1.0)
 
@@ -57,5 +60,5 @@ def united(extents: Iterable[Extent]) -> Extent:
         return NOTHING
     surface = sum(one.surface_mm2 for one in found)
     room = sum(one.room_mm * one.surface_mm2 for one in found) / surface if surface else found[0].room_mm
-    added = {one.name: sum(getattr(each, one.name) for each in found) for one in fields(Extent)}
+    added = dict(zip(_NAMES, map(sum, zip(*map(_VALUES, found), strict=True)), strict=True))
     return Extent(**added | {"room_mm": room})

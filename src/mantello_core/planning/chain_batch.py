@@ -1,43 +1,48 @@
-"""How many figures to take through a whole recipe together, so that no step of it leaves the hands idle."""
+"""How many figures to take through a whole recipe together, so that no phase of it leaves the hands idle."""
 
+from collections import defaultdict
 from dataclasses import dataclass
 
 from .batch import batch_size
 from .compiling import RankSheet
 
-#: minutes of drying from which a step is left for another evening, and makes no batch larger
-_OVERNIGHT = 90.0
+#: minutes of drying from which a step is left for later, and makes no batch larger
+_OVERNIGHT = 45.0
+#: seconds a figure from which on a phase counts: shorter ones are fitted in between
+_SHORT = 60.0
 #: most figures that a batch is worked out for
 _MOST = 400
 
 
 @dataclass(frozen=True)
 class ChainBatch:
-    """The batch that never waits, and the step that asks for it: minutes it dries, minutes a figure."""
+    """The batch that never waits, and the phase that asks for it: its place, minutes it dries, minutes a figure."""
 
     figures: int
-    step: str
+    phase: int
     drying: float
     hands_on: float
 
 
 def chain_batch(sheet: RankSheet, stick: int = 1) -> ChainBatch | None:
-    """The largest of the batches that the steps of a rank's figures ask for, by itself each; None without paint that dries.
+    """The largest of the batches that the phases of a rank's figures ask for; None without paint that dries.
 
-    Coats count one by one; what dries for hours is left for another evening. Between colours that do not touch other work
-    fills the wait, so it is the most, not the least, that is worth having on the desk.
-    Source: design formula F2, the maximum over the steps.
+    A phase is worked through on one figure after the other: when the last one is done, the slowest paint on the first has
+    to be dry; nothing waits for the last phase. What dries for hours is left for another evening, and handwork dries nothing.
+    Source: design formula F2, the maximum over the phases, n = 1 + ceil(d / t) with t the hands-on time of the phase.
     """
-    found: ChainBatch | None = None
+    hands: dict[int, float] = defaultdict(float)
+    drying: dict[int, float] = defaultdict(float)
     for row in sheet.rows:
         atom = row.atom
-        if atom.sprayed or atom.pot.startswith("hand|"):
+        if atom.sprayed or atom.pot.startswith("hand|") or atom.drying > _OVERNIGHT * 60:
             continue
-        hands = atom.seconds / atom.coats
-        drying = row.touch if atom.coats > 1 and row.touch else atom.drying
-        if hands <= 0 or not 0 < drying <= _OVERNIGHT * 60:
-            continue
-        size = batch_size(drying, hands, _MOST, _MOST, stick)
-        if found is None or size > found.figures:
-            found = ChainBatch(size, atom.name, drying / 60, hands / 60)
-    return found
+        hands[atom.phase] += atom.seconds
+        drying[atom.phase] = max(drying[atom.phase], atom.drying)
+    last = max((row.atom.phase for row in sheet.rows), default=0)
+    found = [
+        ChainBatch(batch_size(drying[phase], seconds, _MOST, _MOST, stick), phase, drying[phase] / 60, seconds / 60)
+        for phase, seconds in hands.items()
+        if seconds >= _SHORT and drying[phase] > 0 and phase < last
+    ]
+    return max(found, key=lambda one: (one.figures, -one.phase), default=None)

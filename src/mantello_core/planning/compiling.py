@@ -14,9 +14,11 @@ from ..order.arranging import Arranged
 from ..order.figure_order import order_of
 from ..order.nodes import ground_pot, pot_of
 from ..order.rules import COAT_ORDER, RECIPE_ORDER
+from ..order.stacks import OVER as OVER_STACK
 from ..order.stacks import Stacks
 from ..order.subject import GROUND, Subject, of_role
 from ..passes.ground_work import laid_grounds
+from ..passes.piece import OVER, Piece
 from ..passes.pieces import dealt
 from ..recipes.drying import touch_dry
 from ..recipes.handwork import seconds_of
@@ -247,7 +249,8 @@ def _rows(design, unit, rank, classes, pieces, coats: CoatsOn, stacks: Stacks, l
     """Node, atom and seconds until the next coat of all work of a rank. line: its order, which tells where masks are wanted."""
     return [
         *_ground_rows(design, unit, rank, classes), *_role_rows(design, unit, rank, classes, coats, stacks),
-        *mark_rows(design.scheme, unit, rank, classes), *piece_rows(design, unit, rank, classes, pieces, line),
+        *mark_rows(design.scheme, unit, rank, classes),
+        *piece_rows(design, unit, rank, classes, [_counted(one, classes, coats, stacks) for one in pieces], line),
     ]  # fmt: skip
 
 
@@ -299,6 +302,25 @@ def _most_coats(
             if step.id in found:
                 found[step.id] = max(found[step.id], count)
     return list(found.values())
+
+
+def _counted(
+    given: tuple[Piece, tuple[int, ...]], classes: Sequence[FigureClass], coats: CoatsOn, stacks: Stacks
+) -> tuple[Piece, tuple[int, ...]]:
+    """A pass with as many coats as cover on all that it lies on, where their number is open; other pieces as they are."""
+    piece, ordinals = given
+    if piece.stage != OVER or piece.step.coats is not None:
+        return given
+    name, most = OVER_STACK + piece.id, 1
+    for one in classes:
+        for role in dict.fromkeys(one.roles_worn.values()):
+            for stack in stacks.all_of(role, one) if role else ():
+                at = next((at for at, step in enumerate(stack.steps) if step.id == name), None)
+                if at is not None:
+                    most = max(
+                        most, int(coats.most(stacks.design.scheme.lit(stack), {None, *one.grounds.values()})[at])
+                    )
+    return replace(piece, coats=most, seconds=piece.seconds / piece.coats * most), ordinals
 
 
 def coats_worn(design: Design, resolution: Resolution, stacks: Stacks | None = None) -> CoatsOn:

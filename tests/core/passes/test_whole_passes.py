@@ -90,6 +90,18 @@ class Covering(TestCase):
         stack = [step.id for step in Stacks(design, resolution).recipe(line(resolution), "torso.coat.body.left").steps]
         self.assertEqual(stack[0], "over-gold")
 
+    def test_an_open_pass_takes_as_many_coats_as_cover_what_it_really_lies_on(self):
+        white = Step("white", "base", Mix(((paint("gull-white"), 3.0),), "water", 1.0))
+        under = WholePass("white", "White first", replace(white, coats=3), select=("torso.coat",))
+        over = WholePass("again", "White over the coat", replace(white, id="again"), select=("torso.coat",))
+        found = {}
+        for where, passes in (("grey", (over,)), ("white", (under, over))):
+            design, _ = laid(*passes)
+            atoms = compiled(design, resolve(design.army, design.scheme), units=(UNIT,)).atoms
+            found[where] = max(atom.of for atom in atoms if atom.name == over.name and atom.rank == RANK)
+        self.assertEqual(found["grey"], 3)
+        self.assertLess(found["white"], 3)
+
     def test_mud_reaches_shoes_and_no_hat(self):
         mud = replace(WASH, id="mud", law="ground", height=0.2, leaves=())
         one = line(laid(mud)[1])

@@ -113,3 +113,23 @@ class Order(RoomCase):
         self.assert_hidden("order")
         for name in ("order-move", "order-rule", "order-give-up", "order-phase"):
             self.assert_hidden(name, post=True)
+
+
+class OfTheArmy(RoomCase):
+    def test_every_step_of_every_unit_is_there_by_phase_with_who_gets_it(self):
+        page = self.see("army-order")
+        for words in ("The whole army", "Block in", "Field base", "Brine Green", "Undercoat"):
+            self.assertContains(page, words)
+        text = page.content.decode()
+        self.assertLess(text.index("Field base"), text.index("Field shade"))
+        figures = self.now().army.figures
+        self.assertContains(page, f'<td class="num">{figures}</td>')
+
+    def test_it_is_reached_from_the_order_of_one_rank(self):
+        self.assertContains(self.see("order"), "The whole army")
+        moved = self.client.get(reverse("order", args=[self.army.pk]), {"of": "army"})
+        self.assertEqual(moved.url, reverse("army-order", args=[self.army.pk]))
+
+    def test_another_painters_army_is_not_there(self):
+        self.client.force_login(self.other)
+        self.assertEqual(self.client.get(reverse("army-order", args=[self.army.pk])).status_code, 404)

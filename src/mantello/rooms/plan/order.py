@@ -30,6 +30,8 @@ from mantello_core.scheme.work_order import MOST_REASON, SWITCHES, Moved, OwnRul
 from .evening import Evening
 from .painters import can_plan, painter_in_hand
 
+#: what the page asks for to see the whole army's order
+WHOLE = "army"
 #: sentences shown of what a step waits for, and of one rule that gave way
 _MOST_WAITS, _MOST_PAIRS = 6, 4
 
@@ -208,6 +210,8 @@ class OrderOf:
 @require_safe
 def order(request, army_id):
     """The steps of one rank's figures in order, with what was chosen and what gave way."""
+    if request.GET.get("of") == WHOLE:
+        return redirect("army-order", army_id)
     return order_page(request, army_for(request, army_id))
 
 
@@ -220,6 +224,7 @@ def order_page(request, army, status: int = 200, form=None):
     sheet = _asked(reading, *_named(request))
     shown = OrderOf(Evening(army, timezone.now(), painter), sheet)
     design = reading.design
+    chain = chain_batch(sheet, design.evenings.stick)
     usual = {phase.id: phase.name for phase in method_phases(design.brief.method if design.brief else "classic")}
     context = {
         "title": "Order of work",
@@ -231,7 +236,8 @@ def order_page(request, army, status: int = 200, form=None):
             for one in reading.sheets
         ],
         "told": sheet.arranged.told,
-        "chain": chain_batch(sheet, design.evenings.stick),
+        "chain": chain,
+        "chain_phase": shown.phases.phases[chain.phase].name if chain else "",
         "method": design.method,
         "switches": [(name, words, name in shown.phases.switches) for name, words in SWITCHES.items()],
         "likes": [(id_, usual.get(id_, id_.replace("-", " ").capitalize())) for id_ in usual_phases()],

@@ -3,6 +3,7 @@
 from django.urls import path
 
 from . import (
+    army_order,
     calendar,
     cards,
     confirming,
@@ -32,6 +33,7 @@ urlpatterns = [
     path("plan/units/<str:unit>/hand-over.pdf", painters.hand_over, name="hand-over"),
     path("plan/search/start/", searching.start_search, name="start-search"),
     path("plan/order/", order.order, name="order"),
+    path("plan/order/army/", army_order.army_order, name="army-order"),
     path("plan/order/<str:view>-<int:place>.svg", order.so_far, name="order-so-far"),
     path("plan/order/move/", ordering.move_work, name="order-move"),
     path("plan/order/rule/", ordering.add_rule, name="order-rule"),
