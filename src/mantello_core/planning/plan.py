@@ -19,6 +19,8 @@ from .style import PATIENCE, PLAIN_STYLE, Style
 from .task import Atom, Edge
 from .validating import Painted
 
+#: minutes of waiting from which on it is a break: one leaves the desk and comes back
+BREAK = 15.0
 #: sessions looked ahead
 HORIZON = 120
 #: share of the desk time that waiting may take without another style being tried
@@ -60,24 +62,34 @@ class Plan:
         return sum(block.opening > 0 for block in self.blocks)
 
     @cached_property
-    def idle(self) -> float:
-        """Minutes waited inside sessions."""
-        waited, last = 0.0, {}
+    def _waits(self) -> tuple[float, ...]:
+        """Minutes waited before every block, inside its session."""
+        waits, last = [], {}
         for block in self.blocks:
             free = last.get(block.session, self.sessions[block.session].start)
-            waited += elapsed(free, block.start, block.zone) - block.opening
+            waits.append((elapsed(free, block.start, block.zone) - block.opening) / 60)
             last[block.session] = block.end
-        return waited / 60
+        return tuple(waits)
+
+    @property
+    def idle(self) -> float:
+        """Minutes waited inside sessions, breaks included."""
+        return sum(self._waits)
+
+    @cached_property
+    def breaks(self) -> tuple[float, ...]:
+        """Waits so long that nobody stays at the desk, minutes each."""
+        return tuple(wait for wait in self._waits if wait >= BREAK)
 
     @cached_property
     def desk_minutes(self) -> float:
-        """Minutes at the desk: brush, opening and waiting."""
-        return self.hands_on + self.idle + sum(block.opening for block in self.blocks) / 60
+        """Minutes at the desk: brush, opening and waiting; in a break one leaves it."""
+        return self.hands_on + self.idle - sum(self.breaks) + sum(block.opening for block in self.blocks) / 60
 
     @property
     def rating(self) -> tuple[int, float]:
-        """What plans are compared by: work that finds no room, then desk minutes."""
-        return len(self.unplaced), self.desk_minutes
+        """What plans are compared by: work that finds no room, then minutes from first to last of every session."""
+        return len(self.unplaced), self.desk_minutes + sum(self.breaks)
 
     @cached_property
     def bound(self) -> float:

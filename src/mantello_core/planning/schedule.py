@@ -16,6 +16,8 @@ OPENING, MIXING, OPENING_SPRAY = 25.0, 40.0, 300.0
 WHOLE = -1
 #: what a wish of the painter weighs against time lost, seconds
 WISHED = 1e6
+#: what taking up another open pot weighs against time lost, seconds: it costs a rinse, but no opening
+SWITCH = 15.0
 #: less time than this is not worth opening a pot for
 SCRAP = 180.0
 
@@ -159,23 +161,25 @@ def laid(
         if moments:
             task.wish = max((moments[atom.id] for atom in task.atoms if atom.id in moments), default=None)
     offered = [task for task in tasks if not task.waiting]
-    session, now, pot = 0, 0.0, ""
+    session, now, pot, opened = 0, 0.0, "", set()
     while offered and session < len(sessions):
         length = ends[session] - starts[session]
-        best = _best(offered, now, pot, ends[session], patience, sprays[session], length)
+        best = _best(offered, now, pot, opened, ends[session], patience, sprays[session], length)
         if best is None and ends[session] - now > 2 * patience:
             # better to wait than to leave most of the evening unused
-            best = _best(offered, now, pot, ends[session], (ends[session] - now) / 2, sprays[session], length)
+            best = _best(offered, now, pot, opened, ends[session], (ends[session] - now) / 2, sprays[session], length)
         if best is None:
             session += 1
             if session < len(sessions):
-                now, pot = starts[session], ""
+                now, pot, opened = starts[session], "", set()
             continue
         task, start, opening = best
         end = min(ends[session], sprays[session][1]) if task.sprayed else ends[session]
         block, now = _placed(task, session, start, opening, end, zero, zone)
         blocks.append(block)
         pot = task.pot
+        if not task.sprayed:
+            opened.add(pot)
         if not task.left:
             offered.remove(task)
             for child in task.after:
@@ -227,15 +231,16 @@ def _link(home, edges):
         task.tail = task.seconds + following
 
 
-def _best(offered, now, pot, end, patience, spray, length):
-    """The offered task that loses least time, with its start and the seconds its pot takes to open.
+def _best(offered, now, pot, opened, end, patience, spray, length):
+    """The offered task that loses least time, with its start and the seconds its pot takes to open: once an evening, for a
+    mix on the palette stays open while others are used; an airbrush is cleaned between two.
 
     Spraying keeps to its hours. A mix of several paints is not begun where the session ends before it is used up, if a
     whole session would hold it: mixed again it would be another colour.
     """
     best, whole = None, end - now
     for task in offered:
-        opening = 0.0 if task.pot == pot else task.opens
+        opening = 0.0 if task.pot == pot or task.pot in opened else task.opens
         until = task.ready - now
         if task.wish is not None and until < task.wish - now:
             until = task.wish - now
@@ -255,7 +260,7 @@ def _best(offered, now, pot, end, patience, spray, length):
         if room < task.next_figure or (opening and room < SCRAP and room < seconds):
             continue
         cut = opening if room < seconds < 5400 else 0.0
-        score = wait + opening + cut - task.worth - (300 if task.ends else 0)
+        score = wait + opening + (0.0 if task.pot == pot else SWITCH) + cut - task.worth - (300 if task.ends else 0)
         if task.wish is not None and task.wish <= now:
             score -= WISHED
         if best is None or score < best[0]:

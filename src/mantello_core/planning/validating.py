@@ -42,8 +42,8 @@ class Painted:
 
 @dataclass(frozen=True)
 class Fault:
-    """One rule that is broken: 'missing', 'twice', 'unknown', 'order', 'hands', 'session', 'spray', 'mix', 'window' or
-    'desk'."""
+    """One rule that is broken: 'missing', 'twice', 'unknown', 'order', 'hands', 'session', 'spray', 'opening', 'mix',
+    'window' or 'desk'."""
 
     rule: str
     what: str
@@ -62,7 +62,7 @@ def faults_of(
     """What is wrong with a plan; nothing if it is legal.
 
     Every step of every figure comes once; each figure's steps keep their hard order with drying; one pair of hands, in
-    the painter's sessions; sprays in their hours; a mix of several paints is used up in the session it is made in, if
+    the painter's sessions; sprays in their hours; a mix is opened once in a session; a mix of several paints is used up in the session it is made in, if
     a whole session would hold it; what is wiped is wiped inside its window. complete: whether steps that are not planned at all are a fault.
     Raises: OutOfRange if there are no evenings.
     """
@@ -72,7 +72,7 @@ def faults_of(
     zone = evenings[0].zone if evenings else None
     found = [
         *_coverage(work, ordered, complete), *_hands(ordered, zone), *_in_sessions(ordered, evenings, work),
-        *_order(work, ordered, zone), *_mixes(work, ordered, evenings, zone), *_windows(work, ordered, zone),
+        *_order(work, ordered, zone), *_openings(work, ordered, evenings), *_mixes(work, ordered, evenings, zone), *_windows(work, ordered, zone),
         *_desk(design, ordered, work),
     ]  # fmt: skip
     return tuple(found)
@@ -186,6 +186,21 @@ def _order(work, stretches: Sequence[Painted], zone):
                     f"{before.rank} {ordinal} of {before.unit}: {after.name} begins {second[0]}, but {before.name} ends"
                     f" {first[1]} and dries {edge.lag / 60:.0f} min ({edge.rule.name})",
                 )
+
+
+def _openings(work, stretches: Sequence[Painted], evenings):
+    """A mix is opened once in a session, whatever it is used for; what is sprayed is cleaned out between two."""
+    sprayed = {atom.pot for atom in work.atoms if atom.sprayed}
+    opened: dict[tuple[str, int], datetime] = {}
+    for one in stretches:
+        home = next((at for at, each in enumerate(evenings) if each.start <= one.start and one.end <= each.end), -1)
+        if one.pot in sprayed or not one.opening or home < 0:
+            continue
+        if (one.pot, home) in opened:
+            yield Fault(
+                "opening", f"{one.pot} is opened at {opened[one.pot, home]} and again at {one.start}, in one session"
+            )
+        opened.setdefault((one.pot, home), one.start)
 
 
 def _mixes(work, stretches: Sequence[Painted], evenings, zone):

@@ -16,7 +16,7 @@ from mantello_core.paints.range import paint
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.compiling import compiled
 from mantello_core.planning.merging import runs
-from mantello_core.planning.plan import plan
+from mantello_core.planning.plan import BREAK, plan
 from mantello_core.planning.task import Atom, Edge
 from mantello_core.record.progress import progress_of, summed
 from mantello_core.scheme.cascade import resolve
@@ -160,7 +160,21 @@ class WholePlans(RefusalCase):
 
     def test_it_is_near_to_what_no_plan_can_beat(self):
         self.assertGreaterEqual(self.plan.desk_minutes, self.plan.bound)
-        self.assertLess(self.plan.desk_minutes, 1.15 * self.plan.bound)
+        self.assertLess(self.plan.desk_minutes, 1.1 * self.plan.bound)
+
+    def test_a_long_wait_is_a_break_and_no_time_at_the_desk(self):
+        opening = sum(block.opening for block in self.plan.blocks) / 60
+        self.assertTrue(all(wait >= BREAK for wait in self.plan.breaks))
+        waited = self.plan.desk_minutes - self.plan.hands_on - opening
+        self.assertAlmostEqual(waited + sum(self.plan.breaks), self.plan.idle, places=6)
+        self.assertGreater(len(self.plan.breaks), 0, "an undercoat dries for half an hour, and all waits for it")
+        self.assertEqual(self.plan.rating, (0, self.plan.desk_minutes + sum(self.plan.breaks)))
+
+    def test_a_mix_is_opened_once_an_evening(self):
+        opened = [
+            (block.session, block.task.pot) for block in self.plan.blocks if block.opening and not block.task.sprayed
+        ]
+        self.assertEqual(len(opened), len(set(opened)))
 
     def test_it_is_the_same_plan_every_time(self):
         again = plan(self.design, TUESDAY)

@@ -242,6 +242,16 @@ class Faulty(TestCase):
         self.design = replace(self.design, evenings=replace(self.design.evenings, spraying=Spraying((6,))))
         self.assertIn("spray", self.rules(self.stretches))
 
+    def test_a_pot_that_is_opened_again_in_the_same_evening_is_found(self):
+        sprayed = {atom.pot for block in self.plan.blocks for atom in block.task.atoms if atom.sprayed}
+        opened = [one for one in self.stretches if one.opening and one.pot not in sprayed]
+        again = next(
+            at
+            for at, one in enumerate(self.stretches)
+            if not one.opening and any(one.pot == other.pot and other.start < one.start for other in opened)
+        )
+        self.assertIn("opening", self.rules(self.changed(again, opening=1.0)))
+
     def test_a_mix_that_is_made_twice_without_need_is_found(self):
         design = levy()
         resolution, found = made(design)

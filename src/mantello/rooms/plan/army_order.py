@@ -94,7 +94,13 @@ def army_order(request, army_id):
         (f"{one.unit}|{one.rank}", f"{reading.design.army.title(one.unit)}: {one.classes[0].rank_name}")
         for one in reading.sheets
     ]
-    context = {"title": "Order of work", "bands": bands, "figures": figures, "method": reading.design.method, "days": days}
+    context = {
+        "title": "Order of work",
+        "bands": bands,
+        "figures": figures,
+        "method": reading.design.method,
+        "days": days,
+    }
     return room_page(request, army, "plan", "plan/army_order.html", context)
 
 

@@ -17,6 +17,7 @@ from mantello_core.army.tree import TIERS
 from mantello_core.design.brief import days_to_spare
 from mantello_core.design.order_edit import with_order, with_units_joined
 from mantello_core.planning.joining import lots_of, together_advice
+from mantello_core.planning.plan import BREAK
 from mantello_core.record.progress import summed
 from mantello_core.scheme.work_order import MOST_IN_RUN
 
@@ -79,6 +80,9 @@ def _plan_page(request, army, status=200, evenings_form=None):
         "open_roles": _open_roles(evening),
         "told": list(dict.fromkeys(said for sheet in reading.sheets for said in sheet.arranged.told))[:4],
         "faults": len(evening.faults),
+        "waiting": evening.plan.idle - sum(evening.plan.breaks),
+        "break_minutes": sum(evening.plan.breaks),
+        "break": f"{BREAK:g}",
         "relaxed": len({one.why for sheet in reading.sheets for one in sheet.arranged.gave_way}),
         "due": _due(reading.design.brief, evening.plan.finish),
         "behind": session.end <= evening.now.replace(tzinfo=None),
