@@ -41,6 +41,8 @@ class Node:
     at: int = 0
     #: minutes after it
     drying: float = 0.0
+    #: minutes until it is cured, so that other solvents and varnish do it no harm; 0 where that is as good as dry
+    curing: float = 0.0
     mm2: float = 0.0
     #: whether it soils what it touches: a rough tool before the own shade, a broad wash
     messy: bool = False

@@ -11,6 +11,7 @@ from ..film.ground import GroundCoat
 from ..paints.paint import Paint
 from ..passes.ground_work import laid_grounds
 from ..passes.piece import OVER, Piece
+from ..recipes.drying import cured
 from ..recipes.step import BENEATH, Step
 from ..scheme.cascade import FigureClass
 from ..scheme.scheme import Scheme
@@ -115,7 +116,7 @@ def _role(scheme: Scheme, role_id: str, tier: str, areas, classes, mm2, phases: 
         found.append(Node(
             f"{of_role(role_id).text}|{step.id}", role_id, "step", _kind(step), _stage(step, key), areas,
             _phase(phases, key, classes), f"{role.name} {step.technique.verb.lower()}", pot_of(step), classes, tags, tool, at,
-            scheme.drying(step), round(mm2 * step.share, 1), messy,
+            scheme.drying(step), cured(step), round(mm2 * step.share, 1), messy,
         ))  # fmt: skip
         shaded = shaded or step.kind in SHADES or step.kind == "stain"
     return found
@@ -194,8 +195,8 @@ def _piece(piece: Piece, at: int, one: FigureClass, phases: PhaseList) -> Node:
         place = phases.of_kind(kind)
     return Node(
         f"{subject.text}|{piece.id}", subject.text, "pass" if piece.step else "hand", kind, "other", areas, place, piece.name,
-        pot_of(piece.step) if piece.step else f"hand|{piece.name}", classes, tags, tool, at, piece.minutes_drying, round(piece.surface, 1),
-        False, False,
+        pot_of(piece.step) if piece.step else f"hand|{piece.name}", classes, tags, tool, at, piece.minutes_drying,
+        cured(piece.step) if piece.step else 0.0, round(piece.surface, 1),
     )  # fmt: skip
 
 
@@ -214,7 +215,7 @@ def _marks(scheme: Scheme, classes: Sequence[FigureClass], phases: PhaseList) ->
                 key = "marks" if method != "transfer" else "transfers"
                 node = Node(
                     id_, f"{subject.text}", "mark", kind, "other", under, phases.place(key), f"{step.verb} {site_id.replace('.', ' ')}",
-                    f"wet|{uses}", frozenset(), frozenset(), "fine", at, step.drying, 0.0,
+                    f"wet|{uses}", frozenset(), frozenset(), "fine", at, step.drying,
                 )  # fmt: skip
                 found[id_] = node if id_ not in found else _joined(found[id_], node)
     return found.values()

@@ -96,7 +96,8 @@ def pairs_of(figure: Figure, own: Sequence[OwnRule], given_up: Collection[str]) 
         for one in befores:
             for two in afters:
                 if one.id != two.id and figure.stand(rule.relation, one, two) and _member(rule, one, two):
-                    yield bond(one, two, rule, weight=_weight(rule, figure, one, two))
+                    lag = max(one.drying, one.curing) if rule.lag == "cure" else None
+                    yield bond(one, two, rule, weight=_weight(rule, figure, one, two), lag=lag)
 
 
 def _weight(rule: OrderRule, figure: Figure, one: Node, two: Node) -> float:
@@ -109,12 +110,10 @@ def _weight(rule: OrderRule, figure: Figure, one: Node, two: Node) -> float:
 
 
 def _member(rule: OrderRule, one: Node, two: Node) -> bool:
-    """Whether a shade's member is one: what begins after the shade by its phase is laid on it instead."""
-    if rule.id == "D-18":
-        return one.phase <= two.phase and two.sort == "pass"
-    if rule.id in ("D-20", "D-19", "R-03"):
-        return one.phase <= two.phase
-    return True
+    """Whether a rule speaks of a pair; what begins after a shade by its phase is laid on it, and no member of it."""
+    if not rule.only:
+        return True
+    return one.phase <= two.phase and (rule.only == "not later" or two.sort == "pass")
 
 
 def _stack(figure: Figure) -> Iterator[Bond]:

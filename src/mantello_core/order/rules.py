@@ -55,6 +55,10 @@ class OrderRule:
     after: Selector | None = None
     #: in what relation the areas of the two stand; '' for a rule that builds no pairs of its own
     relation: str = ""
+    #: of which pairs it speaks besides: 'not later' by their phases, 'pass not later' with a pass after; '' for all
+    only: str = ""
+    #: 'cure' where it waits until the first is cured; '' for until it can be painted over
+    lag: str = ""
 
     @cached_property
     def firmness(self) -> int:
@@ -110,7 +114,8 @@ def _rows() -> list[dict]:
 def _rule(row: dict) -> OrderRule:
     return OrderRule(
         row["id"], row["name"], row["because"], row["level"], row.get("weight", 10.0), row.get("switch", ""),
-        _selector(row.get("before")), _selector(row.get("after")), row.get("relation", ""),
+        _selector(row.get("before")), _selector(row.get("after")), row.get("relation", ""), row.get("only", ""),
+        row.get("lag", ""),
     )  # fmt: skip
 
 

@@ -146,6 +146,8 @@ def _edges(sheet: RankSheet, left: dict[str, list[Atom]]) -> Iterator[Edge]:
         if bond.before in left and bond.after in left:
             one, two = left[bond.before][-1], left[bond.after][0]
             lag = 0.0 if _worked_wet(one, two) else bond.lag and one.drying
+            if bond.rule.lag == "cure":
+                lag = max(lag, bond.lag * 60)
             yield Edge(one.id, two.id, lag, bond.rule)
 
 

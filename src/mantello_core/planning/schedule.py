@@ -18,6 +18,8 @@ WHOLE = -1
 WISHED = 1e6
 #: what taking up another open pot weighs against time lost, seconds: it costs a rinse, but no opening
 SWITCH = 15.0
+#: seconds of drying from which paint is slow, and what laying it early in a session weighs, seconds
+SLOW, EARLY = 6 * 3600.0, 240.0
 #: less time than this is not worth opening a pot for
 SCRAP = 180.0
 
@@ -51,6 +53,8 @@ class Task:
     worth: float = 0.0
     opens: float = OPENING
     next_figure: float = 0.0
+    #: whether it dries for hours: then it is laid when the evening ends, if there is other work before
+    slow: bool = False
     #: whether it is sprayed; whether several paints are mixed for it
     sprayed: bool = False
     mixed: bool = False
@@ -154,6 +158,7 @@ def laid(
     for task, weight in zip(tasks, style.weights(len(tasks)), strict=True):
         task.left, task.unplaced = dict(task.figures), sum(task.figures.values())
         task.sprayed, task.mixed = task.atoms[0].sprayed, task.atoms[0].mixed
+        task.slow = task.drying >= SLOW
         task.worth = style.chain * weight * task.tail + (900 if task.sprayed else 0)
         task.opens = OPENING_SPRAY if task.sprayed else OPENING + MIXING * task.mixed
         task.next_figure = next(iter(task.left.values()))
@@ -260,7 +265,10 @@ def _best(offered, now, pot, opened, end, patience, spray, length):
         if room < task.next_figure or (opening and room < SCRAP and room < seconds):
             continue
         cut = opening if room < seconds < 5400 else 0.0
-        score = wait + opening + (0.0 if task.pot == pot else SWITCH) + cut - task.worth - (300 if task.ends else 0)
+        late = EARLY if task.slow and room - seconds > 2 * SCRAP else 0.0
+        score = (
+            late + wait + opening + (0.0 if task.pot == pot else SWITCH) + cut - task.worth - (300 if task.ends else 0)
+        )
         if task.wish is not None and task.wish <= now:
             score -= WISHED
         if best is None or score < best[0]:

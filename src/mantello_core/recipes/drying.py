@@ -1,4 +1,4 @@
-"""When the next coat of the same paint may follow: touch dry, sooner than the next step."""
+"""When the next coat may follow: touch dry, sooner than the next step; and when a film is cured, later than dry."""
 
 from .step import Step
 
@@ -8,6 +8,16 @@ TOUCH = 0.6
 _NEAT, _THINNED, _LEAST = 1.2, 0.6, 0.8
 #: kinds whose film must be dry right through before it is touched again
 _THROUGH = frozenset({"shade", "stain", "recess", "oil", "texture", "powder"})
+
+
+#: minutes until a film of a medium is cured, so that varnish or another solvent does it no harm: enamel a day, oil two; an
+#: estimate for thin films
+_CURED = {"enamel": 1440.0, "oil": 2880.0}
+
+
+def cured(step: Step) -> float:
+    """Minutes until a step is cured; 0 where that is as good as dry. The slowest paint governs; the label comes first."""
+    return max((_CURED.get(pot.kind, 0.0) for pot in step.mix.paints), default=0.0)
 
 
 def touch_dry(step: Step) -> float:

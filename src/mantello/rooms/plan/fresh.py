@@ -24,6 +24,8 @@ class Fresh:
     lift: datetime | None
     leave: datetime | None
     judge: datetime | None
+    #: from when varnish and other solvents do it no harm
+    cured: datetime | None
 
 
 def fresh_paint(evening: Evening) -> list[Fresh]:
@@ -31,9 +33,13 @@ def fresh_paint(evening: Evening) -> list[Fresh]:
     found = []
     for dry, entry in evening.still_drying():
         step = _step(evening.reading, entry)
-        waits = waits_of(step) if step else Waits(0.0, 0.0, 0.0)
+        waits = waits_of(step) if step else Waits(0.0, 0.0, 0.0, 0.0)
         found.append(
-            Fresh(entry, dry, *(_then(evening, entry, minutes) for minutes in (waits.lift, waits.leave, waits.judge)))
+            Fresh(
+                entry,
+                dry,
+                *(_then(evening, entry, minutes) for minutes in (waits.lift, waits.leave, waits.judge, waits.cured)),
+            )
         )
     return found
 
