@@ -1,0 +1,74 @@
+"""What is left of a pattern from afar, what it runs together to, and where it turns flat."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..colour.acuity import SEEN, SPREAD
+from ..colour.difference import difference, differences
+from ..colour.spaces import Lab, mean_lab
+from .laying import Patterned
+
+#: metres between which the distance is looked for where a pattern turns flat, and how often the span is halved
+_NEAREST, _FARTHEST, _HALVINGS = 0.3, 12.0, 5
+#: nearly as far as is looked: it never turns flat
+_NEVER = 10.0
+
+
+@dataclass(frozen=True)
+class Afar:
+    """A pattern in its inks, seen from afar."""
+
+    #: what it runs together to
+    mean: Lab
+    #: metres to what is left of it, mean CIEDE2000
+    left: dict[float, float]
+    #: metres beyond which it is flat; None if it never is
+    flat_beyond: float | None
+    #: CIEDE2000 from the mean to the ground it stands on; None without one
+    off_ground: float | None
+
+
+def seen_from(result: Patterned, metres: float, inks: Sequence[Lab]) -> float:
+    """What is left of a pattern at a distance: mean CIEDE2000 of it, blurred as the eye does, from what it runs together to."""
+    labs, mean = np.array(inks, float), np.array(mean_lab(list(inks), result.shares))
+    sigmas = [math.tan(math.radians(spread / 60)) * metres * 1000 for spread in SPREAD]
+    total = weight = 0.0
+    for view, worn in zip(result.surface.views, result.labels, strict=True):
+        ink, mask = worn[::2, ::2], worn[::2, ::2] >= 0  # every other node is enough for the eye's blur
+        if not mask.any():
+            continue
+        pitch = 2 * float(view.x[1] - view.x[0]) * result.sized.per_mm
+        planes = [_blurred(labs[np.maximum(ink, 0), axis], mask, sigma / pitch) for axis, sigma in enumerate(sigmas)]
+        total += float(differences(np.stack(planes, -1)[mask], mean).sum())
+        weight += mask.sum()
+    return float(total / max(weight, 1))
+
+
+def afar(
+    result: Patterned, inks: Sequence[Lab], ground: Lab | None = None, metres: Sequence[float] = (0.3, 0.6, 1.2)
+) -> Afar:
+    """A pattern in its inks from some distances, and against the ground it stands on."""
+    mean = mean_lab(list(inks), result.shares)
+    low, high = _NEAREST, _FARTHEST
+    for _ in range(_HALVINGS):
+        middle = math.sqrt(low * high)
+        low, high = (middle, high) if seen_from(result, middle, inks) >= SEEN else (low, middle)
+    return Afar(
+        mean, {one: seen_from(result, one, inks) for one in metres}, low if low < _NEVER else None,
+        difference(mean, ground) if ground else None,
+    )  # fmt: skip
+
+
+def _blurred(values: np.ndarray, mask: np.ndarray, sigma: float) -> np.ndarray:
+    """Values blurred inside a mask, sigma in nodes; by Fourier transform."""
+    pad = int(4 * sigma) + 2
+    v, m = np.pad(np.where(mask, values, 0.0), pad), np.pad(mask.astype(float), pad)
+    fy, fx = np.fft.fftfreq(v.shape[0])[:, None], np.fft.rfftfreq(v.shape[1])[None]
+    bell = np.exp(-2 * (math.pi * sigma) ** 2 * (fx * fx + fy * fy))
+    out = np.fft.irfft2(np.fft.rfft2(v) * bell, v.shape) / np.maximum(
+        np.fft.irfft2(np.fft.rfft2(m) * bell, v.shape), 1e-3
+    )
+    return out[pad:-pad, pad:-pad]
