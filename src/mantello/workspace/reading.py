@@ -8,6 +8,7 @@ from functools import cached_property
 
 from mantello_core.advice.edge_list import edge_list
 from mantello_core.bearers.allotment import Allotment, allotments
+from mantello_core.camouflage.pattern import Pattern
 from mantello_core.checks.finding import Check, Finding, checked
 from mantello_core.checks.harmony import Harmony, harmony_of
 from mantello_core.checks.inspect import inspect
@@ -16,11 +17,13 @@ from mantello_core.checks.mapping import unmapped
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
+from mantello_core.design.camouflaged import layouts_on, scaled
 from mantello_core.design.design import Design
 from mantello_core.figures.exposure import exposure
 from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
+from mantello_core.formats.camouflage_svg import Camouflage, camouflage_of
 from mantello_core.formats.document.design import read_design
 from mantello_core.formats.document.evenings import read_evenings
 from mantello_core.formats.drawing import Bearing, Lit, plate_svg
@@ -33,6 +36,7 @@ from mantello_core.marks.placement import Placement
 from mantello_core.memory import Memory
 from mantello_core.order.stacks import Stacks, laid_as
 from mantello_core.order.subject import GROUND, Kind, Subject
+from mantello_core.passes.camouflaging import CAMO
 from mantello_core.passes.ground_work import LaidGround, laid_grounds
 from mantello_core.passes.pieces import finishing_needed
 from mantello_core.passes.soiled import soiled
@@ -121,7 +125,7 @@ class Reading:
     @cached_property
     def shares(self) -> dict[str, float]:
         """Share of the army's visible area by role."""
-        return role_shares(self.resolution)
+        return role_shares(self.resolution, self.design.scheme)
 
     @cached_property
     def needed(self) -> dict[str, float]:
@@ -301,6 +305,39 @@ class Reading:
         """What the sites of a class bear, in the colours it is drawn in."""
         return tuple((site, self._mark(borne.placement, one.tier, seeing)) for site, borne in one.borne.items())
 
+    def camouflage(
+        self, one: FigureClass, view: str, ordinal: int, seeing: Seeing = NEUTRAL, laid_to: dict[str, int] | None = None
+    ) -> tuple[Camouflage, ...]:
+        """The patterns of one figure on one view, in the colours of their inks.
+
+        laid_to: of every pattern the place of the last ink that is laid; None for all of all.
+        """
+        found = []
+        worn = [pattern for pattern in self.design.scheme.patterns if pattern.id in one.patterns]
+        for pattern, laid in zip(worn, layouts_on(self.design, one, ordinal), strict=True):
+            inks = next(cell.inks for cell in one.cells.values() if cell.pattern == pattern.id)
+            if laid_to is not None and not laid_to.get(pattern.id):
+                continue
+            inks = inks if laid_to is None else inks[: laid_to[pattern.id] + 1]
+            colours = tuple(self.ink(pattern, role, one.tier, seeing) for role in inks)
+            if drawn := camouflage_of(laid, view, colours):
+                found.append(drawn)
+        return tuple(found)
+
+    def inks_done(self, one: FigureClass, done: frozenset[tuple[Subject, str]]) -> dict[str, int]:
+        """Of every pattern of a figure the place of the last ink that is painted; without those of which none is."""
+        found: dict[str, int] = {}
+        for subject, _ in done:
+            if subject.piece.startswith(CAMO):
+                pattern, _, at = subject.piece.removeprefix(CAMO).rpartition(".")
+                found[pattern] = max(found.get(pattern, 0), int(at))
+        return found
+
+    def ink(self, pattern: Pattern, role: str, tier: str, seeing: Seeing = NEUTRAL) -> str:
+        """The colour of an ink as it is seen, lightened for the scale where the pattern says so."""
+        tones = self.tones(role, tier)
+        return seeing.hex(scaled(self.design, pattern, tones.flats)) if tones else GAP
+
     def drawn(self, one: FigureClass, view: str, seeing: Seeing = NEUTRAL, detail: str = "large", seed: int = 0) -> str:
         """A figure of a class from one side, as designed, as an SVG document. seed: deals its chips and streaks."""
         return plate_svg(
@@ -312,6 +349,7 @@ class Reading:
             bearing=self.bearing(one, seeing),
             lit_of=lambda area: self.lit(one, area, seeing),
             seed=seed,
+            camouflage=self.camouflage(one, view, seed or one.ordinals[0], seeing) if one.patterns else (),
         )
 
     def _mark(self, placement: Placement, tier: str, seeing: Seeing) -> WornMark:

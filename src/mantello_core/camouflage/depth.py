@@ -1,5 +1,7 @@
 """How deep every place of every view lies: worked out from the other views of a vehicle, rounded on a figure."""
 
+from collections.abc import Mapping
+
 import numpy as np
 
 from .surface import Surface
@@ -48,7 +50,7 @@ def _at(profile, x, want):
     return np.interp(want, x[known], profile[known]) if known.any() else np.full(np.shape(want), np.nan)
 
 
-def vehicle_depth(surface: Surface, index: dict[str, int]) -> None:
+def vehicle_depth(surface: Surface, index: dict[str, int], forms: Mapping[str, str]) -> None:
     """How far out every place of a vehicle's views lies, from the other view: sides from the top, the top from the side."""
     top, sides = surface.view("top"), [v for v in surface.views if v.name != "top"]
     part = {seen.area: seen.part for view in surface.plate.views for seen in view.areas}
@@ -59,6 +61,10 @@ def vehicle_depth(surface: Surface, index: dict[str, int]) -> None:
     left = sides[0]
     tall, short = _profiles(left, -left.y[:, None] + 0 * left.x, count)
     slope = _slopes(surface, index, wide, narrow, tall, short)
+    for name, form in forms.items():
+        if name in index:
+            slope[index[name]] = form == "slope"
+    rounded = {index[name] for name, form in forms.items() if form == "round" and name in index}
     surface.slope = slope
     for view in sides:
         depth = np.full(view.owner.shape, np.nan)
@@ -72,6 +78,8 @@ def vehicle_depth(surface: Surface, index: dict[str, int]) -> None:
                 out, inn = np.nanpercentile(wide[i], 80), _edge_in(narrow[i])
                 z = -view.y[:, None]
                 d = np.broadcast_to(out + (inn - out) * np.clip((z - lo) / max(hi - lo, 0.1), 0, 1), depth.shape)
+            if i in rounded:
+                d = d * _bulge(-view.y[:, None], np.nanmin(short[i]), np.nanmax(tall[i]))
             mask = view.owner == i
             depth[mask] = d[mask]
         view.depth = _finished(depth, view, parts)
@@ -86,9 +94,18 @@ def vehicle_depth(surface: Surface, index: dict[str, int]) -> None:
             d = np.broadcast_to(
                 lo + (hi - lo) * np.clip((out - np.abs(top.y[:, None])) / max(out - inn, 0.1), 0, 1), depth.shape
             )
+        if i in rounded:
+            low = float(np.nanmin(short[i]))
+            d = low + (d - low) * (0.5 + 0.5 * _bulge(np.abs(top.y)[:, None], -np.nanmax(wide[i]), np.nanmax(wide[i])))
         mask = top.owner == i
         depth[mask] = d[mask]
     top.depth = _finished(depth, top, parts)
+
+
+def _bulge(at: np.ndarray, low: float, high: float) -> np.ndarray:
+    """How far out a round thing stands between its ends, 0 to 1 in its middle."""
+    middle, half = (low + high) / 2, max((high - low) / 2, 0.1)
+    return np.sqrt(np.clip(1 - ((at - middle) / half) ** 2, 0, 1))
 
 
 def _edge_in(narrow):

@@ -32,8 +32,12 @@ class Afar:
 
 
 def seen_from(result: Patterned, metres: float, inks: Sequence[Lab]) -> float:
-    """What is left of a pattern at a distance: mean CIEDE2000 of it, blurred as the eye does, from what it runs together to."""
-    labs, mean = np.array(inks, float), np.array(mean_lab(list(inks), result.shares))
+    """What is left of a pattern at a distance: mean CIEDE2000 of it, blurred as the eye does, from its own mean.
+
+    Blur and mean are both taken in CIELAB, so that nothing is left where the blur has evened all.
+    """
+    labs = np.array(inks, float)
+    mean = np.average(labs, axis=0, weights=result.shares)
     sigmas = [math.tan(math.radians(spread / 60)) * metres * 1000 for spread in SPREAD]
     total = weight = 0.0
     for view, worn in zip(result.surface.views, result.labels, strict=True):

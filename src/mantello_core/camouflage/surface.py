@@ -5,14 +5,17 @@ Axes: X along (bow or wearer's right negative), Y to the model's left, Z up. The
 right view the same with X to the left, the top view (X, Y) with Y down.
 """
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field
+from types import MappingProxyType
 
 import numpy as np
 import shapely
 
-from ..figures.plate import Plate, View
+from ..figures.plate import Plate, Site, View
 from ..geometry import overlay as safe
 from ..geometry.rings import Ring, rings_of
+from ..memory import remembered
 from .contour import polygons
 
 #: raster pitch, mm
@@ -87,12 +90,25 @@ class Surface:
         return next(one for one in self.views if one.name == name)
 
 
-def raster_of(
-    data: View, camo: frozenset[str], index: dict[str, int], pitch: float, sites: frozenset[str], clear: float
-) -> SurfaceView:
-    """One view on its raster: who owns each node, what takes the pattern, what is kept clear of it."""
+@dataclass(frozen=True, eq=False)
+class Bare:
+    """One view on its raster, whatever it wears: coordinates of its nodes, which area owns each, the areas' shapes."""
+
+    name: str
+    box: tuple[float, float, float, float]
+    x: np.ndarray
+    y: np.ndarray
+    owner: np.ndarray
+    shapes: Mapping[str, object]
+    silhouette: object
+
+
+@remembered(48_000)
+def bare_view(data: View, names: tuple[str, ...]) -> Bare:
+    """A view on its raster. names: of all areas of its plate, by whose places nodes name their owners."""
+    index = {name: at for at, name in enumerate(names)}
     x0, y0, w, h = (v / 10 for v in data.view_box)
-    x, y = np.arange(x0, x0 + w + pitch, pitch), np.arange(y0, y0 + h + pitch, pitch)
+    x, y = np.arange(x0, x0 + w + PITCH, PITCH), np.arange(y0, y0 + h + PITCH, PITCH)
     owner = np.full((len(y), len(x)), -1, np.int16)
     shapes = {}
     for seen in data.areas:
@@ -108,6 +124,16 @@ def raster_of(
         shapely.prepare(shape)
         gx, gy = np.meshgrid(x[c0:c1], y[r0:r1])
         owner[r0:r1, c0:c1][shapely.contains_xy(shape, gx, gy)] = index[seen.area]
+    return Bare(data.name, (x0, y0, w, h), x, y, owner, MappingProxyType(shapes), shape_of(rings_of(data.silhouette)))
+
+
+def raster_of(
+    data: View, names: tuple[str, ...], camo: frozenset[str], sites: frozenset[str], clear: float
+) -> SurfaceView:
+    """One view on its raster: who owns each node, what takes the pattern, what is kept clear of it."""
+    index = {name: at for at, name in enumerate(names)}
+    bare = bare_view(data, names)
+    x, y, owner, shapes = bare.x, bare.y, bare.owner, bare.shapes
     region = safe.union_all([shapes[n] for n in shapes if n in camo])
     if not region.is_empty:
         # hairs between areas are closed; what that adds in corners is taken away again
@@ -120,17 +146,9 @@ def raster_of(
         near = _grown(near)
     flip = -1 if data.name in ("right", "back") else 1
     view = SurfaceView(
-        data.name, (x0, y0, w, h), flip, x, y, owner, mask, near, region, shape_of(rings_of(data.silhouette)), shapes,
+        data.name, bare.box, flip, x, y, owner, mask, near, region, bare.silhouette, shapes,
     )  # fmt: skip
-    zones = [
-        shapely.buffer(
-            shapely.box(*(at / 10 - side / 2 for at, side in zip((site.x, site.y), (site.width, site.height), strict=True)),
-                        *(at / 10 + side / 2 for at, side in zip((site.x, site.y), (site.width, site.height), strict=True))),
-            clear, quad_segs=4,
-        )
-        for site in data.sites
-        if site.id in sites
-    ]  # fmt: skip
+    zones = [_zone(site, clear) for site in data.sites if site.id in sites]
     view.clear = safe.intersection(safe.union_all(zones), region) if zones else shapely.MultiPolygon()
     view.clear_mask = np.zeros_like(mask)
     if not view.clear.is_empty:
@@ -138,6 +156,12 @@ def raster_of(
         rows, cols = np.nonzero(mask)
         view.clear_mask[rows, cols] = shapely.contains_xy(view.clear, x[cols], y[rows])
     return view
+
+
+def _zone(site: Site, clear: float):
+    """The box of a mark's site, grown by so many mm."""
+    x, y, wide, tall = site.x / 10, site.y / 10, site.width / 2, site.height / 2
+    return shapely.buffer(shapely.box(x - wide, y - tall, x + wide, y + tall), clear, quad_segs=4)
 
 
 def _grown(mask):

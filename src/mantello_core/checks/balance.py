@@ -54,7 +54,7 @@ def accents(look: Look) -> Check:
 def shares(look: Look) -> Check:
     """Roles against their wanted shares of the army's visible area."""
     design, resolution = look.design, look.resolution
-    aims, worn = design.scheme.aims, role_shares(resolution) if resolution.classes else {}
+    aims, worn = design.scheme.aims, role_shares(resolution, design.scheme) if resolution.classes else {}
     near = aims.threshold("share")
     found = []
     for role, target in aims.shares:

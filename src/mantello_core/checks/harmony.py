@@ -41,7 +41,7 @@ class Harmony:
 def harmony_of(design: Design, resolution: Resolution) -> Harmony:
     """Describe the army's colours, weighed by visible area."""
     look = Look(design, resolution)
-    shares = role_shares(resolution) if resolution.classes else {}
+    shares = role_shares(resolution, design.scheme) if resolution.classes else {}
     coloured = []
     for role, share in shares.items():
         colour = look.apparent(role, "rank")

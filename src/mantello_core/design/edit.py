@@ -80,6 +80,7 @@ def without_role(design: Design, role_id: str) -> Design:
     uses += bool(scheme.finishing.glow and scheme.finishing.glow.role == role_id)
     uses += sum(role_id in dict(one.bound).values() for one in scheme.arms)
     uses += sum(role_id in (*one.roles, *one.leaves_roles) for one in scheme.passes)
+    uses += sum(role_id in {ink.role for ink in one.inks} for one in scheme.patterns)
     if uses:
         raise Contradiction(
             f"'{role.name}' is still named by {uses} rule{'s' * (uses != 1)} or mark{'s' * (uses != 1)}; point them elsewhere first."
@@ -229,6 +230,8 @@ def with_rule(design: Design, rule: Rule) -> Design:
     node = design.army.node(rule.scope, "scope")
     if rule.role:
         scheme.role(rule.role, "role")
+    if rule.pattern:
+        scheme.pattern(rule.pattern, "role")
     for selector in rule.select or ("",):
         checked_selector(selector, "select")
     _check_filter(rule.filter, node)

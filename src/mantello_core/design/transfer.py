@@ -43,16 +43,34 @@ def transferred(here: Design, other: Design) -> Transfer:
         new_id[role.id] = known or slug(role.name, roles)
         (matched if known else added).append(role.name)
         roles[new_id[role.id]] = replace(role, id=new_id[role.id])
+    taken_patterns, patterns, pattern_ids = {one.id for one in here.scheme.patterns}, [], {"": ""}
+    for one in other.scheme.patterns:
+        pattern_ids[one.id] = slug(one.id, taken_patterns)
+        taken_patterns.add(pattern_ids[one.id])
+        inks = tuple(replace(ink, role=new_id[ink.role]) for ink in one.inks)
+        if len({ink.role for ink in inks}) == len(inks):
+            patterns.append(replace(one, id=pattern_ids[one.id], inks=inks, layouts=()))
+        else:  # two of its roles are one here
+            pattern_ids[one.id] = ""
     taken_ids = {rule.id for rule in here.scheme.rules}
     rules, left = [], []
     for rule in other.scheme.rules:
-        if rule.scope not in places:
+        if rule.scope not in places or (rule.pattern and not pattern_ids[rule.pattern]):
             left.append(rule)
             continue
         id_ = slug(rule.id, taken_ids)
         taken_ids.add(id_)
         filter_ = replace(rule.filter, rank=ranks.get(rule.filter.rank, rule.filter.rank))
-        rules.append(replace(rule, id=id_, scope=places[rule.scope], role=new_id[rule.role], filter=filter_))
+        rules.append(
+            replace(
+                rule,
+                id=id_,
+                scope=places[rule.scope],
+                role=new_id[rule.role],
+                filter=filter_,
+                pattern=pattern_ids[rule.pattern],
+            )
+        )
     tables, left_rows, rows = list(here.scheme.tables), [], 0
     for table in other.scheme.tables:
         cells = []
@@ -67,6 +85,7 @@ def transferred(here: Design, other: Design) -> Transfer:
     scheme = replace(
         here.scheme,
         roles=tuple(roles.values()),
+        patterns=(*here.scheme.patterns, *patterns),
         rules=(*here.scheme.rules, *rules),
         tables=tuple(tables),
         ground=other.scheme.ground,

@@ -7,6 +7,7 @@ from xml.sax.saxutils import escape, quoteattr
 from ..figures.plate import Plate, SeenArea, Site, View
 from ..insignia.devices.worn import WornMark, worn
 from ..memory import remembered
+from .camouflage_svg import Camouflage, camouflage_group
 from .traces import Trace, traces_svg
 
 #: site to what it bears, as pairs
@@ -66,6 +67,7 @@ def plate_svg(
     bearing: Bearing = (),
     lit_of: Callable[[str], Lit | None] | None = None,
     seed: int = 0,
+    camouflage: tuple[Camouflage, ...] = (),
 ) -> str:
     """One view of a plate as an SVG document of its own, the same text for the same colours.
 
@@ -76,8 +78,9 @@ def plate_svg(
     box = " ".join(f"{value:g}" for value in view.view_box)
     prefix = prefix or f"{plate.id}-{view.name}-"
     drawn = plate_group(
-        plate, view_name, fill_of, detail=detail, prefix=prefix, bearing=bearing, lit_of=lit_of, seed=seed
-    )
+        plate, view_name, fill_of, detail=detail, prefix=prefix, bearing=bearing, lit_of=lit_of, seed=seed,
+        camouflage=camouflage,
+    )  # fmt: skip
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img" aria-label={quoteattr(label or plate.title)}>'
         f"<title>{escape(label or plate.title)}</title>{blurred(drawn, blur, prefix)}</svg>"
@@ -111,11 +114,13 @@ def plate_group(
     bearing: Bearing = (),
     lit_of: Callable[[str], Lit | None] | None = None,
     seed: int = 0,
+    camouflage: tuple[Camouflage, ...] = (),
 ) -> str:
     """The drawing without its frame, in drawing units (0.1 mm), soles on y = 0.
 
     said_of: attributes to add to every area's group, such as its role. bearing: site to what it bears. lit_of: the tones
     that a large drawing shows in an area's seams and on its sharp edges; None for an area that has but one. seed: deals traces.
+    camouflage: what lies over whole areas, beneath their marks.
     """
     view, weight = plate.view(view_name), DETAIL[detail]
     parts = [_patterns(view, prefix) if detail != "tiny" else ""]
@@ -129,13 +134,22 @@ def plate_group(
     last = {layer.area: at for at, layer in enumerate(view.layers)}
     marks = _marks(view, dict(bearing), prefix)
     seen = {one.area: one for one in view.areas} if lit_of and detail != "tiny" else {}
+    covered = frozenset().union(*(one.areas for one in camouflage))
+    over: list[str] = []
     for at, layer in enumerate(view.layers):
         more = said_of(layer.area) if said_of else ""
         parts.append(f'<path data-area="{layer.area}"{more} fill="{fill_of(layer.area)}" d="{layer.d}"/>')
         if last[layer.area] == at:
+            if layer.area in covered:
+                over += marks.get(layer.area, ())
+                continue
             if layer.area in seen and (lit := lit_of(layer.area)):
                 parts.append(_lit(seen[layer.area], lit, f"{prefix}lit{at}", seed, tones=detail == "large"))
             parts += marks.get(layer.area, ())
+    parts += (camouflage_group(one, f"{prefix}camo{at}") for at, one in enumerate(camouflage))
+    if covered:
+        parts += (f'<path fill="none" d="{one.visible}"/>' for one in view.areas if one.area in covered)
+    parts += over
     parts.append("</g>")
     parts.append(_overlay(view, prefix, detail))
     return "".join(parts)

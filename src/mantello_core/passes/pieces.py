@@ -20,6 +20,7 @@ from ..scheme.finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Gl
 from ..scheme.scheme import Scheme
 from ..scheme.whole_pass import WholePass
 from .bench import bench_pieces, join_words
+from .camouflaging import CAMO, camouflage_pieces
 from .piece import (
     BARRIER,
     DRY_DIRT,
@@ -62,6 +63,8 @@ def pieces_of(design: Design, one: FigureClass, *, masks: bool = False) -> tuple
         found += _masks(design, one)
     found += _passes(design, one)
     found += bench_pieces(finishing, one)
+    if one.patterns:
+        found += camouflage_pieces(design, one)
     joint = join_words(finishing.assembly)
     found += [
         replace(hand_piece(f"join-{group.lower()}", "join", f"Join {group.lower()}", JOIN), **joint)
@@ -256,7 +259,7 @@ def finishing_needed(design: Design, resolution: Resolution) -> dict[str, float]
     needed: dict[str, float] = {}
     for one in resolution.classes:
         for piece in pieces_of(design, one):
-            if piece.step:
+            if piece.step and not piece.id.startswith(CAMO):  # inks are roles, and counted with them
                 for id_, ml in millilitres(piece.step, piece.surface * len(one.ordinals), piece.coats).items():
                     needed[id_] = needed.get(id_, 0.0) + ml
     return needed

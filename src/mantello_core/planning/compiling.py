@@ -331,7 +331,7 @@ def coats_worn(design: Design, resolution: Resolution, stacks: Stacks | None = N
     stacks: of the same design and resolution, if they are known already.
     """
     scheme, known = design.scheme, stacks or Stacks(design, resolution)
-    recipes = [scheme.recipe(role, tier) for role, tier in painted_surface(resolution)]
+    recipes = [scheme.recipe(role, tier) for role, tier in painted_surface(resolution, scheme)]
     if scheme.passes:
         for one in resolution.classes:
             for role in dict.fromkeys(one.roles_worn.values()) if one.passes else ():

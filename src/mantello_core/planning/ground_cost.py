@@ -22,7 +22,7 @@ class GroundCosts:
     def __init__(self, design: Design, resolution: Resolution, grounds: Sequence[Ground]):
         self.grounds = tuple(grounds)
         #: role and tier of everything that is painted
-        self.worn = sorted(painted_surface(resolution))
+        self.worn = sorted(painted_surface(resolution, design.scheme))
         recipes = {key: design.scheme.recipe(*key) for key in self.worn}
         self.laid = CoatsOn(grounds, recipes.values(), design.scheme.calibrations)
         atoms = whole_steps(design, resolution)

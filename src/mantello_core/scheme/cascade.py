@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from ..army.tree import Army, Figure, Node, Rank
+from ..camouflage.pattern import Pattern
 from ..errors import UnknownName
 from ..figures.plate import Plate
 from ..figures.vocabulary import assembly_of
@@ -41,6 +42,9 @@ class Cell:
     rung: int
     #: the role the rule names, where a substitution put another in its place; else ''
     instead_of: str = ""
+    #: id of the pattern it wears, of which ``role`` is the ground; its inks' roles in order; '' and none for one colour
+    pattern: str = ""
+    inks: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -67,6 +71,15 @@ class FigureClass:
     def ground_of(self, area: str) -> Ground | None:
         """What an area starts on; None for the army's ground."""
         return (self.grounds.get(assembly_of(area)) or self.grounds.get("")) if self.grounds else None
+
+    @property
+    def patterns(self) -> dict[str, frozenset[str]]:
+        """Every pattern it wears with its areas."""
+        found: dict[str, set[str]] = {}
+        for area, cell in self.cells.items():
+            if cell.pattern:
+                found.setdefault(cell.pattern, set()).add(area)
+        return {id_: frozenset(areas) for id_, areas in found.items()}
 
     @property
     def roles_worn(self) -> dict[str, str]:
@@ -166,7 +179,7 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
                 depths = tuple(path.index(rule.scope) for rule, _ in speaking)
                 key = (rank.type, len(path), orders, depths, tuple(instead.items()))
                 if key not in shared:
-                    shared[key] = _winners(shape, speaking, path, instead)
+                    shared[key] = _winners(shape, speaking, path, instead, scheme.pattern_by_id)
                 classes.append(
                     FigureClass(
                         unit.id,
@@ -261,19 +274,24 @@ def _rung(rule: Rule, path: tuple[str, ...]) -> int:
 
 
 def _winners(
-    plate: Plate, speaking: list[tuple[Rule, int]], path: tuple[str, ...], instead: dict[str, str]
-) -> dict[str, Cell]:
+    plate: Plate, speaking: list[tuple[Rule, int]], path: tuple[str, ...], instead: dict[str, str],
+    patterns: dict[str, Pattern],
+) -> dict[str, Cell]:  # fmt: skip
     best: dict[str, tuple[tuple, Rule]] = {}
     for rule, order in speaking:
         for name, narrow in areas_named(plate, rule.select).items():
             weight = _weight(rule, order, path, narrow)
             if name not in best or weight > best[name][0]:
                 best[name] = weight, rule
-    cell_of = {rule.id: _cell(rule, path, instead) for _, rule in best.values()}
+    cell_of = {rule.id: _cell(rule, path, instead, patterns) for _, rule in best.values()}
     gap = Cell(None, None, 0)
     return {name: cell_of[best[name][1].id] if name in best else gap for name in plate.areas}
 
 
-def _cell(rule: Rule, path: tuple[str, ...], instead: dict[str, str]) -> Cell:
+def _cell(rule: Rule, path: tuple[str, ...], instead: dict[str, str], patterns: dict[str, Pattern]) -> Cell:
+    if rule.pattern in patterns:
+        inks = tuple(instead.get(ink.role) or ink.role for ink in patterns[rule.pattern].inks)
+        named = patterns[rule.pattern].ground
+        return Cell(inks[0], rule, _rung(rule, path), named if inks[0] != named else "", rule.pattern, inks)
     use = instead.get(rule.role)
     return Cell(use, rule, _rung(rule, path), rule.role) if use else Cell(rule.role, rule, _rung(rule, path))

@@ -7,7 +7,7 @@ from ..army.figure_filter import Filter
 
 @dataclass(frozen=True)
 class Rule:
-    """In ``scope``, figures that pass the filter wear ``role`` on the selected areas."""
+    """In ``scope``, figures that pass the filter wear ``role``, or a camouflage pattern, on the selected areas."""
 
     id: str
     scope: str
@@ -19,6 +19,8 @@ class Rule:
     on: bool = True
     #: id of the distinction table it comes from, if any
     table: str = ""
+    #: id of the pattern that is worn instead of one colour; '' for none
+    pattern: str = ""
 
 
 def cell_of(rule: Rule) -> tuple[str, str]:

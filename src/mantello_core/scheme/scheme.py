@@ -5,6 +5,7 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from ..army.tree import TIERS
+from ..camouflage.pattern import Pattern
 from ..errors import UnknownName
 from ..film.calibration import Calibration, drying_factor
 from ..film.ground import Ground
@@ -107,6 +108,8 @@ class Scheme:
     order: WorkOrder = PLAIN_ORDER
     #: ids of units that are painted, and stay as they are
     locked: tuple[str, ...] = ()
+    #: camouflage patterns that rules may place
+    patterns: tuple[Pattern, ...] = ()
 
     @cached_property
     def marks(self) -> tuple[Placement, ...]:
@@ -179,6 +182,20 @@ class Scheme:
     def role_by_id(self) -> dict[str, Role]:
         """Roles by id, in order."""
         return {role.id: role for role in self.roles}
+
+    @cached_property
+    def pattern_by_id(self) -> dict[str, Pattern]:
+        """Patterns by id, in order."""
+        return {one.id: one for one in self.patterns}
+
+    def pattern(self, pattern_id: str, where: str = "pattern") -> Pattern:
+        """The pattern of that id.
+
+        Raises: UnknownName, with near ids.
+        """
+        if pattern_id not in self.pattern_by_id:
+            raise UnknownName("pattern", pattern_id, list(self.pattern_by_id), where)
+        return self.pattern_by_id[pattern_id]
 
     def role(self, role_id: str, where: str = "") -> Role:
         """The role of that id.

@@ -42,5 +42,7 @@ def rule_sentence(rule: Rule, army: Army, scheme: Scheme) -> str:
     if said := rule.filter.words(army.rank_names):
         who = f"{who}, {said}"
     what = f"in {scheme.role_by_id[rule.role].name}" if rule.role in scheme.role_by_id else "left bare"
+    if rule.pattern in scheme.pattern_by_id:
+        what = f"in the pattern {scheme.pattern_by_id[rule.pattern].name}"
     firm = ", and no rule below may change it" if rule.binding else ""
     return f"{who}: {areas_words(rule.select)} {what}{firm}."

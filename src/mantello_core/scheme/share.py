@@ -1,17 +1,19 @@
 """How much of an army each role covers, and how much paint that takes."""
 
 from collections import defaultdict
+from collections.abc import Iterator
 
 from ..film.ground import Ground
 from ..recipes.quantity import millilitres
-from .cascade import Resolution
+from .cascade import Cell, Resolution
 from .scheme import Scheme
 
 
-def role_shares(resolution: Resolution) -> dict[str, float]:
+def role_shares(resolution: Resolution, scheme: Scheme | None = None) -> dict[str, float]:
     """Share of the army's visible area that every role takes, 0 to 1, greatest first.
 
-    Visible area is the projected mm² of the plates' views; areas left bare and gaps count in the whole.
+    Visible area is the projected mm² of the plates' views; areas left bare and gaps count in the whole. Of a pattern every ink
+    takes its share, where the scheme is given; else its ground takes all.
     """
     covered: dict[str, float] = defaultdict(float)
     total = 0.0
@@ -20,19 +22,34 @@ def role_shares(resolution: Resolution) -> dict[str, float]:
         for name, cell in one.cells.items():
             mm2 = areas[name].mm2 * len(one.ordinals)
             total += mm2
-            if cell.role:
-                covered[cell.role] += mm2
+            for role, share in shown_of(cell, scheme):
+                covered[role] += mm2 * share
     return {role: mm2 / total for role, mm2 in sorted(covered.items(), key=lambda item: -item[1])}
 
 
-def painted_surface(resolution: Resolution) -> dict[tuple[str, str], float]:
-    """Painted surface in mm² of every (role, tier) over the army, an estimate."""
+def shown_of(cell: Cell, scheme: Scheme | None) -> Iterator[tuple[str, float]]:
+    """The roles that an area shows with the share of it that each takes."""
+    pattern = scheme.pattern_by_id.get(cell.pattern) if scheme and cell.pattern else None
+    if pattern:
+        yield from ((role, ink.share) for role, ink in zip(cell.inks, pattern.inks, strict=True))
+    elif cell.role:
+        yield cell.role, 1.0
+
+
+def _laid_on(cell: Cell, scheme: Scheme) -> Iterator[tuple[str, float]]:
+    """The roles that are laid on an area with the share of it that each goes over: a pattern's ground goes everywhere."""
+    for at, (role, share) in enumerate(shown_of(cell, scheme)):
+        yield role, share if at else 1.0
+
+
+def painted_surface(resolution: Resolution, scheme: Scheme | None = None) -> dict[tuple[str, str], float]:
+    """Painted surface in mm² of every (role, tier) over the army, an estimate; a pattern's inks too where the scheme is given."""
     found: dict[tuple[str, str], float] = defaultdict(float)
     for one in resolution.classes:
         areas = one.plate.areas
         for name, cell in one.cells.items():
-            if cell.role:
-                found[cell.role, one.tier] += areas[name].surface_mm2 * len(one.ordinals)
+            for at, (role, share) in enumerate(shown_of(cell, scheme)):
+                found[role, one.tier] += areas[name].surface_mm2 * len(one.ordinals) * (share if at else 1.0)
     return dict(found)
 
 
@@ -51,9 +68,9 @@ def paint_by_unit(scheme: Scheme, resolution: Resolution) -> dict[str, dict[str,
     for one in resolution.classes:
         areas = one.plate.areas
         for name, cell in one.cells.items():
-            if cell.role:
-                surfaces[one.unit][cell.role, one.tier, one.ground_of(name)] += areas[name].surface_mm2 * len(
-                    one.ordinals
+            for role, share in _laid_on(cell, scheme):
+                surfaces[one.unit][role, one.tier, one.ground_of(name)] += (
+                    areas[name].surface_mm2 * share * len(one.ordinals)
                 )
     found: dict[str, dict[str, float]] = {}
     for unit, worn in surfaces.items():

@@ -155,6 +155,7 @@ def muster_sheet(reading: Reading) -> str:
             lambda area, one=one: reading.fill(one, area),
             prefix=f"m{at}-",
             bearing=reading.bearing(one),
+            camouflage=reading.camouflage(one, shape.views[0].name, one.ordinals[0]),
         )
         parts.append(
             f'<g transform="translate({x + (width - across * scale) / 2 - left * scale:.1f} {y + height - 60 - (top + tall) * scale:.1f}) scale({scale:.4f})">{drawing}</g>'

@@ -36,7 +36,9 @@ def figure(request, army_id, view):
     if request.GET.get("as") == "painted":
         done = progress(army, edition)[unit, rank, ordinal].done
         fill = lambda area: reading.painted_fill(one, area, done, seeing)  # noqa: E731
-        svg = plate_svg(one.plate, view, fill, detail="small", blur=seeing.blur)
+        laid = reading.inks_done(one, done)
+        worn = reading.camouflage(one, view, ordinal, seeing, laid) if laid else ()
+        svg = plate_svg(one.plate, view, fill, detail="small", blur=seeing.blur, camouflage=worn)
     else:
         svg = reading.drawn(one, view, seeing, "small", ordinal)
     response = HttpResponse(svg, content_type="image/svg+xml")

@@ -8,6 +8,7 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import group_of, sideless, spoken
 from mantello_core.formats.drawing import plate_group
 from mantello_core.order.subject import GROUND
+from mantello_core.passes.camouflaging import CAMO
 from mantello_core.passes.pieces import piece_of
 from mantello_core.recipes.step import Step
 
@@ -80,6 +81,11 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
                 return reading.painted_fill(one, area, done)
             return hex_of((one.ground_of(area) or reading.design.scheme.ground).colour)
 
+    inks = reading.inks_done(one, done)
+    piece = batch.atoms[0].subject.piece
+    if piece.startswith(CAMO):  # what is laid now shows, on this very figure's layout
+        pattern, _, at = piece.removeprefix(CAMO).rpartition(".")
+        inks[pattern] = max(inks.get(pattern, 0), int(at))
     # marks show once they are there, and at the step that puts them on
     subjects = [*(atom.subject for atom in batch.atoms), *(subject for subject, _ in done)]
     sites = {subject.site for subject in subjects if subject.site}
@@ -88,7 +94,7 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
     for number, view in enumerate(shape.views):
         left, top, width, height = view.view_box
         parts.append(
-            f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, prefix=f"desk{number}-", bearing=bearing)}'
+            f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, prefix=f"desk{number}-", bearing=bearing, camouflage=reading.camouflage(one, view.name, figure[1], laid_to=inks) if inks else ())}'
         )
         if not batch.atoms[0].subject.is_ground:
             parts += [

@@ -291,7 +291,11 @@ def so_far(request, army_id, view, place):
     done = frozenset(
         (subject_of(node.owner), node.id.split("|")[1]) for node in line if node.phase <= place and node.sort != "mark"
     )
-    svg = plate_svg(one.plate, view, lambda area: reading.painted_fill(one, area, done), detail="small")
+    laid = reading.inks_done(one, done)
+    worn = reading.camouflage(one, view, one.ordinals[0], laid_to=laid) if laid else ()
+    svg = plate_svg(
+        one.plate, view, lambda area: reading.painted_fill(one, area, done), detail="small", camouflage=worn
+    )
     response = HttpResponse(svg, content_type="image/svg+xml")
     response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
     return response

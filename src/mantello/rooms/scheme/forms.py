@@ -44,6 +44,10 @@ class ColumnForm(forms.Form):
         return tuple(one.strip() for one in self.cleaned_data["select"].split(",") if one.strip())
 
 
+#: before the id of a pattern among the roles of a rule
+_PATTERN = "pattern:"
+
+
 class RuleForm(forms.Form):
     """A written rule: who, where, what, and how firmly."""
 
@@ -75,7 +79,7 @@ class RuleForm(forms.Form):
             which = f"every {given.every}" + (f" from {given.first}" if given.first != 1 else "")
         initial = {
             "scope": rule.scope, "type": given.type, "rank": given.rank, "tag": given.tag, "which": which,
-            "select": ", ".join(rule.select), "role": rule.role, "binding": rule.binding,
+            "select": ", ".join(rule.select), "role": f"{_PATTERN}{rule.pattern}" if rule.pattern else rule.role, "binding": rule.binding,
         }  # fmt: skip
         return cls(initial=initial, **options)
 
@@ -100,7 +104,9 @@ class RuleForm(forms.Form):
         ordinals, every, first = given["which"]
         select = tuple(one.strip() for one in given["select"].split(",") if one.strip()) or ("",)
         filter_ = Filter(given["type"], given["rank"], given["tag"].strip().lower(), ordinals, every, first)
-        return Rule(id_, given["scope"], select, given["role"], filter_, given["binding"], on)
+        pattern = given["role"].removeprefix(_PATTERN) if given["role"].startswith(_PATTERN) else ""
+        role = "" if pattern else given["role"]
+        return Rule(id_, given["scope"], select, role, filter_, given["binding"], on, pattern=pattern)
 
 
 class TonedForm(forms.Form):

@@ -81,6 +81,7 @@ def _single(pick: Pick) -> str:
         prefix="alone-",
         said_of=lambda area: f' data-role="{one.cells[area].role or ""}"',
         bearing=pick.reading.bearing(one, pick.seeing),
+        camouflage=pick.reading.camouflage(one, view.name, pick.figure.ordinal, pick.seeing),
     )
     x, y = SINGLE_X - scale * (left + width / 2), GROUND - scale * (top + height)
     return (

@@ -37,6 +37,7 @@ def stage_svg(pick: Pick, callout: str = "") -> str:
             prefix=f"stage{number}-",
             bearing=pick.reading.bearing(pick.figures, pick.seeing),
             lit_of=lambda area: pick.reading.lit(pick.figures, area, pick.seeing),
+            camouflage=pick.reading.camouflage(pick.figures, view.name, pick.figure.ordinal, pick.seeing),
         )
         parts.append(f'<g transform="translate({x:g} {y:g}) scale({scale:.4f})">')
         drawing = f'<g id="stage-view{number}">{drawing}</g>'

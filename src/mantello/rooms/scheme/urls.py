@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import checking, comparing, placing, ruling, trying, views
+from . import camouflage, checking, comparing, placing, ruling, trying, views
 
 urlpatterns = [
     path("", views.scheme, name="scheme"),
@@ -14,6 +14,10 @@ urlpatterns = [
     path("checks/accept/", checking.accept, name="accept"),
     path("checks/threshold/", checking.set_threshold, name="set-threshold"),
     path("roles/<str:role>/mark/", checking.mark_role, name="mark-role"),
+    path("camouflage/", camouflage.camouflage, name="camouflage"),
+    path("camouflage/keep/", camouflage.keep_pattern, name="keep-pattern"),
+    path("camouflage/view/<str:view>.svg", camouflage.camouflage_view, name="camouflage-view"),
+    path("camouflage/<str:pattern>/", camouflage.change_pattern, name="change-pattern"),
     path("variants/", comparing.variants, name="variants"),
     path("variants/new/", comparing.new_variant, name="new-variant"),
     path("variants/<int:variant_id>/", comparing.change_variant, name="change-variant"),

@@ -17,7 +17,7 @@ def check_references(army: Army, scheme: Scheme) -> None:
     Raises: Contradiction, UnknownName or Unreadable with a JSON pointer.
     """
     for name, kind in (
-        ("roles", "role"), ("rules", "rule"), ("tables", "table"), ("code_systems", "marking system"), ("arms", "arms"),
+        ("roles", "role"), ("rules", "rule"), ("patterns", "pattern"), ("tables", "table"), ("code_systems", "marking system"), ("arms", "arms"),
     ):  # fmt: skip
         refuse_twice([one.id for one in getattr(scheme, name)], f"/scheme/{name}", kind)
     _check_rules(army, scheme)
@@ -62,6 +62,8 @@ def _check_rules(army: Army, scheme: Scheme) -> None:
         where = f"/scheme/rules/{index}"
         army.node(rule.scope, f"{where}/scope")
         _check_roles(scheme, [rule.role], f"{where}/role")
+        if rule.pattern:
+            scheme.pattern(rule.pattern, f"{where}/pattern")
         _check_selectors(rule.select, f"{where}/select")
     for index, one in enumerate(scheme.substitutions):
         where = f"/scheme/substitutions/{index}"

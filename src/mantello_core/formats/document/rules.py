@@ -33,6 +33,8 @@ def write_rule(rule: Rule) -> dict:
         written["binding"] = True
     if not rule.on:
         written["on"] = False
+    if rule.pattern:
+        written["pattern"] = rule.pattern
     return written
 
 
@@ -41,8 +43,9 @@ def read_rule(data: dict) -> Rule:
     filter_ = read_filter(data.get("filter", {}))
     select = tuple(data["select"])
     return Rule(
-        data["id"], data["scope"], select, data["role"], filter_, data.get("binding", False), data.get("on", True)
-    )
+        data["id"], data["scope"], select, data["role"], filter_, data.get("binding", False), data.get("on", True),
+        pattern=data.get("pattern", ""),
+    )  # fmt: skip
 
 
 def write_table(table: Distinction) -> dict:

@@ -16,6 +16,7 @@ from .code_systems import read_code_system, write_code_system
 from .finishing import read_finishing, write_finishing
 from .ground import read_ground, read_part_ground, write_ground, write_part_ground
 from .marks import read_placements, write_placement
+from .patterns import read_pattern, write_pattern
 from .recipes import read_role, write_role
 from .references import check_references, check_work
 from .rules import read_rule, read_table, write_rule, write_table
@@ -40,6 +41,7 @@ def write_scheme(scheme: Scheme) -> dict:
         **({"passes": [write_pass(one) for one in scheme.passes]} if scheme.passes else {}),
         **({"order": order} if (order := write_order(scheme.order)) else {}),
         **({"locked": list(scheme.locked)} if scheme.locked else {}),
+        **({"patterns": [write_pattern(one) for one in scheme.patterns]} if scheme.patterns else {}),
         **({"calibrations": [vars(one) for one in scheme.calibrations]} if scheme.calibrations else {}),
     }
 
@@ -76,6 +78,11 @@ def read_scheme(data: dict, army: Army, catalogue: Catalogue) -> Scheme:
             for index, one in enumerate(data.get("calibrations", ()))
         ),
     )
+    patterns = tuple(
+        read_pattern(one, scheme.role_by_id, f"/scheme/patterns/{at}")
+        for at, one in enumerate(data.get("patterns", ()))
+    )
+    scheme = replace(scheme, patterns=patterns)
     check_references(army, scheme)
     if "finishing" in data:
         scheme = replace(scheme, finishing=read_finishing(data["finishing"], tuple(scheme.role_by_id), catalogue))

@@ -53,7 +53,14 @@ def resolved(document: dict) -> dict:
 
 def _verdict(one: Verdict) -> dict:
     rule = one.rule
-    return {"rule": rule.id, "role": rule.role, "rung": one.rung, "binding": rule.binding, "table": rule.table or None}
+    return {
+        "rule": rule.id,
+        "role": rule.role,
+        **({"pattern": rule.pattern} if rule.pattern else {}),
+        "rung": one.rung,
+        "binding": rule.binding,
+        "table": rule.table or None,
+    }
 
 
 def checks(document: dict) -> dict:

@@ -1,0 +1,224 @@
+"""Camouflage: patterns, how they lie on the figures, and what they do."""
+
+from dataclasses import replace
+from itertools import accumulate
+from urllib.parse import urlencode
+
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpResponse
+from django.shortcuts import redirect
+from django.urls import reverse
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.jobs.models import Job
+from mantello.workspace.page import apply, apply_form, army_for, room_page
+from mantello.workspace.reading import Reading, reading_of
+from mantello_core.army.tree import Figure
+from mantello_core.camouflage.pattern import Pattern
+from mantello_core.colour.spaces import Lab, hex_of
+from mantello_core.design.camouflaged import denominator_of, layout_seed
+from mantello_core.design.design import Design
+from mantello_core.design.pattern_edit import (
+    inks_like,
+    placing_rule,
+    starts,
+    with_layout,
+    with_pattern,
+    without_pattern,
+)
+from mantello_core.errors import MantelloError
+from mantello_core.scheme.cascade import FigureClass
+from mantello_core.scheme.scheme import Scheme
+
+from .camouflage_form import CamouflageForm
+from .measured import asked_measures, ground_under
+
+#: models of a fleet that are shown, and other layouts that are offered
+_MOST_FLEET, _OFFERED = 12, 4
+
+
+@login_required
+@require_safe
+def camouflage(request, army_id):
+    """The patterns, one of them large on a model, its fleet, and its measures."""
+    return _page(request, army_for(request, army_id))
+
+
+def _page(request, army, status=200, form=None):
+    reading = reading_of(army.head)
+    scheme = reading.design.scheme
+    asked = request.POST.get("pattern") if request.method == "POST" else request.GET.get("pattern", "")
+    new = asked == "new" or not scheme.patterns
+    pattern = None if new else scheme.pattern_by_id.get(asked) or scheme.patterns[0]
+    offered = _starts(reading)
+    context = {
+        "title": "Camouflage", "view": "camouflage", "patterns": [(one, _swatch(reading, one)) for one in scheme.patterns],
+        "pattern": pattern, "denominator": denominator_of(reading.design), "pick": None,
+        "starts": [(at, one, _swatch(reading, one)) for at, one in enumerate(offered)] if new else [],
+    }  # fmt: skip
+    if pattern:
+        fleet = _fleet(reading, pattern)
+        context |= {
+            "form": form or CamouflageForm.showing(reading.design, pattern, placing_rule(reading.design, pattern.id))
+        }
+        if fleet:
+            context |= _shown(request, army, reading, pattern, fleet)
+    elif offered:
+        number = request.GET.get("start", "")
+        start = offered[int(number)] if number.isdigit() and int(number) < len(offered) else offered[0]
+        context["form"] = form or CamouflageForm.showing(reading.design, start, None)
+    return room_page(request, army, "scheme", "scheme/camouflage.html", context, status)
+
+
+def _starts(reading: Reading) -> tuple[Pattern, ...]:
+    """Patterns to start from, in roles of the scheme that are near the army's ground; none without two such roles."""
+    ground = next(
+        (found for one in reading.resolution.classes if (found := ground_under(reading, one))), Lab(45.0, 4.0, 14.0)
+    )
+    roles = inks_like(reading.design, ground)
+    if len(roles) < 2:
+        return ()
+    return (*starts(reading.design, roles, cloth=False), *starts(reading.design, roles, cloth=True))
+
+
+def _swatch(reading: Reading, pattern: Pattern) -> list[tuple[str, float, float]]:
+    """The inks of a pattern with their shares in per cent, and where each begins."""
+    starts_at = accumulate((ink.share * 100 for ink in pattern.inks), initial=0.0)
+    return [
+        (reading.ink(pattern, ink.role, "rank"), ink.share * 100, at)
+        for ink, at in zip(pattern.inks, starts_at, strict=False)
+    ]
+
+
+def _fleet(reading: Reading, pattern: Pattern) -> list[tuple[FigureClass, int]]:
+    """Every figure that wears the pattern."""
+    return [
+        (one, ordinal) for one in reading.resolution.classes if pattern.id in one.patterns for ordinal in one.ordinals
+    ]
+
+
+def _shown(request, army, reading: Reading, pattern: Pattern, fleet) -> dict:
+    """One figure large, the others small, other layouts, and the measures as far as they are known."""
+    given = request.GET.get("figure", "")
+    one, ordinal = next((pair for pair in fleet if _key(*pair) == given), fleet[0])
+    address = (
+        f"{reverse('camouflage', args=[army.pk])}?{urlencode({'pattern': pattern.id, 'figure': _key(one, ordinal)})}"
+    )
+    job = asked_measures(army, reading, pattern, one, ordinal, address, again="again" in request.GET)
+    seed = layout_seed(pattern, one.unit, one.rank, ordinal)
+    called = reading.design.army.called
+    return {
+        "one": one, "ordinal": ordinal, "figure": _key(one, ordinal), "seed": seed,
+        "views": [(view.name, _address(army, pattern, one, ordinal, view.name, reading)) for view in one.plate.views],
+        "fleet": [
+            (_key(each, number), called(each.unit, each.rank, number), _address(army, pattern, each, number, each.plate.views[0].name, reading))
+            for each, number in fleet[:_MOST_FLEET]
+        ],
+        "more": max(0, len(fleet) - _MOST_FLEET),
+        "said": called(one.unit, one.rank, ordinal),
+        "pinned": any(each[:3] == (one.unit, one.rank, ordinal) for each in pattern.layouts),
+        "others": [
+            (seed + step, _address(army, pattern, one, ordinal, one.plate.views[0].name, reading, seed + step))
+            for step in range(1, _OFFERED + 1)
+        ],
+        "job": job, "found": _found(reading, pattern, job) if job.state == Job.State.DONE else None,
+    }  # fmt: skip
+
+
+def _found(reading: Reading, pattern: Pattern, job: Job) -> dict:
+    """The measures with what the page shows beside them."""
+    said = job.result
+    roles = [reading.design.scheme.role(ink.role).name for ink in pattern.inks]
+    rows = zip(roles, _swatch(reading, pattern), said["shares"], pattern.inks, strict=True)
+    return said | {
+        "mean_hex": hex_of(Lab(*said["mean"])),
+        "inks": [(name, colour, share * 100, ink.share * 100) for name, (colour, *_), share, ink in rows],
+        "symmetry": said["symmetry"].items(),
+    }
+
+
+def _key(one: FigureClass, ordinal: int) -> str:
+    return f"{one.unit}|{one.rank}|{ordinal}"
+
+
+def _address(
+    army, pattern: Pattern, one: FigureClass, ordinal: int, view: str, reading: Reading, seed: int | None = None
+) -> str:
+    """Where a picture is: the same address for as long as it looks the same."""
+    query = {"pattern": pattern.id, "figure": _key(one, ordinal), "v": army.head.number} | (
+        {"seed": seed} if seed is not None else {}
+    )
+    return f"{reverse('camouflage-view', args=[army.pk, view])}?{urlencode(query)}"
+
+
+@login_required
+@require_safe
+def camouflage_view(request, army_id, view):
+    """One figure from one side in its pattern; with a seed as it would be laid out by that."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    unit, rank, ordinal = [*request.GET.get("figure", "").split("|"), "", "", ""][:3]
+    try:
+        one = reading.resolution.of(Figure(unit, rank, int(ordinal)))
+    except (MantelloError, ValueError) as error:
+        raise Http404 from error
+    pattern = reading.design.scheme.pattern_by_id.get(request.GET.get("pattern", ""))
+    if pattern is None or pattern.id not in one.patterns or view not in [each.name for each in one.plate.views]:
+        raise Http404
+    seed = request.GET.get("seed", "")
+    if seed.isdigit() and len(seed) < 8:
+        tried = with_layout(reading.design, pattern.id, unit, rank, int(ordinal), int(seed) % 1_000_000)
+        reading = _with(reading, tried.scheme)
+    svg = reading.drawn(one, view, detail="small", seed=int(ordinal))
+    response = HttpResponse(svg, content_type="image/svg+xml")
+    response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
+    return response
+
+
+def _with(reading: Reading, scheme: Scheme) -> Reading:
+    """A reading of the same design in another scheme that resolves alike."""
+    made = Reading(replace(reading.design, scheme=scheme))
+    made.__dict__["resolution"] = reading.resolution
+    return made
+
+
+@login_required
+@require_POST
+def keep_pattern(request, army_id):
+    """Keep a pattern, new or changed, with where it lies."""
+    army = army_for(request, army_id)
+    design: Design = reading_of(army.head).design
+    form = CamouflageForm(design, request.POST)
+    id_ = request.POST.get("pattern", "")
+    known = design.scheme.pattern_by_id.get(id_)
+    if not form.is_valid():
+        return _page(request, army, 422, form)
+    pattern = form.pattern(known.id if known else "", known.layouts if known else ())
+    if not apply_form(
+        request, army, form, lambda now: with_pattern(now, pattern, form.rule()), f"Camouflage: {pattern.name}"
+    ):
+        return _page(request, army, 422, form)
+    made = reading_of(army.head).design.scheme.patterns
+    kept = pattern.id or made[-1].id
+    return redirect(f"{reverse('camouflage', args=[army.pk])}?{urlencode({'pattern': kept})}")
+
+
+@login_required
+@require_POST
+def change_pattern(request, army_id, pattern):
+    """Take a pattern away, or lay one figure out otherwise."""
+    army = army_for(request, army_id)
+    known = reading_of(army.head).design.scheme.pattern_by_id.get(pattern)
+    if known is None:
+        raise Http404
+    if request.POST.get("do") == "remove":
+        apply(request, army, lambda design: without_pattern(design, pattern), f"Camouflage taken away: {known.name}")
+        return redirect("camouflage", army.pk)
+    unit, rank, ordinal = [*request.POST.get("figure", "").split("|"), "", "", ""][:3]
+    seed = request.POST.get("seed", "")
+    number = int(ordinal) if ordinal.isdigit() and len(ordinal) < 5 else 0
+    wanted = int(seed) % 1_000_000 if seed.isdigit() and len(seed) < 8 else None
+    words = f"{known.name}: another layout" if wanted is not None else f"{known.name}: layout by its seed again"
+    apply(request, army, lambda design: with_layout(design, pattern, unit, rank, number, wanted), words)
+    query = urlencode({"pattern": pattern, "figure": request.POST.get("figure", "")})
+    return redirect(f"{reverse('camouflage', args=[army.pk])}?{query}")

@@ -1,0 +1,7 @@
+"""What workers do for the Scheme room."""
+
+from mantello.jobs.answers import answer_kind
+
+from .measured import MEASURED, camouflage_measured
+
+answer_kind(MEASURED)(camouflage_measured)

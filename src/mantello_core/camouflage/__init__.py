@@ -1,0 +1,1 @@
+"""Camouflage: patterns as values, laid on drawings as surfaces in space, measured on the finished shapes."""

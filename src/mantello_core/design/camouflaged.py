@@ -1,0 +1,69 @@
+"""Camouflage on the figures of a design: which layout each has, and its shapes."""
+
+from dataclasses import replace
+
+from ..camouflage.laying import Patterned, patterned
+from ..camouflage.pattern import MOST_SEED, Pattern
+from ..camouflage.preparing import surface_of
+from ..camouflage.sizing import DRAWN_AT, lightened, lightening
+from ..colour.acuity import DISTANCES
+from ..colour.spaces import Lab
+from ..figures.plate import Plate
+from ..memory import remembered
+from ..scheme.cascade import FigureClass
+from .design import Design
+
+
+def layout_seed(pattern: Pattern, unit: str, rank: str, ordinal: int) -> int:
+    """The seed of one figure's layout: the one it was given, or one that follows from pattern and figure alone, so that more
+    figures change no layout of those there are."""
+    pinned = {(one[0], one[1], one[2]): one[3] for one in pattern.layouts}
+    if (unit, rank, ordinal) in pinned:
+        return pinned[unit, rank, ordinal]
+    value = pattern.seed
+    for sign in f"{pattern.id}|{unit}|{rank}|{ordinal}":
+        value = (value * 131 + ord(sign)) % 2**32
+    return value % MOST_SEED
+
+
+def denominator_of(design: Design) -> float:
+    """Of how many the figures are one: the drawings stand for 1:56 at 28 mm."""
+    return DRAWN_AT / design.brief.scale if design.brief else DRAWN_AT
+
+
+def metres_of(design: Design) -> float:
+    """From how far the army is seen."""
+    return design.brief.metres if design.brief else DISTANCES["table"]
+
+
+def layouts_on(design: Design, one: FigureClass, ordinal: int) -> tuple[Patterned, ...]:
+    """Every pattern of one figure as it is laid out on it, in the order of the scheme's patterns."""
+    worn = one.patterns
+    return tuple(
+        laid_out(
+            one.plate, worn[pattern.id], frozenset(one.borne),
+            pattern.seeded(layout_seed(pattern, one.unit, one.rank, ordinal)), denominator_of(design), metres_of(design),
+        )
+        for pattern in design.scheme.patterns
+        if pattern.id in worn
+    )  # fmt: skip
+
+
+@remembered(96_000)
+def _laid(
+    plate: Plate, areas: frozenset[str], sites: frozenset[str], pattern: Pattern, denominator: float, metres: float
+) -> Patterned:
+    return patterned(surface_of(plate, areas, sites, pattern.clear), pattern, denominator, metres)
+
+
+def laid_out(
+    plate: Plate, areas: frozenset[str], sites: frozenset[str], pattern: Pattern, denominator: float, metres: float
+) -> Patterned:
+    """A pattern laid out on areas of a plate, kept while it is asked for; what names and pins it has changes no shape."""
+    inks = tuple(replace(ink, role=str(at)) for at, ink in enumerate(pattern.inks))
+    return _laid(plate, areas, sites, replace(pattern, name="", layouts=(), inks=inks), denominator, metres)
+
+
+def scaled(design: Design, pattern: Pattern, colour: Lab) -> Lab:
+    """A colour of a pattern as the scale wants it: lightened, if the pattern says so."""
+    return lightened(colour, lightening(denominator_of(design))) if pattern.lighten else colour

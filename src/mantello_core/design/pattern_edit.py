@@ -1,0 +1,119 @@
+"""Edits of camouflage patterns: kept with where they lie, taken away, single figures laid out otherwise, and three to start from."""
+
+from dataclasses import replace
+
+from ..camouflage.pattern import MOST_PATTERNS, Ink, Pattern, checked_pattern
+from ..colour.difference import difference
+from ..colour.spaces import Lab
+from ..errors import Contradiction, OutOfRange
+from ..naming import slug
+from ..scheme.cascade import resolve
+from ..scheme.rule import Rule
+from .design import Design
+from .edit import with_rule, with_scheme, without_rule
+
+#: CIEDE2000 from which two inks are told from one another across a table
+_TOLD_APART = 16.0
+#: before the id of a pattern in that of the rule that places it
+_RULE = "camo-"
+#: shares of the inks of a pattern to start from, by how many there are
+_SHARES = {2: (0.55, 0.45), 3: (0.5, 0.3, 0.2)}
+#: three to start from: name, family, m of a patch, tool, degrees, stretch, rough
+_STARTS = (
+    ("Soft blotches", "blotch", 0.42, "airbrush", 18.0, 1.5, 0.5), ("Sharp shards", "splinter", 0.55, "mask", 8.0, 1.6, 0.4),
+    ("Waving bands", "bands", 0.42, "airbrush", 28.0, 1.4, 0.5),
+)  # fmt: skip
+#: the same on cloth
+_CLOTH_STARTS = (
+    ("Hanging strokes", "strokes", 0.11, "brush", 74.0, 4.2, 0.3), ("Cloth shards", "splinter", 0.2, "brush", 60.0, 1.5, 0.4),
+    ("Cloth blotches", "blotch", 0.13, "brush", 60.0, 1.3, 0.4),
+)  # fmt: skip
+
+
+def with_pattern(design: Design, pattern: Pattern, rule: Rule) -> Design:
+    """The design with a pattern kept, new or changed, and the rule that places it. Without an id it gets one.
+
+    Raises: what ``checked_pattern`` and ``with_rule`` refuse; Contradiction if it would lie on no figure.
+    """
+    scheme = design.scheme
+    if not pattern.id:
+        pattern = replace(pattern, id=slug(pattern.name, {one.id for one in scheme.patterns}))
+    checked_pattern(pattern, scheme.role_by_id)
+    known = pattern.id in scheme.pattern_by_id
+    if not known and len(scheme.patterns) >= MOST_PATTERNS:
+        raise OutOfRange(f"There are {len(scheme.patterns)} patterns; allowed are up to {MOST_PATTERNS}.", "name")
+    kept = tuple(pattern if one.id == pattern.id else one for one in scheme.patterns)
+    made = with_scheme(design, replace(scheme, patterns=kept if known else (*kept, pattern)))
+    made = with_rule(made, replace(rule, id=_RULE + pattern.id, role="", pattern=pattern.id))
+    if not any(pattern.id in one.patterns for one in resolve(made.army, made.scheme).classes):
+        raise Contradiction(
+            "No figure there has such an area, or another rule wins on all of them; the pattern would lie on nobody.",
+            "select",
+        )
+    return made
+
+
+def placing_rule(design: Design, pattern_id: str) -> Rule | None:
+    """The rule that places a pattern: its own, or the first that names it; None where none does."""
+    named = [rule for rule in design.scheme.rules if rule.pattern == pattern_id]
+    return next((rule for rule in named if rule.id == _RULE + pattern_id), next(iter(named), None))
+
+
+def without_pattern(design: Design, pattern_id: str) -> Design:
+    """The design without a pattern and the rules that place it. Raises: UnknownName."""
+    design.scheme.pattern(pattern_id)
+    for rule in design.scheme.rules:
+        if rule.pattern == pattern_id:
+            design = without_rule(design, rule.id)
+    return with_scheme(
+        design, replace(design.scheme, patterns=tuple(one for one in design.scheme.patterns if one.id != pattern_id))
+    )
+
+
+def with_layout(design: Design, pattern_id: str, unit: str, rank: str, ordinal: int, seed: int | None) -> Design:
+    """One figure laid out by a seed of its own; None lets it follow from pattern and figure again.
+
+    Raises: UnknownName for pattern, unit or rank; what ``checked_pattern`` refuses.
+    """
+    pattern = design.scheme.pattern(pattern_id)
+    figures = design.army.rank(unit, rank).figures
+    if not 1 <= ordinal <= figures:
+        raise OutOfRange(f"Figure {ordinal}; there are {figures}.", "figure")
+    others = tuple(one for one in pattern.layouts if one[:3] != (unit, rank, ordinal))
+    pinned = (*others, (unit, rank, ordinal, seed)) if seed is not None else others
+    made = checked_pattern(replace(pattern, layouts=pinned), design.scheme.role_by_id)
+    patterns = tuple(made if one.id == pattern_id else one for one in design.scheme.patterns)
+    return with_scheme(design, replace(design.scheme, patterns=patterns))
+
+
+def starts(design: Design, roles: tuple[str, ...], *, cloth: bool) -> tuple[Pattern, ...]:
+    """Three patterns in two or three roles of the scheme, the lightest as ground, to start from."""
+    scheme = design.scheme
+
+    def light(role: str) -> float:
+        recipe = scheme.role(role).recipe()
+        return scheme.predicted(recipe).apparent.lightness if recipe.steps else 50.0
+
+    ordered = sorted(dict.fromkeys(roles), key=light, reverse=True)[:3]
+    inks = tuple(Ink(role, share) for role, share in zip(ordered, _SHARES[len(ordered)], strict=True))
+    return tuple(
+        Pattern("", name, family, inks, size, tool, None, turn, stretch, rough)
+        for name, family, size, tool, turn, stretch, rough in (_CLOTH_STARTS if cloth else _STARTS)
+    )
+
+
+def inks_like(design: Design, ground: Lab) -> tuple[str, ...]:
+    """Up to three roles of the scheme to camouflage with on a ground: those nearest to it that are told from one another."""
+    known = []
+    for role in design.scheme.roles:
+        recipe = role.recipe()
+        if recipe.steps and not any(pot.kind == "metallic" for step in recipe.steps for pot in step.mix.paints):
+            known.append((role.id, design.scheme.predicted(recipe).apparent))
+    near = sorted(known, key=lambda one: difference(one[1], ground))
+    chosen = [near[0][0]] if near else []
+    for id_, colour in near[1:]:
+        if all(difference(colour, dict(known)[one]) >= _TOLD_APART for one in chosen):
+            chosen.append(id_)
+        if len(chosen) == 3:
+            break
+    return tuple(chosen)

@@ -1,0 +1,59 @@
+"""The inks of camouflage as pieces of work on a figure: the ground is a colour like any other, the rest lie on it."""
+
+from collections.abc import Iterable
+from dataclasses import replace
+
+from ..camouflage.working import InkWork, ink_work
+from ..design.camouflaged import denominator_of, metres_of
+from ..design.design import Design
+from ..recipes.step import Recipe, Step
+from ..scheme.cascade import FigureClass
+from .piece import BENCH, Piece
+
+#: before the id of a pattern in that of a piece
+CAMO = "camo."
+#: how tools and tiers change the time: an airbrush's and a mask's inks are sprayed
+_SPRAYED = ("airbrush", "mask", "putty")
+_CARE = {"rank": 1.0, "leader": 1.15, "centrepiece": 1.4}
+
+
+def camouflage_pieces(design: Design, one: FigureClass) -> Iterable[Piece]:
+    """A piece for every ink but the ground of every pattern that a class of figures wears, in the order they lie."""
+    worn = one.patterns
+    for pattern in design.scheme.patterns:
+        areas = tuple(sorted(worn.get(pattern.id, ())))
+        if not areas:
+            continue
+        mm2 = sum(one.plate.areas[area].surface_mm2 for area in areas)
+        inks = next(cell.inks for cell in one.cells.values() if cell.pattern == pattern.id)
+        beneath = design.scheme.role(inks[0]).recipe(one.tier).base
+        for at, role in enumerate(inks[1:], 1):
+            base = design.scheme.role(role).recipe(one.tier).base
+            if base is None:
+                continue
+            work = ink_work(pattern, at, mm2, denominator_of(design), metres_of(design))
+            coats = base.coats or _coats(design, one, beneath, base)
+            name = f"{pattern.name}: {design.scheme.role(role).name}"
+            id_ = f"{CAMO}{pattern.id}.{at}"
+            seconds = (work.seconds * coats + work.masking) * _CARE[one.tier]
+            yield Piece(
+                id_, name, BENCH, seconds, design.scheme.drying(base) * 60, work.mm2, areas,
+                replace(base, id=id_, coats=coats, kind="spray" if pattern.tool in _SPRAYED else "base"), coats,
+                words=_words(work), order=float(at), phase="spray" if pattern.tool in _SPRAYED else "block-in",
+                bench="camouflage",
+            )  # fmt: skip
+
+
+def _coats(design: Design, one: FigureClass, beneath: Step | None, base: Step) -> int:
+    """Coats until an ink is even over the pattern's ground."""
+    steps = (replace(beneath, id="beneath"), replace(base, id="ink")) if beneath else (replace(base, id="ink"),)
+    return max(1, design.scheme.coats(Recipe(steps), one.grounds.get(""))[-1])
+
+
+def _words(work: InkWork) -> str:
+    if work.masks:
+        return (
+            f"Cover what stays with about {work.masks} masks, pressed down at the edges; then the colour; masks off while it is"
+            " still soft."
+        )
+    return f"About {work.shapes} shapes, as this figure's layout shows them; from the middle of each outwards."
