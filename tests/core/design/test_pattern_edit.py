@@ -30,8 +30,8 @@ from mantello_core.planning.compiling import rank_sheets
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.rule import Rule
 from mantello_core.scheme.sentence import rule_sentence
-from mantello_core.scheme.substitution import Substitution
 from mantello_core.scheme.share import paint_needed, role_shares
+from mantello_core.scheme.substitution import Substitution
 
 UNIT, RANK = "punt-cars", "punt-car"
 INKS = (Ink("hullpale", 0.5), Ink("hull", 0.3), Ink("blacking", 0.2))

@@ -11,8 +11,9 @@ from mantello_core.scheme.rule import Rule
 
 
 def _number(label: str, least: float, most: float, unit: str, **options) -> forms.FloatField:
-    told = dict.fromkeys(
-        ("required", "invalid", "min_value", "max_value"), f"Write {least:g} to {most:g} {unit}.".replace(" .", ".")
+    words = f"Write {least:g} to {most:g} {unit}.".replace(" .", ".")
+    told = dict.fromkeys(("required", "invalid"), words) | dict.fromkeys(
+        ("min_value", "max_value"), words.replace("%", "%%")
     )
     return forms.FloatField(min_value=least, max_value=most, label=label, error_messages=told, **options)
 

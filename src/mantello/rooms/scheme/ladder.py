@@ -29,6 +29,8 @@ class Row:
     why: str
     binding: bool
     tones: Tones | None
+    #: colours of a pattern's inks; none for one colour
+    inks: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -64,7 +66,7 @@ def rows_of(pick: Pick) -> list[Row]:
                 Row(rung.number, rung.kind, rung.name, "pass" if below else "blank", None, "", "", "", False, None)
             )
             continue
-        role = scheme.role_by_id.get(verdict.rule.role)
+        role, pattern = scheme.role_by_id.get(verdict.rule.role), scheme.pattern_by_id.get(verdict.rule.pattern)
         rows.append(
             Row(
                 number=rung.number,
@@ -72,11 +74,14 @@ def rows_of(pick: Pick) -> list[Row]:
                 name=rung.name,
                 state="win" if verdict is winner else "over",
                 role=verdict.rule.role,
-                role_name=role.name if role else "left bare",
+                role_name=pattern.name if pattern else role.name if role else "left bare",
                 paint=role.paint_name if role else "",
                 why=rule_sentence(verdict.rule, army, scheme),
                 binding=verdict.rule.binding,
                 tones=pick.reading.tones(role.id, pick.figures.tier) if role else None,
+                inks=tuple(pick.reading.ink(pattern, ink.role, pick.figures.tier) for ink in pattern.inks)
+                if pattern
+                else (),
             )
         )
     return rows

@@ -100,13 +100,23 @@ def _panel(pick):
         "role_name": reading.design.scheme.role_by_id[pick.role].name if pick.role else "",
         "instead_of": reading.design.scheme.role(pick.cell.instead_of).name if pick.cell.instead_of else "",
         "worn_name": _role_words(reading, pick.cell),
-        "worn_paint": reading.design.scheme.role_by_id[pick.cell.role].paint_name if pick.cell.role else "",
+        "worn_paint": _paint_words(reading, pick.cell),
     }
+
+
+def _paint_words(reading, cell) -> str:
+    """The paint of an area's base; of a pattern its inks."""
+    roles = reading.design.scheme.role_by_id
+    if cell.pattern:
+        return ", ".join(roles[ink].name for ink in cell.inks)
+    return roles[cell.role].paint_name if cell.role else ""
 
 
 def _role_words(reading, cell):
     if cell.role is None:
         return "no colour yet"
+    if cell.pattern:
+        return reading.design.scheme.pattern(cell.pattern).name
     return reading.design.scheme.role_by_id[cell.role].name if cell.role else "left bare"
 
 

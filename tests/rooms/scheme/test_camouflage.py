@@ -1,0 +1,164 @@
+"""Camouflage in its room: laid, seen on every figure, laid out otherwise, measured, refused at its field."""
+
+from django.urls import reverse
+from django.utils import timezone
+
+from mantello.jobs.models import Job
+from mantello.jobs.work import carry_out
+from mantello.rooms.plan.evening import Evening
+from mantello_core.design.camouflaged import layout_seed
+from mantello_core.formats.sample import levy
+from tests.rooms.case import RoomCase
+
+FORM = {
+    "pattern": "new", "name": "Estuary", "family": "blotch", "tool": "airbrush", "size": "42", "feather": "", "turn": "18", "stretch": "1.5",
+    "rough": "50", "clear": "0.8", "seed": "5", "lighten": "on", "ink-0": "hullpale", "share-0": "50", "ink-1": "hull", "share-1": "30",
+    "ink-2": "blacking", "share-2": "20", "scope": "punt-car-troop", "type": "puntcar", "select": "#camo",
+}  # fmt: skip
+CAR = "punt-cars|punt-car|2"
+
+
+class Camouflage(RoomCase):
+    @staticmethod
+    def design():
+        return levy()
+
+    def lay(self, **changed):
+        answer = self.post("keep-pattern", **FORM | changed)
+        self.assertIn("?pattern=", answer.url)
+        return self.now().scheme.patterns[-1]
+
+    def test_an_army_without_patterns_is_offered_some_to_start_from(self):
+        page = self.see("camouflage")
+        for words in ("Soft blotches", "Hanging strokes", "Lay it", "it is laid when you keep it"):
+            self.assertContains(page, words)
+        self.assertContains(self.see("camouflage", pattern="new", start="1"), 'value="Sharp shards"')
+
+    def test_laid_it_is_seen_on_every_car_and_each_has_its_own(self):
+        pattern = self.lay()
+        self.assertEqual(
+            [(ink.role, round(ink.share, 2)) for ink in pattern.inks],
+            [("hullpale", 0.5), ("hull", 0.3), ("blacking", 0.2)],
+        )
+        page = self.see("camouflage", pattern=pattern.id, figure=CAR)
+        self.assertContains(page, "Punt-car 2")
+        self.assertEqual(len(page.context["fleet"]), 4)
+        pictures = [self.client.get(src).content for _, _, src in page.context["fleet"]]
+        self.assertEqual(len(set(pictures)), 4)
+        self.assertTrue(all(b'class="camo"' in picture for picture in pictures))
+        for name, src in page.context["views"]:
+            self.assertIn(b"<feGaussianBlur", self.client.get(src).content, name)
+        stage = self.see("scheme", unit="punt-cars", rank="punt-car", figure="2").content.decode()
+        self.assertEqual(stage.count('class="camo"'), 3)
+
+    def test_its_measures_fill_in(self):
+        pattern = self.lay()
+        page = self.filled("camouflage", pattern=pattern.id, figure=CAR)
+        for words in ("50.0 %", "runs on at", "mm on the model", "from the ground of the bases"):
+            self.assertContains(page, words)
+        self.assertNotContains(page, 'data-behaviour="poll"')
+        Job.objects.all().delete()
+        self.see("camouflage", pattern=pattern.id, figure=CAR)
+        job = Job.objects.get()
+        job.state = Job.State.FAILED
+        job.save()
+        self.assertContains(self.see("camouflage", pattern=pattern.id, figure=CAR), "No answer came of it")
+        self.see("camouflage", pattern=pattern.id, figure=CAR, again="")
+        for one in Job.objects.going_on():
+            carry_out(one)
+        self.assertContains(self.see("camouflage", pattern=pattern.id, figure=CAR), "runs on at")
+
+    def test_one_car_is_laid_out_otherwise_and_back(self):
+        pattern = self.lay()
+        other = self.see("camouflage", pattern=pattern.id, figure=CAR).context["others"][0]
+        before = self.client.get(self.see("camouflage", pattern=pattern.id, figure=CAR).context["views"][0][1]).content
+        offered = self.client.get(other[1]).content
+        self.assertNotEqual(before, offered)
+        self.post("change-pattern", pattern.id, figure=CAR, seed=str(other[0]))
+        pattern = self.now().scheme.pattern(pattern.id)
+        self.assertEqual(layout_seed(pattern, "punt-cars", "punt-car", 2), other[0])
+        page = self.see("camouflage", pattern=pattern.id, figure=CAR)
+        self.assertContains(page, ", kept")
+        self.assertEqual(self.client.get(page.context["views"][0][1]).content, offered)
+        self.post("change-pattern", pattern.id, figure=CAR)
+        self.assertEqual(self.now().scheme.pattern(pattern.id).layouts, ())
+
+    def test_changed_and_taken_away(self):
+        pattern = self.lay()
+        self.post(
+            "keep-pattern",
+            **FORM | {"pattern": pattern.id, "name": "Delta", "family": "splinter", "tool": "mask", "select": "#camo"},
+        )
+        self.assertEqual(
+            [(one.id, one.name, one.family) for one in self.now().scheme.patterns], [(pattern.id, "Delta", "splinter")]
+        )
+        self.assertContains(self.see("rules"), "in the pattern Delta")
+        self.post("change-pattern", pattern.id, do="remove")
+        self.assertEqual(self.now().scheme.patterns, ())
+        self.post("change-pattern", pattern.id, do="remove", status=404)
+
+    def test_nonsense_is_told_at_its_field_and_stays_typed(self):
+        for name, value, told in (
+            ("share-0", "60", "The shares add up to 110 %; they must make 100."), ("share-1", "", "Write 1 to 98 %."), ("share-2", "", "How much of it?"),
+            ("ink-1", "", "This field is required."), ("ink-2", "", "In which colour?"), ("size", "tiny", "Write 2 to 1000 cm."),
+            ("rough", "300", "Write 0 to 100 %."), ("family", "tartan", "Select a valid choice"), ("scope", "moon", "Select a valid choice"),
+            ("select", "cloak", "the pattern would lie on nobody"), ("name", "", "This field is required."),
+            ("ink-1", "hullpale", "One role is named for two inks"),
+        ):  # fmt: skip
+            with self.subTest(name=name, value=value):
+                page = self.post("keep-pattern", status=422, **FORM | {name: value})
+                self.assertContains(page, told, status_code=422)
+                self.assertContains(page, "Estuary" if name != "name" else "hullpale", status_code=422)
+        self.assertEqual(self.now().scheme.patterns, ())
+
+    def test_what_is_not_there_is_a_404(self):
+        pattern = self.lay()
+        for query in (
+            {"pattern": "reeds", "figure": CAR},
+            {"pattern": pattern.id, "figure": "moon|a|1"},
+            {"pattern": pattern.id, "figure": "2nd-lantern-line|fusilier|1"},
+        ):
+            self.assertEqual(
+                self.client.get(reverse("camouflage-view", args=[self.army.pk, "left"]), query).status_code, 404, query
+            )
+        good = {"pattern": pattern.id, "figure": CAR}
+        self.assertEqual(
+            self.client.get(reverse("camouflage-view", args=[self.army.pk, "below"]), good).status_code, 404
+        )
+        self.client.force_login(self.other)
+        for name in ("camouflage", "keep-pattern"):
+            self.assertIn(self.client.get(reverse(name, args=[self.army.pk])).status_code, (404, 405), name)
+        self.assertEqual(
+            self.client.get(reverse("camouflage-view", args=[self.army.pk, "left"]), good).status_code, 404
+        )
+
+    def test_a_rule_written_by_hand_keeps_its_pattern(self):
+        pattern = self.lay()
+        rule = next(one for one in self.now().scheme.rules if one.pattern)
+        self.assertContains(self.see("rules", edit=rule.id), f'value="pattern:{pattern.id}" selected')
+        self.post(
+            "keep-rule",
+            rule=rule.id,
+            scope=rule.scope,
+            type="",
+            rank="",
+            tag="",
+            which="",
+            select="#camo",
+            role=f"pattern:{pattern.id}",
+        )
+        self.assertEqual(next(one.pattern for one in self.now().scheme.rules if one.id == rule.id), pattern.id)
+
+    def test_the_ladder_names_it(self):
+        self.lay()
+        page = self.see("scheme", unit="punt-cars", rank="punt-car", figure="2", area="vehicle.casemate.roof")
+        self.assertContains(page, "Estuary")
+        self.assertContains(page, "Its camouflage")
+        self.assertContains(page, "Hull sand, Hull green, Blacking")
+
+    def test_the_plan_lays_its_inks(self):
+        self.lay()
+        self.army.refresh_from_db()
+        evening = Evening(self.army, timezone.now())
+        names = {atom.name for task in evening.work.tasks for atom in task.atoms}
+        self.assertLessEqual({"Estuary: Hull green", "Estuary: Blacking"}, names)
