@@ -64,6 +64,7 @@ VERBS = {
     "order": "work.ordered",
     "validate-plan": "work.validated",
     "plates": "army.plates",
+    "camouflage": "camouflage.camouflaged",
 }
 
 

@@ -1,11 +1,15 @@
 """Sample armies, and a shelf, that ship with the product."""
 
+import json
 from functools import cache
 from importlib.resources import files
 
 from ..design.design import Design
+from ..design.pattern_edit import with_pattern
 from ..paints.stock import Stock
 from .document.design import read_design_bytes
+from .document.patterns import read_pattern
+from .document.rules import read_rule
 from .shelf import read_shelf
 
 
@@ -13,6 +17,17 @@ from .shelf import read_shelf
 def levy() -> Design:
     """The Levy of Calvessa: about 200 figures of twenty types in six formations, the demo's army."""
     return _read("levy")
+
+
+@cache
+def camouflaged_levy() -> Design:
+    """The levy as the demo shows it: its vehicles and its rangers' cloaks in camouflage."""
+    design = levy()
+    rows = json.loads((files(__package__) / "data" / "levy_camouflage.json").read_text(encoding="utf-8"))
+    for at, row in enumerate(rows):
+        pattern = read_pattern(row["pattern"], design.scheme.role_by_id, f"/{at}/pattern")
+        design = with_pattern(design, pattern, read_rule(row["rule"]))
+    return design
 
 
 @cache

@@ -56,4 +56,4 @@ def _words(work: InkWork) -> str:
             f"Cover what stays with about {work.masks} masks, pressed down at the edges; then the colour; masks off while it is"
             " still soft."
         )
-    return f"About {work.shapes} shapes, as this figure's layout shows them; from the middle of each outwards."
+    return "The shapes that this figure's layout shows; from the middle of each outwards, over the panel lines."

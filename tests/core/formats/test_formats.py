@@ -1,6 +1,7 @@
 """Documents, rosters and the command line: what is written reads back; what is not understood is said."""
 
 import json
+import unittest
 from dataclasses import replace
 from datetime import datetime
 
@@ -15,7 +16,7 @@ from mantello_core.errors import Contradiction, MantelloError, OutOfRange, Unkno
 from mantello_core.formats.command import VERBS, answer
 from mantello_core.formats.document.design import design_bytes, read_design, read_design_bytes, write_design
 from mantello_core.formats.roster import decoded, read_roster, write_roster, write_roster_json
-from mantello_core.formats.sample import levy
+from mantello_core.formats.sample import camouflaged_levy, levy
 from mantello_core.formats.validation import schema
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.rule import Rule
@@ -390,3 +391,34 @@ class Command(RefusalCase):
         for verb in VERBS:
             self.assertIn(verb, text)
             self.assertEqual(schema(verb)["$schema"], "https://json-schema.org/draft/2020-12/schema")
+
+
+class CamouflageVerb(unittest.TestCase):
+    def asked(self, **given):
+        status, text = answer("camouflage", json.dumps(given).encode())
+        return status, json.loads(text)
+
+    def test_a_figure_of_a_design_answers_as_the_product_draws_it(self):
+        design = json.loads(design_bytes(camouflaged_levy()))
+        figure = {"unit": "punt-cars", "rank": "punt-car", "ordinal": 2}
+        status, found = self.asked(design=design, figure=figure, pattern="estuary-blotch")
+        self.assertEqual(status, 0, found)
+        self.assertAlmostEqual(sum(found["shares"]), 1, places=3)
+        self.assertEqual([view["name"] for view in found["views"]], ["left", "right", "top"])
+        self.assertTrue(all(len(view["inks"]) == 3 for view in found["views"]))
+        self.assertEqual([work["ink"] for work in found["work"]], [1, 2])
+
+    def test_nonsense_is_refused_with_its_place(self):
+        pattern = {
+            "id": "x",
+            "name": "X",
+            "family": "blotch",
+            "inks": [{"role": "a", "share": 0.5}, {"role": "b", "share": 0.5}],
+        }
+        for asked, where in (
+            ({}, "/"), ({"type": "puntcar", "pattern": "x"}, "/"), ({"type": "puntcar", "pattern": pattern, "areas": ["moon"]}, "/areas"),
+            ({"type": "ranger", "pattern": pattern}, "/areas"), ({"type": "puntcar", "pattern": pattern | {"family": "tartan"}}, "/pattern/family"),
+            ({"type": "puntcar", "pattern": pattern | {"inks": pattern["inks"][:1]}}, "/pattern/inks"),
+        ):  # fmt: skip
+            status, found = self.asked(**asked)
+            self.assertEqual((status, found["error"]["where"]), (2, where), found)

@@ -1,7 +1,13 @@
 """Camouflage in its room: laid, seen on every figure, laid out otherwise, measured, refused at its field."""
 
+import io
+import re
+import subprocess
+
+import numpy as np
 from django.urls import reverse
 from django.utils import timezone
+from PIL import Image
 
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
@@ -162,3 +168,37 @@ class Camouflage(RoomCase):
         evening = Evening(self.army, timezone.now())
         names = {atom.name for task in evening.work.tasks for atom in task.atoms}
         self.assertLessEqual({"Estuary: Hull green", "Estuary: Blacking"}, names)
+
+    def test_sheets_are_printed_at_true_size(self):
+        pattern = self.lay(family="splinter", tool="mask")
+        sheet = self.printed("camouflage-sheets", "pdf", pattern=pattern.id, figure=CAR, mirrored="yes").content
+        told = subprocess.run(["pdfinfo", "-"], input=sheet, capture_output=True, check=True).stdout.decode()
+        self.assertIn("Pages:           4", told)
+        wide, tall = (float(one) for one in re.search(r"Page size:\s+([\d.]+) x ([\d.]+) pts", told).groups())
+        self.assertAlmostEqual(wide / 72 * 25.4, 297, delta=0.1)
+        self.assertAlmostEqual(tall / 72 * 25.4, 210, delta=0.1)
+        picture = subprocess.run(
+            ["pdftoppm", "-r", "508", "-f", "1", "-l", "1", "-gray", "-x", "4500", "-y", "180", "-W", "1440", "-H", "80", "-"],
+            input=sheet, capture_output=True, check=True,
+        ).stdout  # fmt: skip
+        grey = np.array(Image.open(io.BytesIO(picture)))
+        bar = np.nonzero(grey[60] < 128)[0]
+        stroke = 0.25
+        self.assertAlmostEqual((bar.max() - bar.min() + 1) / 20 - stroke, 50.0, delta=0.1)
+        text = subprocess.run(["pdftotext", "-", "-"], input=sheet, capture_output=True, check=True).stdout.decode()
+        for words in ("cover what stays Hull sand", "Turned over", "50 mm if printed at true size"):
+            self.assertIn(words, text)
+        drawing = self.made(
+            reverse("camouflage-sheets", args=[self.army.pk, "svg"]), {"pattern": pattern.id, "figure": CAR}
+        )
+        self.assertEqual(drawing["Content-Type"], "image/svg+xml")
+        self.assertEqual(drawing.content.count(b"data-bar"), 4)
+
+    def test_sheets_of_what_is_not_there_are_a_404(self):
+        pattern = self.lay()
+        for form, query in (
+            ("png", {"pattern": pattern.id, "figure": CAR}), ("pdf", {"pattern": "reeds", "figure": CAR}),
+            ("pdf", {"pattern": pattern.id, "figure": "moon|a|b"}), ("pdf", {}),
+        ):  # fmt: skip
+            answer = self.client.get(reverse("camouflage-sheets", args=[self.army.pk, form]), query)
+            self.assertEqual(answer.status_code, 404, (form, query))

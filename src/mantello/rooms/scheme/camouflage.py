@@ -115,6 +115,7 @@ def _shown(request, army, reading: Reading, pattern: Pattern, fleet) -> dict:
             for each, number in fleet[:_MOST_FLEET]
         ],
         "more": max(0, len(fleet) - _MOST_FLEET),
+        "masked": pattern.tool in ("mask", "putty"),
         "said": called(one.unit, one.rank, ordinal),
         "pinned": any(each[:3] == (one.unit, one.rank, ordinal) for each in pattern.layouts),
         "others": [

@@ -52,6 +52,8 @@ def mass_svg(pick: Pick) -> str:
             lambda area, one=one: one.cells[area].role or "",
             lambda area, one=one: fill(one, area, seeing),
             pick.reading.bearing(one, seeing),
+            pick.reading.camouflage(one, one.plate.views[0].name, one.ordinals[0], seeing) if one.patterns else (),
+            names[key],
         )
         defined.append(f'<g id="{names[key]}">{drawn}</g>')
     placed = [f'<use href="#{names[id(one)]}" transform="{where}"/>' for one, where in _ranked(mass.figures)]

@@ -8,7 +8,7 @@ from mantello.shelf.models import OwnedPaint
 from mantello.trials.sample import sample_test
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
-from mantello_core.formats.sample import levy, sample_shelf
+from mantello_core.formats.sample import camouflaged_levy, sample_shelf
 
 NAME = "demo"
 
@@ -34,6 +34,6 @@ class Command(BaseCommand):
         if reset:
             Army.objects.visible_to(user).delete()
         if made or reset or not Army.objects.visible_to(user).exists():
-            sample_test(keep_design(user, levy(), "The Levy of Calvessa"))
+            sample_test(keep_design(user, camouflaged_levy(), "The Levy of Calvessa"))
             OwnedPaint.objects.filter(owner=user).delete()
             OwnedPaint.objects.keep(user, sample_shelf())
