@@ -9,11 +9,14 @@ from ..errors import Contradiction, OutOfRange
 from ..naming import slug
 from ..scheme.cascade import resolve
 from ..scheme.rule import Rule
+from ..scheme.selector import areas_named
 from .design import Design
 from .edit import with_rule, with_scheme, without_rule
 
 #: CIEDE2000 from which two inks are told from one another across a table
 _TOLD_APART = 16.0
+#: areas that one rule names at most
+_MOST_AREAS = 120
 #: before the id of a pattern in that of the rule that places it
 _RULE = "camo-"
 #: shares of the inks of a pattern to start from, by how many there are
@@ -44,13 +47,31 @@ def with_pattern(design: Design, pattern: Pattern, rule: Rule) -> Design:
         raise OutOfRange(f"There are {len(scheme.patterns)} patterns; allowed are up to {MOST_PATTERNS}.", "name")
     kept = tuple(pattern if one.id == pattern.id else one for one in scheme.patterns)
     made = with_scheme(design, replace(scheme, patterns=kept if known else (*kept, pattern)))
-    made = with_rule(made, replace(rule, id=_RULE + pattern.id, role="", pattern=pattern.id))
-    if not any(pattern.id in one.patterns for one in resolve(made.army, made.scheme).classes):
+    rule = replace(rule, id=_RULE + pattern.id, role="", pattern=pattern.id)
+    laid = with_rule(made, rule)
+    if not _lies(laid, pattern.id):  # rules of the same rung that name areas win over a tag: so name them too
+        exact = _one_by_one(design, rule)
+        laid = with_rule(made, replace(rule, select=exact)) if exact else laid
+    if not _lies(laid, pattern.id):
         raise Contradiction(
             "No figure there has such an area, or another rule wins on all of them; the pattern would lie on nobody.",
             "select",
         )
-    return made
+    return laid
+
+
+def _lies(design: Design, pattern_id: str) -> bool:
+    return any(pattern_id in one.patterns for one in resolve(design.army, design.scheme).classes)
+
+
+def _one_by_one(design: Design, rule: Rule) -> tuple[str, ...]:
+    """The areas that a rule's selectors mean on the figures of its scope, each by its own name."""
+    found: dict[str, None] = {}
+    for unit in design.army.node(rule.scope, "scope").walk():
+        for rank in unit.ranks:
+            if not rule.filter.type or rank.type == rule.filter.type:
+                found |= dict.fromkeys(areas_named(design.army.plate(rank.type), rule.select))
+    return tuple(f"={name}" for name in found)[:_MOST_AREAS]
 
 
 def placing_rule(design: Design, pattern_id: str) -> Rule | None:

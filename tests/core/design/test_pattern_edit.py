@@ -57,6 +57,13 @@ class ByRule(TestCase):
             (cell.role, cell.pattern, cell.inks), ("hullpale", "estuary", ("hullpale", "hull", "blacking"))
         )
 
+    def test_where_rules_of_its_rung_name_areas_it_names_them_too(self):
+        design, resolution = camouflaged(rule=replace(ON_CARS, filter=Filter()))
+        select = placing_rule(design, "estuary").select
+        self.assertIn("=vehicle.casemate.roof", select)
+        worn = {one.unit for one in resolution.classes if one.patterns}
+        self.assertEqual(worn, {"punt-cars", "lighters"})
+
     def test_an_exact_rule_takes_an_area_out(self):
         design, _ = camouflaged()
         design = with_rule(design, Rule("", UNIT, ("=vehicle.hatch",), "deck"))
