@@ -17,13 +17,13 @@ from mantello_core.checks.mapping import unmapped
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
-from mantello_core.design.camouflaged import layouts_on, scaled
+from mantello_core.design.camouflaged import layers_on, layouts_on, scaled
 from mantello_core.design.design import Design
 from mantello_core.figures.exposure import exposure
 from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
-from mantello_core.formats.camouflage_svg import Camouflage, camouflage_of
+from mantello_core.formats.camouflage_svg import Camouflage, camouflage_of, layer_of
 from mantello_core.formats.document.design import read_design
 from mantello_core.formats.document.evenings import read_evenings
 from mantello_core.formats.drawing import Bearing, Lit, plate_svg
@@ -322,6 +322,11 @@ class Reading:
             colours = tuple(self.ink(pattern, role, one.tier, seeing) for role in inks)
             if drawn := camouflage_of(laid, view, colours):
                 found.append(drawn)
+            last = None if laid_to is None else max(0, laid_to[pattern.id] - len(pattern.inks) + 1)
+            layers = list(zip(pattern.overlays, layers_on(laid, pattern), strict=True))[:last]
+            for overlay, worn_layer in layers:
+                if drawn := layer_of(laid, worn_layer, view, self.ink(pattern, overlay.role, one.tier, seeing)):
+                    found.append(drawn)
         return tuple(found)
 
     def inks_done(self, one: FigureClass, done: frozenset[tuple[Subject, str]]) -> dict[str, int]:

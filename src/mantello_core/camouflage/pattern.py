@@ -26,6 +26,11 @@ LEAST_SIZE, MOST_SIZE = 0.02, 10.0
 #: areas that a pattern leaves out unless it is told otherwise
 USUAL_LEAVE = ("#wheel", "@glass", "vehicle.gun", "vehicle.wheel", "vehicle.casemate.ports", "vehicle.rivets")
 _NEAR = 1e-6
+MOST_OVERLAYS = 3
+_WEIGHTS = (
+    ("edges", 0, 5), ("touch", 0, 5), ("low", 0, 5), ("chance", 0, 5), ("size_m", LEAST_SIZE, MOST_SIZE), ("streak", 1, 6),
+    ("seed", 0, MOST_SEED),
+)  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -35,6 +40,26 @@ class Ink:
     role: str
     share: float
     scale: float = 1.0
+
+
+@dataclass(frozen=True)
+class Overlay:
+    """A seasonal layer over a pattern: whitewash, mud, dust; and what wears it off."""
+
+    role: str
+    #: share of the pattern that it still covers
+    cover: float = 0.75
+    #: weights of what wears it: edges, places that hands and feet touch, low parts, chance
+    edges: float = 1.0
+    touch: float = 0.8
+    low: float = 0.5
+    chance: float = 0.9
+    size_m: float = 0.12
+    #: how much longer than wide its patches run downwards
+    streak: float = 2.2
+    seed: int = 1
+    #: whether it is laid after the varnish; else before it
+    late: bool = False
 
 
 @dataclass(frozen=True)
@@ -62,6 +87,8 @@ class Pattern:
     clear_ink: int = 0
     #: whether the inks are lightened for the scale
     lighten: bool = True
+    #: layers over it, from the lowest up
+    overlays: tuple[Overlay, ...] = ()
     #: laid out otherwise on single figures: (unit, rank, ordinal, seed)
     layouts: tuple[tuple[str, str, int, int], ...] = field(default=())
 
@@ -69,6 +96,11 @@ class Pattern:
     def ground(self) -> str:
         """The role of the ink that is laid everywhere."""
         return self.inks[0].role
+
+    @property
+    def roles(self) -> tuple[str, ...]:
+        """The roles of its inks, and of what lies over it."""
+        return (*(ink.role for ink in self.inks), *(one.role for one in self.overlays))
 
     def seeded(self, seed: int) -> "Pattern":
         """The same pattern, laid out otherwise."""
@@ -108,4 +140,22 @@ def checked_pattern(pattern: Pattern, roles, where: str = "pattern") -> Pattern:
             raise OutOfRange(f"{name} {getattr(pattern, name):g}; allowed is {least:g} to {most:g}.", f"{where}/{name}")
     if pattern.feather is not None and not 0 <= pattern.feather <= 5:
         raise OutOfRange(f"An edge that fades over {pattern.feather:g} mm; allowed is 0 to 5.", f"{where}/feather")
+    _check_layers(pattern, roles, where)
     return pattern
+
+
+def _check_layers(pattern: Pattern, roles, where: str) -> None:
+    if len(pattern.overlays) > MOST_OVERLAYS:
+        raise OutOfRange(
+            f"{len(pattern.overlays)} layers over it; allowed are up to {MOST_OVERLAYS}.", f"{where}/overlays"
+        )
+    for at, one in enumerate(pattern.overlays):
+        if one.role not in roles:
+            raise UnknownName("colour role", one.role, list(roles), f"{where}/overlays/{at}/role")
+        if not 0.02 <= one.cover <= 0.98:
+            raise OutOfRange(f"A cover of {one.cover:.0%}; allowed is 2 % to 98 %.", f"{where}/overlays/{at}/cover")
+        for name, least, most in _WEIGHTS:
+            if not least <= getattr(one, name) <= most:
+                raise OutOfRange(
+                    f"{name} {getattr(one, name):g}; allowed is {least:g} to {most:g}.", f"{where}/overlays/{at}/{name}"
+                )

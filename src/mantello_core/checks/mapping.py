@@ -55,7 +55,7 @@ def dead(look: Look) -> Check:
     rules = resolution.dead_rules(design.scheme, design.army)
     named = {rule.role for rule in design.scheme.all_rules(design.army.root.id)}
     named |= {one.role for one in design.scheme.placements}
-    named |= {ink.role for pattern in design.scheme.patterns for ink in pattern.inks}
+    named |= {role for pattern in design.scheme.patterns for role in pattern.roles}
     named |= {role for arms in design.scheme.arms for _, role in arms.bound}
     found = [Finding(f"Wins nowhere: {_said(rule, design)}", f"rule|{rule.id}", fix=_removed(rule)) for rule in rules]
     found += [

@@ -67,7 +67,7 @@ def marks_for_copy(design: Design, node_id: str, name: str) -> tuple[CarriedMark
     and has not been spoken for, if that is far enough; else a new role of the paint that stands farthest.
     """
     scheme = design.scheme
-    spoken = {ink.role for one in scheme.patterns for ink in one.inks}
+    spoken = {role for one in scheme.patterns for role in one.roles}
     spoken |= {rule.role for rule in scheme.rules} | {cell[2] for table in scheme.tables for cell in table.cells}
     free = [role for role in scheme.roles if role.id not in spoken and role.recipe().steps]
     marks: list[CarriedMark] = []

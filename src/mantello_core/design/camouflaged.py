@@ -3,9 +3,10 @@
 from dataclasses import replace
 
 from ..camouflage.laying import Patterned, patterned
-from ..camouflage.pattern import MOST_SEED, Pattern
+from ..camouflage.pattern import MOST_SEED, Overlay, Pattern
 from ..camouflage.preparing import surface_of
 from ..camouflage.sizing import DRAWN_AT, lightened, lightening
+from ..camouflage.wearing import Worn, worn_over
 from ..colour.acuity import DISTANCES
 from ..colour.spaces import Lab
 from ..figures.plate import Plate
@@ -61,7 +62,19 @@ def laid_out(
 ) -> Patterned:
     """A pattern laid out on areas of a plate, kept while it is asked for; what names and pins it has changes no shape."""
     inks = tuple(replace(ink, role=str(at)) for at, ink in enumerate(pattern.inks))
-    return _laid(plate, areas, sites, replace(pattern, name="", layouts=(), inks=inks), denominator, metres)
+    return _laid(
+        plate, areas, sites, replace(pattern, name="", layouts=(), overlays=(), inks=inks), denominator, metres
+    )
+
+
+@remembered(48_000)
+def _worn(laid: Patterned, overlay: Overlay) -> Worn:
+    return worn_over(laid, overlay)
+
+
+def layers_on(laid: Patterned, pattern: Pattern) -> tuple[Worn, ...]:
+    """The layers over one layout of a pattern, from the lowest up, kept while they are asked for."""
+    return tuple(_worn(laid, replace(one, late=False)) for one in pattern.overlays)
 
 
 def scaled(design: Design, pattern: Pattern, colour: Lab) -> Lab:

@@ -80,7 +80,7 @@ def without_role(design: Design, role_id: str) -> Design:
     uses += bool(scheme.finishing.glow and scheme.finishing.glow.role == role_id)
     uses += sum(role_id in dict(one.bound).values() for one in scheme.arms)
     uses += sum(role_id in (*one.roles, *one.leaves_roles) for one in scheme.passes)
-    uses += sum(role_id in {ink.role for ink in one.inks} for one in scheme.patterns)
+    uses += sum(role_id in one.roles for one in scheme.patterns)
     if uses:
         raise Contradiction(
             f"'{role.name}' is still named by {uses} rule{'s' * (uses != 1)} or mark{'s' * (uses != 1)}; point them elsewhere first."

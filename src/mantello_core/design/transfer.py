@@ -48,8 +48,9 @@ def transferred(here: Design, other: Design) -> Transfer:
         pattern_ids[one.id] = slug(one.id, taken_patterns)
         taken_patterns.add(pattern_ids[one.id])
         inks = tuple(replace(ink, role=new_id[ink.role]) for ink in one.inks)
+        overlays = tuple(replace(layer, role=new_id[layer.role]) for layer in one.overlays)
         if len({ink.role for ink in inks}) == len(inks):
-            patterns.append(replace(one, id=pattern_ids[one.id], inks=inks, layouts=()))
+            patterns.append(replace(one, id=pattern_ids[one.id], inks=inks, overlays=overlays, layouts=()))
         else:  # two of its roles are one here
             pattern_ids[one.id] = ""
     taken_ids = {rule.id for rule in here.scheme.rules}

@@ -3,6 +3,7 @@
 from typing import NamedTuple
 
 from ..camouflage.laying import Patterned
+from ..camouflage.wearing import Worn
 from ..geometry.polygon import path_data
 
 
@@ -25,6 +26,15 @@ def camouflage_of(result: Patterned, view: str, colours: tuple[str, ...]) -> Cam
         (colour, path_of(shape)) for colour, shape in zip(colours[1:], laid.laid[1:], strict=False) if not shape.is_empty
     ))  # fmt: skip
     return Camouflage(result.surface.camo_names, path_of(source.region), tuple(shapes), result.sized.feather * 10)
+
+
+def layer_of(result: Patterned, worn: Worn, view: str, colour: str) -> Camouflage | None:
+    """A layer over a pattern on one view; None where nothing of it is left."""
+    shape = worn.shape(view)
+    if shape.is_empty:
+        return None
+    region = path_of(result.surface.view(view).region)
+    return Camouflage(result.surface.camo_names, region, ((colour, path_of(shape)),))
 
 
 def path_of(shape, digits: int = 1) -> str:

@@ -1,10 +1,13 @@
 """Sample armies, and a shelf, that ship with the product."""
 
 import json
+from dataclasses import replace
 from functools import cache
 from importlib.resources import files
 
+from ..camouflage.pattern import Overlay
 from ..design.design import Design
+from ..design.edit import with_scheme
 from ..design.pattern_edit import with_pattern
 from ..paints.stock import Stock
 from .document.design import read_design_bytes
@@ -28,6 +31,15 @@ def camouflaged_levy() -> Design:
         pattern = read_pattern(row["pattern"], design.scheme.role_by_id, f"/{at}/pattern")
         design = with_pattern(design, pattern, read_rule(row["rule"]))
     return design
+
+
+def whitewashed(design: Design) -> Design:
+    """The demo's army in winter: limewash worn thin over the pattern of its vehicles."""
+    layer = Overlay("white", 0.62)
+    patterns = tuple(
+        replace(one, overlays=(layer,)) if one.id == "estuary-blotch" else one for one in design.scheme.patterns
+    )
+    return with_scheme(design, replace(design.scheme, patterns=patterns))
 
 
 @cache

@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import replace
 
+from ..camouflage.pattern import Pattern
 from ..camouflage.working import InkWork, ink_work
 from ..design.camouflaged import denominator_of, metres_of
 from ..design.design import Design
@@ -14,6 +15,9 @@ from .piece import BENCH, Piece
 CAMO = "camo."
 #: how tools and tiers change the time: an airbrush's and a mask's inks are sprayed
 _SPRAYED = ("airbrush", "mask", "putty")
+#: mm² of a layer that a sponge or a worn brush lays in a minute, and how it is laid
+_SPONGED = 260.0
+_LAYER_WORDS = "With a sponge or a worn brush from above down; leave edges, steps and what hands touch bare, as this layout shows it."
 _CARE = {"rank": 1.0, "leader": 1.15, "centrepiece": 1.4}
 
 
@@ -42,6 +46,21 @@ def camouflage_pieces(design: Design, one: FigureClass) -> Iterable[Piece]:
                 words=_words(work), order=float(at), phase="spray" if pattern.tool in _SPRAYED else "block-in",
                 bench="camouflage",
             )  # fmt: skip
+        yield from _layers(design, one, pattern, areas, mm2)
+
+
+def _layers(design: Design, one: FigureClass, pattern: Pattern, areas: tuple[str, ...], mm2: float) -> Iterable[Piece]:
+    """What is laid over a pattern after its marks: before the varnish, or after it."""
+    for at, layer in enumerate(pattern.overlays, len(pattern.inks)):
+        base = design.scheme.role(layer.role).recipe(one.tier).base
+        if base is None:
+            continue
+        id_, name = f"{CAMO}{pattern.id}.{at}", f"{pattern.name}: {design.scheme.role(layer.role).name} over it"
+        yield Piece(
+            id_, name, BENCH, 60 * mm2 * layer.cover / _SPONGED * _CARE[one.tier], design.scheme.drying(base) * 60,
+            mm2 * layer.cover, areas, replace(base, id=id_, coats=1, kind="sponge"), 1, words=_LAYER_WORDS, order=float(at),
+            phase="dirt" if layer.late else "solvents", bench="mud",
+        )  # fmt: skip
 
 
 def _coats(design: Design, one: FigureClass, beneath: Step | None, base: Step) -> int:

@@ -1,9 +1,10 @@
 """What an edit would change: the difference of two resolutions, counted in figures and areas."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..army.tree import Figure
-from .cascade import FigureClass, Resolution
+from .cascade import Cell, FigureClass, Resolution
+from .scheme import Scheme
 
 
 @dataclass(frozen=True)
@@ -38,25 +39,39 @@ class Preview:
         return f"{figures} figure{'s' * (figures != 1)}, {areas} area{'s' * (areas != 1)}"
 
 
-def changes(before: Resolution, after: Resolution) -> Preview:
-    """``after`` less ``before``, for figures that are in both."""
+def relaid(before: Scheme, after: Scheme) -> frozenset[str]:
+    """Patterns by id that both schemes have and that look otherwise in the second."""
+    return frozenset(
+        one.id
+        for one in after.patterns
+        if one.id in before.pattern_by_id and replace(before.pattern_by_id[one.id], name=one.name) != one
+    )
+
+
+def changes(before: Resolution, after: Resolution, patterns: frozenset[str] = frozenset()) -> Preview:
+    """``after`` less ``before``, for figures that are in both. patterns: those whose shapes or inks are others."""
     old = _by_rank(before)
     found = []
     for one in after.classes:
         groups: dict[int, tuple[FigureClass, list[int]]] = {}
+        touched = not patterns.isdisjoint(one.patterns)
         for ordinal in one.ordinals:
             was = old.get((one.unit, one.rank), {}).get(ordinal)
-            if was is not None and was.type == one.type and was.cells is not one.cells:
+            if was is not None and was.type == one.type and (touched or was.cells is not one.cells):
                 groups.setdefault(id(was), (was, []))[1].append(ordinal)
         for was, ordinals in groups.values():
             areas = tuple(
                 (area, was.cells[area].role, cell.role)
                 for area, cell in one.cells.items()
-                if was.cells[area].role != cell.role
+                if _worn(was.cells[area]) != _worn(cell) or cell.pattern in patterns
             )
             if areas:
                 found.append(Change(tuple(Figure(one.unit, one.rank, ordinal) for ordinal in ordinals), areas))
     return Preview(tuple(found))
+
+
+def _worn(cell: Cell) -> tuple[str | None, str, tuple[str, ...]]:
+    return cell.role, cell.pattern, cell.inks
 
 
 def _by_rank(resolution: Resolution) -> dict[tuple[str, str], dict[int, FigureClass]]:

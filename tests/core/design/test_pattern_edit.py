@@ -8,10 +8,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mantello_core.army.figure_filter import Filter
-from mantello_core.camouflage.pattern import FAMILIES, MOST_SEED, Ink, Pattern, checked_pattern
+from mantello_core.camouflage.pattern import FAMILIES, MOST_SEED, Ink, Overlay, Pattern, checked_pattern
 from mantello_core.camouflage.working import ink_work
 from mantello_core.design.camouflaged import layout_seed, layouts_on
-from mantello_core.design.edit import with_rule, without_role
+from mantello_core.design.edit import with_rule, with_scheme, without_role
 from mantello_core.design.pattern_edit import (
     inks_like,
     placing_rule,
@@ -20,6 +20,7 @@ from mantello_core.design.pattern_edit import (
     with_pattern,
     without_pattern,
 )
+from mantello_core.design.preview import changed
 from mantello_core.design.transfer import transferred
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName
 from mantello_core.formats.document.design import design_bytes, read_design, read_design_bytes, write_design
@@ -77,6 +78,17 @@ class ByRule(TestCase):
         one = resolve(design.army, scheme).of_rank(UNIT, RANK)[0]
         self.assertEqual(one.cells["vehicle.casemate.roof"].inks, ("hullpale", "hull", "timber"))
 
+    def test_a_preview_counts_the_areas_that_it_is_laid_on_and_that_look_otherwise_after(self):
+        plain, design = levy(), camouflaged()[0]
+        laid = changed(plain, design)
+        self.assertEqual(laid.figures, 4)
+        areas = {area for change in laid.changes for area, _, _ in change.areas}
+        self.assertIn("vehicle.casemate.roof", areas)
+        other = with_scheme(design, replace(design.scheme, patterns=(replace(ESTUARY, size_m=0.6),)))
+        self.assertEqual((changed(design, other).figures, changed(design, other).areas), (4, laid.areas))
+        named = with_scheme(design, replace(design.scheme, patterns=(replace(ESTUARY, name="Delta"),)))
+        self.assertEqual(changed(design, named).figures, 0)
+
     def test_its_rule_is_a_sentence(self):
         design, _ = camouflaged()
         said = rule_sentence(placing_rule(design, "estuary"), design.army, design.scheme)
@@ -123,7 +135,7 @@ class Layouts(TestCase):
 class Refused(TestCase):
     def test_nonsense_is_refused_at_its_field(self):
         roles = ("hullpale", "hull", "blacking")
-        for changed, field in (
+        for nonsense, field in (
             ({"family": "tartan"}, "family"), ({"tool": "broom"}, "tool"), ({"inks": INKS[:1]}, "inks"),
             ({"inks": (*INKS[:2], Ink("gold", 0.2))}, "inks/2/role"), ({"inks": (*INKS[:2], Ink("blacking", 0.3))}, "inks"),
             ({"inks": (Ink("hull", 0.5), Ink("hull", 0.5))}, "inks"), ({"inks": (Ink("hull", 0.995), Ink("blacking", 0.005))}, "inks/0/share"),
@@ -131,7 +143,7 @@ class Refused(TestCase):
             ({"inks": (*INKS[:2], Ink("blacking", 0.2, 9.0))}, "inks/2/scale"), ({"seed": -1}, "seed"),
         ):  # fmt: skip
             with self.assertRaises(MantelloError) as refused:
-                checked_pattern(replace(ESTUARY, **changed), roles)
+                checked_pattern(replace(ESTUARY, **nonsense), roles)
             self.assertEqual(refused.exception.where, f"pattern/{field}")
 
     def test_a_pattern_that_would_lie_on_nobody_is_refused(self):
@@ -152,6 +164,13 @@ class Kept(TestCase):
     def test_documents_keep_it_and_read_it_back(self):
         design = with_layout(camouflaged()[0], "estuary", UNIT, RANK, 2, 77)
         self.assertEqual(read_design_bytes(design_bytes(design)), design)
+
+    def test_documents_keep_what_lies_over_it(self):
+        layers = (Overlay("plume", 0.6, edges=2.0, late=True), Overlay("ground", 0.2, seed=9))
+        design = camouflaged(replace(ESTUARY, overlays=layers))[0]
+        self.assertEqual(read_design_bytes(design_bytes(design)), design)
+        with self.assertRaises(Contradiction):
+            without_role(design, "plume")
 
     def test_a_document_that_names_no_such_pattern_is_refused_at_its_place(self):
         document = json.loads(json.dumps(write_design(camouflaged()[0])))
@@ -227,6 +246,17 @@ class Work(TestCase):
         rows = [row.atom for row in sheet.rows if row.atom.subject.piece.startswith("camo.")]
         self.assertEqual([len(atom.ordinals) for atom in rows], [4, 4])
         self.assertTrue(all(atom.surface > 0 for atom in rows))
+
+    def test_what_lies_over_it_follows_its_marks_before_the_varnish_or_after_it(self):
+        for late in (False, True):
+            design = camouflaged(replace(ESTUARY, overlays=(Overlay("plume", 0.6, late=late),)))[0]
+            line = self.line(design)
+            layer, varnish = line.index("Estuary: Plume over it"), line.index("Matt varnish")
+            self.assertLess(line.index("Estuary: Blacking"), layer)
+            self.assertEqual(layer > varnish, late, line)
+            one = resolve(design.army, design.scheme).of_rank(UNIT, RANK)[0]
+            piece = next(piece for piece in pieces_of(design, one) if piece.id == "camo.estuary.3")
+            self.assertTrue(3 * 60 < piece.seconds < 15 * 60, piece.seconds)
 
     def test_edges_follow_the_size(self):
         small, large = (ink_work(replace(ESTUARY, size_m=size), 1, 2000, 56, 1.2) for size in (0.42, 0.84))

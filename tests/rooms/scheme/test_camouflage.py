@@ -89,6 +89,23 @@ class Camouflage(RoomCase):
         self.post("change-pattern", pattern.id, figure=CAR)
         self.assertEqual(self.now().scheme.pattern(pattern.id).layouts, ())
 
+    def test_whitewash_lies_over_it_and_can_be_taken_off(self):
+        pattern = self.lay(over="plume", cover="60", late="on")
+        self.assertEqual([(one.role, one.cover, one.late) for one in pattern.overlays], [("plume", 0.6, True)])
+        page = self.see("camouflage", pattern=pattern.id, figure=CAR)
+        self.assertContains(page, '<option value="plume" selected>', count=1)
+        picture = self.client.get(page.context["views"][0][1]).content
+        self.assertEqual(picture.count(b'class="camo"'), 2)
+        self.post("keep-pattern", **FORM | {"pattern": pattern.id, "over": "plume", "cover": "30"})
+        self.assertEqual([(one.cover, one.late) for one in self.now().scheme.patterns[0].overlays], [(0.3, False)])
+        self.assertContains(
+            self.post("keep-pattern", status=422, **FORM | {"over": "plume", "cover": "100"}),
+            "Write 2 to 98 %.",
+            status_code=422,
+        )
+        self.post("keep-pattern", **FORM | {"pattern": pattern.id, "over": ""})
+        self.assertEqual(self.now().scheme.patterns[0].overlays, ())
+
     def test_changed_and_taken_away(self):
         pattern = self.lay()
         self.post(

@@ -194,7 +194,7 @@ def keep_pattern(request, army_id):
     known = design.scheme.pattern_by_id.get(id_)
     if not form.is_valid():
         return _page(request, army, 422, form)
-    pattern = form.pattern(known.id if known else "", known.layouts if known else ())
+    pattern = form.pattern(known.id, known.layouts, known.overlays) if known else form.pattern("")
     if not apply_form(
         request, army, form, lambda now: with_pattern(now, pattern, form.rule()), f"Camouflage: {pattern.name}"
     ):

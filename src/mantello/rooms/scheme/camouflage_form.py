@@ -1,10 +1,12 @@
 """The form of a camouflage pattern and of where it lies."""
 
+from dataclasses import replace
+
 from django import forms
 
 from mantello.shell.fields import CoreField
 from mantello_core.army.figure_filter import Filter
-from mantello_core.camouflage.pattern import FAMILIES, MOST_INKS, MOST_NAME, MOST_SEED, TOOLS, Ink, Pattern
+from mantello_core.camouflage.pattern import FAMILIES, MOST_INKS, MOST_NAME, MOST_SEED, TOOLS, Ink, Overlay, Pattern
 from mantello_core.design.design import Design
 from mantello_core.naming import named
 from mantello_core.scheme.rule import Rule
@@ -35,6 +37,9 @@ class CamouflageForm(forms.Form):
         error_messages=dict.fromkeys(("required", "invalid", "min_value", "max_value"), f"Write 0 to {MOST_SEED}."),
     )  # fmt: skip
     lighten = forms.BooleanField(required=False, label="Lightened for the scale")
+    over = forms.ChoiceField(required=False, label="Over it")
+    cover = _number("Still covers, %", 2, 98, "%", required=False)
+    late = forms.BooleanField(required=False, label="Laid after the varnish")
     scope = forms.ChoiceField(label="On")
     type = forms.ChoiceField(required=False, label="Figure type")
     select = forms.CharField(
@@ -48,6 +53,7 @@ class CamouflageForm(forms.Form):
         worn = dict.fromkeys(rank.type for unit in army.units for rank in unit.ranks)
         self.fields["type"].choices = [("", "any"), *((one, army.plate(one).title) for one in worn)]
         roles = [("", "no further ink"), *((role.id, role.name) for role in design.scheme.roles)]
+        self.fields["over"].choices = [("", "nothing"), *roles[1:]]
         for at in range(MOST_INKS):
             self.fields[f"ink-{at}"] = forms.ChoiceField(
                 required=at < 2, label="Ground" if not at else f"Ink {at}", choices=roles if at > 1 else roles[1:]
@@ -66,6 +72,8 @@ class CamouflageForm(forms.Form):
             "lighten": pattern.lighten, "scope": rule.scope if rule else design.army.root.id,
             "type": rule.filter.type if rule else "", "select": ", ".join(rule.select) if rule else "#camo",
         }  # fmt: skip
+        for layer in pattern.overlays[:1]:
+            initial |= {"over": layer.role, "cover": f"{layer.cover * 100:g}", "late": layer.late}
         for at, ink in enumerate(pattern.inks):
             initial |= {f"ink-{at}": ink.role, f"share-{at}": f"{ink.share * 100:g}"}
         return cls(design, initial=initial)
@@ -79,6 +87,11 @@ class CamouflageForm(forms.Form):
     def shapes(self):
         """Fields of size and form."""
         return [self[name] for name in ("size", "feather", "turn", "stretch", "rough", "clear", "seed")]
+
+    @property
+    def layer(self):
+        """Fields of what lies over it."""
+        return [self[name] for name in ("over", "cover")]
 
     @property
     def placing(self):
@@ -104,14 +117,20 @@ class CamouflageForm(forms.Form):
         pairs = ((self.cleaned_data.get(f"ink-{at}"), self.cleaned_data.get(f"share-{at}")) for at in range(MOST_INKS))
         return [(role, share) for role, share in pairs if role and share is not None]
 
-    def pattern(self, id_: str, layouts=()) -> Pattern:
+    def pattern(self, id_: str, layouts=(), known: tuple[Overlay, ...] = ()) -> Pattern:
         """The pattern the form tells."""
         given, said = self.cleaned_data, self._said()
         whole = sum(share for _, share in said)
         inks = tuple(Ink(role, share / whole) for role, share in said)
+        overlays = known[1:]
+        if given["over"]:
+            first = known[0] if known else Overlay(given["over"])
+            share = first.cover if given["cover"] is None else given["cover"] / 100
+            overlays = (replace(first, role=given["over"], cover=share, late=given["late"]), *overlays)
         return Pattern(
             id_, given["name"], given["family"], inks, given["size"] / 100, given["tool"], given["feather"], given["turn"],
-            given["stretch"], given["rough"] / 100, given["seed"], given["clear"], 0, given["lighten"], layouts,
+            given["stretch"], given["rough"] / 100, given["seed"], given["clear"], 0, given["lighten"], overlays,
+            layouts,
         )  # fmt: skip
 
     def rule(self) -> Rule:

@@ -14,7 +14,7 @@ from mantello.workspace.models import Variant, large_of
 from mantello.workspace.page import army_for, base_of, room_page
 from mantello.workspace.reading import NEUTRAL, Reading, reading_of
 from mantello_core.errors import MantelloError
-from mantello_core.scheme.change import changes
+from mantello_core.scheme.change import changes, relaid
 
 from .pick import Pick, pick_from
 
@@ -60,7 +60,7 @@ def _page(request, army, status=200, refusal=None):
 def _compared(army, here: Reading, variant: Variant, pick: Pick) -> Compared:
     reading = here if variant.edition_id == army.head_id else reading_of(variant.edition)
     checks = [check.verdict for check in reading.checks]
-    preview = changes(here.resolution, reading.resolution)
+    preview = changes(here.resolution, reading.resolution, relaid(here.design.scheme, reading.design.scheme))
     said = "as it is worked on" if variant.edition_id == army.head_id else f"{preview.words} differ"
     pictures = tuple(_pictures(army, reading, variant, pick))
     return Compared(variant, reading, pictures, checks.count("wrong"), checks.count("look"), said)

@@ -3,11 +3,16 @@
 from collections.abc import Collection
 from dataclasses import fields
 
-from ...camouflage.pattern import Ink, Pattern, checked_pattern
+from ...camouflage.pattern import Ink, Overlay, Pattern, checked_pattern
 
 _USUAL = {
-    one.name: one.default for one in fields(Pattern) if one.name not in ("id", "name", "family", "inks", "layouts")
+    one.name: one.default
+    for one in fields(Pattern)
+    if one.name not in ("id", "name", "family", "inks", "layouts", "overlays")
 }
+
+
+_LAYER = {one.name: one.default for one in fields(Overlay) if one.name != "role"}
 
 
 def write_pattern(pattern: Pattern) -> dict:
@@ -19,6 +24,11 @@ def write_pattern(pattern: Pattern) -> dict:
         "inks": [_ink(ink) for ink in pattern.inks],
     }
     written |= {name: getattr(pattern, name) for name, usual in _USUAL.items() if getattr(pattern, name) != usual}
+    if pattern.overlays:
+        written["overlays"] = [
+            {name: value for name, value in vars(one).items() if name == "role" or value != _LAYER[name]}
+            for one in pattern.overlays
+        ]
     if pattern.layouts:
         written["layouts"] = [list(one) for one in pattern.layouts]
     return written
@@ -33,6 +43,9 @@ def read_pattern(data: dict, roles: Collection[str], where: str) -> Pattern:
     inks = tuple(Ink(one["role"], float(one["share"]), float(one.get("scale", 1.0))) for one in data["inks"])
     given = {name: data[name] for name in _USUAL if name in data}
     layouts = tuple((unit, rank, int(ordinal), int(seed)) for unit, rank, ordinal, seed in data.get("layouts", ()))
+    overlays = tuple(Overlay(**one) for one in data.get("overlays", ()))
     return checked_pattern(
-        Pattern(data["id"], data["name"], data["family"], inks, **given, layouts=layouts), roles, where
+        Pattern(data["id"], data["name"], data["family"], inks, **given, overlays=overlays, layouts=layouts),
+        roles,
+        where,
     )

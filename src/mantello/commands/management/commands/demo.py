@@ -6,9 +6,9 @@ from django.db import transaction
 
 from mantello.shelf.models import OwnedPaint
 from mantello.trials.sample import sample_test
-from mantello.workspace.editing import keep_design
+from mantello.workspace.editing import branch, edit, keep_design, work_on
 from mantello.workspace.models import Army
-from mantello_core.formats.sample import camouflaged_levy, sample_shelf
+from mantello_core.formats.sample import camouflaged_levy, sample_shelf, whitewashed
 
 NAME = "demo"
 
@@ -34,6 +34,16 @@ class Command(BaseCommand):
         if reset:
             Army.objects.visible_to(user).delete()
         if made or reset or not Army.objects.visible_to(user).exists():
-            sample_test(keep_design(user, camouflaged_levy(), "The Levy of Calvessa"))
+            army = keep_design(user, camouflaged_levy(), "The Levy of Calvessa")
+            _winter(army)
+            sample_test(army)
             OwnedPaint.objects.filter(owner=user).delete()
             OwnedPaint.objects.keep(user, sample_shelf())
+
+
+def _winter(army: Army) -> None:
+    """A variant with the vehicles whitewashed; the work stays on the army as it was."""
+    branch(army, army.head.number, "Winter")
+    edit(army, army.head.number, whitewashed, "Whitewash over the vehicles")
+    army.refresh_from_db()
+    work_on(army, army.head.number, army.variants.exclude(name="Winter").get())
