@@ -9,6 +9,7 @@ from unittest.mock import patch
 from django.contrib.auth import get_user_model
 from django.core.management import call_command
 from django.utils import timezone
+from playwright.sync_api import expect
 
 from mantello.record.logging import record
 from mantello.rooms.plan.evening import Evening
@@ -27,6 +28,7 @@ SHOTS = {
     "scheme": f"scheme/?{LAPEL}",
     "maker": "types/make/",
     "table": f"scheme/table/?{LAPEL}",
+    "camouflage": "scheme/camouflage/?pattern=estuary-blotch&figure=punt-cars%7Cpunt-car%7C2",
     "checks": "scheme/checks/",
     "insignia": "insignia/?arms=brazzacorta",
     "transfers": "insignia/transfers/",
@@ -44,6 +46,7 @@ SHOTS = {
 class Shots(BrowserCase):
     def test_take_them(self):
         call_command("demo")
+        self.work()
         army = Army.objects.select_related("head").get()
         for now in EVENINGS:
             self.paint_until(army, now)
@@ -60,17 +63,10 @@ class Shots(BrowserCase):
         self.take("log", f"/armies/{army.pk}/log/")
         self.finish(army, "1st-harbour-line")
         self.guide(army)
-        self.passes(army)
-
-    def passes(self, army):
-        self.go(f"/armies/{army.pk}/recipes/across/passes/")
-        self.page.get_by_role("button", name="one pass").first.click()
-        self.page.locator(".pass").first.wait_for()
-        self.page.wait_for_load_state("networkidle")
-        self.page.screenshot(path=FOLDER / "passes.png")
 
     def take(self, name, path):
         self.go(path)
+        expect(self.page.locator("[data-behaviour=poll]")).to_have_count(0)
         self.page.wait_for_load_state("networkidle")
         self.page.screenshot(path=FOLDER / f"{name}.png")
 
@@ -91,7 +87,7 @@ class Shots(BrowserCase):
         OwnedPaint.objects.keep(army.owner, {"madder-rope": Stock(0, None, "", True)})
 
     def variants(self, army):
-        """Two variants, one with another facing."""
+        """Three variants: as it was, whitewashed, and with another facing."""
         self.go(f"/armies/{army.pk}/scheme/variants/")
         self.page.get_by_label("Name of the variant").fill("Ochre for the second")
         self.page.get_by_role("button", name="Branch").click()
@@ -99,7 +95,7 @@ class Shots(BrowserCase):
         self.go(f"/armies/{army.pk}/scheme/?{LAPEL.replace('role=lantern', 'role=facing')}&reach=role")
         self.page.get_by_role("button", name="Set Facing at 3").click()
         self.page.locator(".notice").wait_for()
-        self.go(f"/armies/{army.pk}/scheme/variants/?{LAPEL}")
+        self.go(f"/armies/{army.pk}/scheme/variants/?unit=punt-cars&rank=punt-car&figure=2")
         self.page.wait_for_load_state("networkidle")
         self.page.screenshot(path=FOLDER / "variants.png")
 

@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from ..camouflage.pattern import MOST_PATTERNS, Ink, Pattern, checked_pattern
+from ..camouflage.pattern import LEAST_INKS, MOST_PATTERNS, Ink, Pattern, checked_pattern
 from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import Contradiction, OutOfRange
@@ -15,6 +15,8 @@ from .edit import with_rule, with_scheme, without_rule
 
 #: CIEDE2000 from which two inks are told from one another across a table
 _TOLD_APART = 16.0
+#: chroma up to which a colour is dull enough to hide in
+_DULL = 26.0
 #: areas that one rule names at most
 _MOST_AREAS = 120
 #: before the id of a pattern in that of the rule that places it
@@ -123,14 +125,34 @@ def starts(design: Design, roles: tuple[str, ...], *, cloth: bool) -> tuple[Patt
     )
 
 
+def rule_to_start(design: Design, select: str) -> Rule | None:
+    """Where a new pattern lies: on all the army, or on the first unit that has such areas if other rules win everywhere.
+
+    None where nobody has such areas.
+    """
+    army = design.army
+    wearing = [
+        unit.id for unit in army.units if any(areas_named(army.plate(rank.type), (select,)) for rank in unit.ranks)
+    ]
+    if not wearing or len(design.scheme.roles) < LEAST_INKS:
+        return None
+    roles = [Ink(role.id, 1 / LEAST_INKS) for role in design.scheme.roles[:LEAST_INKS]]
+    rule = Rule("", army.root.id, (select,), "")
+    try:
+        with_pattern(design, Pattern("", "Tried", "blotch", tuple(roles)), rule)
+    except Contradiction:
+        return replace(rule, scope=wearing[0])
+    return rule
+
+
 def inks_like(design: Design, ground: Lab) -> tuple[str, ...]:
-    """Up to three roles of the scheme to camouflage with on a ground: those nearest to it that are told from one another."""
+    """Up to three roles of the scheme to camouflage with on a ground: dull ones near it that are told apart."""
     known = []
     for role in design.scheme.roles:
         recipe = role.recipe()
         if recipe.steps and not any(pot.kind == "metallic" for step in recipe.steps for pot in step.mix.paints):
             known.append((role.id, design.scheme.predicted(recipe).apparent))
-    near = sorted(known, key=lambda one: difference(one[1], ground))
+    near = sorted(known, key=lambda one: difference(one[1], ground) + 3 * max(0.0, one[1].chroma - _DULL))
     chosen = [near[0][0]] if near else []
     for id_, colour in near[1:]:
         if all(difference(colour, dict(known)[one]) >= _TOLD_APART for one in chosen):

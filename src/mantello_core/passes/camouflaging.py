@@ -18,6 +18,8 @@ _SPRAYED = ("airbrush", "mask", "putty")
 #: mm² of a layer that a sponge or a worn brush lays in a minute, and how it is laid
 _SPONGED = 260.0
 _LAYER_WORDS = "With a sponge or a worn brush from above down; leave edges, steps and what hands touch bare, as this layout shows it."
+#: kinds of step that lie on single patches; bases lie under all inks, shades and drybrushing go over all
+_ON_PATCHES = ("layer", "highlight", "edge", "stipple", "glaze")
 _CARE = {"rank": 1.0, "leader": 1.15, "centrepiece": 1.4}
 
 
@@ -47,6 +49,15 @@ def camouflage_pieces(design: Design, one: FigureClass) -> Iterable[Piece]:
                 bench="camouflage",
             )  # fmt: skip
         yield from _layers(design, one, pattern, areas, mm2)
+
+
+def patches_words(design: Design, one: FigureClass, role: str, kind: str) -> str:
+    """Where a step of a role that is a pattern's ground goes on a class of figures: on its own patches; '' for others."""
+    worn = dict.fromkeys(cell.pattern for cell in one.cells.values() if cell.pattern and cell.role == role)
+    if kind not in _ON_PATCHES or not worn:
+        return ""
+    names = " and ".join(design.scheme.pattern(each).name for each in worn)
+    return f"Of {names} only the patches of {design.scheme.role(role).name}; the other inks stay as they are."
 
 
 def _layers(design: Design, one: FigureClass, pattern: Pattern, areas: tuple[str, ...], mm2: float) -> Iterable[Piece]:

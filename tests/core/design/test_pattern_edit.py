@@ -15,6 +15,7 @@ from mantello_core.design.edit import with_rule, with_scheme, without_role
 from mantello_core.design.pattern_edit import (
     inks_like,
     placing_rule,
+    rule_to_start,
     starts,
     with_layout,
     with_pattern,
@@ -24,8 +25,9 @@ from mantello_core.design.preview import changed
 from mantello_core.design.transfer import transferred
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName
 from mantello_core.formats.document.design import design_bytes, read_design, read_design_bytes, write_design
-from mantello_core.formats.sample import levy
+from mantello_core.formats.sample import camouflaged_levy, levy
 from mantello_core.order.figure_order import order_of
+from mantello_core.passes.camouflaging import patches_words
 from mantello_core.passes.pieces import finishing_needed, pieces_of
 from mantello_core.planning.compiling import rank_sheets
 from mantello_core.scheme.cascade import resolve
@@ -213,6 +215,19 @@ class Starts(TestCase):
                     checked_pattern(replace(one, id="x"), design.scheme.role_by_id).tool in FAMILIES, False
                 )
 
+    def test_they_lie_where_no_rule_is_stronger(self):
+        free = replace(levy(), scheme=replace(levy().scheme, rules=(), tables=()))
+        self.assertEqual(rule_to_start(free, "#camo").scope, levy().army.root.id)
+        self.assertEqual(rule_to_start(levy(), "#camo").scope, "stilt-walkers", "rules of units name its areas")
+        design = camouflaged_levy()
+        self.assertTrue(with_pattern(design, replace(ESTUARY, id="", name="More"), rule_to_start(design, "cloak")))
+        self.assertIsNone(rule_to_start(design, "#nowhere"))
+
+    def test_they_are_dull_though_a_bright_colour_is_nearer(self):
+        scheme = levy().scheme
+        roles = inks_like(levy(), scheme.predicted(scheme.role("ground").recipe()).apparent)
+        self.assertTrue(all(scheme.predicted(scheme.role(one).recipe()).apparent.chroma < 30 for one in roles), roles)
+
 
 class Work(TestCase):
     def line(self, design):
@@ -257,6 +272,14 @@ class Work(TestCase):
             one = resolve(design.army, design.scheme).of_rank(UNIT, RANK)[0]
             piece = next(piece for piece in pieces_of(design, one) if piece.id == "camo.estuary.3")
             self.assertTrue(3 * 60 < piece.seconds < 15 * 60, piece.seconds)
+
+    def test_lights_of_its_ground_go_on_their_own_patches(self):
+        design, resolution = camouflaged()
+        car, walker = resolution.of_rank(UNIT, RANK)[0], resolution.of_unit("stilt-walkers")[0]
+        said = patches_words(design, car, "hullpale", "layer")
+        self.assertEqual(said, "Of Estuary only the patches of Hull sand; the other inks stay as they are.")
+        for one, role, kind in ((car, "hullpale", "shade"), (car, "deck", "layer"), (walker, "hullpale", "layer")):
+            self.assertEqual(patches_words(design, one, role, kind), "")
 
     def test_edges_follow_the_size(self):
         small, large = (ink_work(replace(ESTUARY, size_m=size), 1, 2000, 56, 1.2) for size in (0.42, 0.84))

@@ -1,5 +1,6 @@
 """Camouflage in its room: laid, seen on every figure, laid out otherwise, measured, refused at its field."""
 
+import html
 import io
 import re
 import subprocess
@@ -12,6 +13,7 @@ from PIL import Image
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
 from mantello.rooms.plan.evening import Evening
+from mantello.rooms.plan.handling import Handling
 from mantello_core.design.camouflaged import layout_seed
 from mantello_core.formats.sample import levy
 from tests.rooms.case import RoomCase
@@ -22,6 +24,11 @@ FORM = {
     "ink-2": "blacking", "share-2": "20", "scope": "punt-car-troop", "type": "puntcar", "select": "#camo",
 }  # fmt: skip
 CAR = "punt-cars|punt-car|2"
+
+
+def sources(answer):
+    """The addresses of the pictures of a part of a page."""
+    return [html.unescape(one) for one in re.findall(r'<img src="([^"]+)"', answer.content.decode())]
 
 
 class Camouflage(RoomCase):
@@ -36,7 +43,7 @@ class Camouflage(RoomCase):
 
     def test_an_army_without_patterns_is_offered_some_to_start_from(self):
         page = self.see("camouflage")
-        for words in ("Soft blotches", "Hanging strokes", "Lay it", "it is laid when you keep it"):
+        for words in ("Soft blotches", "Hanging strokes", "Lay it"):
             self.assertContains(page, words)
         self.assertContains(self.see("camouflage", pattern="new", start="1"), 'value="Sharp shards"')
 
@@ -73,6 +80,32 @@ class Camouflage(RoomCase):
         for one in Job.objects.going_on():
             carry_out(one)
         self.assertContains(self.see("camouflage", pattern=pattern.id, figure=CAR), "runs on at")
+
+    def test_it_is_seen_on_a_model_before_it_is_kept(self):
+        page = self.see("camouflage", pattern="new", start="4")
+        for _, _, address in page.context["starts"]:
+            picture = self.client.get(address)
+            self.assertIn(b'class="camo"', picture.content, address)
+        said = {name: value for name, value in FORM.items() if name != "pattern"}
+        stage = self.see("try-pattern", **said | {"figure": CAR})
+        self.assertContains(stage, "Punt-car 2 as it would be; nothing is kept yet.")
+        pictures = [self.client.get(src).content for src in sources(stage)]
+        self.assertEqual(len(pictures), 3)
+        other = self.client.get(sources(self.see("try-pattern", **said | {"figure": CAR, "family": "splinter"}))[0])
+        self.assertNotEqual(pictures[0], other.content)
+        self.assertEqual(self.now().scheme.patterns, ())
+        laid = self.lay()
+        kept = self.see("camouflage", pattern=laid.id, figure=CAR).context["views"]
+        self.assertEqual([self.client.get(src).content for _, src in kept], pictures)
+
+    def test_what_cannot_be_laid_has_no_picture(self):
+        said = {name: value for name, value in FORM.items() if name != "pattern"}
+        for changed in ({"share-0": "60"}, {"select": "cloak"}, {"family": "tartan"}, {"size": ""}):
+            self.see("try-pattern", status=422, **said | changed)
+            self.see("try-pattern-view", "left", status=404, **said | changed)
+        self.see("try-pattern-view", "below", status=404, **said)
+        self.client.force_login(self.other)
+        self.see("try-pattern", status=404, **said)
 
     def test_one_car_is_laid_out_otherwise_and_back(self):
         pattern = self.lay()
@@ -185,6 +218,20 @@ class Camouflage(RoomCase):
         evening = Evening(self.army, timezone.now())
         names = {atom.name for task in evening.work.tasks for atom in task.atoms}
         self.assertLessEqual({"Estuary: Hull green", "Estuary: Blacking"}, names)
+
+    def test_the_desk_says_which_patches_its_lights_go_on(self):
+        self.lay()
+        self.army.refresh_from_db()
+        evening = Evening(self.army, timezone.now())
+        said = {
+            atom.name: Handling(evening.reading, batch).hints
+            for number in dict.fromkeys(one.session for one in evening.plan.blocks if one.task.unit == "punt-cars")
+            for batch in evening.batches_of(number)
+            for atom in batch.atoms[:1]
+            if batch.block.task.unit == "punt-cars"
+        }
+        self.assertIn("Of Estuary only the patches of Hull sand", " ".join(said["Hull sand layer"]))
+        self.assertNotIn("only the patches", " ".join(said["Hull sand base"] + said["Decking layer"]))
 
     def test_sheets_are_printed_at_true_size(self):
         pattern = self.lay(family="splinter", tool="mask")

@@ -4,8 +4,10 @@ from functools import cached_property
 from math import inf
 
 from mantello.workspace.reading import Reading
+from mantello_core.army.tree import Figure
 from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.paints.paint import Paint
+from mantello_core.passes.camouflaging import patches_words
 from mantello_core.passes.piece import Piece
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.compiling import UNDERCOAT
@@ -144,7 +146,8 @@ class Handling:
             return [FROM_ABOVE]
         if step is None or (atom.sprayed and self.pass_card.tool == "can"):
             return [techniques()["undercoat"].stroke] if atom.sprayed else []
-        said = [step.technique.stroke] if step.technique.stroke else []
+        said = self._patches()
+        said += [step.technique.stroke] if step.technique.stroke else []
         if step.technique.irreversible or step.kind == "varnish":
             said.append(
                 "Look everything over first: what is wrong now is sealed, and the base mixes should be at hand."
@@ -154,6 +157,19 @@ class Handling:
         if step.pose:
             said.append(f"Dries {step.pose}.")
         return said
+
+    def _patches(self) -> list[str]:
+        """Where a role's lights go on figures that wear it under a pattern."""
+        resolution, unit = self.reading.resolution, self.batch.block.task.unit
+        classes = {
+            id(one): one for figure in self.batch.block.figures for one in [resolution.of(Figure(unit, *figure))]
+        }
+        found = (
+            patches_words(self.reading.design, one, role, self.batch.atoms[0].kind)
+            for one in classes.values()
+            for role in self.batch.roles
+        )
+        return [words for words in dict.fromkeys(found) if words]
 
     def _coats(self) -> str:
         said = coats_of(self.batch.atoms)

@@ -21,6 +21,7 @@ from mantello_core.design.design import Design
 from mantello_core.design.pattern_edit import (
     inks_like,
     placing_rule,
+    rule_to_start,
     starts,
     with_layout,
     with_pattern,
@@ -28,9 +29,11 @@ from mantello_core.design.pattern_edit import (
 )
 from mantello_core.errors import MantelloError
 from mantello_core.scheme.cascade import FigureClass
+from mantello_core.scheme.rule import Rule
 from mantello_core.scheme.scheme import Scheme
 
 from .camouflage_form import CamouflageForm
+from .laying import tried_address
 from .measured import asked_measures, ground_under
 
 #: models of a fleet that are shown, and other layouts that are offered
@@ -50,11 +53,11 @@ def _page(request, army, status=200, form=None):
     asked = request.POST.get("pattern") if request.method == "POST" else request.GET.get("pattern", "")
     new = asked == "new" or not scheme.patterns
     pattern = None if new else scheme.pattern_by_id.get(asked) or scheme.patterns[0]
-    offered = _starts(reading)
+    offered = _starts(reading) if new else ()
     context = {
         "title": "Camouflage", "view": "camouflage", "patterns": [(one, _swatch(reading, one)) for one in scheme.patterns],
         "pattern": pattern, "denominator": denominator_of(reading.design), "pick": None,
-        "starts": [(at, one, _swatch(reading, one)) for at, one in enumerate(offered)] if new else [],
+        "starts": _offered(army, reading, offered) if new else [],
     }  # fmt: skip
     if pattern:
         fleet = _fleet(reading, pattern)
@@ -65,20 +68,28 @@ def _page(request, army, status=200, form=None):
             context |= _shown(request, army, reading, pattern, fleet)
     elif offered:
         number = request.GET.get("start", "")
-        start = offered[int(number)] if number.isdigit() and int(number) < len(offered) else offered[0]
-        context["form"] = form or CamouflageForm.showing(reading.design, start, None)
+        at = int(number) if number.isdigit() and int(number) < len(offered) else 0
+        context |= {"start": None if form else at, "form": form or CamouflageForm.showing(reading.design, *offered[at])}
     return room_page(request, army, "scheme", "scheme/camouflage.html", context, status)
 
 
-def _starts(reading: Reading) -> tuple[Pattern, ...]:
-    """Patterns to start from, in roles of the scheme that are near the army's ground; none without two such roles."""
+def _starts(reading: Reading) -> tuple[tuple[Pattern, Rule], ...]:
+    """Patterns to start from with where they would lie, in roles of the scheme that are near the army's ground; none
+    without two such roles."""
     ground = next(
         (found for one in reading.resolution.classes if (found := ground_under(reading, one))), Lab(45.0, 4.0, 14.0)
     )
-    roles = inks_like(reading.design, ground)
+    design, roles = reading.design, inks_like(reading.design, ground)
     if len(roles) < 2:
         return ()
-    return (*starts(reading.design, roles, cloth=False), *starts(reading.design, roles, cloth=True))
+    hull, cloth = rule_to_start(design, "#camo"), rule_to_start(design, "cloak")
+    if not hull and not cloth:
+        hull = Rule("", design.army.root.id, ("#camo",), "")
+    return tuple((one, rule) for rule in (hull, cloth) if rule for one in starts(design, roles, cloth=rule is cloth))
+
+
+def _offered(army, reading: Reading, offered) -> list[tuple[int, Pattern, str]]:
+    return [(at, one, tried_address(army, one, rule, reading)) for at, (one, rule) in enumerate(offered)]
 
 
 def _swatch(reading: Reading, pattern: Pattern) -> list[tuple[str, float, float]]:

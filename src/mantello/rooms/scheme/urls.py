@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import camouflage, checking, comparing, placing, ruling, sheets, trying, views
+from . import camouflage, checking, comparing, laying, placing, ruling, sheets, trying, views
 
 urlpatterns = [
     path("", views.scheme, name="scheme"),
@@ -17,6 +17,8 @@ urlpatterns = [
     path("camouflage/", camouflage.camouflage, name="camouflage"),
     path("camouflage/keep/", camouflage.keep_pattern, name="keep-pattern"),
     path("camouflage/view/<str:view>.svg", camouflage.camouflage_view, name="camouflage-view"),
+    path("camouflage/try/", laying.try_pattern, name="try-pattern"),
+    path("camouflage/try/<str:view>.svg", laying.try_pattern_view, name="try-pattern-view"),
     path("camouflage/sheets.<str:form>", sheets.camouflage_sheets, name="camouflage-sheets"),
     path("camouflage/<str:pattern>/", camouflage.change_pattern, name="change-pattern"),
     path("variants/", comparing.variants, name="variants"),

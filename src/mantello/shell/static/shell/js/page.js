@@ -59,12 +59,19 @@ export function refresh() {
   return visit(waiting.url, waiting.options);
 }
 
+/* What was refused is brought into view, however long the form is. */
+function toRefusal() {
+  const told = [...document.querySelectorAll("#main .field-error")].find((one) => /** @type {HTMLElement} */ (one).offsetParent);
+  if (told) told.scrollIntoView({ block: "center" });
+}
+
 /* Shows the answer to an edit that was sent from a page. A visit under way, or one that was made meanwhile, was
    asked for on the state before it: it is asked for again, and keeps what the edit has to say. */
 export function showEdited(html, url, from) {
   const waiting = under || (location.href === from ? null : { url: location.href, options: {} });
   if (!waiting) {
     show(html, url, { typed: false });
+    toRefusal();
     return;
   }
   const notices = new DOMParser().parseFromString(html, "text/html").getElementById("notices");

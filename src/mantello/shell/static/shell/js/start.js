@@ -8,6 +8,7 @@ import "./plate.js";
 import "./table.js";
 import "./tree.js";
 import "./preview.js";
+import "./laid.js";
 import "./try.js";
 import "./pick.js";
 import "./clock.js";
