@@ -38,7 +38,7 @@ def camouflage_pieces(design: Design, one: FigureClass) -> Iterable[Piece]:
             if base is None:
                 continue
             work = ink_work(pattern, at, mm2, denominator_of(design), metres_of(design))
-            coats = base.coats or _coats(design, one, beneath, base)
+            coats = base.coats or coats_over(design, one, beneath, base)
             name = f"{pattern.name}: {design.scheme.role(role).name}"
             id_ = f"{CAMO}{pattern.id}.{at}"
             seconds = (work.seconds * coats + work.masking) * _CARE[one.tier]
@@ -74,7 +74,7 @@ def _layers(design: Design, one: FigureClass, pattern: Pattern, areas: tuple[str
         )  # fmt: skip
 
 
-def _coats(design: Design, one: FigureClass, beneath: Step | None, base: Step) -> int:
+def coats_over(design: Design, one: FigureClass, beneath: Step | None, base: Step) -> int:
     """Coats until an ink is even over the pattern's ground."""
     steps = (replace(beneath, id="beneath"), replace(base, id="ink")) if beneath else (replace(base, id="ink"),)
     return max(1, design.scheme.coats(Recipe(steps), one.grounds.get(""))[-1])

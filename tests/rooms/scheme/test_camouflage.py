@@ -139,6 +139,16 @@ class Camouflage(RoomCase):
         self.post("keep-pattern", **FORM | {"pattern": pattern.id, "over": ""})
         self.assertEqual(self.now().scheme.patterns[0].overlays, ())
 
+    def test_its_inks_are_put_in_the_order_of_a_school(self):
+        pattern = self.lay()
+        page = self.filled("camouflage", pattern=pattern.id, figure=CAR)
+        self.assertContains(page, "Laying it on one")
+        self.assertEqual([name for name, _, _ in page.context["laid"]], ["Hull sand", "Hull green", "Blacking"])
+        answer = self.post("change-pattern", pattern.id, order="dark", figure=CAR)
+        self.assertIn("pattern=estuary", answer.url)
+        self.assertEqual([ink.role for ink in self.now().scheme.patterns[0].inks], ["blacking", "hull", "hullpale"])
+        self.assertEqual([ink.share for ink in self.now().scheme.patterns[0].inks], [0.2, 0.3, 0.5])
+
     def test_changed_and_taken_away(self):
         pattern = self.lay()
         self.post(

@@ -18,6 +18,7 @@ from mantello_core.camouflage.pattern import Pattern
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.camouflaged import denominator_of, layout_seed
 from mantello_core.design.design import Design
+from mantello_core.design.edit import with_scheme
 from mantello_core.design.pattern_edit import (
     inks_like,
     placing_rule,
@@ -27,8 +28,9 @@ from mantello_core.design.pattern_edit import (
     with_pattern,
     without_pattern,
 )
-from mantello_core.errors import MantelloError
-from mantello_core.scheme.cascade import FigureClass
+from mantello_core.errors import Contradiction, MantelloError
+from mantello_core.passes.ink_order import SCHOOLS, InkLaid, in_school, inks_laid
+from mantello_core.scheme.cascade import FigureClass, resolve
 from mantello_core.scheme.rule import Rule
 from mantello_core.scheme.scheme import Scheme
 
@@ -133,8 +135,18 @@ def _shown(request, army, reading: Reading, pattern: Pattern, fleet) -> dict:
             (seed + step, _address(army, pattern, one, ordinal, one.plate.views[0].name, reading, seed + step))
             for step in range(1, _OFFERED + 1)
         ],
+        "laid": _laid(reading, pattern, one), "schools": SCHOOLS.items(),
         "job": job, "found": _found(reading, pattern, job) if job.state == Job.State.DONE else None,
     }  # fmt: skip
+
+
+def _laid(reading: Reading, pattern: Pattern, one: FigureClass) -> list[tuple[str, str, InkLaid]]:
+    """Name and colour of every ink with what laying it takes on one figure."""
+    scheme = reading.design.scheme
+    return [
+        (scheme.role(each.role).name, reading.ink(pattern, each.role, one.tier), each)
+        for each in inks_laid(reading.design, one, pattern)
+    ]
 
 
 def _found(reading: Reading, pattern: Pattern, job: Job) -> dict:
@@ -218,7 +230,7 @@ def keep_pattern(request, army_id):
 @login_required
 @require_POST
 def change_pattern(request, army_id, pattern):
-    """Take a pattern away, or lay one figure out otherwise."""
+    """Take a pattern away, put its inks in another order, or lay one figure out otherwise."""
     army = army_for(request, army_id)
     known = reading_of(army.head).design.scheme.pattern_by_id.get(pattern)
     if known is None:
@@ -226,6 +238,10 @@ def change_pattern(request, army_id, pattern):
     if request.POST.get("do") == "remove":
         apply(request, army, lambda design: without_pattern(design, pattern), f"Camouflage taken away: {known.name}")
         return redirect("camouflage", army.pk)
+    if (school := request.POST.get("order", "")) in SCHOOLS:
+        apply(request, army, lambda design: _ordered(design, pattern, school), f"{known.name}: {SCHOOLS[school]}")
+        query = urlencode({"pattern": pattern, "figure": request.POST.get("figure", "")})
+        return redirect(f"{reverse('camouflage', args=[army.pk])}?{query}")
     unit, rank, ordinal = [*request.POST.get("figure", "").split("|"), "", "", ""][:3]
     seed = request.POST.get("seed", "")
     number = int(ordinal) if ordinal.isdigit() and len(ordinal) < 5 else 0
@@ -234,3 +250,17 @@ def change_pattern(request, army_id, pattern):
     apply(request, army, lambda design: with_layout(design, pattern, unit, rank, number, wanted), words)
     query = urlencode({"pattern": pattern, "figure": request.POST.get("figure", "")})
     return redirect(f"{reverse('camouflage', args=[army.pk])}?{query}")
+
+
+def _ordered(design: Design, pattern_id: str, school: str) -> Design:
+    """The design with a pattern's inks in the order of a school, by the first figures that wear it."""
+    pattern = design.scheme.pattern(pattern_id)
+    classes = resolve(design.army, design.scheme).classes
+    worn = next((one for one in classes if pattern_id in one.patterns), None)
+    if worn is None:
+        raise Contradiction("No figure wears it, so nothing says on what its inks lie.")
+    made = in_school(design, worn, pattern, school)
+    return with_scheme(
+        design,
+        replace(design.scheme, patterns=tuple(made if one is pattern else one for one in design.scheme.patterns)),
+    )
