@@ -45,9 +45,14 @@ def apart(one: Patterned, other: Patterned, *, mirrored: bool = False) -> float:
     return differ / max(count, 1) / (1 - (chance(one.shares) + chance(other.shares)) / 2)
 
 
+def set_apart(one: Patterned, other: Patterned) -> float:
+    """How far two layouts are apart, and from each other's mirror image, whichever is less; from ``APART`` on it is enough."""
+    return min(apart(one, other), apart(one, other, mirrored=True) / MIRRORED)
+
+
 def far_enough(one: Patterned, others: Sequence[Patterned]) -> bool:
     """Whether a layout is unlike every other, and unlike every other's mirror image."""
-    return all(apart(one, each) >= APART and apart(one, each, mirrored=True) >= APART * MIRRORED for each in others)
+    return all(set_apart(one, each) >= APART for each in others)
 
 
 def fleet(make: Callable[[int], Patterned], seeds: Sequence[int]) -> Iterator[tuple[int, Patterned]]:

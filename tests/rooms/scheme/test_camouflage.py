@@ -67,9 +67,14 @@ class Camouflage(RoomCase):
     def test_its_measures_fill_in(self):
         pattern = self.lay()
         page = self.filled("camouflage", pattern=pattern.id, figure=CAR)
-        for words in ("50.0 %", "runs on at", "mm on the model", "from the ground of the bases"):
+        for words in ("50.0 %", "runs on at", "mm on the model", "from the ground of the bases", "nearest is Punt-car"):
             self.assertContains(page, words)
         self.assertNotContains(page, 'data-behaviour="poll"')
+        self.assertNotContains(page, "laid out much like")
+        seed = self.see("camouflage", pattern=pattern.id, figure=CAR).context["seed"]
+        self.post("change-pattern", pattern.id, figure="punt-cars|punt-car|4", seed=str(seed))
+        page = self.filled("camouflage", pattern=pattern.id, figure=CAR)
+        self.assertContains(page, "It is laid out much like Punt-car 4.")
         Job.objects.all().delete()
         self.see("camouflage", pattern=pattern.id, figure=CAR)
         job = Job.objects.get()

@@ -136,7 +136,7 @@ def _shown(request, army, reading: Reading, pattern: Pattern, fleet) -> dict:
             for step in range(1, _OFFERED + 1)
         ],
         "laid": _laid(reading, pattern, one), "schools": SCHOOLS.items(),
-        "job": job, "found": _found(reading, pattern, job) if job.state == Job.State.DONE else None,
+        "job": job, "found": _found(reading, pattern, one, job) if job.state == Job.State.DONE else None,
     }  # fmt: skip
 
 
@@ -149,15 +149,16 @@ def _laid(reading: Reading, pattern: Pattern, one: FigureClass) -> list[tuple[st
     ]
 
 
-def _found(reading: Reading, pattern: Pattern, job: Job) -> dict:
+def _found(reading: Reading, pattern: Pattern, one: FigureClass, job: Job) -> dict:
     """The measures with what the page shows beside them."""
-    said = job.result
+    said, called = job.result, reading.design.army.called
     roles = [reading.design.scheme.role(ink.role).name for ink in pattern.inks]
     rows = zip(roles, _swatch(reading, pattern), said["shares"], pattern.inks, strict=True)
     return said | {
         "mean_hex": hex_of(Lab(*said["mean"])),
         "inks": [(name, colour, share * 100, ink.share * 100) for name, (colour, *_), share, ink in rows],
         "symmetry": said["symmetry"].items(),
+        "beside": called(one.unit, one.rank, said["nearest"][0]) if "nearest" in said else "",
     }
 
 

@@ -8,6 +8,8 @@ from mantello.jobs.models import Job
 from mantello.workspace.models import Edition
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import Figure
+from mantello_core.camouflage.fleet import APART, set_apart
+from mantello_core.camouflage.laying import Patterned
 from mantello_core.camouflage.measuring import Measures, measured
 from mantello_core.camouflage.pattern import Pattern
 from mantello_core.colour.spaces import Lab
@@ -15,6 +17,8 @@ from mantello_core.design.camouflaged import denominator_of, layout_seed, layout
 from mantello_core.formats.document.patterns import write_pattern
 from mantello_core.scheme.cascade import FigureClass
 
+#: others of its kind that a figure is compared with
+_MOST_BESIDE = 11
 #: kind of job
 MEASURED = "scheme.camouflage"
 
@@ -28,6 +32,7 @@ def asked_measures(
         army.pk, write_pattern(pattern), seed, one.type, sorted(one.patterns[pattern.id]), sorted(one.borne),
         [list(colour) for colour in ink_colours(reading, pattern, one)], list(ground_under(reading, one) or ()),
         denominator_of(reading.design), metres_of(reading.design),
+        [layout_seed(pattern, one.unit, one.rank, other) for _, other in _beside(reading, pattern, one, ordinal)],
     ]  # fmt: skip
     figure = [one.unit, one.rank, ordinal]
     return answer_to(
@@ -36,17 +41,40 @@ def asked_measures(
 
 
 def camouflage_measured(job: Job) -> Iterator[Step]:
-    """Measure it. The result: shares, measures and what is told, JSON-ready."""
-    yield Step(0, 2)
+    """Measure it, and how unlike it is to the others beside it. The result: shares, measures and what is told, JSON-ready."""
     reading = reading_of(Edition.objects.get(pk=job.asked["edition"]))
     unit, rank, ordinal = job.asked["figure"]
     one = reading.resolution.of(Figure(unit, rank, ordinal))
     pattern = reading.design.scheme.pattern(job.asked["pattern"])
-    worn = [each for each in reading.design.scheme.patterns if each.id in one.patterns]
-    laid = dict(zip((each.id for each in worn), layouts_on(reading.design, one, ordinal), strict=True))[pattern.id]
-    yield Step(1, 2)
+    others = _beside(reading, pattern, one, ordinal)
+    yield Step(0, len(others) + 2)
+    laid = _laid(reading, one, ordinal, pattern)
+    yield Step(1, len(others) + 2)
+    nearest, least = None, 1.0
+    for number, (kin, other) in enumerate(others, 2):
+        away = set_apart(laid, _laid(reading, kin, other, pattern))
+        nearest, least = (other, away) if nearest is None or away < least else (nearest, least)
+        yield Step(number, len(others) + 2)
     found = measured(laid, ink_colours(reading, pattern, one), ground_under(reading, one), metres_of(reading.design))
-    yield Step(2, 2, _written(laid, found, metres_of(reading.design)))
+    written = _written(laid, found, metres_of(reading.design))
+    if nearest is not None:
+        written["nearest"] = [nearest, least]
+    if nearest is not None and least < APART:
+        said = reading.design.army.called(unit, rank, nearest)
+        written["told"] = [*written["told"], [f"It is laid out much like {said}.", "layout"]]
+    yield Step(len(others) + 2, len(others) + 2, written)
+
+
+def _beside(reading: Reading, pattern: Pattern, one: FigureClass, ordinal: int) -> list[tuple[FigureClass, int]]:
+    """The figures of a rank that one is compared with, at most ``_MOST_BESIDE``."""
+    rank = reading.resolution.of_rank(one.unit, one.rank)
+    kin = [(each, other) for each in rank if pattern.id in each.patterns for other in each.ordinals if other != ordinal]
+    return kin[:_MOST_BESIDE]
+
+
+def _laid(reading: Reading, one: FigureClass, ordinal: int, pattern: Pattern) -> Patterned:
+    worn = [each.id for each in reading.design.scheme.patterns if each.id in one.patterns]
+    return layouts_on(reading.design, one, ordinal)[worn.index(pattern.id)]
 
 
 def ink_colours(reading: Reading, pattern: Pattern, one: FigureClass) -> list[Lab]:
