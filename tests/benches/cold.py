@@ -10,6 +10,18 @@ from mantello_core.formats.sample import levy
 from mantello_core.scheme.cascade import resolve
 design = levy(); resolution = resolve(design.army, design.scheme)
 """
+_CAMOUFLAGE = """
+from itertools import count
+from mantello_core.camouflage.laying import patterned
+from mantello_core.camouflage.preparing import surface_of
+from mantello_core.formats.sample import camouflaged_levy
+from mantello_core.scheme.cascade import resolve
+design = camouflaged_levy()
+one = resolve(design.army, design.scheme).of_rank('punt-cars', 'punt-car')[0]
+pattern = design.scheme.patterns[0]
+surface, seeds = surface_of(one.plate, one.patterns[pattern.id], frozenset(one.borne)), count(1)
+def laid(seed): return patterned(surface, pattern.seeded(seed), 56.0)
+"""
 
 
 @dataclass(frozen=True)
@@ -35,6 +47,8 @@ QUESTIONS = (
              "made_type('own-gun', 'Long gun', usual_making('gun'))", 800),
     Question("three of 200 paints matched", "from mantello_core.colour.spaces import Lab\nfrom mantello_core.mixing.matching import matches\nfrom mantello_core.mixing.mix_index import index_of\n"
              "from mantello_core.paints.range import paints\npots = list(paints().values())\nindex_of(tuple(pot for pot in pots if pot.mixable))", "matches(Lab(52, 38, 24), pots)", 60),
+    Question("a vehicle's camouflage, three views", _CAMOUFLAGE, "laid(next(seeds))", 250),
+    Question("camouflage of a fleet of twelve", _CAMOUFLAGE, "[laid(next(seeds)) for _ in range(12)]", 3000),
 )  # fmt: skip
 _SCRIPT = """
 import time
