@@ -1,13 +1,14 @@
 """Edits of camouflage patterns: kept with where they lie, taken away, single figures laid out otherwise, and three to start from."""
 
+import math
 from dataclasses import replace
 
-from ..camouflage.pattern import LEAST_INKS, MOST_PATTERNS, Ink, Pattern, checked_pattern
+from ..camouflage.pattern import MOST_PATTERNS, Ink, Pattern, checked_pattern
 from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..errors import Contradiction, OutOfRange
 from ..naming import slug
-from ..scheme.cascade import resolve
+from ..scheme.cascade import Resolution, resolve
 from ..scheme.rule import Rule
 from ..scheme.selector import areas_named
 from .design import Design
@@ -125,24 +126,25 @@ def starts(design: Design, roles: tuple[str, ...], *, cloth: bool) -> tuple[Patt
     )
 
 
-def rule_to_start(design: Design, select: str) -> Rule | None:
-    """Where a new pattern lies: on all the army, or on the first unit that has such areas if other rules win everywhere.
+def rule_to_start(design: Design, resolution: Resolution, select: str) -> Rule | None:
+    """Where a new pattern would lie: the first unit that has such areas, one without a pattern if there is any.
 
     None where nobody has such areas.
     """
     army = design.army
-    wearing = [
+    found = [
         unit.id for unit in army.units if any(areas_named(army.plate(rank.type), (select,)) for rank in unit.ranks)
     ]
-    if not wearing or len(design.scheme.roles) < LEAST_INKS:
-        return None
-    roles = [Ink(role.id, 1 / LEAST_INKS) for role in design.scheme.roles[:LEAST_INKS]]
-    rule = Rule("", army.root.id, (select,), "")
-    try:
-        with_pattern(design, Pattern("", "Tried", "blotch", tuple(roles)), rule)
-    except Contradiction:
-        return replace(rule, scope=wearing[0])
-    return rule
+    plain = (unit for unit in found if not any(one.patterns for one in resolution.of_unit(unit)))
+    unit = next(plain, next(iter(found), None))
+    return Rule("", unit, (select,), "") if unit else None
+
+
+def _shows(colour: Lab, ground: Lab) -> float:
+    """How much a colour shows on a ground: its difference, its hue once more, and how much it is not dull."""
+    turned = math.hypot(colour.a - ground.a, colour.b - ground.b)
+    hue = math.sqrt(max(0.0, turned**2 - (colour.chroma - ground.chroma) ** 2))
+    return difference(colour, ground) + hue + max(0.0, colour.chroma - _DULL)
 
 
 def inks_like(design: Design, ground: Lab) -> tuple[str, ...]:
@@ -152,7 +154,7 @@ def inks_like(design: Design, ground: Lab) -> tuple[str, ...]:
         recipe = role.recipe()
         if recipe.steps and not any(pot.kind == "metallic" for step in recipe.steps for pot in step.mix.paints):
             known.append((role.id, design.scheme.predicted(recipe).apparent))
-    near = sorted(known, key=lambda one: difference(one[1], ground) + 3 * max(0.0, one[1].chroma - _DULL))
+    near = sorted(known, key=lambda one: _shows(one[1], ground))
     chosen = [near[0][0]] if near else []
     for id_, colour in near[1:]:
         if all(difference(colour, dict(known)[one]) >= _TOLD_APART for one in chosen):

@@ -25,7 +25,7 @@ from mantello_core.design.preview import changed
 from mantello_core.design.transfer import transferred
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName
 from mantello_core.formats.document.design import design_bytes, read_design, read_design_bytes, write_design
-from mantello_core.formats.sample import camouflaged_levy, levy
+from mantello_core.formats.sample import levy
 from mantello_core.order.figure_order import order_of
 from mantello_core.passes.camouflaging import patches_words
 from mantello_core.passes.pieces import finishing_needed, pieces_of
@@ -215,13 +215,15 @@ class Starts(TestCase):
                     checked_pattern(replace(one, id="x"), design.scheme.role_by_id).tool in FAMILIES, False
                 )
 
-    def test_they_lie_where_no_rule_is_stronger(self):
-        free = replace(levy(), scheme=replace(levy().scheme, rules=(), tables=()))
-        self.assertEqual(rule_to_start(free, "#camo").scope, levy().army.root.id)
-        self.assertEqual(rule_to_start(levy(), "#camo").scope, "stilt-walkers", "rules of units name its areas")
-        design = camouflaged_levy()
-        self.assertTrue(with_pattern(design, replace(ESTUARY, id="", name="More"), rule_to_start(design, "cloak")))
-        self.assertIsNone(rule_to_start(design, "#nowhere"))
+    def test_they_lie_on_a_unit_that_has_such_areas_and_no_pattern_yet(self):
+        plain, (design, resolution) = levy(), camouflaged()
+        before = resolve(plain.army, plain.scheme)
+        self.assertEqual(rule_to_start(plain, before, "vehicle.casemate").scope, "punt-cars")
+        self.assertNotIn(rule_to_start(design, resolution, "#camo").scope, ("punt-cars",))
+        only = rule_to_start(design, resolution, "vehicle.casemate")
+        self.assertEqual(only.scope, "punt-cars", "none is without a pattern")
+        self.assertTrue(with_pattern(design, replace(ESTUARY, id="", name="More"), only))
+        self.assertIsNone(rule_to_start(design, resolution, "#nowhere"))
 
     def test_they_are_dull_though_a_bright_colour_is_nearer(self):
         scheme = levy().scheme

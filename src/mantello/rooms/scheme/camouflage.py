@@ -84,7 +84,7 @@ def _starts(reading: Reading) -> tuple[tuple[Pattern, Rule], ...]:
     design, roles = reading.design, inks_like(reading.design, ground)
     if len(roles) < 2:
         return ()
-    hull, cloth = rule_to_start(design, "#camo"), rule_to_start(design, "cloak")
+    hull, cloth = (rule_to_start(design, reading.resolution, select) for select in ("#camo", "cloak"))
     if not hull and not cloth:
         hull = Rule("", design.army.root.id, ("#camo",), "")
     return tuple((one, rule) for rule in (hull, cloth) if rule for one in starts(design, roles, cloth=rule is cloth))

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from django import forms
 
-from mantello.shell.fields import CoreField
+from mantello.shell.fields import CoreField, QuickSelect
 from mantello_core.army.figure_filter import Filter
 from mantello_core.camouflage.pattern import FAMILIES, MOST_INKS, MOST_NAME, MOST_SEED, TOOLS, Ink, Overlay, Pattern
 from mantello_core.design.design import Design
@@ -37,10 +37,10 @@ class CamouflageForm(forms.Form):
         error_messages=dict.fromkeys(("required", "invalid", "min_value", "max_value"), f"Write 0 to {MOST_SEED}."),
     )  # fmt: skip
     lighten = forms.BooleanField(required=False, label="Lightened for the scale")
-    over = forms.ChoiceField(required=False, label="Over it")
+    over = forms.ChoiceField(required=False, label="Over it", widget=QuickSelect)
     cover = _number("Still covers, %", 2, 98, "%", required=False)
     late = forms.BooleanField(required=False, label="Laid after the varnish")
-    scope = forms.ChoiceField(label="On")
+    scope = forms.ChoiceField(label="On", widget=QuickSelect)
     type = forms.ChoiceField(required=False, label="Figure type")
     select = forms.CharField(
         required=False, max_length=900, label="Areas", help_text="#camo is all that a vehicle has for it; or names with commas between.",
@@ -56,7 +56,10 @@ class CamouflageForm(forms.Form):
         self.fields["over"].choices = [("", "nothing"), *roles[1:]]
         for at in range(MOST_INKS):
             self.fields[f"ink-{at}"] = forms.ChoiceField(
-                required=at < 2, label="Ground" if not at else f"Ink {at}", choices=roles if at > 1 else roles[1:]
+                required=at < 2,
+                label="Ground" if not at else f"Ink {at}",
+                choices=roles if at > 1 else roles[1:],
+                widget=QuickSelect,
             )
             self.fields[f"share-{at}"] = _number(
                 f"Share of ink {at}, %" if at else "Share of the ground, %", 1, 98, "%", required=at < 2
