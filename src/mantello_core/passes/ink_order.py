@@ -4,8 +4,10 @@ from dataclasses import dataclass, replace
 
 from ..camouflage.pattern import Pattern
 from ..design.design import Design
+from ..design.edit import with_scheme
+from ..errors import Contradiction
 from ..recipes.quantity import millilitres
-from ..scheme.cascade import FigureClass
+from ..scheme.cascade import FigureClass, resolve
 from .camouflaging import CAMO, camouflage_pieces, coats_over
 
 #: in which order inks are laid, by school
@@ -72,3 +74,18 @@ def in_school(design: Design, one: FigureClass, pattern: Pattern, school: str) -
 
         ground = min(pattern.inks, key=coats)
     return replace(pattern, inks=(ground, *(ink for ink in paler if ink != ground)))
+
+
+def with_inks_ordered(design: Design, pattern_id: str, school: str) -> Design:
+    """The design with a pattern's inks in the order of a school, by the first figures that wear it.
+
+    Raises: UnknownName; Contradiction if nobody wears it.
+    """
+    pattern = design.scheme.pattern(pattern_id)
+    classes = resolve(design.army, design.scheme).classes
+    worn = next((one for one in classes if pattern_id in one.patterns), None)
+    if worn is None:
+        raise Contradiction("No figure wears it, so nothing says on what its inks lie.")
+    made = in_school(design, worn, pattern, school)
+    patterns = tuple(made if one is pattern else one for one in design.scheme.patterns)
+    return with_scheme(design, replace(design.scheme, patterns=patterns))

@@ -3,8 +3,10 @@
 from dataclasses import replace
 from unittest import TestCase
 
+from mantello_core.design.edit import with_scheme
+from mantello_core.errors import Contradiction, UnknownName
 from mantello_core.formats.sample import camouflaged_levy
-from mantello_core.passes.ink_order import SCHOOLS, in_school, inks_laid
+from mantello_core.passes.ink_order import SCHOOLS, in_school, inks_laid, with_inks_ordered
 from mantello_core.scheme.cascade import resolve
 
 DESIGN = camouflaged_levy()
@@ -32,14 +34,20 @@ class InkOrder(TestCase):
 
     def test_fewest_coats_are_not_more_than_in_any_other_order(self):
         def coats(school: str) -> int:
-            made = in_school(DESIGN, CAR, PATTERN, school)
-            patterns = tuple(made if one is PATTERN else one for one in DESIGN.scheme.patterns)
-            design = replace(DESIGN, scheme=replace(DESIGN.scheme, patterns=patterns))
+            design = with_inks_ordered(DESIGN, PATTERN.id, school)
+            made = design.scheme.pattern(PATTERN.id)
             car = resolve(design.army, design.scheme).of_rank("punt-cars", "punt-car")[0]
             return sum(one.coats for one in inks_laid(design, car, made))
 
         totals = {school: coats(school) for school in SCHOOLS}
         self.assertEqual(totals["coats"], min(totals.values()), totals)
+
+    def test_a_pattern_that_nobody_wears_has_no_order(self):
+        design = with_scheme(DESIGN, replace(DESIGN.scheme, rules=()))
+        with self.assertRaises(Contradiction):
+            with_inks_ordered(design, PATTERN.id, "light")
+        with self.assertRaises(UnknownName):
+            with_inks_ordered(design, "reeds", "light")
 
     def test_a_car_takes_a_few_coats_minutes_and_drops(self):
         rows = inks_laid(DESIGN, CAR, PATTERN)

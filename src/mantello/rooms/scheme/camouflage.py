@@ -18,7 +18,6 @@ from mantello_core.camouflage.pattern import Pattern
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.camouflaged import denominator_of, layout_seed
 from mantello_core.design.design import Design
-from mantello_core.design.edit import with_scheme
 from mantello_core.design.pattern_edit import (
     inks_like,
     placing_rule,
@@ -28,9 +27,9 @@ from mantello_core.design.pattern_edit import (
     with_pattern,
     without_pattern,
 )
-from mantello_core.errors import Contradiction, MantelloError
-from mantello_core.passes.ink_order import SCHOOLS, InkLaid, in_school, inks_laid
-from mantello_core.scheme.cascade import FigureClass, resolve
+from mantello_core.errors import MantelloError
+from mantello_core.passes.ink_order import SCHOOLS, InkLaid, inks_laid, with_inks_ordered
+from mantello_core.scheme.cascade import FigureClass
 from mantello_core.scheme.rule import Rule
 from mantello_core.scheme.scheme import Scheme
 
@@ -240,7 +239,9 @@ def change_pattern(request, army_id, pattern):
         apply(request, army, lambda design: without_pattern(design, pattern), f"Camouflage taken away: {known.name}")
         return redirect("camouflage", army.pk)
     if (school := request.POST.get("order", "")) in SCHOOLS:
-        apply(request, army, lambda design: _ordered(design, pattern, school), f"{known.name}: {SCHOOLS[school]}")
+        apply(
+            request, army, lambda design: with_inks_ordered(design, pattern, school), f"{known.name}: {SCHOOLS[school]}"
+        )
         query = urlencode({"pattern": pattern, "figure": request.POST.get("figure", "")})
         return redirect(f"{reverse('camouflage', args=[army.pk])}?{query}")
     unit, rank, ordinal = [*request.POST.get("figure", "").split("|"), "", "", ""][:3]
@@ -251,17 +252,3 @@ def change_pattern(request, army_id, pattern):
     apply(request, army, lambda design: with_layout(design, pattern, unit, rank, number, wanted), words)
     query = urlencode({"pattern": pattern, "figure": request.POST.get("figure", "")})
     return redirect(f"{reverse('camouflage', args=[army.pk])}?{query}")
-
-
-def _ordered(design: Design, pattern_id: str, school: str) -> Design:
-    """The design with a pattern's inks in the order of a school, by the first figures that wear it."""
-    pattern = design.scheme.pattern(pattern_id)
-    classes = resolve(design.army, design.scheme).classes
-    worn = next((one for one in classes if pattern_id in one.patterns), None)
-    if worn is None:
-        raise Contradiction("No figure wears it, so nothing says on what its inks lie.")
-    made = in_school(design, worn, pattern, school)
-    return with_scheme(
-        design,
-        replace(design.scheme, patterns=tuple(made if one is pattern else one for one in design.scheme.patterns)),
-    )
