@@ -65,6 +65,7 @@ VERBS = {
     "validate-plan": "work.validated",
     "plates": "army.plates",
     "camouflage": "camouflage.camouflaged",
+    "variety": "variety.varied",
 }
 
 

@@ -422,3 +422,35 @@ class CamouflageVerb(unittest.TestCase):
         ):  # fmt: skip
             status, found = self.asked(**asked)
             self.assertEqual((status, found["error"]["where"]), (2, where), found)
+
+
+class VarietyVerb(unittest.TestCase):
+    def asked(self, **given):
+        status, text = answer("variety", json.dumps(given).encode())
+        return status, json.loads(text)
+
+    def test_who_wears_what_with_pots_and_openings(self):
+        cloth = [["undyed", "#cfc4a8"], ["brown", "#5f4534"], ["blue", "#6d8295"], ["moss", "#5d6340"]]
+        options = [{"id": name, "colours": [[name, colour, 1]]} for name, colour in cloth]
+        garments = [{"id": name, "options": options} for name in ("tunic", "breeches", "cap")]
+        pins = [{"figure": 3, "garment": "cap", "option": "moss"}]
+        status, found = self.asked(figures=12, garments=garments, touching=[["tunic", "breeches"]], pins=pins, least=2)
+        self.assertEqual(status, 0, found)
+        self.assertEqual((len(found["figures"]), found["figures"][2]["cap"]), (12, "moss"))
+        self.assertEqual(sum(one["is"] for one in found["counts"]["tunic"].values()), 12)
+        self.assertEqual(sum(len(one["work"]) for one in found["openings"]), 36)
+        more = self.asked(
+            figures=18, garments=garments, touching=[["tunic", "breeches"]], kept=found["figures"], least=2
+        )[1]
+        self.assertEqual(more["figures"][:12], found["figures"])
+
+    def test_nonsense_is_refused_with_its_place(self):
+        garment = {"id": "tunic", "options": [{"id": "blue", "colours": [["blue", "#6d8295", 1]]}]}
+        good = {"figures": 6, "garments": [garment]}
+        for changed, where in (
+            ({"figures": 0}, "/figures"), ({"figures": 9999}, "/figures"), ({"garments": []}, "/garments"), ({"touching": [["tunic", "hat"]]}, "/touching/0/1"),
+            ({"pins": [{"figure": 1, "garment": "tunic", "option": "red"}]}, "/pins/0/option"), ({"kept": [{}]}, "/kept/0/tunic"),
+            ({"leaders": [7]}, "/leaders"), ({"abreast": 9}, "/abreast"), ({"moon": 1}, "/"),
+        ):  # fmt: skip
+            status, found = self.asked(**good | changed)
+            self.assertEqual((status, found["error"]["where"]), (2, where), found)

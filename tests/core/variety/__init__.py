@@ -1,0 +1,1 @@
+"""Tests. Variety: bands of irregulars cast from few pots."""
