@@ -18,7 +18,7 @@ DRAWN_AT = 56.0
 #: a patch whose mean width is the narrowest line would be narrower in half its places
 _BODY, _BODY_SHEET = 2.0, 1.5
 #: L* of the pale grey that a scaled colour goes towards, the most of the way that it goes, and the denominators where it starts and ends
-_PALE, _MOST_LIGHTER, _FROM, _TO = 85.0, 0.15, 10.0, 300.0
+PALE, _MOST_LIGHTER, _FROM, _TO = 85.0, 0.15, 10.0, 300.0
 
 
 @dataclass(frozen=True)
@@ -85,4 +85,4 @@ def lightening(denominator: float) -> float:
 
 def lightened(colour: Lab, share: float) -> Lab:
     """A colour moved that share of the way to a pale neutral grey, in CIELAB."""
-    return Lab(colour.lightness + share * (_PALE - colour.lightness), colour.a * (1 - share), colour.b * (1 - share))
+    return Lab(colour.lightness + share * (PALE - colour.lightness), colour.a * (1 - share), colour.b * (1 - share))

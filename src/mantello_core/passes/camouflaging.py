@@ -10,6 +10,7 @@ from ..design.design import Design
 from ..recipes.step import Recipe, Step
 from ..scheme.cascade import FigureClass
 from .piece import BENCH, Piece
+from .scale_mix import for_scale
 
 #: before the id of a pattern in that of a piece
 CAMO = "camo."
@@ -18,6 +19,8 @@ _SPRAYED = ("airbrush", "mask", "putty")
 #: mm² of a layer that a sponge or a worn brush lays in a minute, and how it is laid
 _SPONGED = 260.0
 _LAYER_WORDS = "With a sponge or a worn brush from above down; leave edges, steps and what hands touch bare, as this layout shows it."
+#: kinds of step that lay a pattern's ground
+_BASES = ("base", "spray")
 #: kinds of step that lie on single patches; bases lie under all inks, shades and drybrushing go over all
 _ON_PATCHES = ("layer", "highlight", "edge", "stipple", "glaze")
 _CARE = {"rank": 1.0, "leader": 1.15, "centrepiece": 1.4}
@@ -37,6 +40,8 @@ def camouflage_pieces(design: Design, one: FigureClass) -> Iterable[Piece]:
             base = design.scheme.role(role).recipe(one.tier).base
             if base is None:
                 continue
+            if pattern.lighten:
+                base = replace(base, mix=for_scale(design, base.mix))
             work = ink_work(pattern, at, mm2, denominator_of(design), metres_of(design))
             coats = base.coats or coats_over(design, one, beneath, base)
             name = f"{pattern.name}: {design.scheme.role(role).name}"
@@ -52,12 +57,26 @@ def camouflage_pieces(design: Design, one: FigureClass) -> Iterable[Piece]:
 
 
 def patches_words(design: Design, one: FigureClass, role: str, kind: str) -> str:
-    """Where a step of a role that is a pattern's ground goes on a class of figures: on its own patches; '' for others."""
+    """Where a step of a role that is a pattern's ground goes on a class of figures, on its own patches, or with what it is
+    lightened for the scale; '' for others."""
     worn = dict.fromkeys(cell.pattern for cell in one.cells.values() if cell.pattern and cell.role == role)
-    if kind not in _ON_PATCHES or not worn:
+    if not worn or kind not in (*_ON_PATCHES, *_BASES):
         return ""
+    if kind in _BASES:
+        return _lighter_ground(design, one, role, tuple(worn))
     names = " and ".join(design.scheme.pattern(each).name for each in worn)
     return f"Of {names} only the patches of {design.scheme.role(role).name}; the other inks stay as they are."
+
+
+def _lighter_ground(design: Design, one: FigureClass, role: str, worn: tuple[str, ...]) -> str:
+    """The mix of a pattern's ground where it is lightened for the scale; '' where it is not."""
+    base = design.scheme.role(role).recipe(one.tier).base
+    patterns = [design.scheme.pattern(each) for each in worn]
+    names = " and ".join(each.name for each in patterns if each.lighten)
+    if base is None or not names:
+        return ""
+    mix = for_scale(design, base.mix)
+    return f"Lightened for 1:{denominator_of(design):.0f} under {names}: {mix.words}." if mix != base.mix else ""
 
 
 def _layers(design: Design, one: FigureClass, pattern: Pattern, areas: tuple[str, ...], mm2: float) -> Iterable[Piece]:

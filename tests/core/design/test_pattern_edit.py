@@ -280,8 +280,27 @@ class Work(TestCase):
         car, walker = resolution.of_rank(UNIT, RANK)[0], resolution.of_unit("stilt-walkers")[0]
         said = patches_words(design, car, "hullpale", "layer")
         self.assertEqual(said, "Of Estuary only the patches of Hull sand; the other inks stay as they are.")
-        for one, role, kind in ((car, "hullpale", "shade"), (car, "deck", "layer"), (walker, "hullpale", "layer")):
+        for one, role, kind in (
+            (car, "hullpale", "shade"),
+            (car, "deck", "layer"),
+            (car, "deck", "base"),
+            (walker, "hullpale", "layer"),
+        ):
             self.assertEqual(patches_words(design, one, role, kind), "")
+
+    def test_inks_and_ground_are_mixed_lighter_for_the_scale_as_they_are_shown(self):
+        design, resolution = camouflaged()
+        car = resolution.of_rank(UNIT, RANK)[0]
+        said = patches_words(design, car, "hullpale", "base")
+        self.assertIn("Lightened for 1:56 under Estuary: Dry Sedge 4, Gannet Grey 1, water 1.5.", said)
+        pieces = {piece.id: piece for piece in pieces_of(design, car) if piece.id.startswith("camo.")}
+        self.assertEqual(pieces["camo.estuary.1"].step.mix.words, "Reed Bank 5, Gannet Grey 1, water 2")
+        dark = replace(ESTUARY, lighten=False)
+        design, resolution = camouflaged(dark)
+        car = resolution.of_rank(UNIT, RANK)[0]
+        self.assertEqual(patches_words(design, car, "hullpale", "base"), "")
+        ink = next(piece for piece in pieces_of(design, car) if piece.id == "camo.estuary.1")
+        self.assertEqual(ink.step.mix.words, "Reed Bank 3, water 1")
 
     def test_edges_follow_the_size(self):
         small, large = (ink_work(replace(ESTUARY, size_m=size), 1, 2000, 56, 1.2) for size in (0.42, 0.84))
