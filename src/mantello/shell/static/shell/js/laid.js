@@ -34,9 +34,17 @@ behaviour("laid", (stage) => {
       stage.removeAttribute("aria-busy");
     }
   };
+  /* the large pictures come first; what is offered besides waits for them */
+  const others = () => {
+    for (const image of /** @type {NodeListOf<HTMLImageElement>} */ (document.querySelectorAll("img[data-after]"))) {
+      image.src = image.dataset.after;
+      image.removeAttribute("data-after");
+    }
+  };
   form.addEventListener("input", () => {
     clearTimeout(timer);
     timer = setTimeout(show, 250);
   });
-  if (stage.dataset.now) show();
+  if (stage.dataset.now) show().finally(others);
+  else others();
 });
