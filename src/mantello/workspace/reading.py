@@ -329,6 +329,16 @@ class Reading:
                     found.append(drawn)
         return tuple(found)
 
+    def laid_by(self, one: FigureClass, piece: str) -> Lab | None:
+        """The colour that a piece of camouflage lays on a class of figures; None for other work."""
+        id_, _, at = piece.removeprefix(CAMO).rpartition(".")
+        pattern = self.design.scheme.pattern_by_id.get(id_) if piece.startswith(CAMO) else None
+        if pattern is None or id_ not in one.patterns:
+            return None
+        inks = next(cell.inks for cell in one.cells.values() if cell.pattern == id_)
+        tones = self.tones((*inks, *(layer.role for layer in pattern.overlays))[int(at)], one.tier)
+        return scaled(self.design, pattern, tones.flats) if tones else None
+
     def inks_done(self, one: FigureClass, done: frozenset[tuple[Subject, str]]) -> dict[str, int]:
         """Of every pattern of a figure the place of the last ink that is painted; without those of which none is."""
         found: dict[str, int] = {}

@@ -28,7 +28,7 @@ CAR = "punt-cars|punt-car|2"
 
 def sources(answer):
     """The addresses of the pictures of a part of a page."""
-    return [html.unescape(one) for one in re.findall(r'<img src="([^"]+)"', answer.content.decode())]
+    return [html.unescape(one) for one in re.findall(r'<img [^>]*src="([^"]+)"', answer.content.decode())]
 
 
 class Camouflage(RoomCase):
@@ -233,6 +233,19 @@ class Camouflage(RoomCase):
         evening = Evening(self.army, timezone.now())
         names = {atom.name for task in evening.work.tasks for atom in task.atoms}
         self.assertLessEqual({"Estuary: Hull green", "Estuary: Blacking"}, names)
+
+    def test_the_order_of_a_vehicle_shows_its_side_and_the_colours_of_its_inks(self):
+        self.lay()
+        page = self.see("order", of="punt-cars|punt-car")
+        pictures = sources(page)
+        self.assertTrue(pictures)
+        for address in pictures:
+            self.assertEqual(self.client.get(address).status_code, 200, address)
+        rows = {row.node.name: row for band in page.context["order"].bands for row in band.rows}
+        green, dark = rows["Estuary: Hull green"].colour, rows["Estuary: Blacking"].colour
+        self.assertGreater(green.lightness, dark.lightness + 15)
+        whole = self.see("army-order")
+        self.assertContains(whole, "Estuary: Hull green")
 
     def test_the_desk_says_which_patches_its_lights_go_on(self):
         self.lay()

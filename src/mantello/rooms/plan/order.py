@@ -129,7 +129,8 @@ class OrderOf:
         if node.owner in self._passes:
             return self._passes[node.owner].step.mix.film.masstone
         if node.sort != "step":
-            return None
+            laid = (self.reading.laid_by(one, subject_of(node.owner).piece) for one in self.sheet.classes)
+            return next((colour for colour in laid if colour), None)
         tier = self.sheet.classes[0].tier
         return self.reading.prediction(node.owner, tier).outcome(node.id.split("|")[1]).after
 
@@ -231,6 +232,7 @@ def order_page(request, army, status: int = 200, form=None):
         "order": shown,
         "unit": sheet.unit,
         "rank": sheet.rank,
+        "side": sheet.classes[0].plate.views[0].name,
         "figures": [
             (f"{one.unit}|{one.rank}", f"{design.army.title(one.unit)}: {one.classes[0].rank_name}", one is sheet)
             for one in reading.sheets
