@@ -36,7 +36,7 @@ from mantello_core.marks.placement import Placement
 from mantello_core.memory import Memory
 from mantello_core.order.stacks import Stacks, laid_as
 from mantello_core.order.subject import GROUND, Kind, Subject
-from mantello_core.passes.camouflaging import CAMO
+from mantello_core.passes.camouflaging import ink_of
 from mantello_core.passes.ground_work import LaidGround, laid_grounds
 from mantello_core.passes.pieces import finishing_needed
 from mantello_core.passes.soiled import soiled
@@ -315,7 +315,7 @@ class Reading:
         found = []
         worn = [pattern for pattern in self.design.scheme.patterns if pattern.id in one.patterns]
         for pattern, laid in zip(worn, layouts_on(self.design, one, ordinal), strict=True):
-            inks = next(cell.inks for cell in one.cells.values() if cell.pattern == pattern.id)
+            inks = one.inks_of(pattern.id)
             if laid_to is not None and not laid_to.get(pattern.id):
                 continue
             inks = inks if laid_to is None else inks[: laid_to[pattern.id] + 1]
@@ -331,21 +331,20 @@ class Reading:
 
     def laid_by(self, one: FigureClass, piece: str) -> Lab | None:
         """The colour that a piece of camouflage lays on a class of figures; None for other work."""
-        id_, _, at = piece.removeprefix(CAMO).rpartition(".")
-        pattern = self.design.scheme.pattern_by_id.get(id_) if piece.startswith(CAMO) else None
-        if pattern is None or id_ not in one.patterns:
+        laid = ink_of(piece)
+        if laid is None or laid[0] not in one.patterns:
             return None
-        inks = next(cell.inks for cell in one.cells.values() if cell.pattern == id_)
-        tones = self.tones((*inks, *(layer.role for layer in pattern.overlays))[int(at)], one.tier)
+        pattern = self.design.scheme.pattern(laid[0])
+        roles = (*one.inks_of(pattern.id), *(layer.role for layer in pattern.overlays))
+        tones = self.tones(roles[laid[1]], one.tier)
         return scaled(self.design, pattern, tones.flats) if tones else None
 
     def inks_done(self, one: FigureClass, done: frozenset[tuple[Subject, str]]) -> dict[str, int]:
         """Of every pattern of a figure the place of the last ink that is painted; without those of which none is."""
         found: dict[str, int] = {}
         for subject, _ in done:
-            if subject.piece.startswith(CAMO):
-                pattern, _, at = subject.piece.removeprefix(CAMO).rpartition(".")
-                found[pattern] = max(found.get(pattern, 0), int(at))
+            if laid := ink_of(subject.piece):
+                found[laid[0]] = max(found.get(laid[0], 0), laid[1])
         return found
 
     def ink(self, pattern: Pattern, role: str, tier: str, seeing: Seeing = NEUTRAL) -> str:

@@ -102,6 +102,11 @@ class Pattern:
         """The roles of its inks, and of what lies over it."""
         return (*(ink.role for ink in self.inks), *(one.role for one in self.overlays))
 
+    @property
+    def masked(self) -> bool:
+        """Whether masks are cut or pressed for it."""
+        return self.tool in ("mask", "putty")
+
     def seeded(self, seed: int) -> "Pattern":
         """The same pattern, laid out otherwise."""
         return replace(self, seed=seed)

@@ -11,8 +11,6 @@ from .sizing import sized
 
 #: how long a patch's outline is, in mean chords; a mask covers about this many patches at once
 _OUTLINE, _PATCHES_A_MASK = 4.0, 2.0
-#: masks are cut for tools that spray hard edges
-_MASKED = ("mask", "putty")
 
 
 @dataclass(frozen=True)
@@ -44,7 +42,7 @@ def ink_work(pattern: Pattern, at: int, mm2: float, denominator: float, metres: 
     if pattern.family in MARKS:
         return InkWork(own, edge, shapes, 0, shapes * speed["mark"], 0.0)
     seconds = 60 * (own / speed["surface"] + (edge / speed["edge"] if speed["edge"] else 0.0))
-    if pattern.tool not in _MASKED:
+    if not pattern.masked:
         return InkWork(own, edge, shapes, 0, seconds, 0.0)
     mask = _data()["mask"][pattern.tool]
     masks = max(1, round(shapes / _PATCHES_A_MASK))

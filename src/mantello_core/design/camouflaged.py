@@ -39,14 +39,16 @@ def metres_of(design: Design) -> float:
 
 def layouts_on(design: Design, one: FigureClass, ordinal: int) -> tuple[Patterned, ...]:
     """Every pattern of one figure as it is laid out on it, in the order of the scheme's patterns."""
-    worn = one.patterns
     return tuple(
-        laid_out(
-            one.plate, worn[pattern.id], frozenset(one.borne),
-            pattern.seeded(layout_seed(pattern, one.unit, one.rank, ordinal)), denominator_of(design), metres_of(design),
-        )
-        for pattern in design.scheme.patterns
-        if pattern.id in worn
+        layout_on(design, one, ordinal, pattern) for pattern in design.scheme.patterns if pattern.id in one.patterns
+    )
+
+
+def layout_on(design: Design, one: FigureClass, ordinal: int, pattern: Pattern) -> Patterned:
+    """One pattern that a figure wears, as it is laid out on it."""
+    return laid_out(
+        one.plate, one.patterns[pattern.id], frozenset(one.borne),
+        pattern.seeded(layout_seed(pattern, one.unit, one.rank, ordinal)), denominator_of(design), metres_of(design),
     )  # fmt: skip
 
 

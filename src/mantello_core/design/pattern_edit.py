@@ -106,7 +106,12 @@ def with_layout(design: Design, pattern_id: str, unit: str, rank: str, ordinal: 
     others = tuple(one for one in pattern.layouts if one[:3] != (unit, rank, ordinal))
     pinned = (*others, (unit, rank, ordinal, seed)) if seed is not None else others
     made = checked_pattern(replace(pattern, layouts=pinned), design.scheme.role_by_id)
-    patterns = tuple(made if one.id == pattern_id else one for one in design.scheme.patterns)
+    return with_changed(design, made)
+
+
+def with_changed(design: Design, made: Pattern) -> Design:
+    """The design with a pattern in place of the one of its id; the rule that places it stays."""
+    patterns = tuple(made if one.id == made.id else one for one in design.scheme.patterns)
     return with_scheme(design, replace(design.scheme, patterns=patterns))
 
 

@@ -7,8 +7,7 @@ from importlib.resources import files
 
 from ..camouflage.pattern import Overlay
 from ..design.design import Design
-from ..design.edit import with_scheme
-from ..design.pattern_edit import with_pattern
+from ..design.pattern_edit import with_changed, with_pattern
 from ..paints.stock import Stock
 from .document.design import read_design_bytes
 from .document.patterns import read_pattern
@@ -35,11 +34,7 @@ def camouflaged_levy() -> Design:
 
 def whitewashed(design: Design) -> Design:
     """The demo's army in winter: limewash worn thin over the pattern of its vehicles."""
-    layer = Overlay("white", 0.62)
-    patterns = tuple(
-        replace(one, overlays=(layer,)) if one.id == "estuary-blotch" else one for one in design.scheme.patterns
-    )
-    return with_scheme(design, replace(design.scheme, patterns=patterns))
+    return with_changed(design, replace(design.scheme.pattern("estuary-blotch"), overlays=(Overlay("white", 0.62),)))
 
 
 @cache

@@ -26,6 +26,12 @@ _ON_PATCHES = ("layer", "highlight", "edge", "stipple", "glaze")
 _CARE = {"rank": 1.0, "leader": 1.15, "centrepiece": 1.4}
 
 
+def ink_of(piece: str) -> tuple[str, int] | None:
+    """The pattern whose ink a piece of work is, by id, and the ink's place, layers counted on; None for other work."""
+    pattern, _, at = piece.removeprefix(CAMO).rpartition(".")
+    return (pattern, int(at)) if piece.startswith(CAMO) else None
+
+
 def camouflage_pieces(design: Design, one: FigureClass) -> Iterable[Piece]:
     """A piece for every ink but the ground of every pattern that a class of figures wears, in the order they lie."""
     worn = one.patterns
@@ -34,7 +40,7 @@ def camouflage_pieces(design: Design, one: FigureClass) -> Iterable[Piece]:
         if not areas:
             continue
         mm2 = sum(one.plate.areas[area].surface_mm2 for area in areas)
-        inks = next(cell.inks for cell in one.cells.values() if cell.pattern == pattern.id)
+        inks = one.inks_of(pattern.id)
         beneath = design.scheme.role(inks[0]).recipe(one.tier).base
         for at, role in enumerate(inks[1:], 1):
             base = design.scheme.role(role).recipe(one.tier).base

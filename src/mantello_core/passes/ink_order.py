@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 
 from ..camouflage.pattern import Pattern
 from ..design.design import Design
-from ..design.edit import with_scheme
+from ..design.pattern_edit import with_changed
 from ..errors import Contradiction
 from ..recipes.quantity import millilitres
 from ..scheme.cascade import FigureClass, resolve
@@ -86,6 +86,4 @@ def with_inks_ordered(design: Design, pattern_id: str, school: str) -> Design:
     worn = next((one for one in classes if pattern_id in one.patterns), None)
     if worn is None:
         raise Contradiction("No figure wears it, so nothing says on what its inks lie.")
-    made = in_school(design, worn, pattern, school)
-    patterns = tuple(made if one is pattern else one for one in design.scheme.patterns)
-    return with_scheme(design, replace(design.scheme, patterns=patterns))
+    return with_changed(design, in_school(design, worn, pattern, school))

@@ -72,6 +72,10 @@ class FigureClass:
         """What an area starts on; None for the army's ground."""
         return (self.grounds.get(assembly_of(area)) or self.grounds.get("")) if self.grounds else None
 
+    def inks_of(self, pattern_id: str) -> tuple[str, ...]:
+        """The roles of the inks of a pattern that it wears, as they are worn; none of one that it does not wear."""
+        return next((cell.inks for cell in self.cells.values() if cell.pattern == pattern_id), ())
+
     @property
     def patterns(self) -> dict[str, frozenset[str]]:
         """Every pattern it wears with its areas."""

@@ -8,7 +8,7 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import group_of, sideless, spoken
 from mantello_core.formats.drawing import plate_group
 from mantello_core.order.subject import GROUND
-from mantello_core.passes.camouflaging import CAMO
+from mantello_core.passes.camouflaging import ink_of
 from mantello_core.passes.pieces import piece_of
 from mantello_core.recipes.step import Step
 
@@ -82,10 +82,8 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
             return hex_of((one.ground_of(area) or reading.design.scheme.ground).colour)
 
     inks = reading.inks_done(one, done)
-    piece = batch.atoms[0].subject.piece
-    if piece.startswith(CAMO):  # what is laid now shows, on this very figure's layout
-        pattern, _, at = piece.removeprefix(CAMO).rpartition(".")
-        inks[pattern] = max(inks.get(pattern, 0), int(at))
+    if laid := ink_of(batch.atoms[0].subject.piece):  # what is laid now shows, on this very figure's layout
+        inks[laid[0]] = max(inks.get(laid[0], 0), laid[1])
     # marks show once they are there, and at the step that puts them on
     subjects = [*(atom.subject for atom in batch.atoms), *(subject for subject, _ in done)]
     sites = {subject.site for subject in subjects if subject.site}

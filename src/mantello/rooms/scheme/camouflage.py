@@ -13,7 +13,6 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.jobs.models import Job
 from mantello.workspace.page import apply, apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
-from mantello_core.army.tree import Figure
 from mantello_core.camouflage.pattern import Pattern
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.camouflaged import denominator_of, layout_seed
@@ -27,13 +26,13 @@ from mantello_core.design.pattern_edit import (
     with_pattern,
     without_pattern,
 )
-from mantello_core.errors import MantelloError
 from mantello_core.passes.ink_order import SCHOOLS, InkLaid, inks_laid, with_inks_ordered
 from mantello_core.scheme.cascade import FigureClass
 from mantello_core.scheme.rule import Rule
 from mantello_core.scheme.scheme import Scheme
 
 from .camouflage_form import CamouflageForm
+from .fleet import fleet_of, key_of, wearing
 from .laying import tried_address
 from .measured import asked_measures, ground_under
 
@@ -61,7 +60,7 @@ def _page(request, army, status=200, form=None):
         "starts": _offered(army, reading, offered) if new else [],
     }  # fmt: skip
     if pattern:
-        fleet = _fleet(reading, pattern)
+        fleet = fleet_of(reading, pattern.id)
         context |= {
             "form": form or CamouflageForm.showing(reading.design, pattern, placing_rule(reading.design, pattern.id))
         }
@@ -102,32 +101,23 @@ def _swatch(reading: Reading, pattern: Pattern) -> list[tuple[str, float, float]
     ]
 
 
-def _fleet(reading: Reading, pattern: Pattern) -> list[tuple[FigureClass, int]]:
-    """Every figure that wears the pattern."""
-    return [
-        (one, ordinal) for one in reading.resolution.classes if pattern.id in one.patterns for ordinal in one.ordinals
-    ]
-
-
 def _shown(request, army, reading: Reading, pattern: Pattern, fleet) -> dict:
     """One figure large, the others small, other layouts, and the measures as far as they are known."""
     given = request.GET.get("figure", "")
-    one, ordinal = next((pair for pair in fleet if _key(*pair) == given), fleet[0])
-    address = (
-        f"{reverse('camouflage', args=[army.pk])}?{urlencode({'pattern': pattern.id, 'figure': _key(one, ordinal)})}"
-    )
+    one, ordinal = wearing(reading, given, pattern.id) or fleet[0]
+    address = _page_address(army, pattern.id, key_of(one, ordinal))
     job = asked_measures(army, reading, pattern, one, ordinal, address, again="again" in request.GET)
     seed = layout_seed(pattern, one.unit, one.rank, ordinal)
     called = reading.design.army.called
     return {
-        "one": one, "ordinal": ordinal, "figure": _key(one, ordinal), "seed": seed,
+        "one": one, "ordinal": ordinal, "figure": key_of(one, ordinal), "seed": seed,
         "views": [(view.name, _address(army, pattern, one, ordinal, view.name, reading)) for view in one.plate.views],
         "fleet": [
-            (_key(each, number), called(each.unit, each.rank, number), _address(army, pattern, each, number, each.plate.views[0].name, reading))
+            (key_of(each, number), called(each.unit, each.rank, number), _address(army, pattern, each, number, each.plate.views[0].name, reading))
             for each, number in fleet[:_MOST_FLEET]
         ],
         "more": max(0, len(fleet) - _MOST_FLEET),
-        "masked": pattern.tool in ("mask", "putty"),
+        "masked": pattern.masked,
         "said": called(one.unit, one.rank, ordinal),
         "pinned": any(each[:3] == (one.unit, one.rank, ordinal) for each in pattern.layouts),
         "others": [
@@ -161,15 +151,17 @@ def _found(reading: Reading, pattern: Pattern, one: FigureClass, job: Job) -> di
     }
 
 
-def _key(one: FigureClass, ordinal: int) -> str:
-    return f"{one.unit}|{one.rank}|{ordinal}"
+def _page_address(army, pattern_id: str, figure: str = "") -> str:
+    """The page of a pattern, with one figure of it large."""
+    query = {"pattern": pattern_id} | ({"figure": figure} if figure else {})
+    return f"{reverse('camouflage', args=[army.pk])}?{urlencode(query)}"
 
 
 def _address(
     army, pattern: Pattern, one: FigureClass, ordinal: int, view: str, reading: Reading, seed: int | None = None
 ) -> str:
     """Where a picture is: the same address for as long as it looks the same."""
-    query = {"pattern": pattern.id, "figure": _key(one, ordinal), "v": army.head.number} | (
+    query = {"pattern": pattern.id, "figure": key_of(one, ordinal), "v": army.head.number} | (
         {"seed": seed} if seed is not None else {}
     )
     return f"{reverse('camouflage-view', args=[army.pk, view])}?{urlencode(query)}"
@@ -181,19 +173,16 @@ def camouflage_view(request, army_id, view):
     """One figure from one side in its pattern; with a seed as it would be laid out by that."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    unit, rank, ordinal = [*request.GET.get("figure", "").split("|"), "", "", ""][:3]
-    try:
-        one = reading.resolution.of(Figure(unit, rank, int(ordinal)))
-    except (MantelloError, ValueError) as error:
-        raise Http404 from error
-    pattern = reading.design.scheme.pattern_by_id.get(request.GET.get("pattern", ""))
-    if pattern is None or pattern.id not in one.patterns or view not in [each.name for each in one.plate.views]:
+    pattern = request.GET.get("pattern", "")
+    worn = wearing(reading, request.GET.get("figure", ""), pattern)
+    if worn is None or view not in [each.name for each in worn[0].plate.views]:
         raise Http404
+    one, ordinal = worn
     seed = request.GET.get("seed", "")
     if seed.isdigit() and len(seed) < 8:
-        tried = with_layout(reading.design, pattern.id, unit, rank, int(ordinal), int(seed) % 1_000_000)
+        tried = with_layout(reading.design, pattern, one.unit, one.rank, ordinal, int(seed) % 1_000_000)
         reading = _with(reading, tried.scheme)
-    svg = reading.drawn(one, view, detail="small", seed=int(ordinal))
+    svg = reading.drawn(one, view, detail="small", seed=ordinal)
     response = HttpResponse(svg, content_type="image/svg+xml")
     response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
     return response
@@ -217,14 +206,14 @@ def keep_pattern(request, army_id):
     known = design.scheme.pattern_by_id.get(id_)
     if not form.is_valid():
         return _page(request, army, 422, form)
-    pattern = form.pattern(known.id, known.layouts, known.overlays) if known else form.pattern("")
+    pattern = form.pattern(known)
     if not apply_form(
         request, army, form, lambda now: with_pattern(now, pattern, form.rule()), f"Camouflage: {pattern.name}"
     ):
         return _page(request, army, 422, form)
     made = reading_of(army.head).design.scheme.patterns
     kept = pattern.id or made[-1].id
-    return redirect(f"{reverse('camouflage', args=[army.pk])}?{urlencode({'pattern': kept})}")
+    return redirect(_page_address(army, kept))
 
 
 @login_required
@@ -238,17 +227,16 @@ def change_pattern(request, army_id, pattern):
     if request.POST.get("do") == "remove":
         apply(request, army, lambda design: without_pattern(design, pattern), f"Camouflage taken away: {known.name}")
         return redirect("camouflage", army.pk)
+    here = _page_address(army, pattern, request.POST.get("figure", ""))
     if (school := request.POST.get("order", "")) in SCHOOLS:
         apply(
             request, army, lambda design: with_inks_ordered(design, pattern, school), f"{known.name}: {SCHOOLS[school]}"
         )
-        query = urlencode({"pattern": pattern, "figure": request.POST.get("figure", "")})
-        return redirect(f"{reverse('camouflage', args=[army.pk])}?{query}")
+        return redirect(here)
     unit, rank, ordinal = [*request.POST.get("figure", "").split("|"), "", "", ""][:3]
     seed = request.POST.get("seed", "")
     number = int(ordinal) if ordinal.isdigit() and len(ordinal) < 5 else 0
     wanted = int(seed) % 1_000_000 if seed.isdigit() and len(seed) < 8 else None
     words = f"{known.name}: another layout" if wanted is not None else f"{known.name}: layout by its seed again"
     apply(request, army, lambda design: with_layout(design, pattern, unit, rank, number, wanted), words)
-    query = urlencode({"pattern": pattern, "figure": request.POST.get("figure", "")})
-    return redirect(f"{reverse('camouflage', args=[army.pk])}?{query}")
+    return redirect(here)

@@ -120,20 +120,21 @@ class CamouflageForm(forms.Form):
         pairs = ((self.cleaned_data.get(f"ink-{at}"), self.cleaned_data.get(f"share-{at}")) for at in range(MOST_INKS))
         return [(role, share) for role, share in pairs if role and share is not None]
 
-    def pattern(self, id_: str, layouts=(), known: tuple[Overlay, ...] = ()) -> Pattern:
-        """The pattern the form tells."""
+    def pattern(self, known: Pattern | None) -> Pattern:
+        """The pattern the form tells. known: the one it changes, whose pins and other layers stay; None for a new one."""
         given, said = self.cleaned_data, self._said()
         whole = sum(share for _, share in said)
         inks = tuple(Ink(role, share / whole) for role, share in said)
-        overlays = known[1:]
+        layers = known.overlays if known else ()
+        overlays = layers[1:]
         if given["over"]:
-            first = known[0] if known else Overlay(given["over"])
+            first = layers[0] if layers else Overlay(given["over"])
             share = first.cover if given["cover"] is None else given["cover"] / 100
             overlays = (replace(first, role=given["over"], cover=share, late=given["late"]), *overlays)
         return Pattern(
-            id_, given["name"], given["family"], inks, given["size"] / 100, given["tool"], given["feather"], given["turn"],
+            known.id if known else "", given["name"], given["family"], inks, given["size"] / 100, given["tool"], given["feather"], given["turn"],
             given["stretch"], given["rough"] / 100, given["seed"], given["clear"], 0, given["lighten"], overlays,
-            layouts,
+            known.layouts if known else (),
         )  # fmt: skip
 
     def rule(self) -> Rule:

@@ -18,6 +18,7 @@ from mantello_core.scheme.cascade import FigureClass
 from mantello_core.scheme.rule import Rule
 
 from .camouflage_form import CamouflageForm
+from .fleet import fleet_of, wearing
 
 #: in place of the name of a view: the first of whoever wears it
 FIRST = "first"
@@ -84,14 +85,12 @@ def _tried(army, given) -> Tried | None:
     known = design.scheme.pattern_by_id.get(given.get("pattern", ""))
     if not form.is_valid():
         return None
-    pattern = form.pattern(known.id, known.layouts, known.overlays) if known else form.pattern("")
+    pattern = form.pattern(known)
     try:
         laid = Reading(with_pattern(design, pattern, form.rule()))
     except MantelloError:
         return None
     kept = known.id if known else laid.design.scheme.patterns[-1].id
-    fleet = [(one, number) for one in laid.resolution.classes if kept in one.patterns for number in one.ordinals]
-    asked = given.get("figure", "")
-    one, ordinal = next((pair for pair in fleet if f"{pair[0].unit}|{pair[0].rank}|{pair[1]}" == asked), fleet[0])
+    one, ordinal = wearing(laid, given.get("figure", ""), kept) or fleet_of(laid, kept)[0]
     said = {name: given[name] for name in (*form.fields, *_ALSO) if given.get(name)}
     return Tried(laid, one, ordinal, urlencode(said | {"v": army.head.number}))

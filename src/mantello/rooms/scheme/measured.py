@@ -9,11 +9,10 @@ from mantello.workspace.models import Edition
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.camouflage.fleet import APART, set_apart
-from mantello_core.camouflage.laying import Patterned
 from mantello_core.camouflage.measuring import Measures, measured
 from mantello_core.camouflage.pattern import Pattern
 from mantello_core.colour.spaces import Lab
-from mantello_core.design.camouflaged import denominator_of, layout_seed, layouts_on, metres_of, scaled
+from mantello_core.design.camouflaged import denominator_of, layout_on, layout_seed, metres_of, scaled
 from mantello_core.formats.document.patterns import write_pattern
 from mantello_core.scheme.cascade import FigureClass
 
@@ -48,11 +47,11 @@ def camouflage_measured(job: Job) -> Iterator[Step]:
     pattern = reading.design.scheme.pattern(job.asked["pattern"])
     others = _beside(reading, pattern, one, ordinal)
     yield Step(0, len(others) + 2)
-    laid = _laid(reading, one, ordinal, pattern)
+    laid = layout_on(reading.design, one, ordinal, pattern)
     yield Step(1, len(others) + 2)
     nearest, least = None, 1.0
     for number, (kin, other) in enumerate(others, 2):
-        away = set_apart(laid, _laid(reading, kin, other, pattern))
+        away = set_apart(laid, layout_on(reading.design, kin, other, pattern))
         nearest, least = (other, away) if nearest is None or away < least else (nearest, least)
         yield Step(number, len(others) + 2)
     found = measured(laid, ink_colours(reading, pattern, one), ground_under(reading, one), metres_of(reading.design))
@@ -72,14 +71,9 @@ def _beside(reading: Reading, pattern: Pattern, one: FigureClass, ordinal: int) 
     return kin[:_MOST_BESIDE]
 
 
-def _laid(reading: Reading, one: FigureClass, ordinal: int, pattern: Pattern) -> Patterned:
-    worn = [each.id for each in reading.design.scheme.patterns if each.id in one.patterns]
-    return layouts_on(reading.design, one, ordinal)[worn.index(pattern.id)]
-
-
 def ink_colours(reading: Reading, pattern: Pattern, one: FigureClass) -> list[Lab]:
     """The colours of a pattern's inks on a class of figures, lightened for the scale."""
-    inks = next(cell.inks for cell in one.cells.values() if cell.pattern == pattern.id)
+    inks = one.inks_of(pattern.id)
     known = (reading.tones(role, one.tier) for role in inks)
     return [scaled(reading.design, pattern, tones.flats if tones else Lab(60.0, 0.0, 0.0)) for tones in known]
 

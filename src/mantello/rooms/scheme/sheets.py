@@ -9,14 +9,11 @@ from django.views.decorators.http import require_safe
 from mantello.jobs.papers import file_kind, paper, paper_kind
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import reading_of
-from mantello_core.army.tree import Figure
-from mantello_core.design.camouflaged import layouts_on
-from mantello_core.errors import MantelloError
+from mantello_core.design.camouflaged import layout_on
 from mantello_core.formats.mask_sheets import PAGE, Sheet, guide_sheets, mask_sheets
 from mantello_core.naming import slug
 
-#: tools whose inks are masked
-_MASKED = ("mask", "putty")
+from .fleet import wearing
 
 
 @login_required
@@ -25,33 +22,21 @@ def camouflage_sheets(request, army_id, form):
     """The sheets of one figure: 'sheets.pdf', or 'sheets.svg' with all pages one beneath the other."""
     army = army_for(request, army_id)
     asked = {name: request.GET.get(name, "")[:120] for name in ("pattern", "figure", "mirrored")}
-    if form not in ("pdf", "svg") or _laid(army, asked) is None:
+    if form not in ("pdf", "svg") or wearing(reading_of(army.head), asked["figure"], asked["pattern"]) is None:
         raise Http404
     name = slug(f"{asked['pattern']} {asked['figure'].rpartition('|')[2]}", set())
     return paper(request, army, f"camouflage-{form}", f"camouflage-{name}.{form}", **asked)
 
 
-def _laid(army, asked):
-    """Reading, pattern, class and layout that are asked for; None if there are none such."""
-    reading = reading_of(army.head)
-    unit, rank, ordinal = [*asked["figure"].split("|"), "", "", ""][:3]
-    try:
-        one = reading.resolution.of(Figure(unit, rank, int(ordinal)))
-    except (MantelloError, ValueError):
-        return None
-    worn = [each for each in reading.design.scheme.patterns if each.id in one.patterns]
-    at = next((at for at, each in enumerate(worn) if each.id == asked["pattern"]), None)
-    return None if at is None else (reading, worn[at], one, int(ordinal), at)
-
-
 def sheets_of(army, asked) -> list[Sheet]:
     """The pages: masks where the tool wants them, and where each ink goes."""
-    reading, pattern, one, ordinal, at = _laid(army, asked)
-    laid = layouts_on(reading.design, one, ordinal)[at]
-    inks = next(cell.inks for cell in one.cells.values() if cell.pattern == pattern.id)
-    names = [reading.design.scheme.role(role).name for role in inks]
+    reading = reading_of(army.head)
+    one, ordinal = wearing(reading, asked["figure"], asked["pattern"])
+    pattern = reading.design.scheme.pattern(asked["pattern"])
+    laid = layout_on(reading.design, one, ordinal, pattern)
+    names = [reading.design.scheme.role(role).name for role in one.inks_of(pattern.id)]
     titled = f"{pattern.name}, {reading.design.army.called(one.unit, one.rank, ordinal)}"
-    masks = mask_sheets(laid, names, titled, mirrored=asked["mirrored"] == "yes") if pattern.tool in _MASKED else ()
+    masks = mask_sheets(laid, names, titled, mirrored=asked["mirrored"] == "yes") if pattern.masked else ()
     return [*masks, *guide_sheets(laid, names, titled)]
 
 

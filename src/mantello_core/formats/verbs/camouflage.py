@@ -6,7 +6,7 @@ from ...camouflage.measuring import measured
 from ...camouflage.preparing import surface_of
 from ...camouflage.working import ink_work
 from ...colour.spaces import Lab
-from ...design.camouflaged import denominator_of, layouts_on, metres_of, scaled
+from ...design.camouflaged import denominator_of, layout_on, metres_of, scaled
 from ...errors import UnknownName, Unreadable
 from ...figures.catalogue import plate
 from ...scheme.cascade import resolve
@@ -47,11 +47,10 @@ def _of_design(document: dict) -> dict:
     pattern = design.scheme.pattern(document["pattern"], "/pattern")
     figure = Figure(**document["figure"])
     one = resolve(design.army, design.scheme).of(figure)
-    worn = [each.id for each in design.scheme.patterns if each.id in one.patterns]
-    if pattern.id not in worn:
-        raise UnknownName("pattern of that figure", pattern.id, worn, "/pattern")
-    laid = layouts_on(design, one, figure.ordinal)[worn.index(pattern.id)]
-    inks = next(cell.inks for cell in one.cells.values() if cell.pattern == pattern.id)
+    if pattern.id not in one.patterns:
+        raise UnknownName("pattern of that figure", pattern.id, list(one.patterns), "/pattern")
+    laid = layout_on(design, one, figure.ordinal, pattern)
+    inks = one.inks_of(pattern.id)
     colours = [
         scaled(design, pattern, design.scheme.predicted(design.scheme.role(role).recipe(one.tier)).tones.flats)
         for role in inks
