@@ -53,7 +53,7 @@ def dead(look: Look) -> Check:
     """Rules that win nowhere, and roles that no rule names."""
     design, resolution = look.design, look.resolution
     rules = resolution.dead_rules(design.scheme, design.army)
-    named = {rule.role for rule in design.scheme.all_rules(design.army.root.id)}
+    named = {rule.role for rule in design.scheme.all_rules(design.army)}
     named |= {one.role for one in design.scheme.placements}
     named |= {role for pattern in design.scheme.patterns for role in pattern.roles}
     named |= {role for arms in design.scheme.arms for _, role in arms.bound}
@@ -90,7 +90,7 @@ def overridden(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     army = design.army
     found: dict[tuple[str, str], Finding] = {}
-    rules = [rule for rule in design.scheme.all_rules(army.root.id) if rule.filter.rank or rule.filter.by_ordinal]
+    rules = [rule for rule in design.scheme.all_rules(army) if rule.filter.rank or rule.filter.by_ordinal]
     for one in resolution.classes:
         path = army.paths[one.unit]
         for rule in rules:

@@ -58,3 +58,17 @@ def seen_difference(one: Lab, other: Lab, millimetres: float, metres: float) -> 
 def separable(one: Lab, other: Lab, millimetres: float, metres: float) -> bool:
     """Whether two neighbouring areas of that width can be told apart at a distance."""
     return seen_difference(one, other, millimetres, metres) >= SEEN
+
+
+def seen_on(mark: Lab, ground: Lab, millimetres: float, metres: float) -> Lab:
+    """The colour in the middle of a strip of a width on its ground, as the eye blurs it at a distance.
+
+    Each channel keeps erf(width / (2 sqrt(2) sigma)) of the difference: a box of that width under a normal blur.
+
+    >>> red, blue = Lab(43.0, 39.0, 28.0), Lab(24.0, 2.0, -13.0)
+    >>> seen_on(red, blue, 20, 0.3) == red, seen_on(red, blue, 0.01, 3).lightness < 25
+    (True, True)
+    """
+    width = arc_minutes(millimetres, metres)
+    kept = [math.erf(width / (2 * math.sqrt(2) * sigma)) for sigma in SPREAD]
+    return Lab(*(base + share * (own - base) for own, base, share in zip(mark, ground, kept, strict=True)))

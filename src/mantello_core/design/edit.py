@@ -70,7 +70,7 @@ def without_role(design: Design, role_id: str) -> Design:
     """
     scheme = design.scheme
     role = scheme.role(role_id)
-    uses = sum(rule.role == role_id for rule in scheme.all_rules(design.army.root.id))
+    uses = sum(rule.role == role_id for rule in scheme.all_rules(design.army))
     uses += sum(role_id in (one.role, one.use) for one in scheme.substitutions)
     uses += sum(role_id in one.roles for one in (*scheme.placements, *scheme.code_systems))
     uses += sum(

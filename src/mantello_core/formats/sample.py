@@ -1,6 +1,7 @@
 """Sample armies, and a shelf, that ship with the product."""
 
 import json
+import tomllib
 from dataclasses import replace
 from functools import cache
 from importlib.resources import files
@@ -9,6 +10,9 @@ from ..camouflage.pattern import Overlay
 from ..design.design import Design
 from ..design.pattern_edit import with_changed, with_pattern
 from ..paints.stock import Stock
+from ..uniforms.almanac import Almanac, with_facts
+from ..uniforms.fact import Source
+from ..uniforms.reading.table import read_table
 from .document.design import read_design_bytes
 from .document.patterns import read_pattern
 from .document.rules import read_rule
@@ -41,6 +45,16 @@ def whitewashed(design: Design) -> Design:
 def calvessa() -> Design:
     """Three companies of fusiliers and the rangers of the levy: 31 figures, for trials and examples."""
     return _read("calvessa")
+
+
+@cache
+def dress_almanac() -> Almanac:
+    """The invented Dress Almanac of the year 212."""
+    folder = files(__package__) / "data"
+    told = tomllib.loads((folder / "dress_sources_212.toml").read_text(encoding="utf-8"))
+    sources = tuple(Source(id_, **about) for id_, about in told["source"].items())
+    read = read_table((folder / "dress_almanac_212.csv").read_bytes())
+    return with_facts(Almanac(told["title"], sources=sources, year=told["year"]), tuple(read.facts))
 
 
 @cache

@@ -12,7 +12,7 @@ from referencing import Registry, Resource
 from ..errors import Unreadable
 
 _NAMES = (
-    "blazon", "design", "difference", "freehand", "transfers", "drawing", "resolve", "coats", "film", "match", "mix", "plan", "plates", "propose", "ramp", "recipe",
+    "almanac", "blazon", "design", "difference", "freehand", "transfers", "drawing", "resolve", "coats", "film", "match", "mix", "plan", "plates", "propose", "ramp", "recipe",
     "shopping", "undercoat",
 )  # fmt: skip
 

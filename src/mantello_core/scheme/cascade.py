@@ -159,12 +159,12 @@ class Resolution:
     def dead_rules(self, scheme: Scheme, army: Army) -> list[Rule]:
         """Rules that win nowhere."""
         winners = {cell.rule.id for one in self.classes for cell in one.cells.values() if cell.rule}
-        return [rule for rule in scheme.all_rules(army.root.id) if rule.id not in winners]
+        return [rule for rule in scheme.all_rules(army) if rule.id not in winners]
 
 
 def resolve(army: Army, scheme: Scheme) -> Resolution:
     """Resolve every area of every figure. A pure function of army and scheme."""
-    rules = [(rule, order) for order, rule in enumerate(scheme.all_rules(army.root.id)) if rule.scope in army.nodes]
+    rules = [(rule, order) for order, rule in enumerate(scheme.all_rules(army)) if rule.scope in army.nodes]
     placements = [(one, order) for order, one in enumerate(scheme.marks) if one.scope in army.nodes]
     over = [(one, order) for order, one in enumerate(scheme.passes)]
     shared: dict[tuple, dict[str, Cell]] = {}
@@ -178,12 +178,14 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
         grounds = grounds_here(scheme.grounds, path)
         for rank in unit.ranks:
             shape = army.plate(rank.type)
+            winning = None
             for speaking, placing, laid, ordinals in _partition(unit, rank, here, placed, passing):
                 orders = tuple(order for _, order in speaking)
                 depths = tuple(path.index(rule.scope) for rule, _ in speaking)
                 key = (rank.type, len(path), orders, depths, tuple(instead.items()))
                 if key not in shared:
-                    shared[key] = _winners(shape, speaking, path, instead, scheme.pattern_by_id)
+                    winning = winning or _Winning(shape, path, instead, scheme.pattern_by_id)
+                    shared[key] = winning.cells(speaking)
                 classes.append(
                     FigureClass(
                         unit.id,
@@ -214,7 +216,7 @@ def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdi
     if plate_area is None:
         raise UnknownName(f"area of {rank.type}", area, list(known))
     found = []
-    for order, rule in enumerate(scheme.all_rules(army.root.id)):
+    for order, rule in enumerate(scheme.all_rules(army)):
         if rule.scope not in path or not rule.filter.admits(rank.type, rank.id, unit.tags):
             continue
         if not rule.filter.admits_ordinal(figure.ordinal):
@@ -277,19 +279,39 @@ def _rung(rule: Rule, path: tuple[str, ...]) -> int:
     return depth + 1 if rule.filter.rank else depth
 
 
-def _winners(
-    plate: Plate, speaking: list[tuple[Rule, int]], path: tuple[str, ...], instead: dict[str, str],
-    patterns: dict[str, Pattern],
-) -> dict[str, Cell]:  # fmt: skip
-    best: dict[str, tuple[tuple, Rule]] = {}
-    for rule, order in speaking:
-        for name, narrow in areas_named(plate, rule.select).items():
-            weight = _weight(rule, order, path, narrow)
-            if name not in best or weight > best[name][0]:
-                best[name] = weight, rule
-    cell_of = {rule.id: _cell(rule, path, instead, patterns) for _, rule in best.values()}
-    gap = Cell(None, None, 0)
-    return {name: cell_of[best[name][1].id] if name in best else gap for name in plate.areas}
+class _Winning:
+    """Who wins on one rank's plate: what all its figures share is worked out once, and single figures' rules laid over it."""
+
+    def __init__(self, plate: Plate, path: tuple[str, ...], instead: dict[str, str], patterns: dict[str, Pattern]):
+        self.plate, self.path, self.instead, self.patterns = plate, path, instead, patterns
+        self._common: tuple[tuple[int, ...], dict[str, tuple[tuple, Rule]]] | None = None
+        self._made: dict[str, Cell] = {}
+        self._gap = Cell(None, None, 0)
+
+    def cells(self, speaking: list[tuple[Rule, int]]) -> dict[str, Cell]:
+        """Every area with what it wears by the rules that speak of some figures, as (rule, order)."""
+        common = [one for one in speaking if not one[0].filter.by_ordinal]
+        orders = tuple(order for _, order in common)
+        if self._common is None or self._common[0] != orders:
+            self._common = orders, self._over({}, common)
+        best = self._over(self._common[1], [one for one in speaking if one[0].filter.by_ordinal])
+        return {name: self._cell(best[name][1]) if name in best else self._gap for name in self.plate.areas}
+
+    def _over(
+        self, below: dict[str, tuple[tuple, Rule]], rules: list[tuple[Rule, int]]
+    ) -> dict[str, tuple[tuple, Rule]]:
+        best = dict(below)
+        for rule, order in rules:
+            for name, narrow in areas_named(self.plate, rule.select).items():
+                weight = _weight(rule, order, self.path, narrow)
+                if name not in best or weight > best[name][0]:
+                    best[name] = weight, rule
+        return best
+
+    def _cell(self, rule: Rule) -> Cell:
+        if rule.id not in self._made:
+            self._made[rule.id] = _cell(rule, self.path, self.instead, self.patterns)
+        return self._made[rule.id]
 
 
 def _cell(rule: Rule, path: tuple[str, ...], instead: dict[str, str], patterns: dict[str, Pattern]) -> Cell:

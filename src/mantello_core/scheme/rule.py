@@ -21,6 +21,8 @@ class Rule:
     table: str = ""
     #: id of the pattern that is worn instead of one colour; '' for none
     pattern: str = ""
+    #: what it was made by, where no one wrote it: 'dress', or 'cast' for who wears what; '' for a written one or a table's
+    made_by: str = ""
 
 
 def cell_of(rule: Rule) -> tuple[str, str]:

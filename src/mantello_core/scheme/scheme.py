@@ -4,7 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
-from ..army.tree import TIERS
+from ..army.tree import TIERS, Army
 from ..camouflage.pattern import Pattern
 from ..errors import UnknownName
 from ..film.calibration import Calibration, drying_factor
@@ -17,11 +17,14 @@ from ..paints.catalogue import SHIPPED, Catalogue
 from ..paints.paint import Paint
 from ..paints.range import paint
 from ..recipes.step import EVEN, EVEN_CENTREPIECE, Recipe, Step
+from ..uniforms.dress import Dress
 from .aim import Aims
+from .dress_rules import dress_rules
 from .finishing import PLAIN_FINISHING, Finishing
 from .part_ground import PartGround
 from .rule import Distinction, Rule
 from .substitution import Substitution
+from .unit_cast import UnitCast
 from .whole_pass import WholePass
 from .work_order import PLAIN_ORDER, WorkOrder
 
@@ -110,6 +113,10 @@ class Scheme:
     locked: tuple[str, ...] = ()
     #: camouflage patterns that rules may place
     patterns: tuple[Pattern, ...] = ()
+    #: what formations wear by sources; None for none
+    dress: Dress | None = None
+    #: who wears what in units of irregulars
+    casts: tuple[UnitCast, ...] = ()
 
     @cached_property
     def marks(self) -> tuple[Placement, ...]:
@@ -222,7 +229,10 @@ class Scheme:
             return replace(self, roles=(*self.roles, role))
         return replace(self, roles=tuple(_follows(old, role) for old in self.roles))
 
-    def all_rules(self, root: str) -> tuple[Rule, ...]:
-        """Rules that are on: the tables' first, then the written ones, so that a written one wins a tie."""
-        from_tables = [rule for table in self.tables for rule in table.rules(root)]
-        return tuple(rule for rule in (*from_tables, *self.rules) if rule.on)
+    def all_rules(self, army: Army) -> tuple[Rule, ...]:
+        """Rules that are on: the dress's first, then the tables', then who wears what, then the written ones, so that a
+        written one wins a tie; last what is worn of the dress before them."""
+        dressed, first = dress_rules(self.dress, army) if self.dress else ((), ())
+        from_tables = [rule for table in self.tables for rule in table.rules(army.root.id)]
+        cast = [rule for one in self.casts for rule in one.rules(army)]
+        return tuple(rule for rule in (*dressed, *from_tables, *cast, *self.rules, *first) if rule.on)

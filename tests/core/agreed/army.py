@@ -108,7 +108,7 @@ def worn() -> Iterator[tuple[str, object]]:
         )
         yield (
             f"{name} rules",
-            [rule_sentence(one, design.army, design.scheme) for one in design.scheme.all_rules(design.army.root.id)],
+            [rule_sentence(one, design.army, design.scheme) for one in design.scheme.all_rules(design.army)],
         )
         borne = allotments(resolution)
         yield (

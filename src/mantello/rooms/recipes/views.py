@@ -81,7 +81,7 @@ def _page(request, army, role_id, status=200, **forms):
             "alike": [
                 one for one in scheme.roles if role.material and one.material == role.material and one.id != role.id
             ],
-            "uses": sum(rule.role == role.id for rule in scheme.all_rules(reading.design.army.root.id)),
+            "uses": sum(rule.role == role.id for rule in scheme.all_rules(reading.design.army)),
         }
     return room_page(request, army, "recipes", "recipes/recipes.html", context, status)
 

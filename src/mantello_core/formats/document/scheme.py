@@ -12,12 +12,14 @@ from ...scheme.scheme import Scheme
 from ...scheme.substitution import Substitution
 from .aims import read_aims, write_aims
 from .arms import read_arms, write_arms
+from .casts import read_cast, write_cast
 from .code_systems import read_code_system, write_code_system
+from .dress import read_dress, write_dress
 from .finishing import read_finishing, write_finishing
 from .ground import read_ground, read_part_ground, write_ground, write_part_ground
 from .marks import read_placements, write_placement
 from .patterns import read_pattern, write_pattern
-from .recipes import read_role, write_role
+from .recipes import read_role, refuse_twice, write_role
 from .references import check_references, check_work
 from .rules import read_rule, read_table, write_rule, write_table
 from .work_order import read_order, read_passes, write_order, write_pass
@@ -42,6 +44,8 @@ def write_scheme(scheme: Scheme) -> dict:
         **({"order": order} if (order := write_order(scheme.order)) else {}),
         **({"locked": list(scheme.locked)} if scheme.locked else {}),
         **({"patterns": [write_pattern(one) for one in scheme.patterns]} if scheme.patterns else {}),
+        **({"dress": write_dress(scheme.dress)} if scheme.dress else {}),
+        **({"casts": [write_cast(one) for one in scheme.casts]} if scheme.casts else {}),
         **({"calibrations": [vars(one) for one in scheme.calibrations]} if scheme.calibrations else {}),
     }
 
@@ -83,6 +87,11 @@ def read_scheme(data: dict, army: Army, catalogue: Catalogue) -> Scheme:
         for at, one in enumerate(data.get("patterns", ()))
     )
     scheme = replace(scheme, patterns=patterns)
+    if "dress" in data:
+        scheme = replace(scheme, dress=read_dress(data["dress"], army, scheme.role_by_id))
+    casts = tuple(read_cast(one, army, scheme, f"/scheme/casts/{at}") for at, one in enumerate(data.get("casts", ())))
+    refuse_twice([one.unit for one in casts], "/scheme/casts", "cast of the unit")
+    scheme = replace(scheme, casts=casts)
     check_references(army, scheme)
     if "finishing" in data:
         scheme = replace(scheme, finishing=read_finishing(data["finishing"], tuple(scheme.role_by_id), catalogue))

@@ -1,0 +1,88 @@
+"""The rules that a dress of sources is shorthand for: garments by formation and rank, and the field's tones by figure."""
+
+from collections.abc import Iterator
+
+from ..army.figure_filter import Filter
+from ..army.tree import Army, Rank
+from ..uniforms.campaign import option_of
+from ..uniforms.colour_word import ColourWord
+from ..uniforms.dress import Dress, DressCell
+from ..uniforms.dye import GRADES
+from ..uniforms.garments import garments
+from .rule import Rule
+
+#: what made a rule, and what begins its id
+MADE_BY = "dress"
+#: garments of which the field makes tones, and that local cloth replaces
+TONED = ("coat", "breeches", "pack")
+
+
+def dress_rules(dress: Dress, army: Army) -> tuple[tuple[Rule, ...], tuple[Rule, ...]]:
+    """Rules by formation and rank and those of the field by figure, to stand before the written rules of a scheme; and rules
+    of cells that are worn first, to stand after them. Cells left to other rules give none."""
+    binding = dress.accuracy == "strict"
+    before: list[Rule] = []
+    after: list[Rule] = []
+    for cell in dress.cells:
+        role = dress.role_of(cell.colour, metal=cell.metal)
+        if not role or cell.node not in army.nodes or dress.departure(cell):
+            continue
+        filters = [Filter(rank=id_) for id_ in _ranks(dress, cell)] if cell.rank else [Filter()]
+        found = after if cell.key in dress.first else before
+        found += [
+            Rule(
+                f"{MADE_BY}/{cell.key}{f'/{one.rank}' if one.rank else ''}", cell.node, garments()[cell.garment].select,
+                role, one, binding, made_by=MADE_BY,
+            )
+            for one in filters
+        ]  # fmt: skip
+    if dress.campaign:
+        before += _field_rules(dress, army)
+    return tuple(before), tuple(after)
+
+
+def cell_of_dress(dress: Dress, rule: Rule) -> DressCell | None:
+    """The cell that a rule of dress stands for; None for a rule of another kind, or of the field."""
+    if rule.made_by != MADE_BY:
+        return None
+    given = rule.id.removeprefix(f"{MADE_BY}/")
+    return next((one for one in dress.cells if given == one.key or given.startswith(f"{one.key}/")), None)
+
+
+def _ranks(dress: Dress, cell: DressCell) -> tuple[str, ...]:
+    return tuple(dict.fromkeys(id_ for id_, said in dress.ranks if said == cell.rank))
+
+
+def tones_worn(
+    dress: Dress, army: Army
+) -> Iterator[tuple[str, Rank, DressCell, dict[tuple[str, str], tuple[int, ...]]]]:
+    """Unit, rank and garment with its (option, tone or local cloth) by figures, for everything the field changes."""
+    if not dress.campaign:
+        return
+    for cell in dress.cells:
+        if cell.garment not in TONED or cell.rank or cell.node not in army.nodes:
+            continue
+        for unit in army.nodes[cell.node].walk():
+            for rank in unit.ranks:
+                grade = GRADES[rank.tier]
+                dealt: dict[tuple[str, str], list[int]] = {}
+                for ordinal in range(1, rank.figures + 1):
+                    key = option_of(dress.campaign, cell.garment, grade, cell.node, f"{unit.id}/{rank.id}", ordinal)
+                    dealt.setdefault(key, []).append(ordinal)
+                yield unit.id, rank, cell, {key: tuple(ordinals) for key, ordinals in dealt.items()}
+
+
+def _field_rules(dress: Dress, army: Army) -> Iterator[Rule]:
+    for unit, rank, cell, dealt in tones_worn(dress, army):
+        by_role: dict[str, list[int]] = {}
+        for (option, tone), ordinals in dealt.items():
+            local = option == "replaced"
+            colour = ColourWord(tone) if local else cell.colour
+            role = dress.role_of(colour, metal=cell.metal and not local, tone="local" if local else tone)
+            if role:
+                by_role.setdefault(role, []).extend(ordinals)
+        for role, ordinals in by_role.items():
+            yield Rule(
+                f"{MADE_BY}/field/{unit}/{rank.id}/{cell.garment}/{role}", unit, garments()[cell.garment].select, role,
+                Filter(rank=rank.id, ordinals=tuple(sorted(ordinals))), made_by=MADE_BY,
+            )  # fmt: skip

@@ -1,0 +1,1 @@
+"""Tables of dress as they are found, read into facts and doubts."""

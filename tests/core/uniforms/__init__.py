@@ -1,0 +1,1 @@
+"""Dress of sources."""
