@@ -27,6 +27,7 @@ INSTALLED_APPS = [
     "mantello.archive",
     "mantello.record",
     "mantello.shelf",
+    "mantello.almanacs",
     "mantello.trials",
     "mantello.commands",
     "mantello.rooms.army",

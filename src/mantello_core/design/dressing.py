@@ -30,8 +30,9 @@ from .edit import with_scheme
 _TIERS = tuple(GRADES)
 #: roles offered for a word
 _MOST_NEAR = 4
-#: parts of figures that are clothes, and materials that are no cloth
-_CLOTHES, _BODY = frozenset({"head", "torso", "arm", "leg", "gear", "cloak"}), frozenset({"skin", "hair", "fur"})
+#: parts of figures that are clothes, and what clothes are of
+_CLOTHES = frozenset({"head", "torso", "arm", "leg", "gear", "cloak"})
+_CLOTH = frozenset({"cloth", "leather", "feather", "rope", "metal", "plate", "paint"})
 #: words that say nothing of which regiment is meant
 _PLAIN_WORDS = frozenset({"the", "of", "regiment", "battalion", "company", "st", "nd", "rd", "th"})
 _NUMBER = re.compile(r"(\d{1,3})")
@@ -142,7 +143,7 @@ def _worn_on_clothes(design: Design, resolution: Resolution, dress: Dress) -> se
         for one in resolution.classes
         if one.unit in units
         for area, cell in one.cells.items()
-        if cell.role and area.partition(".")[0] in _CLOTHES and one.plate.areas[area].material not in _BODY
+        if cell.role and area.partition(".")[0] in _CLOTHES and one.plate.areas[area].material in _CLOTH
     }
 
 

@@ -47,7 +47,7 @@ def write_almanac(almanac: Almanac) -> dict:
         "title": almanac.title,
         "year": almanac.year,
         "sources": [vars(one) for one in almanac.sources],
-        "facts": [_write_fact(one) for one in almanac.facts],
+        "facts": [write_fact(one) for one in almanac.facts],
         **({"settled": [list(one) for one in almanac.settled]} if almanac.settled else {}),
     }
 
@@ -63,7 +63,7 @@ def read_almanac(document: object, where: str = "") -> Almanac:
         )
     check(document, "almanac", where)
     sources = tuple(_read_source(one, f"{where}/sources/{at}") for at, one in enumerate(document["sources"]))
-    facts = tuple(_read_fact(one, f"{where}/facts/{at}") for at, one in enumerate(document["facts"]))
+    facts = tuple(read_fact(one, f"{where}/facts/{at}") for at, one in enumerate(document["facts"]))
     for name, ids in (("sources", [one.id for one in sources]), ("facts", [one.id for one in facts])):
         if len(set(ids)) < len(ids):
             twice = next(one for one in ids if ids.count(one) > 1)
@@ -95,7 +95,8 @@ def read_colour(data: Mapping, where: str) -> ColourWord:
     return colour
 
 
-def _write_fact(fact: Fact) -> dict:
+def write_fact(fact: Fact) -> dict:
+    """A fact, JSON-ready; what is as usual is left out."""
     phrase = fact.phrase
     parts = [
         {"relation": one.relation, **write_colour(one.colour)}
@@ -118,7 +119,8 @@ def _write_fact(fact: Fact) -> dict:
     }
 
 
-def _read_fact(data: Mapping, where: str) -> Fact:
+def read_fact(data: Mapping, where: str) -> Fact:
+    """A fact from its mapping. Raises: UnknownName, with a JSON pointer."""
     parts = tuple(
         Part(
             one["relation"],

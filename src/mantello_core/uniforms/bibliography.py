@@ -41,15 +41,17 @@ def bibliography(almanac: Almanac, year: int) -> tuple[Cited, ...]:
     return tuple(Cited(one, said[one.id], worn[one.id], alone[one.id], overruled[one.id]) for one in listed)
 
 
-def anachronisms(almanac: Almanac, who: Wearer, year: int) -> tuple[str, ...]:
-    """Garments that are worn although what is told of them is of other years, and pairs that were never worn together."""
-    told = [
-        (title_of(one.garment), one.fact.period)
-        for one in sheet(almanac, who, year)
-        if one.fact and one.status != "settled"
+def anachronisms(almanac: Almanac, who: Wearer, year: int) -> tuple[tuple[tuple[str, ...], str], ...]:
+    """What does not hold together in a year: garments that are worn although what is told of them is of other years, and pairs
+    that were never worn together; each with the garments it is about."""
+    told = [(one.garment, one.fact.period) for one in sheet(almanac, who, year) if one.fact and one.status != "settled"]
+    found = [
+        ((garment,), f"{title_of(garment)}: told of {span.words}, not of {year}")
+        for garment, span in told
+        if not span.holds(year)
     ]
-    found = [f"{garment}: told of {span.words}, not of {year}" for garment, span in told if not span.holds(year)]
     for (garment, one), (other, span) in combinations(told, 2):
         if (one.until or _FOREVER) < (span.since or 0) or (span.until or _FOREVER) < (one.since or 0):
-            found.append(f"{garment} ({one.words}) and {other.lower()} ({span.words}) were never worn together")
+            words = f"{title_of(garment)} ({one.words}) and {title_of(other).lower()} ({span.words}) were never worn together"
+            found.append(((garment, other), words))
     return tuple(found)

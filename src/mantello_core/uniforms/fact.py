@@ -54,7 +54,8 @@ class Wearer:
         'Tidewall Fusiliers 2, Lantern'
         """
         number = f"{self.number}" if self.number is not None else ""
-        return ", ".join(one for one in (f"{self.arm} {number}".strip(), self.title) if one) or "everyone"
+        named = dict.fromkeys(one for one in (f"{self.arm} {number}".strip(), self.title) if one)
+        return ", ".join(named) or "everyone"
 
     @property
     def words(self) -> str:

@@ -3,6 +3,10 @@
 from mantello.jobs.answers import answer_kind
 
 from . import sheets  # noqa: F401  register its papers
+from .cloth_mixes import MIXED, cloth_mixed
+from .lists import READ, list_read
 from .measured import MEASURED, camouflage_measured
 
 answer_kind(MEASURED)(camouflage_measured)
+answer_kind(MIXED)(cloth_mixed)
+answer_kind(READ)(list_read)

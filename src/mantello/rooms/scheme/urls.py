@@ -2,7 +2,22 @@
 
 from django.urls import path
 
-from . import camouflage, checking, comparing, laying, placing, ruling, sheets, trying, views
+from . import (
+    almanac,
+    camouflage,
+    checking,
+    comparing,
+    in_field,
+    laying,
+    lists,
+    placing,
+    ruling,
+    sheets,
+    sources,
+    trying,
+    views,
+    worn,
+)
 
 urlpatterns = [
     path("", views.scheme, name="scheme"),
@@ -21,6 +36,24 @@ urlpatterns = [
     path("camouflage/try/<str:view>.svg", laying.try_pattern_view, name="try-pattern-view"),
     path("camouflage/sheets.<str:form>", sheets.camouflage_sheets, name="camouflage-sheets"),
     path("camouflage/<str:pattern>/", camouflage.change_pattern, name="change-pattern"),
+    path("dress/", almanac.almanac, name="almanac"),
+    path("dress/settle/", almanac.settle, name="settle-dress"),
+    path("dress/sample/", almanac.keep_sample, name="keep-sample-almanac"),
+    path("dress/almanac.json", almanac.almanac_file, name="almanac-file"),
+    path("dress/almanac/", sources.bring_almanac, name="bring-almanac"),
+    path("dress/sources/", sources.sources, name="sources"),
+    path("dress/sources/keep/", sources.keep_source, name="keep-source"),
+    path("dress/sources/note/", sources.keep_note, name="keep-note"),
+    path("dress/lists/", lists.lists, name="lists"),
+    path("dress/lists/<int:list_id>/", lists.found_list, name="list"),
+    path("dress/lists/<int:list_id>/change/", lists.change_list, name="change-list"),
+    path("dress/worn/", worn.worn, name="worn"),
+    path("dress/worn/put-on/", worn.put_on, name="put-on-dress"),
+    path("dress/worn/cell/", worn.decide_cell, name="decide-cell"),
+    path("dress/worn/figure.svg", worn.worn_figure, name="worn-figure"),
+    path("dress/field/", in_field.in_field, name="in-field"),
+    path("dress/field/take/", in_field.take_field, name="take-field"),
+    path("dress/field/figure.svg", in_field.field_figure, name="field-figure"),
     path("variants/", comparing.variants, name="variants"),
     path("variants/new/", comparing.new_variant, name="new-variant"),
     path("variants/<int:variant_id>/", comparing.change_variant, name="change-variant"),

@@ -1,0 +1,147 @@
+"""Almanacs of an account, lists that were pasted or uploaded, and what the painter said of words."""
+
+from django.conf import settings
+from django.db import models, transaction
+
+from mantello_core.errors import OutOfRange
+from mantello_core.formats.almanac_document import read_almanac, write_almanac
+from mantello_core.formats.found_table import facts_of, write_reading
+from mantello_core.memory import Memory
+from mantello_core.uniforms.almanac import Almanac as Said
+from mantello_core.uniforms.almanac import with_facts
+from mantello_core.uniforms.reading.table import read_table
+
+#: almanacs and lists that an account may keep
+MOST_ALMANACS, MOST_LISTS = 40, 60
+#: bytes of a list that is read at once, about 200 lines; a longer one is read by a worker
+SHORT = 12_000
+#: what a read almanac or list takes in memory for every byte of it: measured
+_GROWS = 24
+_read = Memory("almanacs", 24 * 2**20)
+
+
+class AlmanacQuerySet(models.QuerySet):
+    """The almanacs of an account."""
+
+    def visible_to(self, user) -> "AlmanacQuerySet":
+        """Those of a user."""
+        return self.filter(owner=user)
+
+    def keep(self, user, said: Said) -> "Almanac":
+        """Keep a new almanac.
+
+        Raises: OutOfRange for more than an account may keep.
+        """
+        if self.filter(owner=user).count() >= MOST_ALMANACS:
+            raise OutOfRange(f"There are {MOST_ALMANACS} almanacs already; take one away first.", "title")
+        return self.create(owner=user, title=said.title[:200], document=write_almanac(said))
+
+
+class Almanac(models.Model):
+    """A dress almanac."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="almanacs")
+    title = models.CharField(max_length=200)
+    document = models.JSONField()
+    #: counts its changes, so that what was read of it is known for old
+    number = models.PositiveIntegerField(default=1)
+    changed_at = models.DateTimeField(auto_now=True)
+
+    objects = AlmanacQuerySet.as_manager()
+
+    class Meta:
+        ordering = ["pk"]
+
+    def __str__(self) -> str:
+        return self.title
+
+    def as_core(self) -> Said:
+        """The almanac as the core has it."""
+        key = "almanac", self.pk, self.number
+        known = _read.get(key)
+        if known is None:
+            known = _read.put(key, read_almanac(self.document), _GROWS * len(str(self.document)))
+        return known
+
+    @transaction.atomic
+    def change(self, change) -> "Almanac":
+        """Change it by a function of what it says now; what others changed meanwhile stays.
+
+        Raises: what the change refuses.
+        """
+        locked = Almanac.objects.select_for_update().get(pk=self.pk)
+        said = change(locked.as_core())
+        locked.document, locked.title, locked.number = write_almanac(said), said.title[:200], locked.number + 1
+        locked.save()
+        return locked
+
+
+class FoundList(models.Model):
+    """A list as it was found, with the painter's answers to what is doubtful in it, and what was made of it."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="found_lists")
+    name = models.CharField(max_length=120)
+    data = models.BinaryField()
+    #: doubt to answer
+    answers = models.JSONField(default=dict)
+    #: as ``formats.found_table`` writes it; None while it is being read
+    made = models.JSONField(null=True)
+    #: the almanac that its facts were taken into
+    taken = models.ForeignKey(Almanac, on_delete=models.SET_NULL, null=True, related_name="lists")
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["-pk"]
+
+    def __str__(self) -> str:
+        return self.name
+
+    @property
+    def short(self) -> bool:
+        """Whether it is read while its painter waits."""
+        return len(self.data) <= SHORT
+
+    def read(self) -> None:
+        """Make what can be made of it with the answers so far.
+
+        Raises: what ``read_table`` refuses.
+        """
+        decisions = KnownWord.objects.of(self.owner) | self.answers
+        self.made = write_reading(read_table(bytes(self.data), decisions))
+        self.save()
+
+    def take_into(self, almanac: Almanac) -> Almanac:
+        """Add its facts to an almanac.
+
+        Raises: OutOfRange for more than an almanac may hold.
+        """
+        facts = facts_of(self.made)
+        changed = almanac.change(lambda said: with_facts(said, facts))
+        self.taken = changed
+        self.save(update_fields=["taken"])
+        return changed
+
+
+class KnownWordQuerySet(models.QuerySet):
+    """What an account said of words."""
+
+    def of(self, user) -> dict[str, str]:
+        """Answers to doubts about words, as the reader takes them."""
+        return {f"word:{row.word}": row.term for row in self.filter(owner=user)}
+
+
+class KnownWord(models.Model):
+    """What a painter said a word of lists means."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="known_words")
+    word = models.CharField(max_length=200)
+    #: id of a colour term
+    term = models.CharField(max_length=60)
+
+    objects = KnownWordQuerySet.as_manager()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["owner", "word"], name="word_known_once")]
+
+    def __str__(self) -> str:
+        return f"{self.word}: {self.term}"

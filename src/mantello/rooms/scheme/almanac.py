@@ -1,0 +1,149 @@
+"""The almanac: what sources say regiments wore, which of them is worn, and why."""
+
+from urllib.parse import urlencode
+
+from django.contrib.auth.decorators import login_required
+from django.http import Http404
+from django.shortcuts import get_object_or_404, redirect
+from django.urls import reverse
+from django.views.decorators.http import require_POST, require_safe
+
+from mantello.almanacs.models import Almanac
+from mantello.shell.download import download
+from mantello.workspace.page import army_for, room_page
+from mantello.workspace.reading import reading_of
+from mantello_core.formats.almanac_document import almanac_bytes
+from mantello_core.formats.sample import dress_almanac
+from mantello_core.uniforms.almanac import Almanac as Said
+from mantello_core.uniforms.almanac import with_certainty, with_settled
+from mantello_core.uniforms.bibliography import anachronisms
+from mantello_core.uniforms.dress import FIRST_YEAR, LAST_YEAR
+from mantello_core.uniforms.fact import CERTAINTIES
+from mantello_core.uniforms.garments import title_of
+from mantello_core.uniforms.verdict import STATUSES
+from mantello_core.uniforms.worn import open_questions
+
+from .almanac_sheet import asked_cell, cloth_of, ladder_of, mistaken_of, seen_of, size_of, swatch, table_of
+
+#: years shown on either side of what an almanac tells
+_AROUND = 3
+#: ranks whose dress may be looked at
+_RANKS = (("", "Private"), ("sergeant", "Sergeant"), ("drummer", "Drummer"), ("officer", "Officer"))
+
+
+def almanac_asked(request, army) -> Almanac | None:
+    """The almanac that an address names, else the one the army wears, else the first there is; None for none."""
+    mine = Almanac.objects.visible_to(request.user)
+    given = request.GET.get("almanac") or request.POST.get("almanac", "")
+    if given:
+        return get_object_or_404(mine, pk=given if given.isdigit() and len(given) < 10 else 0)
+    dress = reading_of(army.head).design.scheme.dress
+    worn = mine.filter(pk=int(dress.origin)).first() if dress and dress.origin.isdigit() else None
+    return worn or mine.first()
+
+
+def year_asked(given, said: Said) -> int:
+    """The year an address names, else the almanac's own, else the last that it tells of."""
+    text = given.get("year", "")
+    if text.isdigit() and FIRST_YEAR <= int(text) <= LAST_YEAR:
+        return int(text)
+    return said.year or max(_years(said), default=1)
+
+
+def _years(said: Said) -> list[int]:
+    periods = [year for fact in said.facts for year in (fact.period.since, fact.period.until) if year]
+    return periods + [one.year for one in said.sources if one.year]
+
+
+@login_required
+@require_safe
+def almanac(request, army_id):
+    """Regiments by garments in a year; one cell open, with its ladder."""
+    army = army_for(request, army_id)
+    kept = almanac_asked(request, army)
+    context = {
+        "title": "Dress",
+        "view": "dress",
+        "tab": "almanac",
+        "kept": kept,
+        "almanacs": Almanac.objects.visible_to(request.user),
+    }
+    if kept is None:
+        return room_page(request, army, "scheme", "scheme/almanac_none.html", context)
+    said = kept.as_core()
+    year = year_asked(request.GET, said)
+    years = _years(said) or [year]
+    height, metres = size_of(reading_of(army.head).design)
+    only_open = request.GET.get("only") == "open"
+    across, rows = table_of(said, year, only_open=only_open)
+    context |= {
+        "said": said, "year": year, "first": min(*years, year) - _AROUND, "last": max(*years, year) + _AROUND,
+        "across": [(one, title_of(one)) for one in across], "rows": rows, "only_open": only_open,
+        "to_settle": len(open_questions(said, year)), "statuses": STATUSES,
+        "mistaken": mistaken_of(said, year, height, metres), "height": height, "metres": metres,
+        "here_query": _query(kept, year, only_open=only_open),
+    }  # fmt: skip
+    cell = asked_cell(said, request.GET, year)
+    if cell:
+        context |= _opened(said, *cell, year, height, metres) | {"number": int(request.GET["of"])}
+    return room_page(request, army, "scheme", "scheme/almanac.html", context)
+
+
+def _query(kept: Almanac, year: int, *, only_open: bool = False) -> str:
+    return urlencode({"almanac": kept.pk, "year": year} | ({"only": "open"} if only_open else {}))
+
+
+def _opened(said: Said, who, verdict, year: int, height: float, metres: float) -> dict:
+    ground = verdict.value.ground if verdict.value else None
+    return {
+        "who": who, "cell": swatch(verdict), "ladder": ladder_of(said, verdict),
+        "cloth": cloth_of(ground, verdict.garment) if ground and not ground.refers_to else [],
+        "sight": seen_of(said, who, verdict, year, height, metres),
+        "anachronisms": [words for about, words in anachronisms(said, who, year) if about == (verdict.garment,) or (verdict.garment in about and verdict.status != "assumed")], "certainties": CERTAINTIES, "rank": who.rank, "ranks": _RANKS,
+        "settled": verdict.status == "settled",
+    }  # fmt: skip
+
+
+@login_required
+@require_POST
+def settle(request, army_id):
+    """Settle a cell on one fact, open it again, or hold a fact for surer or less sure."""
+    army = army_for(request, army_id)
+    kept = almanac_asked(request, army)
+    if kept is None:
+        raise Http404
+    said = kept.as_core()
+    year = year_asked(request.POST, said)
+    cell = asked_cell(said, request.POST, year)
+    if cell is None:
+        raise Http404
+    who, verdict = cell
+    fact, certainty = request.POST.get("fact", "")[:12], request.POST.get("certainty", "")
+    if certainty:
+        kept.change(lambda now: with_certainty(now, fact, certainty))
+    else:
+        kept.change(lambda now: with_settled(now, who, verdict.garment, fact))
+    query = {"almanac": kept.pk, "year": year, "of": request.POST["of"], "garment": verdict.garment} | (
+        {"rank": who.rank} if who.rank else {}
+    )
+    return redirect(f"{reverse('almanac', args=[army.pk])}?{urlencode(query)}")
+
+
+@login_required
+@require_POST
+def keep_sample(request, army_id):
+    """Keep the invented almanac of the year 212, to try things with."""
+    army = army_for(request, army_id)
+    kept = Almanac.objects.keep(request.user, dress_almanac())
+    return redirect(f"{reverse('almanac', args=[army.pk])}?almanac={kept.pk}")
+
+
+@login_required
+@require_safe
+def almanac_file(request, army_id):
+    """The almanac as an open document."""
+    army = army_for(request, army_id)
+    kept = almanac_asked(request, army)
+    if kept is None:
+        raise Http404
+    return download(almanac_bytes(kept.as_core()), f"mantello-almanac-{kept.pk}.json", "application/json")

@@ -1,0 +1,142 @@
+"""An almanac as a table of swatches: regiments by garments, with what tells how each is known."""
+
+from dataclasses import dataclass, replace
+
+from mantello_core.colour.spaces import Lab, hex_of
+from mantello_core.design.camouflaged import metres_of
+from mantello_core.design.design import Design
+from mantello_core.recipes.handwork import USUAL_HEIGHT
+from mantello_core.uniforms.almanac import Almanac
+from mantello_core.uniforms.colour_word import ColourWord
+from mantello_core.uniforms.distinction import Mistaken, mistaken
+from mantello_core.uniforms.dye import target
+from mantello_core.uniforms.fact import Wearer
+from mantello_core.uniforms.garments import garments, title_of
+from mantello_core.uniforms.phrase import Phrase
+from mantello_core.uniforms.verdict import Rung, Verdict
+from mantello_core.uniforms.visible import Sight, sighted
+from mantello_core.uniforms.worn import sheet, worn
+
+#: months at which the field's fading is shown beside cloth as issued
+FADED = 12.0
+#: what marks lie on where the almanac does not tell of the coat
+_MIDDLING = Lab(45.0, 2.0, 4.0)
+
+
+@dataclass(frozen=True)
+class Swatch:
+    """One cell: its colours, the words for it, and how it is known."""
+
+    garment: str
+    title: str
+    verdict: Verdict
+    #: the ground, then what is joined to it
+    colours: tuple[str, ...]
+
+    @property
+    def words(self) -> str:
+        """What is worn, in words."""
+        return self.verdict.value.words if self.verdict.value else "not told"
+
+
+@dataclass(frozen=True)
+class Told:
+    """One rung of a cell's ladder as the page shows it."""
+
+    rung: Rung
+    source: str
+    colours: tuple[str, ...]
+    worn: bool
+
+
+def table_of(
+    almanac: Almanac, year: int, *, only_open: bool = False
+) -> tuple[list[str], list[tuple[int, Wearer, list]]]:
+    """Garments across, and of every regiment its number in the almanac with its cells; None where a garment is not its own."""
+    sheets = {who: {one.garment: one for one in sheet(almanac, who, year)} for who in almanac.regiments}
+    across = list(dict.fromkeys(garment for cells in sheets.values() for garment in cells))
+    rows = []
+    for at, (who, cells) in enumerate(sheets.items()):
+        if only_open and not any(one.to_settle for one in cells.values()):
+            continue
+        rows.append((at, who, [swatch(cells[garment]) if garment in cells else None for garment in across]))
+    return across, rows
+
+
+def swatch(verdict: Verdict, grade: str = "private") -> Swatch:
+    """A verdict with its colours."""
+    return Swatch(
+        verdict.garment, title_of(verdict.garment), verdict, colours_of(verdict.value, verdict.garment, grade)
+    )
+
+
+def colours_of(phrase: Phrase | None, garment: str, grade: str = "private") -> tuple[str, ...]:
+    """The colours of a phrase, the ground first, as cloth of a grade."""
+    known = garments().get(garment)
+    parts = phrase.parts if phrase and phrase.kind == "colour" else ()
+    return tuple(
+        hex_of(target(part.colour, grade, metal=bool(known and known.metal)).lab)
+        for part in parts
+        if not part.colour.refers_to
+    )
+
+
+def ladder_of(almanac: Almanac, verdict: Verdict) -> list[Told]:
+    """Everything that speaks of a cell, what is worn first."""
+    return [
+        Told(
+            rung,
+            almanac.cite(rung.fact),
+            colours_of(rung.fact.phrase, verdict.garment),
+            at == 0 and not verdict.assumed,
+        )
+        for at, rung in enumerate(verdict.ladder)
+    ]
+
+
+def cloth_of(colour: ColourWord, garment: str) -> list[tuple[str, str, str, float]]:
+    """Grades of cloth of a colour: name, as issued, after a year in the field, and how far the word reaches."""
+    metal = garments()[garment].metal
+    rows = []
+    for grade in ("private", "sergeant", "officer"):
+        new, old = target(colour, grade, metal=metal), target(colour, grade, FADED, metal=metal)
+        rows.append((grade, hex_of(new.lab), hex_of(old.lab), new.radius))
+    return rows
+
+
+def size_of(design: Design) -> tuple[float, float]:
+    """Height of the army's figures in mm, and from how far it is seen in m."""
+    return (design.brief.height_mm if design.brief else USUAL_HEIGHT), metres_of(design)
+
+
+def seen_of(almanac: Almanac, who: Wearer, verdict: Verdict, year: int, height: float, metres: float) -> Sight | None:
+    """How a garment's colour is seen on the coat it lies on; None for the coat, and where no colour is known."""
+    ground = verdict.value.ground if verdict.value else None
+    if ground is None or ground.refers_to or verdict.garment == "coat":
+        return None
+    coat = worn(almanac, who, "coat", year)
+    on = coat.value.ground if coat.value else None
+    beside = target(on).lab if on and not on.refers_to else _MIDDLING
+    metal = garments()[verdict.garment].metal
+    return sighted(verdict.garment, target(ground, metal=metal).lab, beside, height, metres)
+
+
+def mistaken_of(
+    almanac: Almanac, year: int, height: float, metres: float
+) -> list[tuple[Mistaken, list[Swatch], list[Swatch]]]:
+    """Regiments that would be mistaken for each other, with the marks of both."""
+    found = []
+    for pair in mistaken(almanac, year, height, metres):
+        marks = ("facing", "turnback", "buttons", "plume", "lace")
+        both = [[swatch(worn(almanac, who, garment, year)) for garment in marks] for who in (pair.first, pair.second)]
+        found.append((pair, *both))
+    return found
+
+
+def asked_cell(almanac: Almanac, given, year: int) -> tuple[Wearer, Verdict] | None:
+    """The regiment and garment that an address names, with the rank if it names one; None for none."""
+    number, garment, rank = given.get("of", ""), given.get("garment", ""), given.get("rank", "")[:40]
+    if not number.isdigit() or int(number) >= len(almanac.regiments) or garment not in garments():
+        return None
+    who = replace(almanac.regiments[int(number)], rank=rank)
+    return who, worn(almanac, who, garment, year)
