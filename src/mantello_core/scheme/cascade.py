@@ -7,7 +7,7 @@ apply share one answer. So the cost grows with the rules, not with the figures.
 from dataclasses import dataclass, field
 from functools import cached_property
 
-from ..army.tree import Army, Figure, Node, Rank
+from ..army.tree import Army, Figure, Rank
 from ..camouflage.pattern import Pattern
 from ..errors import UnknownName
 from ..figures.plate import Plate
@@ -17,7 +17,7 @@ from ..marks.placement import Borne, Placement, borne_by
 from .part_ground import grounds_here
 from .rule import Rule
 from .scheme import Scheme
-from .selector import Narrowness, areas_named, narrowest
+from .selector import areas_named, narrowest
 from .substitution import substitutes
 from .whole_pass import WholePass
 
@@ -177,30 +177,33 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
         passing = [(one, order) for one, order in over if not one.scope or one.scope in path]
         grounds = grounds_here(scheme.grounds, path)
         for rank in unit.ranks:
+            if not rank.figures:
+                continue
             shape = army.plate(rank.type)
+            speaking, placing, laid = (
+                [one for one in known if one[0].filter.admits(rank.type, rank.id, unit.tags)]
+                for known in (here, placed, passing)
+            )
+            common = [one for one in speaking if not one[0].filter.by_ordinal]
+            single = [one for one in speaking if one[0].filter.by_ordinal]
+            alike = (
+                rank.type, len(path), tuple(order for _, order in common), tuple(path.index(rule.scope) for rule, _ in common),
+                tuple(instead.items()),
+            )  # fmt: skip
             winning = None
-            for speaking, placing, laid, ordinals in _partition(unit, rank, here, placed, passing):
-                orders = tuple(order for _, order in speaking)
-                depths = tuple(path.index(rule.scope) for rule, _ in speaking)
-                key = (rank.type, len(path), orders, depths, tuple(instead.items()))
+            for ordinals, admitted in _told_apart(rank, [*single, *placing, *laid]):
+                own = [one for one in single if id(one[0]) in admitted] if single else single
+                key = alike, tuple(order for _, order in own), tuple(path.index(rule.scope) for rule, _ in own)
                 if key not in shared:
-                    winning = winning or _Winning(shape, path, instead, scheme.pattern_by_id)
-                    shared[key] = winning.cells(speaking)
+                    winning = winning or _Winning(shape, path, instead, scheme.pattern_by_id, common)
+                    shared[key] = winning.cells(own)
+                borne = borne_by(shape, [one for one in placing if _speaks(one[0], admitted)], path)
+                over = _passes_here([one for one in laid if _speaks(one[0], admitted)], rank.tier, path)
                 classes.append(
                     FigureClass(
-                        unit.id,
-                        rank.id,
-                        rank.name,
-                        rank.type,
-                        rank.tier,
-                        ordinals,
-                        shared[key],
-                        shape,
-                        borne_by(shape, placing, path),
-                        grounds,
-                        _passes_here(laid, rank.tier, path),
+                        unit.id, rank.id, rank.name, rank.type, rank.tier, ordinals, shared[key], shape, borne, grounds, over,
                     )
-                )
+                )  # fmt: skip
     return Resolution(tuple(classes))
 
 
@@ -223,32 +226,30 @@ def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdi
             continue
         narrow = narrowest(rule.select, plate_area)
         if narrow is not None:
-            found.append(Verdict(rule, _weight(rule, order, path, narrow), _rung(rule, path)))
+            found.append(Verdict(rule, (*_scope_weight(rule, path), narrow, order), _rung(rule, path)))
     return tuple(sorted(found, key=lambda verdict: verdict.weight, reverse=True))
 
 
-def _partition(
-    unit: Node, rank: Rank, rules: list[tuple[Rule, int]], placements: list[tuple[Placement, int]],
-    passes: list[tuple[WholePass, int]],
-):  # fmt: skip
-    """The rules, placements and passes that speak of a rank, and its ordinals grouped by which of the picky ones admit them."""
-    speaking, placing, laid = (
-        [one for one in known if one[0].filter.admits(rank.type, rank.id, unit.tags)]
-        for known in (rules, placements, passes)
-    )
-    picky = [one for one in (*speaking, *placing, *laid) if one[0].filter.by_ordinal]
+def _told_apart(rank: Rank, speaking: list[tuple]) -> list[tuple[tuple[int, ...], frozenset[int]]]:
+    """The ordinals of a rank, grouped by which of the rules, placements and passes that name single figures admit them; with
+    the identities of those that do."""
+    picky = [one[0] for one in speaking if one[0].filter.by_ordinal]
     if not picky:
-        if rank.figures:
-            yield speaking, placing, laid, tuple(range(1, rank.figures + 1))
-        return
-    groups: dict[tuple[bool, ...], list[int]] = {}
+        return [(tuple(range(1, rank.figures + 1)), frozenset())]
+    admitted: list[list[int]] = [[] for _ in range(rank.figures + 1)]
+    for one in picky:
+        for ordinal in one.filter.ordinals or range(1, rank.figures + 1):
+            if 1 <= ordinal <= rank.figures and (not one.filter.every or one.filter.admits_ordinal(ordinal)):
+                admitted[ordinal].append(id(one))
+    groups: dict[tuple[int, ...], list[int]] = {}
     for ordinal in range(1, rank.figures + 1):
-        admitted = tuple(one.filter.admits_ordinal(ordinal) for one, _ in picky)
-        groups.setdefault(admitted, []).append(ordinal)
-    for ordinals in groups.values():
-        first = ordinals[0]
-        kept = ([one for one in known if one[0].filter.admits_ordinal(first)] for known in (speaking, placing, laid))
-        yield *kept, tuple(ordinals)
+        groups.setdefault(tuple(admitted[ordinal]), []).append(ordinal)
+    return [(tuple(ordinals), frozenset(known)) for known, ordinals in groups.items()]
+
+
+def _speaks(one: Placement | WholePass, admitted: frozenset[int]) -> bool:
+    """Whether a placement or pass that speaks of a rank speaks of the figures that are admitted by these."""
+    return not one.filter.by_ordinal or id(one) in admitted
 
 
 def _passes_here(laid: list[tuple[WholePass, int]], tier: str, path: tuple[str, ...]) -> tuple[WholePass, ...]:
@@ -263,10 +264,10 @@ def _passes_here(laid: list[tuple[WholePass, int]], tier: str, path: tuple[str, 
     return tuple(one for _, _, one in standing if not one.off and (not one.tiers or tier in one.tiers))
 
 
-def _weight(rule: Rule, order: int, path: tuple[str, ...], narrow: Narrowness) -> tuple:
-    """Binding, then scope (a binding rule's higher one, else the deeper), filter, selector, order."""
+def _scope_weight(rule: Rule, path: tuple[str, ...]) -> tuple:
+    """What orders a rule whatever the area: binding, then scope (a binding rule's higher one, else the deeper), filter."""
     depth = path.index(rule.scope)
-    return (rule.binding, -depth if rule.binding else depth, rule.filter.narrowness, narrow, order)
+    return rule.binding, -depth if rule.binding else depth, rule.filter.narrowness
 
 
 def _rung(rule: Rule, path: tuple[str, ...]) -> int:
@@ -282,28 +283,47 @@ def _rung(rule: Rule, path: tuple[str, ...]) -> int:
 class _Winning:
     """Who wins on one rank's plate: what all its figures share is worked out once, and single figures' rules laid over it."""
 
-    def __init__(self, plate: Plate, path: tuple[str, ...], instead: dict[str, str], patterns: dict[str, Pattern]):
+    def __init__(
+        self, plate: Plate, path: tuple[str, ...], instead: dict[str, str], patterns: dict[str, Pattern],
+        common: list[tuple[Rule, int]],
+    ):  # fmt: skip
         self.plate, self.path, self.instead, self.patterns = plate, path, instead, patterns
-        self._common: tuple[tuple[int, ...], dict[str, tuple[tuple, Rule]]] | None = None
         self._made: dict[str, Cell] = {}
         self._gap = Cell(None, None, 0)
+        self._best = self._over({}, common)
+        self._weighed: dict[str, list[tuple[str, tuple]]] = {}
+        self._cells = {
+            name: self._cell(self._best[name][1]) if name in self._best else self._gap for name in plate.areas
+        }
 
-    def cells(self, speaking: list[tuple[Rule, int]]) -> dict[str, Cell]:
-        """Every area with what it wears by the rules that speak of some figures, as (rule, order)."""
-        common = [one for one in speaking if not one[0].filter.by_ordinal]
-        orders = tuple(order for _, order in common)
-        if self._common is None or self._common[0] != orders:
-            self._common = orders, self._over({}, common)
-        best = self._over(self._common[1], [one for one in speaking if one[0].filter.by_ordinal])
-        return {name: self._cell(best[name][1]) if name in best else self._gap for name in self.plate.areas}
+    def cells(self, own: list[tuple[Rule, int]]) -> dict[str, Cell]:
+        """Every area with what it wears where these rules, as (rule, order), speak besides those of all figures."""
+        if not own:
+            return self._cells
+        over: dict[str, tuple[tuple, Rule]] = {}
+        for rule, order in own:
+            for name, weight in self._weights(rule, order):
+                known = over.get(name) or self._best.get(name)
+                if known is None or weight > known[0]:
+                    over[name] = weight, rule
+        return self._cells | {name: self._cell(rule) for name, (_, rule) in over.items()}
+
+    def _weights(self, rule: Rule, order: int) -> list[tuple[str, tuple]]:
+        """Every area a rule of single figures speaks of, with its weight there; worked out once."""
+        if rule.id not in self._weighed:
+            head = _scope_weight(rule, self.path)
+            named = areas_named(self.plate, rule.select).items()
+            self._weighed[rule.id] = [(name, (*head, narrow, order)) for name, narrow in named]
+        return self._weighed[rule.id]
 
     def _over(
         self, below: dict[str, tuple[tuple, Rule]], rules: list[tuple[Rule, int]]
     ) -> dict[str, tuple[tuple, Rule]]:
         best = dict(below)
         for rule, order in rules:
+            head = _scope_weight(rule, self.path)
             for name, narrow in areas_named(self.plate, rule.select).items():
-                weight = _weight(rule, order, self.path, narrow)
+                weight = (*head, narrow, order)
                 if name not in best or weight > best[name][0]:
                     best[name] = weight, rule
         return best

@@ -10,6 +10,7 @@ from ..uniforms.dress import Dress, DressCell
 from ..uniforms.dye import GRADES
 from ..uniforms.garments import garments
 from .rule import Rule
+from .selector import areas_named
 
 #: what made a rule, and what begins its id
 MADE_BY = "dress"
@@ -64,6 +65,8 @@ def tones_worn(
             continue
         for unit in army.nodes[cell.node].walk():
             for rank in unit.ranks:
+                if not areas_named(army.plate(rank.type), garments()[cell.garment].select):
+                    continue
                 grade = GRADES[rank.tier]
                 dealt: dict[tuple[str, str], list[int]] = {}
                 for ordinal in range(1, rank.figures + 1):

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from functools import cache
 
+from .folding import fold
 from .word_lists import word_list
 
 #: 'as the facing', 'as the coat': words that stand for another garment's colour
@@ -42,6 +43,12 @@ def terms() -> dict[str, dict]:
 def shades() -> dict[str, dict]:
     """Modifiers by id: shift (L* added, factor on chroma, degrees of hue added) and words. Not to be changed."""
     return word_list("colour_words")["shade"]
+
+
+@cache
+def colour_names() -> frozenset[str]:
+    """Every word for a colour, folded."""
+    return frozenset(fold(word) for about in terms().values() for word in about["words"])
 
 
 @cache

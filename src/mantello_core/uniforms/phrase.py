@@ -6,9 +6,11 @@ in ``left``: they are shown, never dropped.
 
 import re
 from dataclasses import dataclass
+from difflib import get_close_matches
 
+from ..errors import Unreadable
 from ..memory import remembered
-from .colour_word import ColourWord
+from .colour_word import ColourWord, colour_names
 from .folding import fold
 from .lexicon import tokens_of
 from .phrase_parts import Part, parsed
@@ -118,6 +120,24 @@ def ditto_rest(text: str) -> str | None:
         r"(?:do\.|ditto|dto\.|idem|id\.|desgl\.|as above|wie oben|come sopra)[\s,;:]+(.+)$", text.strip(), re.I
     )
     return found[1].strip() if found else None
+
+
+def colour_of(text: str) -> ColourWord:
+    """The colour word that some words are, in any language that is known.
+
+    >>> colour_of("dunkelgrün").words, colour_of("rouge garance").words
+    ('dark green', 'madder red')
+
+    Raises: Unreadable if they are none, or say more than one colour.
+    """
+    phrase = read_phrase(text)
+    ground = phrase.ground
+    if ground is None or ground.refers_to or phrase.left or len(phrase.parts) > 1:
+        said = phrase.left[0] if phrase.left else text.strip()[:40]
+        near = get_close_matches(fold(said), list(colour_names()), n=2, cutoff=0.7)
+        hint = f" Did you mean {' or '.join(near)}?" if near else " Write one, such as dark green, aurora or buff."
+        raise Unreadable(f"'{said}' is no colour word that is known.{hint}", "word")
+    return ground
 
 
 @remembered(4_000)

@@ -4,12 +4,12 @@ from dataclasses import dataclass
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.http import Http404, HttpResponse
+from django.http import Http404
 from django.shortcuts import redirect
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_GET, require_http_methods, require_POST, require_safe
 
-from mantello.shell.download import download
+from mantello.shell.download import download, drawing
 from mantello.shell.fields import refused
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
@@ -235,9 +235,7 @@ def type_picture(request, army_id, type_id):
         raise Http404
     shape = reading.design.army.plate(type_id)
     svg = plate_svg(shape, shape.views[0].name, wearing(reading, shape), detail="small")
-    response = HttpResponse(svg, content_type="image/svg+xml")
-    response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
-    return response
+    return drawing(svg, request)
 
 
 @login_required

@@ -6,6 +6,7 @@ from django.shortcuts import get_object_or_404
 from django.views.decorators.http import require_GET
 
 from mantello.record.queries import progress
+from mantello.shell.download import drawing
 from mantello.workspace.models import Army
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import reading_of
@@ -41,9 +42,7 @@ def figure(request, army_id, view):
         svg = plate_svg(one.plate, view, fill, detail="small", blur=seeing.blur, camouflage=worn)
     else:
         svg = reading.drawn(one, view, seeing, "small", ordinal)
-    response = HttpResponse(svg, content_type="image/svg+xml")
-    response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
-    return response
+    return drawing(svg, request)
 
 
 @login_required

@@ -25,6 +25,9 @@ from mantello_core.paints.catalogue import Catalogue
 from mantello_core.paints.paint import Film, Paint
 from mantello_core.paints.range import ranges
 from mantello_core.scheme.scheme import Role
+from mantello_core.uniforms.campaign import MOST_MONTHS
+from mantello_core.uniforms.dye import GRADES, Target, target
+from mantello_core.uniforms.phrase import colour_of
 
 #: mixes shown, and coats drawn of each
 MOST_SHOWN, MOST_COATS = 8, 8
@@ -80,6 +83,17 @@ class MatchForm(forms.Form):
         lab_of_hex, required=False, label="Or a colour",
         widget=forms.TextInput(attrs={"type": "color"}),
     )  # fmt: skip
+    word = CoreField(
+        colour_of, required=False, label="Or a word of the trade", max_length=80,
+        help_text="As old lists have it, in any of their languages: dark green, aurora, garance, hechtgrau.",
+    )  # fmt: skip
+    grade = forms.ChoiceField(
+        required=False,
+        label="Cloth of",
+        choices=[(one, f"a {one}" if one != "officer" else "an officer") for one in GRADES.values()],
+    )
+    months = forms.FloatField(required=False, label="Months out", min_value=0, max_value=MOST_MONTHS)
+    role = forms.ChoiceField(required=False, label="For the role")
     shelves = forms.MultipleChoiceField(
         required=False, label="Mixed from", widget=forms.CheckboxSelectMultiple,
         choices=lambda: [(OWNED, "What is on my shelf"), *((shelf.id, shelf.name) for shelf in ranges() if any(pot.covers for pot in shelf.paints))],
@@ -87,9 +101,11 @@ class MatchForm(forms.Form):
 
     def __init__(self, design: Design, data, own=()):
         super().__init__(data)
+        self.aim: Target | None = None
         self.design, self.catalogue = design, design.catalogue.with_own(own)
         made = [(f"role:{role.id}", role.name) for role in design.scheme.roles if base_mix(role)]
         groups = [(name, [(f"paint:{id_}", words) for id_, words in pots]) for name, pots in paint_choices(own)]
+        self.fields["role"].choices = [("", "none yet"), *((role.id, role.name) for role in design.scheme.roles)]
         self.fields["wanted"].choices = [
             ("", "a colour picked below"),
             ("Roles, as they are mixed now", made),
@@ -109,9 +125,20 @@ class MatchForm(forms.Form):
         elif kind == "paint":
             pot = self.catalogue.paint(id_)
             given["target"] = Wanted(solid(pot.film).colour, pot.name, None, (pot,), pot.film)
-        elif given.get("colour"):
+        elif given.get("word"):
+            given["target"] = self._worded(given)
+        elif given.get("colour") and "word" not in self.errors:
             given["target"] = Wanted(given["colour"], self.data["colour"])
         return given
+
+    def _worded(self, given) -> Wanted:
+        """What a colour word means for a grade of cloth."""
+        grade, months = given.get("grade") or "private", given.get("months") or 0.0
+        aim = target(given["word"], grade, months)
+        role = self.design.scheme.role_by_id.get(given.get("role", ""))
+        self.aim = aim
+        said = f"{given['word'].words}, {grade}'s cloth{f', {months:g} months out' if months else ''}"
+        return Wanted(aim.lab, said, role)
 
 
 @login_required
@@ -128,19 +155,20 @@ def match(request, army_id):
     asked.setdefault("colour", "#5a6b7c")
     own = OwnPaint.objects.of(request.user)
     form = MatchForm(design, asked, own)
-    target = form.cleaned_data.get("target") if form.is_valid() else None
+    wanted = form.cleaned_data.get("target") if form.is_valid() else None
     rows = []
-    if target:
+    if wanted:
         try:
             owned = OwnedPaint.objects.stocked(request.user)
-            rows = _rows(target, form.cleaned_data["shelves"], owned, design.scheme.ground, own)
+            rows = _rows(wanted, form.cleaned_data["shelves"], owned, design.scheme.ground, own)
         except MantelloError as error:
             form.add_error("shelves", f"{error.message} Tick less, or count your shelf in the Paints room.")
     context = {
         "title": "Match a colour",
         "form": form,
-        "target": target,
+        "target": wanted,
         "rows": rows,
+        "aim": form.aim,
         "far": bool(rows) and rows[0].match.apart > 10,
     }
     return room_page(request, army, "paints", "paints/match.html", context, 422 if form.errors else 200)

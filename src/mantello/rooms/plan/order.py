@@ -5,11 +5,12 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from django.contrib.auth.decorators import login_required
-from django.http import Http404, HttpResponse
+from django.http import Http404
 from django.shortcuts import redirect
 from django.utils import timezone
 from django.views.decorators.http import require_safe
 
+from mantello.shell.download import drawing
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.calendar.session import Session
@@ -298,6 +299,4 @@ def so_far(request, army_id, view, place):
     svg = plate_svg(
         one.plate, view, lambda area: reading.painted_fill(one, area, done), detail="small", camouflage=worn
     )
-    response = HttpResponse(svg, content_type="image/svg+xml")
-    response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
-    return response
+    return drawing(svg, request)

@@ -5,12 +5,13 @@ from itertools import accumulate
 from urllib.parse import urlencode
 
 from django.contrib.auth.decorators import login_required
-from django.http import Http404, HttpResponse
+from django.http import Http404
 from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.jobs.models import Job
+from mantello.shell.download import drawing
 from mantello.workspace.page import apply, apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.camouflage.pattern import Pattern
@@ -183,9 +184,7 @@ def camouflage_view(request, army_id, view):
         tried = with_layout(reading.design, pattern, one.unit, one.rank, ordinal, int(seed) % 1_000_000)
         reading = _with(reading, tried.scheme)
     svg = reading.drawn(one, view, detail="small", seed=ordinal)
-    response = HttpResponse(svg, content_type="image/svg+xml")
-    response["Cache-Control"] = "private, max-age=31536000, immutable" if "v" in request.GET else "no-cache"
-    return response
+    return drawing(svg, request)
 
 
 def _with(reading: Reading, scheme: Scheme) -> Reading:

@@ -1,17 +1,20 @@
 """A dress in the field: months, weather and dust, seen on a unit before the army wears it so."""
 
+from dataclasses import replace
 from urllib.parse import urlencode
 
 from django import forms
 from django.contrib.auth.decorators import login_required
-from django.http import Http404, HttpResponse
+from django.http import Http404
 from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.jobs.models import Job
+from mantello.shell.download import drawing
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
+from mantello_core.army.tree import Node, Rank
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.design import Design
 from mantello_core.design.fielding import field_tones, with_campaign
@@ -19,17 +22,19 @@ from mantello_core.errors import MantelloError
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.memory import Memory
 from mantello_core.scheme.cascade import FigureClass
-from mantello_core.scheme.dress_rules import cell_of_dress
+from mantello_core.scheme.dress_rules import cell_of_dress, tones_worn
 from mantello_core.uniforms.campaign import MOST_MONTHS, WEATHERS, Campaign, options_of, ordered
 from mantello_core.uniforms.dye import GRADES, target
 from mantello_core.uniforms.garments import title_of
 
 from .cloth_mixes import asked_mixes, mixes_of
 from .measured import ground_under
-from .trying import near_paints
+from .proposed_dress import PLACEHOLDER
 
 #: figures of a unit that are shown
 _MOST_SHOWN = 24
+#: figures from which a unit shows how things are shared out
+_ENOUGH = 6
 _tried = Memory("dress in the field", 12 * 2**20)
 #: what a tried design takes besides what it shares with the one it is of: measured
 _TAKES = 600_000
@@ -79,6 +84,21 @@ def _tones(design: Design, campaign: Campaign) -> dict[str, tuple]:
     }
 
 
+def _toned_ranks(design: Design, campaign: Campaign) -> dict[str, list[Rank]]:
+    """Units with the ranks that wear something of which the field makes tones."""
+    dress = replace(design.scheme.dress, campaign=campaign)
+    found: dict[str, list[Rank]] = {}
+    for unit, rank, _, _ in tones_worn(dress, design.army):
+        if rank not in found.setdefault(unit, []):
+            found[unit].append(rank)
+    return found
+
+
+def _telling(units: list[Node]) -> Node | None:
+    """The unit that is shown first: one with enough figures to tell shares by."""
+    return next((one for one in units if one.figures >= _ENOUGH), units[0] if units else None)
+
+
 def _mixes(tones: dict[str, tuple], found) -> dict:
     return {(colour.words, metal, name): found[key] for key, (colour, metal, name, _) in tones.items() if key in found}
 
@@ -110,17 +130,9 @@ def _page(request, army, status=200, form=None, refusal: MantelloError | None = 
 
 def _shown(request, army, reading: Reading, campaign: Campaign, form: FieldForm) -> dict:
     design = reading.design
-    units = [
-        unit
-        for node, _ in design.scheme.dress.worn
-        if node in design.army.nodes
-        for unit in design.army.nodes[node].walk()
-        if unit.ranks
-    ]
-    unit = next(
-        (one for one in units if one.id == request.GET.get("unit")),
-        max(units, key=lambda one: one.figures, default=None),
-    )
+    toned = _toned_ranks(design, campaign)
+    units = [design.army.nodes[id_] for id_ in toned]
+    unit = next((one for one in units if one.id == request.GET.get("unit")), _telling(units))
     tones = _tones(design, campaign)
     wanted = [
         (key, tier, aim.lab, metal, aim.radius)
@@ -132,9 +144,8 @@ def _shown(request, army, reading: Reading, campaign: Campaign, form: FieldForm)
     job = asked_mixes(army, wanted, address, again="again" in request.GET) if wanted else None
     done = job is not None and job.state == Job.State.DONE
     found = job.result["mixes"] if done else {}
-    shown = (
-        [(rank, ordinal) for rank in unit.ranks for ordinal in range(1, rank.figures + 1)][:_MOST_SHOWN] if unit else []
-    )
+    ranks = toned[unit.id] if unit else []
+    shown = [(rank, ordinal) for rank in ranks for ordinal in range(1, rank.figures + 1)][:_MOST_SHOWN]
     worn = design.scheme.dress.campaign
     return {
         "units": [(one.id, design.army.title(one.id), one is unit) for one in units],
@@ -172,9 +183,7 @@ def field_figure(request, army_id):
     one = next((each for each in ranks if int(ordinal) in each.ordinals), None)
     if one is None:
         raise Http404
-    response = HttpResponse(_as_dealt(tried, one, labs), content_type="image/svg+xml")
-    response["Cache-Control"] = "private, max-age=3600" if "v" in request.GET else "no-cache"
-    return response
+    return drawing(_as_dealt(tried, one, labs), request, lasting=False)
 
 
 def _try(army, reading: Reading, campaign: Campaign) -> tuple[Reading, dict[str, dict[str, Lab]]]:
@@ -185,7 +194,7 @@ def _try(army, reading: Reading, campaign: Campaign) -> tuple[Reading, dict[str,
         return known
     tones = _tones(reading.design, campaign)
     mixes = {
-        (colour.words, metal, name): {tier: ((near_paints(aim.lab)[0].pot, 1.0),) for tier, aim in aims.items()}
+        (colour.words, metal, name): dict.fromkeys(aims, ((PLACEHOLDER, 1.0),))
         for colour, metal, name, aims in tones.values()
     }
     design = with_campaign(reading.design, campaign, mixes)

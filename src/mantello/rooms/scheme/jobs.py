@@ -3,6 +3,7 @@
 from mantello.jobs.answers import answer_kind
 
 from . import sheets  # noqa: F401  register its papers
+from .casting import SEARCHED, cast_searched
 from .cloth_mixes import MIXED, cloth_mixed
 from .lists import READ, list_read
 from .measured import MEASURED, camouflage_measured
@@ -10,3 +11,4 @@ from .measured import MEASURED, camouflage_measured
 answer_kind(MEASURED)(camouflage_measured)
 answer_kind(MIXED)(cloth_mixed)
 answer_kind(READ)(list_read)
+answer_kind(SEARCHED)(cast_searched)

@@ -9,6 +9,7 @@ from django.shortcuts import render
 from django.urls import reverse
 from django.views.decorators.http import require_safe
 
+from mantello.shell.download import drawing
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.camouflage.pattern import Pattern
@@ -73,9 +74,7 @@ def try_pattern_view(request, army_id, view):
     if side not in names:
         raise Http404
     svg = tried.reading.drawn(tried.one, side, detail="small", seed=tried.ordinal)
-    response = HttpResponse(svg, content_type="image/svg+xml")
-    response["Cache-Control"] = "private, max-age=3600" if "v" in request.GET else "no-cache"
-    return response
+    return drawing(svg, request, lasting=False)
 
 
 def _tried(army, given) -> Tried | None:

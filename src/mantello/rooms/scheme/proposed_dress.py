@@ -8,15 +8,16 @@ from mantello_core.design.design import Design
 from mantello_core.design.dressing import proposed_ranks, proposed_worn, with_dress, words_used
 from mantello_core.errors import MantelloError
 from mantello_core.memory import Memory
+from mantello_core.paints.range import paints
 from mantello_core.uniforms.almanac import Almanac
 from mantello_core.uniforms.dress import ACCURACIES, Dress
 from mantello_core.uniforms.fact import Wearer
 
-from .trying import near_paints
-
 #: formations that may be named in one form
 _MOST_ROWS = 40
 _tried = Memory("dress tried", 12 * 2**20)
+#: what a role is painted with while it is only tried, and shown in the colour of its word
+PLACEHOLDER = next(iter(paints().values()))
 #: what a tried design takes besides what it shares with the one it is of: measured
 _TAKES = 600_000
 
@@ -71,7 +72,7 @@ def pairs_of(design: Design, said: Almanac, dress: Dress) -> list[tuple[list, li
 
 
 def tried_dress(army, reading: Reading, dress: Dress, given) -> Reading | None:
-    """The army in a dress that is not kept, its new roles in the nearest single paints; None if it cannot be worn."""
+    """The army in a dress that is not kept, its new roles in any paint; None if it cannot be worn."""
     chosen = {name.removeprefix("role-"): value for name, value in given.items() if name.startswith("role-")}
     key = (
         army.head.pk,
@@ -88,7 +89,7 @@ def tried_dress(army, reading: Reading, dress: Dress, given) -> Reading | None:
     if known is not None:
         return known
     mixes = {
-        word.key: {tier: ((near_paints(aim.lab)[0].pot, 1.0),) for tier, aim in word.targets}
+        word.key: {tier: ((PLACEHOLDER, 1.0),) for tier, _ in word.targets}
         for word in words_used(reading.design, reading.resolution, dress)
     }
     try:

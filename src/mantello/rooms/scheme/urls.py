@@ -5,6 +5,7 @@ from django.urls import path
 from . import (
     almanac,
     camouflage,
+    casting,
     checking,
     comparing,
     in_field,
@@ -54,6 +55,10 @@ urlpatterns = [
     path("dress/field/", in_field.in_field, name="in-field"),
     path("dress/field/take/", in_field.take_field, name="take-field"),
     path("dress/field/figure.svg", in_field.field_figure, name="field-figure"),
+    path("variety/", casting.variety, name="variety"),
+    path("variety/draw/", casting.draw_cast, name="draw-cast"),
+    path("variety/pin/", casting.pin_figure, name="pin-figure"),
+    path("variety/who-wears-what.pdf", casting.cast_sheet, name="cast-sheet"),
     path("variants/", comparing.variants, name="variants"),
     path("variants/new/", comparing.new_variant, name="new-variant"),
     path("variants/<int:variant_id>/", comparing.change_variant, name="change-variant"),

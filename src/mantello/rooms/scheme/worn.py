@@ -3,13 +3,14 @@
 from urllib.parse import urlencode
 
 from django.contrib.auth.decorators import login_required
-from django.http import Http404, HttpResponse
+from django.http import Http404
 from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.almanacs.models import Almanac
 from mantello.jobs.models import Job
+from mantello.shell.download import drawing
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.colour.spaces import hex_of
@@ -163,9 +164,7 @@ def worn_figure(request, army_id):
         svg = _as_told(tried, next(each for each in tried.resolution.of_rank(one.unit, one.rank)), view)
     else:
         svg = reading.drawn(one, view, detail="small", seed=one.ordinals[0])
-    response = HttpResponse(svg, content_type="image/svg+xml")
-    response["Cache-Control"] = "private, max-age=3600" if "v" in request.GET else "no-cache"
-    return response
+    return drawing(svg, request, lasting=False)
 
 
 def _as_told(reading: Reading, one: FigureClass, view: str) -> str:
