@@ -87,13 +87,13 @@ def undo(army: Army, base: int) -> Edition | None:
 
 @transaction.atomic
 def redo(army: Army, base: int) -> Edition | None:
-    """Go forward to the newest edition made from here, or None if there is none.
+    """Go forward to the newest edition made from here, or None if there is none; one that another variant stands at is none.
 
     Raises: StaleEdit if the work has moved on.
     """
     army = locked(army)
     _design_to_edit(army, base)
-    newest = army.head.children.order_by("-number").first()
+    newest = army.onwards().first()
     if newest is not None:
         _move(army, newest, reading_of(newest).design)
     return newest

@@ -46,6 +46,11 @@ class Army(models.Model):
     def __str__(self):
         return self.name
 
+    def onwards(self) -> models.QuerySet:
+        """What was made from where the work stands, the newest first; without what other variants stand at."""
+        others = self.variants.exclude(pk=self.variant_id).values_list("edition_id", flat=True)
+        return self.head.children.exclude(pk__in=others).order_by("-number")
+
 
 class EditionManager(models.Manager):
     """Editions without what is large in them, which is read where it is asked for."""

@@ -41,7 +41,7 @@ def army_for(request: HttpRequest, army_id: int) -> Army:
 def room_page(request, army: Army, here: str, template: str, context: dict, status: int = 200) -> HttpResponse:
     """Render a room's page with the shell around it."""
     reading = reading_of(army.head)
-    redo = army.head.children.order_by("-number").values_list("words", flat=True).first()
+    redo = army.onwards().values_list("words", flat=True).first()
     stand = Stand(army.head.number, army.head.words if army.head.parent_id else "", redo or "")
     given = {
         "army": army,

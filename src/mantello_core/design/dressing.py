@@ -6,11 +6,10 @@ from dataclasses import dataclass, replace
 
 from ..army.tree import Army, Node
 from ..errors import Contradiction
-from ..mixing.starting import started
+from ..mixing.starting import started_mix
 from ..naming import slug
 from ..paints.paint import Paint
 from ..recipes.method import USUAL_METHOD
-from ..recipes.step import Mix, Recipe, checked
 from ..scheme.cascade import Resolution
 from ..scheme.dress_rules import MADE_BY
 from ..scheme.rule import Rule
@@ -183,7 +182,14 @@ def with_dress(
         if role:
             scheme.role(role, word.key)
         else:
-            made = new_role(design, scheme, word.colour.words, word.key, mixes.get(word.key, {}))
+            made = new_role(
+                design,
+                scheme,
+                word.colour.words,
+                word.key,
+                mixes.get(word.key, {}),
+                tuple(tier for tier, _ in word.targets),
+            )
             scheme, role = scheme.with_role(made), made.id
         roles.append(DressRole(word.colour, word.metal, role))
     worn = replace(dress, roles=tuple(roles))
@@ -191,9 +197,15 @@ def with_dress(
 
 
 def new_role(
-    design: Design, scheme: Scheme, words: str, key: str, mixes: Mapping[str, tuple[tuple[Paint, float], ...]]
+    design: Design,
+    scheme: Scheme,
+    words: str,
+    key: str,
+    mixes: Mapping[str, tuple[tuple[Paint, float], ...]],
+    tiers: tuple[str, ...],
 ) -> Role:
-    """A role for a colour word, not yet in the scheme: each tier's base is its mix, with what the method lays over it.
+    """A role for a colour word, not yet in the scheme: each tier's base is its mix, or that of the tier before it, with what
+    the method lays over it.
 
     Raises: Contradiction at ``key`` without a mix.
     """
@@ -205,11 +217,11 @@ def new_role(
     name = f"{words.capitalize()} cloth"
     name = next(one for one in (name, *(f"{name} {at}" for at in range(2, 99))) if one.casefold() not in taken)
     role = Role(slug(f"dress-{words}", scheme.role_by_id), name)
-    for tier, parts in mixes.items():
-        begun = started(parts[0][0], tier, design.brief.method if design.brief else USUAL_METHOD)
-        first = begun.steps[0]
-        base = checked(replace(first, mix=Mix(parts, first.mix.diluent, first.mix.diluent_parts)))
-        role = role.with_recipe(tier, Recipe((base, *begun.steps[1:])))
+    method = design.brief.method if design.brief else USUAL_METHOD
+    parts = next(iter(mixes.values()))
+    for tier in tiers:
+        parts = mixes.get(tier, parts)
+        role = role.with_recipe(tier, started_mix(parts, tier, method))
     return role
 
 

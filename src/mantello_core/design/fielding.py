@@ -39,7 +39,7 @@ def with_campaign(
         made = mixes.get((colour.words, metal, name))
         role = known.get((colour, metal, name), "")
         if made:
-            fresh = new_role(design, scheme, words, "campaign", made)
+            fresh = new_role(design, scheme, words, "campaign", made, tiers_worn(design.army, dress))
             if role in scheme.role_by_id:
                 fresh = replace(fresh, id=role, name=scheme.role(role).name)
             scheme, role = scheme.with_role(fresh), fresh.id

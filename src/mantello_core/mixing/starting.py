@@ -1,6 +1,7 @@
 """A recipe to start from: one paint as base, with a shade and lights chosen for it from the ranges."""
 
 import json
+from collections.abc import Mapping
 from functools import cache
 from importlib.resources import files
 
@@ -8,11 +9,13 @@ from ..errors import UnknownName
 from ..memory import remembered
 from ..paints.paint import Paint
 from ..paints.range import digest_of_ranges, paint, paints
-from ..recipes.first_step import first_step
+from ..recipes.first_step import base_thinned, first_step
 from ..recipes.method import METHODS
 from ..recipes.step import Mix, Recipe, Step
 from .choosing import light_order, shade_mix
 
+#: drops of a mix together at most, and what one drop more has to gain in share
+_MOST_DROPS, _DROP = 12, 0.01
 #: parts of the colour and of its light in every lightening mix, and of water
 _LIGHTENED = {"layer": (3, 1, 2), "drybrush": (1, 1, 0), "highlight": (1, 1, 1), "edge": (1, 3, 1)}
 
@@ -37,18 +40,61 @@ def started(pot: Paint, tier: str = "rank", method: str = "classic") -> Recipe:
     return Recipe(tuple(steps))
 
 
+@remembered(4_000)
+def started_mix(parts: tuple[tuple[Paint, float], ...], tier: str = "rank", method: str = "classic") -> Recipe:
+    """The same for a colour that is mixed: shade and lights are chosen for the mix, and the lights are of it.
+
+    Raises: UnknownName for the method.
+    """
+    if len(parts) == 1:
+        return started(parts[0][0], tier, method)
+    if method not in METHODS:
+        raise UnknownName("method", method, list(METHODS), "method")
+    whole = Mix(parts)
+    shade, lighter = shade_mix(whole, _every()), light_order(whole, _every())
+    steps = [Step("base", "base", base_thinned(parts))]
+    for kind in METHODS[method].quick[tier != "rank"]:
+        mix = _laid(kind, parts, shade, lighter[0] if lighter else None)
+        if mix:
+            steps.append(Step(kind, kind, mix))
+    return Recipe(tuple(steps))
+
+
 def _mix(kind: str, pot: Paint) -> Mix | None:
-    """The mix of one step; None where there is no room to darken or to lighten."""
+    """The mix of one step over one paint; None where there is no room to darken or to lighten."""
+    shade = shade_for(pot) if kind in ("shade", "glaze") else None
+    return _laid(kind, ((pot, 1.0),), shade, None if shade else light_for(pot))
+
+
+def _laid(kind: str, parts: tuple[tuple[Paint, float], ...], shade: Mix | None, light: Paint | None) -> Mix | None:
+    """The mix of one step over a base: its shade, or the base with a lighter paint in it; None without either."""
     if kind in ("shade", "glaze"):
-        wash = shade_for(pot)
-        thinned = wash and Mix(wash.parts, "medium", wash.diluent_parts + 2.0)
-        return thinned if kind == "glaze" else wash
-    light = light_for(pot)
+        thinned = shade and Mix(shade.parts, "medium", shade.diluent_parts + 2.0)
+        return thinned if kind == "glaze" else shade
     if light is None:
         return None
     own, other, water = _LIGHTENED[kind]
+    whole = sum(count for _, count in parts)
+    shares = {pot: own * count / whole for pot, count in parts}
+    shares[light] = shares.get(light, 0.0) + other
     diluent = ("water", float(water)) if water else ("neat", 0.0)
-    return Mix(((pot, float(own)), (light, float(other))), *diluent)
+    return Mix(in_drops(shares), *diluent)
+
+
+def in_drops(shares: Mapping[Paint, float]) -> tuple[tuple[Paint, float], ...]:
+    """Paints in whole drops, at least one of each and few together, that come near their shares."""
+    total = sum(shares.values())
+
+    def drops(together: int) -> list[int]:
+        return [max(1, round(share / total * together)) for share in shares.values()]
+
+    def off(together: int) -> float:
+        counts = drops(together)
+        away = sum(abs(n / sum(counts) - share / total) for n, share in zip(counts, shares.values(), strict=True))
+        return away + _DROP * together
+
+    best = min(range(len(shares), _MOST_DROPS + 1), key=off)
+    return tuple((one, float(n)) for one, n in zip(shares, drops(best), strict=True))
 
 
 def shade_for(pot: Paint) -> Mix | None:

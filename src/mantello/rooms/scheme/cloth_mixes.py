@@ -10,7 +10,8 @@ from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.models import Army
 from mantello_core.colour.spaces import Lab
 from mantello_core.errors import UnknownName
-from mantello_core.mixing.cloth_mix import cloth_mix
+from mantello_core.mixing.cloth_mix import graded_mixes
+from mantello_core.mixing.matching import Match
 from mantello_core.paints.paint import Paint
 
 #: kind of job
@@ -33,17 +34,26 @@ def cloth_mixed(job: Job) -> Iterator[Step]:
     """Mix them. The result: by key and tier the paints, how far they lie off, and in words."""
     army = Army.objects.get(pk=job.army_id)
     pots, owned = tuple(catalogue_for(army)), OwnedPaint.objects.stocked(army.owner)
-    wanted, found = job.asked["wanted"], {}
-    for at, (key, tier, lab, metal, reach) in enumerate(wanted):
-        yield Step(at, len(wanted))
-        best = cloth_mix(Lab(*lab), metal=metal, reach=reach, pots=pots, owned=owned)
-        if best:
-            parts = [[pot.id, count] for pot, count in best.mix.parts]
-            bought = sorted(pot.name for pot in best.mix.paints if pot.id not in owned)
-            found.setdefault(key, {})[tier] = {
-                "parts": parts, "apart": best.apart, "words": best.mix.words.removesuffix(", neat"), "buy": bought,
-            }  # fmt: skip
-    yield Step(len(wanted), len(wanted), {"mixes": found})
+    words: dict[str, list] = {}
+    for key, tier, lab, metal, reach in job.asked["wanted"]:
+        words.setdefault(key, []).append((tier, Lab(*lab), metal, reach))
+    found = {}
+    for at, (key, wanted) in enumerate(words.items()):
+        yield Step(at, len(words))
+        _, _, metal, reach = wanted[0]
+        grades = graded_mixes(
+            [(tier, lab) for tier, lab, _, _ in wanted], metal=metal, reach=reach, pots=pots, owned=owned
+        )
+        found[key] = {tier: _written(best, owned) for tier, best in grades.items()}
+    yield Step(len(words), len(words), {"mixes": found})
+
+
+def _written(best: Match, owned: frozenset[str]) -> dict:
+    """A mix, JSON-ready: paints, how far it lies off, in words, and what of it is to be bought."""
+    return {
+        "parts": [[pot.id, count] for pot, count in best.mix.parts], "apart": best.apart,
+        "words": best.mix.words.removesuffix(", neat"), "buy": sorted(pot.name for pot in best.mix.paints if pot.id not in owned),
+    }  # fmt: skip
 
 
 def mixes_of(army, job: Job) -> Mapping[str, Mapping[str, Parts]]:

@@ -81,6 +81,7 @@ def _page(request, army, status=200, refusal: MantelloError | None = None):
     }  # fmt: skip
     trial = reading if on else tried
     context["lost"] = [_lost(trial.design, one) for one in lost_cells(trial.design, trial.resolution)] if trial else []
+    context["waiting"] = sum(not one["first"] for one in context["lost"])
     context["departures"] = _departures(reading, dress) if on and dress else []
     return room_page(request, army, "scheme", "scheme/worn.html", context, status)
 

@@ -15,6 +15,9 @@ from .grid import Raw
 from .heading import Column, looks_like_colour
 from .table_reading import TableReading
 
+#: how a ditto came that is of the cell to its left
+_LEFT = "ditto of the cell to the left"
+
 
 class CellReader:
     """Reads cells, and remembers what dittos and references may point at."""
@@ -40,7 +43,7 @@ class CellReader:
         self.last["left"], self.last["left line"] = phrase, cell.line
         self.last["row", cell.line, garment] = phrase
         repeated = by and slot in self.last and not ditto_rest(text)
-        self.last[slot] = phrase, self.last[slot][1] if repeated else cell.line
+        self.last[slot] = phrase, self.last[slot][1] if repeated else cell.line, by == _LEFT
         phrase = self._decided(phrase, text, cell)
         if column.dress or column.rank:
             wearers = [replace(one, rank=column.rank or one.rank, dress=column.dress or one.dress) for one in wearers]
@@ -77,7 +80,8 @@ class CellReader:
         if phrase.kind != "ditto":
             return phrase, ""
         before = self.last.get(("value", column.at, column.ids[0]))
-        if before is None:
+        # where the first of a column's dittos is of the cell to its left, those right below it are too
+        if before is None or (before[2] and self._left(cell) is not None):
             return self._ditto_of_nothing(cell, text)
         found = replace(before[0], text=text)
         if rest := ditto_rest(text):
@@ -88,17 +92,21 @@ class CellReader:
 
     def _ditto_of_nothing(self, cell: Raw, text: str) -> tuple[Phrase, str]:
         """A ditto in the first row: of the cell to its left, or not known."""
-        id_, unknown = f"ditto:{cell.line}", replace(read_phrase("?"), text=text)
-        left = self.last.get("left") if cell.line == self.last.get("left line") else None
+        id_, unknown = f"ditto:{cell.column}", replace(read_phrase("?"), text=text)
+        left = self._left(cell)
         if left is None:
             words = f"Line {cell.line} says 'as above' and nothing stands above."
             self.reading.ask(id_, "ditto", words, "unknown", (), cell)
             return unknown, ""
-        words = f"Line {cell.line} says 'ditto' and nothing stands above; the cell to its left is taken."
+        words = "Dittos begin a column and nothing stands above; the cell to the left of each is taken."
         self.reading.ask(id_, "ditto", words, "left", ("left", "unknown"), cell)
         if self.decisions.get(id_) == "unknown":
             return unknown, ""
-        return replace(left, text=text), "ditto of the cell to the left"
+        return replace(left, text=text), _LEFT
+
+    def _left(self, cell: Raw) -> Phrase | None:
+        """What the cell to the left says, in its row."""
+        return self.last.get("left") if cell.line == self.last.get("left line") else None
 
     def _decided(self, phrase: Phrase, text: str, cell: Raw) -> Phrase:
         """A phrase with its doubts asked, and answered as far as the painter has."""
@@ -141,8 +149,9 @@ def _split(wearer: Wearer, phrase: Phrase, period: Period):
                 )
             )
         elif part.relation in ("later", "earlier"):
-            since = part.since or (ground[0].until + 1 if ground and ground[0].until else None)
-            span = Period(since, period.until) if part.relation == "later" else Period(period.since, part.until)
+            span = Period(period.since, part.until)
+            if part.relation == "later":
+                span = _later(part.since, ground[0].until if ground else None, period)
             found.append((wearer, replace(phrase, parts=(replace(part, relation="ground"),)), span))
         else:
             ground.append(part)
@@ -159,8 +168,16 @@ def _split(wearer: Wearer, phrase: Phrase, period: Period):
         )
         ground[0] = replace(first, since=None, until=None)
     elif later and any(part.relation == "later" for part in phrase.parts):
-        span = Period(period.since, later.since - 1)
+        span = Period(period.since, min(later.since - 1, period.until or later.since - 1))
     return [(wearer, replace(phrase, parts=tuple(ground)), span), *found]
+
+
+def _later(since: int | None, until: int | None, period: Period) -> Period:
+    """When 'later' is: from its year, else after what stands before it ends, else after the row's own year."""
+    if since or until:
+        return Period(since or (until or 0) + 1, period.until)
+    known = period.until or period.since
+    return Period(known + 1, None) if known else Period(None, period.until)
 
 
 def _as_garment(text: str) -> str:

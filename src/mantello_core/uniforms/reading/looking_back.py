@@ -23,7 +23,7 @@ _DOUBTED = re.compile(
 )
 #: a column with more blanks than this share is one that is seldom filled
 _FEW_BLANKS = 0.25
-_LINES_LISTED = 8
+_LINES_LISTED, _GARMENTS_LISTED = 8, 4
 
 
 def looked_back(reading: TableReading, decisions: Mapping[str, str], body: list) -> None:
@@ -125,7 +125,7 @@ def _join_repeats(reading: TableReading, decisions: Mapping[str, str]) -> None:
     for fact in reading.facts:
         groups[fact.wearer.key, fact.garment, fact.of, fact.period].append(fact)
     kept: list[Fact] = []
-    repeats: dict[int, set[int]] = defaultdict(set)
+    repeats: dict[tuple[int, int], list[str]] = defaultdict(list)
     for facts in groups.values():
         said: dict[tuple, Fact] = {}
         for fact in facts:
@@ -134,18 +134,24 @@ def _join_repeats(reading: TableReading, decisions: Mapping[str, str]) -> None:
             if first is None:
                 said[mark] = fact
             elif first.line != fact.line:
-                repeats[first.line].add(fact.line)
+                repeats[first.line, fact.line].append(title_of(fact.garment).lower())
                 sources = "; ".join(dict.fromkeys(one for one in (first.source, fact.source) if one))
                 said[mark] = replace(first, source=sources)
         found = list(said.values())
-        if len({fact.line for fact in found}) > 1:
-            found = _against(reading, decisions, found)
+        told = [fact for fact in found if fact.phrase.kind != "unknown"]
+        if len({fact.line for fact in told}) > 1:
+            found = [*_against(reading, decisions, told), *(fact for fact in found if fact not in told)]
         kept += found
     reading.facts = sorted(kept, key=lambda fact: (fact.line, fact.column))
-    for first_line, others in repeats.items():
-        lines = ", ".join(map(str, sorted(others)))
-        words = f"Line {lines} repeats what line {first_line} says; it is kept once, with both sources."
-        reading.ask(f"repeat:{first_line}:{lines}", "repeat", words, "once", (), Raw("", min(others), 1))
+    for (first_line, line), garments in repeats.items():
+        words = f"Line {line} says again what line {first_line} says of {_listed(garments)}; it is kept once, with both sources."
+        reading.ask(f"repeat:{first_line}:{line}", "repeat", words, "once", (), Raw("", line, 1))
+
+
+def _listed(garments: list[str]) -> str:
+    named = list(dict.fromkeys(garments))
+    more = len(named) - _GARMENTS_LISTED
+    return ", ".join(named[:_GARMENTS_LISTED]) + (f" and {more} garments more" if more > 0 else "")
 
 
 def _said(phrase: Phrase) -> tuple:

@@ -4,11 +4,12 @@ from django.contrib.auth import get_user_model
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
+from mantello.almanacs.models import Almanac, FoundList, KnownWord
 from mantello.shelf.models import OwnedPaint
 from mantello.trials.sample import sample_test
 from mantello.workspace.editing import branch, edit, keep_design, work_on
 from mantello.workspace.models import Army
-from mantello_core.formats.sample import camouflaged_levy, sample_shelf, whitewashed
+from mantello_core.formats.sample import demo_levy, dress_almanac, dressed, sample_list, sample_shelf, whitewashed
 
 NAME = "demo"
 
@@ -34,16 +35,28 @@ class Command(BaseCommand):
         if reset:
             Army.objects.visible_to(user).delete()
         if made or reset or not Army.objects.visible_to(user).exists():
-            army = keep_design(user, camouflaged_levy(), "The Levy of Calvessa")
-            _winter(army)
+            army = keep_design(user, demo_levy(), "The Levy of Calvessa")
+            _almanac(user)
+            _variant(army, "Winter", whitewashed, "Whitewash over the vehicles")
+            _variant(army, "Dress of 212", dressed, "The almanac's dress put on the fusiliers")
             sample_test(army)
             OwnedPaint.objects.filter(owner=user).delete()
             OwnedPaint.objects.keep(user, sample_shelf())
 
 
-def _winter(army: Army) -> None:
-    """A variant with the vehicles whitewashed; the work stays on the army as it was."""
-    branch(army, army.head.number, "Winter")
-    edit(army, army.head.number, whitewashed, "Whitewash over the vehicles")
+def _variant(army: Army, name: str, change, words: str) -> None:
+    """A variant with a change of its own; the work stays on the army as it was."""
+    branch(army, army.head.number, name)
+    edit(army, army.head.number, change, words)
     army.refresh_from_db()
-    work_on(army, army.head.number, army.variants.exclude(name="Winter").get())
+    work_on(army, army.head.number, army.variants.earliest("pk"))
+    army.refresh_from_db()
+
+
+def _almanac(user) -> None:
+    """The invented almanac, and a list as it was found, with doubts left in it."""
+    Almanac.objects.filter(owner=user).delete()
+    FoundList.objects.filter(owner=user).delete()
+    KnownWord.objects.filter(owner=user).delete()
+    Almanac.objects.keep(user, dress_almanac())
+    FoundList(owner=user, name="Facings copied in the reading room", data=sample_list()).read()
