@@ -149,6 +149,11 @@ def clear_here(design: Design, figure: Figure, area: str, rung_number: int) -> D
     if not speaking:
         raise OutOfRange(f"Nothing is set for this area at rung {rung_number}.", "rung")
     rule = speaking[0].rule
+    if rule.made_by:
+        page = "Dress" if rule.made_by == "dress" else "Variety"
+        raise Contradiction(
+            f"This comes of {page.lower()}; change it on the page {page}, or set a colour here over it.", "rung"
+        )
     if rule.table:
         table = find_table(scheme, rule.table)
         row, column = cell_of(rule)

@@ -14,6 +14,8 @@ from .selector import areas_named
 
 #: what made a rule, and what begins its id
 MADE_BY = "dress"
+#: other readings told beside a cell
+_ELSE = 3
 #: garments of which the field makes tones, and that local cloth replaces
 TONED = ("coat", "breeches", "pack")
 
@@ -48,6 +50,14 @@ def cell_of_dress(dress: Dress, rule: Rule) -> DressCell | None:
         return None
     given = rule.id.removeprefix(f"{MADE_BY}/")
     return next((one for one in dress.cells if given == one.key or given.startswith(f"{one.key}/")), None)
+
+
+def evidence_words(dress: Dress, cell: DressCell) -> str:
+    """How a cell is known, and what else is told of it: 'documented: Muster rolls. Else: green (Order of 205)'."""
+    verdict, almanac = cell.verdict, dress.almanac
+    said = f"{verdict.status}: {almanac.cite(verdict.fact)}" if verdict.fact else verdict.status
+    others = [f"{fact.phrase.words} ({almanac.cite(fact)})" for fact in verdict.alternatives[:_ELSE]]
+    return f"{said}. Else: {'; '.join(others)}." if others else f"{said}."
 
 
 def _ranks(dress: Dress, cell: DressCell) -> tuple[str, ...]:

@@ -2,12 +2,15 @@
 
 from dataclasses import dataclass
 
-from mantello_core.army.tree import Figure
+from mantello_core.army.tree import Army, Figure
 from mantello_core.design.edit import rung_of
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.film.tones import Tones
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import Preview, changes
+from mantello_core.scheme.dress_rules import cell_of_dress, evidence_words
+from mantello_core.scheme.rule import Rule
+from mantello_core.scheme.scheme import Scheme
 from mantello_core.scheme.sentence import rule_sentence
 
 from .pick import Pick
@@ -76,7 +79,7 @@ def rows_of(pick: Pick) -> list[Row]:
                 role=verdict.rule.role,
                 role_name=pattern.name if pattern else role.name if role else "left bare",
                 paint=role.paint_name if role else "",
-                why=rule_sentence(verdict.rule, army, scheme),
+                why=_why(verdict.rule, army, scheme),
                 binding=verdict.rule.binding,
                 tones=pick.reading.tones(role.id, pick.figures.tier) if role else None,
                 inks=tuple(pick.reading.ink(pattern, ink.role, pick.figures.tier) for ink in pattern.inks)
@@ -85,6 +88,13 @@ def rows_of(pick: Pick) -> list[Row]:
             )
         )
     return rows
+
+
+def _why(rule: Rule, army: Army, scheme: Scheme) -> str:
+    """A rule as a sentence; one of the dress with how it is known."""
+    said = rule_sentence(rule, army, scheme)
+    cell = cell_of_dress(scheme.dress, rule) if scheme.dress else None
+    return f"{said} {evidence_words(scheme.dress, cell)}" if cell else said
 
 
 def effect_of(pick: Pick) -> Effect:

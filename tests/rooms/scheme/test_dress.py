@@ -1,0 +1,303 @@
+"""Dress in its room: the almanac, lists as found, sources, on the army, in the field."""
+
+import json
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.urls import reverse
+
+from mantello.almanacs.models import Almanac, FoundList, KnownWord
+from mantello.jobs.models import Job
+from mantello.jobs.work import carry_out
+from mantello_core.formats.almanac_document import almanac_bytes, read_almanac_bytes
+from mantello_core.formats.sample import dress_almanac
+from tests.rooms.case import RoomCase
+
+LIST = "Regt,Facing,Plume,How sure\n1st,red,-,sure\n2nd,moth,white,guess\n3rd,blue,white,sure\n"
+FIELD = {"months": "9", "weather": "1", "dust": "20", "spread": "100", "seed": "212"}
+
+
+def work():
+    """Let a worker do what waits."""
+    for job in Job.objects.going_on():
+        carry_out(job)
+
+
+class DressCase(RoomCase):
+    def setUp(self):
+        super().setUp()
+        self.kept = Almanac.objects.keep(self.owner, dress_almanac())
+
+
+class TheAlmanac(DressCase):
+    def test_regiments_stand_by_garments_with_how_each_is_known(self):
+        page = self.see("almanac")
+        for words in (
+            "Tidewall Fusiliers 5, Saltpan, facing: white, disputed",
+            "Tidewall Fusiliers 6, Sluice, breeches: white, assumed",
+        ):
+            self.assertContains(page, words)
+        self.assertContains(page, "Mistaken for each other")
+
+    def test_another_year_tells_otherwise(self):
+        self.assertContains(self.see("almanac", year="206"), "Tidewall Fusiliers 2, Lantern, facing: buff, documented")
+        self.assertContains(
+            self.see("almanac", year="212"), "Tidewall Fusiliers 2, Lantern, facing: yellow, documented"
+        )
+        self.assertContains(self.see("almanac", year="nonsense"), "as it stood in 212")
+
+    def test_only_what_is_to_look_up_can_be_shown(self):
+        self.assertNotContains(self.see("almanac", only="open"), "1, Harbour, coat")
+
+    def test_a_cell_opens_its_ladder_and_is_settled_and_opened_again(self):
+        page = self.see("almanac", of="4", garment="facing")
+        self.assertContains(page, "Ledger of Bassa the tailor")
+        fact = page.context["ladder"][1].rung.fact
+        asked = {"almanac": self.kept.pk, "year": "212", "of": "4", "garment": "facing"}
+        self.post("settle-dress", fact=fact.id, **asked)
+        self.assertContains(self.see("almanac", of="4", garment="facing"), "You settled on this")
+        self.post("settle-dress", fact="", **asked)
+        self.assertContains(self.see("almanac", of="4", garment="facing"), "just as firmly")
+        self.post("settle-dress", fact=fact.id, certainty="documented", **asked)
+        self.assertEqual(self.see("almanac", of="4", garment="facing").context["cell"].words, fact.phrase.words)
+
+    def test_what_an_address_names_wrongly_opens_nothing_or_is_not_found(self):
+        self.assertNotContains(self.see("almanac", of="99", garment="facing"), "What speaks of it")
+        self.see("almanac", almanac="999999", status=404)
+        self.post("settle-dress", status=404, almanac=self.kept.pk, year="212", of="99", garment="facing", fact="f1")
+
+    def test_another_painters_almanac_is_not_found(self):
+        other = Almanac.objects.keep(self.other, dress_almanac())
+        self.see("almanac", almanac=str(other.pk), status=404)
+        self.post("bring-almanac", status=404, do="remove", almanac=other.pk)
+        for name in ("almanac", "worn", "sources", "lists", "in-field"):
+            self.assert_hidden(name)
+
+    def test_without_an_almanac_a_painter_is_told_how_to_begin(self):
+        self.kept.delete()
+        self.assertContains(self.see("almanac"), "No almanac yet")
+        self.see("worn", status=302)
+        self.post("keep-sample-almanac")
+        self.assertContains(self.see("almanac"), "Tidewall Fusiliers")
+
+    def test_it_goes_out_and_comes_in_again_unchanged(self):
+        saved = self.see("almanac-file", almanac=str(self.kept.pk))
+        self.assertEqual(read_almanac_bytes(saved.content), dress_almanac())
+        self.post("bring-almanac", file=SimpleUploadedFile("a.json", saved.content))
+        self.assertEqual(Almanac.objects.filter(owner=self.owner).count(), 2)
+
+    def test_a_file_that_is_none_is_refused_at_its_field(self):
+        for data in (
+            b"{}",
+            b"not json",
+            json.dumps(json.loads(almanac_bytes(dress_almanac())) | {"facts": [1]}).encode(),
+        ):
+            answer = self.post(
+                "bring-almanac", status=422, almanac=self.kept.pk, file=SimpleUploadedFile("a.json", data)
+            )
+            self.assertContains(answer, 'role="alert"', status_code=422)
+
+
+class Sources(DressCase):
+    def test_a_source_is_told_of_and_an_entry_written_by_hand(self):
+        self.assertContains(self.see("sources"), "General order of dress")
+        self.post(
+            "keep-source",
+            almanac=self.kept.pk,
+            id="",
+            title="A painted board",
+            kind="picture",
+            year="212",
+            note="Signed.",
+        )
+        said = Almanac.objects.get(pk=self.kept.pk).as_core()
+        board = said.sources[-1]
+        self.assertEqual((board.title, board.kind, board.year), ("A painted board", "picture", 212))
+        note = {
+            "of": "1",
+            "rank": "",
+            "garment": "plume",
+            "said": "white over red",
+            "since": "",
+            "until": "",
+            "source": board.id,
+            "certainty": "documented",
+        }
+        self.post("keep-note", almanac=self.kept.pk, **note)
+        self.assertContains(self.see("almanac", of="1", garment="plume"), "white, based red")
+
+    def test_what_cannot_be_kept_is_told_and_stays(self):
+        answer = self.post(
+            "keep-source", status=422, almanac=self.kept.pk, id="", title="", kind="", year="", note="Long notes stay"
+        )
+        self.assertContains(answer, "Long notes stay", status_code=422)
+        note = {
+            "of": "1",
+            "rank": "",
+            "garment": "plume",
+            "said": "red",
+            "since": "212",
+            "until": "209",
+            "source": "order-205",
+            "certainty": "guess",
+        }
+        answer = self.post("keep-note", status=422, almanac=self.kept.pk, **note)
+        self.assertContains(answer, "Until 209 is before 212.", status_code=422)
+
+
+class Lists(DressCase):
+    def read(self, text=LIST, **more):
+        answer = self.post("lists", name="A list", text=text, **more)
+        return FoundList.objects.get(pk=int(answer.url.rstrip("/").split("/")[-1]))
+
+    def test_a_pasted_list_is_shown_with_its_doubts_and_questions(self):
+        found = self.read()
+        page = self.see("list", found.pk)
+        self.assertContains(page, "6 entries read")
+        self.assertContains(page, "is no colour, cloth or garment that is known")
+        self.assertContains(page, "asks")
+
+    def test_an_answer_reads_the_list_again_and_a_words_meaning_is_kept_for_every_list(self):
+        found = self.read()
+        self.post("change-list", found.pk, doubt="word:moth", answer="olive")
+        found.refresh_from_db()
+        self.assertIn("olive", json.dumps(found.made["facts"]))
+        self.assertEqual(KnownWord.objects.get(owner=self.owner).term, "olive")
+        self.assertIn("olive", json.dumps(self.read().made["facts"]))
+        self.post("change-list", found.pk, doubt="word:moth", answer="")
+        self.assertFalse(KnownWord.objects.exists())
+        self.post("change-list", found.pk, doubt="dash", answer="unknown")
+        self.assertContains(self.see("list", found.pk), "Ask again")
+
+    def test_its_facts_are_taken_into_an_almanac(self):
+        found = self.read()
+        before = len(self.kept.as_core().facts)
+        self.post("change-list", found.pk, do="take", almanac=self.kept.pk)
+        after = Almanac.objects.get(pk=self.kept.pk).as_core()
+        self.assertEqual(len(after.facts), before + len(found.made["facts"]))
+        self.post("change-list", found.pk, do="take", almanac="new")
+        self.assertTrue(Almanac.objects.filter(owner=self.owner, title="A list").exists())
+        self.assertContains(self.see("list", found.pk), "It was taken into A list once")
+
+    def test_a_long_list_is_read_by_a_worker(self):
+        text = "Regt,Facing\n" + "".join(f"{n},{'red' if n % 2 else 'dark blue piped white'}\n" for n in range(1, 900))
+        found = self.read(text)
+        self.assertIsNone(found.made)
+        self.assertContains(self.see("list", found.pk), 'data-behaviour="poll"')
+        work()
+        self.assertContains(self.see("list", found.pk), "899 entries read")
+
+    def test_what_is_no_list_is_refused_and_what_was_typed_stays(self):
+        answer = self.post("lists", status=422, name="Mine", text="   ")
+        self.assertContains(answer, "paste a list, or choose a file", status_code=422)
+        self.assertContains(answer, 'value="Mine"', status_code=422)
+        answer = self.post("lists", status=422, name="Mine", file=SimpleUploadedFile("a.csv", b"\x00\x01\x07" * 40))
+        self.assertContains(answer, "is no text table", status_code=422)
+        self.assertFalse(FoundList.objects.exists())
+
+    def test_another_painters_list_and_a_question_that_is_not_asked_are_not_found(self):
+        found = self.read()
+        self.post("change-list", found.pk, status=404, doubt="word:none", answer="olive")
+        self.post("change-list", found.pk, status=404, doubt="dash", answer="nonsense")
+        FoundList.objects.filter(pk=found.pk).update(owner=self.other)
+        self.see("list", found.pk, status=404)
+        self.post("change-list", found.pk, status=404, do="remove")
+
+    def test_it_is_taken_away(self):
+        found = self.read()
+        self.post("change-list", found.pk, do="remove")
+        self.assertFalse(FoundList.objects.exists())
+
+
+class WornCase(DressCase):
+    def asked(self, **more):
+        return {
+            "almanac": self.kept.pk,
+            "year": "212",
+            "accuracy": "plausible",
+            "node": "2nd-tidewall",
+            "of": "1",
+        } | more
+
+    def put_on(self):
+        self.see("worn")
+        work()
+        self.post("put-on-dress", **self.asked())
+        return self.now().scheme.dress
+
+
+class OnTheArmy(WornCase):
+    def test_it_is_tried_on_before_anything_is_kept(self):
+        page = self.see("worn")
+        self.assertContains(page, "tried on; nothing is kept yet")
+        self.assertContains(page, "would change")
+        self.assertEqual([one["title"] for one in page.context["lost"]][:2], ["Coat", "Breeches"])
+        _, row = page.context["figures"][0]
+        told = self.client.get(row[0][1]).content
+        plain = self.client.get(
+            f"{reverse('worn-figure', args=[self.army.pk])}?unit=1st-harbour-line&rank=sergeant"
+        ).content
+        self.assertNotEqual(told, plain)
+        self.assertIsNone(self.now().scheme.dress)
+
+    def test_put_on_new_roles_are_mixed_by_a_worker(self):
+        self.see("worn")
+        refused = self.post("put-on-dress", status=422, **self.asked())
+        self.assertContains(refused, "There is no mix for", status_code=422)
+        dress = self.put_on()
+        self.assertEqual([node for node, _ in dress.worn], ["2nd-tidewall"])
+        self.assertIn("Dark blue cloth", [role.name for role in self.now().scheme.roles])
+        self.assertContains(self.see("worn"), "is worn")
+
+    def test_cells_are_worn_first_or_left_with_a_reason(self):
+        self.put_on()
+        self.post("decide-cell", cell="2nd-tidewall//breeches", do="first")
+        self.assertIn("2nd-tidewall//breeches", self.now().scheme.dress.first)
+        self.post("decide-cell", cell="2nd-tidewall//coat", reason="The cloth was never delivered.")
+        self.assertContains(self.see("worn"), "The cloth was never delivered.")
+        self.post("decide-cell", cell="2nd-tidewall//coat", reason="")
+        self.assertEqual(self.now().scheme.dress.departures, ())
+        self.post("decide-cell", status=404, cell="nobody//coat", do="first")
+
+    def test_the_ladder_of_an_area_tells_the_source(self):
+        self.put_on()
+        page = self.see("scheme", unit="1st-harbour-line", rank="fusilier", area="torso.coat.body.left")
+        self.assertContains(page, "documented: General order of dress")
+
+    def test_taken_off_it_is_gone(self):
+        self.put_on()
+        self.post("put-on-dress", do="off")
+        self.assertIsNone(self.now().scheme.dress)
+
+    def test_it_is_worn_on_when_its_almanac_is_taken_away(self):
+        self.put_on()
+        self.kept.delete()
+        self.assertContains(self.see("worn"), "is worn")
+
+
+class InTheField(WornCase):
+    def test_it_is_seen_on_a_unit_then_worn_and_undone(self):
+        self.put_on()
+        page = self.see("in-field", **FIELD)
+        self.assertContains(page, "tried on; nothing is kept yet")
+        pictures = {self.client.get(src).content for _, src in page.context["figures"]}
+        self.assertGreater(len(pictures), 2)
+        refused = self.post("take-field", status=422, **FIELD)
+        self.assertContains(refused, "There is no mix for", status_code=422)
+        work()
+        self.post("take-field", **FIELD)
+        self.assertEqual(self.now().scheme.dress.campaign.months, 9)
+        self.assertContains(self.see("in-field"), "worn as the field left it")
+        self.post("take-field", do="ordered")
+        self.assertIsNone(self.now().scheme.dress.campaign)
+
+    def test_nonsense_is_told_at_its_field(self):
+        self.put_on()
+        self.assertContains(
+            self.see("in-field", status=422, **FIELD | {"months": "400"}), 'role="alert"', status_code=422
+        )
+        answer = self.post("take-field", status=422, **FIELD | {"dust": "many"})
+        self.assertContains(answer, 'value="many"', status_code=422)
+
+    def test_without_a_dress_there_is_no_field(self):
+        self.see("in-field", status=302)
+        self.post("take-field", status=404, **FIELD)
