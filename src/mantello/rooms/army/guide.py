@@ -1,6 +1,6 @@
 """What is printed: a unit's painting guide, and the plates of the whole army."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from html import escape
 
 from django.contrib.auth.decorators import login_required
@@ -10,6 +10,7 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
+from mantello.almanacs.swatches import swatch
 from mantello.jobs.papers import file_kind, paper, paper_kind
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
@@ -17,6 +18,8 @@ from mantello.workspace.stack import StepRow
 from mantello_core.bearers.mark_work import steps_of
 from mantello_core.checks.finding import class_title
 from mantello_core.design.bearing import device_words
+from mantello_core.design.cast_words import pots_worn
+from mantello_core.design.casting import told
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.film.tones import Tones
 from mantello_core.formats.drawing import plate_group
@@ -28,6 +31,10 @@ from mantello_core.planning.mark_chain import site_words
 from mantello_core.recipes.handwork import seconds_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
 from mantello_core.scheme.cascade import FigureClass
+from mantello_core.uniforms.campaign import WEATHERS
+
+#: classes of a rank that get a page each; more of them share one
+_MOST_PAGES = 4
 
 
 @dataclass(frozen=True)
@@ -80,7 +87,7 @@ def guide_page(army, asked) -> str:
     reading, unit = reading_of(army.head), asked["unit"]
     node = reading.design.army.node(unit)
     ground = reading.design.scheme.ground
-    pages = [_page(reading, one) for one in reading.resolution.classes if one.unit == unit]
+    pages = [page for rank in node.ranks for page in _pages(reading, reading.resolution.of_rank(unit, rank.id))]
     steps = [row for page in pages for role in page.roles for row in role.rows]
     pieces = list(
         {
@@ -99,6 +106,7 @@ def guide_page(army, asked) -> str:
         "army/guide.html",
         {
             "army": army, "unit": node, "path": path, "pages": pages, "undercoat": ground, "cautions": list(cautions),
+            "dress": _dress_of(reading, unit), "dealt": _dealt(reading, unit),
             "deference": DEFERENCE, "pieces": pieces, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
         },
     )  # fmt: skip
@@ -173,6 +181,48 @@ def muster_sheet(reading: Reading) -> str:
 
 def _views(reading: Reading, one: FigureClass) -> list[str]:
     return [reading.drawn(one, view.name) for view in one.plate.views]
+
+
+def _pages(reading: Reading, classes: tuple[FigureClass, ...]) -> list[GuidePage]:
+    """A page for every class of figures of a rank; where nearly every figure is dealt its own clothes, one page for all of
+    them, with the colours that any of them wears."""
+    if len(classes) <= _MOST_PAGES:
+        return [_page(reading, one) for one in classes]
+    first = _page(reading, classes[0])
+    roles = {role.name: role for role in first.roles}
+    for one in classes[1:]:
+        worn = {reading.design.scheme.role(id_).name for id_ in one.roles_worn.values() if id_}
+        if worn - set(roles):
+            roles |= {role.name: role for role in _roles(reading, one, one.plate) if role.name not in roles}
+    count = sum(len(one.ordinals) for one in classes)
+    said = f"{count} figures, each in clothes of its own; no. {classes[0].ordinals[0]} is drawn"
+    return [replace(first, figures=said, roles=tuple(roles.values()))]
+
+
+def _dress_of(reading: Reading, unit: str) -> dict | None:
+    """The dress that a unit wears: garments with how each is known, and the sources; None for none."""
+    dress = reading.design.scheme.dress
+    path = reading.design.army.paths[unit]
+    worn = [(node, who) for node, who in dress.worn if node in path] if dress else []
+    if not worn:
+        return None
+    _, who = max(worn, key=lambda one: path.index(one[0]))
+    rows = [swatch(one) for one in dress.sheet(who)]
+    facts = [fact for row in rows for fact in (row.verdict.fact, *row.verdict.alternatives) if fact]
+    return {
+        "who": who, "year": dress.year, "rows": [(row, [f"{fact.phrase.words} ({dress.almanac.cite(fact)})" for fact in row.verdict.alternatives]) for row in rows],
+        "sources": [one for one in dress.almanac.sources if one.id in {fact.source for fact in facts}],
+        "campaign": dress.campaign, "weather": WEATHERS[dress.campaign.weather] if dress.campaign else "",
+    }  # fmt: skip
+
+
+def _dealt(reading: Reading, unit: str) -> list[tuple[str, int, tuple]]:
+    """Who wears what in a unit that is cast, pot by pot: role, figures, garments with numbers."""
+    cast = next((one for one in reading.design.scheme.casts if one.unit == unit), None)
+    found = told(reading.design, cast) if cast else None
+    if cast is None or found is None:
+        return []
+    return [(reading.design.scheme.role(pot.role).name, pot.figures, pot.work) for pot in pots_worn(cast, found)]
 
 
 def _page(reading: Reading, one: FigureClass) -> GuidePage:

@@ -9,6 +9,7 @@ from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.almanacs.models import Almanac
+from mantello.almanacs.swatches import swatch
 from mantello.shell.download import download
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
@@ -23,7 +24,7 @@ from mantello_core.uniforms.garments import title_of
 from mantello_core.uniforms.verdict import STATUSES
 from mantello_core.uniforms.worn import open_questions
 
-from .almanac_sheet import asked_cell, cloth_of, ladder_of, mistaken_of, seen_of, size_of, swatch, table_of
+from .almanac_sheet import asked_cell, cloth_of, ladder_of, mistaken_of, seen_of, size_of, table_of
 
 #: years shown on either side of what an almanac tells
 _AROUND = 3

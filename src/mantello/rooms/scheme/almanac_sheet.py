@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, replace
 
+from mantello.almanacs.swatches import Swatch, colours_of, swatch
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.camouflaged import metres_of
 from mantello_core.design.design import Design
@@ -11,8 +12,7 @@ from mantello_core.uniforms.colour_word import ColourWord
 from mantello_core.uniforms.distinction import Mistaken, mistaken
 from mantello_core.uniforms.dye import target
 from mantello_core.uniforms.fact import Wearer
-from mantello_core.uniforms.garments import garments, title_of
-from mantello_core.uniforms.phrase import Phrase
+from mantello_core.uniforms.garments import garments
 from mantello_core.uniforms.verdict import Rung, Verdict
 from mantello_core.uniforms.visible import Sight, sighted
 from mantello_core.uniforms.worn import sheet, worn
@@ -21,22 +21,6 @@ from mantello_core.uniforms.worn import sheet, worn
 FADED = 12.0
 #: what marks lie on where the almanac does not tell of the coat
 _MIDDLING = Lab(45.0, 2.0, 4.0)
-
-
-@dataclass(frozen=True)
-class Swatch:
-    """One cell: its colours, the words for it, and how it is known."""
-
-    garment: str
-    title: str
-    verdict: Verdict
-    #: the ground, then what is joined to it
-    colours: tuple[str, ...]
-
-    @property
-    def words(self) -> str:
-        """What is worn, in words."""
-        return self.verdict.value.words if self.verdict.value else "not told"
 
 
 @dataclass(frozen=True)
@@ -61,24 +45,6 @@ def table_of(
             continue
         rows.append((at, who, [swatch(cells[garment]) if garment in cells else None for garment in across]))
     return across, rows
-
-
-def swatch(verdict: Verdict, grade: str = "private") -> Swatch:
-    """A verdict with its colours."""
-    return Swatch(
-        verdict.garment, title_of(verdict.garment), verdict, colours_of(verdict.value, verdict.garment, grade)
-    )
-
-
-def colours_of(phrase: Phrase | None, garment: str, grade: str = "private") -> tuple[str, ...]:
-    """The colours of a phrase, the ground first, as cloth of a grade."""
-    known = garments().get(garment)
-    parts = phrase.parts if phrase and phrase.kind == "colour" else ()
-    return tuple(
-        hex_of(target(part.colour, grade, metal=bool(known and known.metal)).lab)
-        for part in parts
-        if not part.colour.refers_to
-    )
 
 
 def ladder_of(almanac: Almanac, verdict: Verdict) -> list[Told]:

@@ -9,6 +9,7 @@ from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.almanacs.models import Almanac
+from mantello.almanacs.swatches import swatch
 from mantello.jobs.models import Job
 from mantello.shell.download import drawing
 from mantello.workspace.page import apply, army_for, room_page
@@ -33,7 +34,6 @@ from mantello_core.uniforms.dye import GRADES, target
 from mantello_core.uniforms.garments import title_of
 
 from .almanac import almanac_asked, year_asked
-from .almanac_sheet import swatch
 from .cloth_mixes import asked_mixes, mixes_of
 from .proposed_dress import dress_asked, pairs_of, query_of, tried_dress
 
