@@ -1,6 +1,5 @@
 """Takes the pictures in docs/screenshots/ from the demo, with two evenings painted. Run by './mantello shots'."""
 
-import subprocess
 import uuid
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
@@ -29,6 +28,8 @@ SHOTS = {
     "maker": "types/make/",
     "table": f"scheme/table/?{LAPEL}",
     "camouflage": "scheme/camouflage/?pattern=estuary-blotch&figure=punt-cars%7Cpunt-car%7C2",
+    "dress": "scheme/dress/?year=212&of=4&garment=facing",
+    "variety": "scheme/variety/?unit=reed-cutters",
     "checks": "scheme/checks/",
     "insignia": "insignia/?arms=brazzacorta",
     "transfers": "insignia/transfers/",
@@ -59,10 +60,8 @@ class Shots(BrowserCase):
         ])  # fmt: skip
         for name, path in SHOTS.items():
             self.take(name, f"/armies/{army.pk}/{path}")
-        self.variants(army)
         self.take("log", f"/armies/{army.pk}/log/")
         self.finish(army, "1st-harbour-line")
-        self.guide(army)
 
     def take(self, name, path):
         self.go(path)
@@ -85,28 +84,6 @@ class Shots(BrowserCase):
                 uuid.uuid5(uuid.NAMESPACE_OID, atom.id),
             )
         OwnedPaint.objects.keep(army.owner, {"madder-rope": Stock(0, None, "", True)})
-
-    def variants(self, army):
-        """Three variants: as it was, whitewashed, and with another facing."""
-        self.go(f"/armies/{army.pk}/scheme/variants/")
-        self.page.get_by_label("Name of the variant").fill("Ochre for the second")
-        self.page.get_by_role("button", name="Branch").click()
-        self.page.get_by_text("you are working on").wait_for()
-        self.go(f"/armies/{army.pk}/scheme/?{LAPEL.replace('role=lantern', 'role=facing')}&reach=role")
-        self.page.get_by_role("button", name="Set Facing at 3").click()
-        self.page.locator(".notice").wait_for()
-        self.go(f"/armies/{army.pk}/scheme/variants/?unit=punt-cars&rank=punt-car&figure=2")
-        self.page.wait_for_load_state("networkidle")
-        self.page.screenshot(path=FOLDER / "variants.png")
-
-    def guide(self, army):
-        """The first page of a printed guide."""
-        sheet = self.folder() / "guide.pdf"
-        sheet.write_bytes(self.paper(f"/armies/{army.pk}/units/2nd-lantern-line/guide.pdf"))
-        subprocess.run(
-            ["pdftoppm", "-r", "72", "-png", "-f", "2", "-l", "2", "-singlefile", str(sheet), str(FOLDER / "guide")],
-            check=True,
-        )
 
     def paint_until(self, army, now):
         """Log the evening's batches that end before a moment, a little faster or slower than planned."""

@@ -66,6 +66,8 @@ VERBS = {
     "plates": "army.plates",
     "camouflage": "camouflage.camouflaged",
     "variety": "variety.varied",
+    "dress": "dress.found",
+    "almanac": "dress.worn",
 }
 
 

@@ -90,7 +90,8 @@ def _chosen(found, tokens, at, length):
         return ("later", "") if re.fullmatch(r"\d{3,4}", after) else ("skip", "")
     if "facing" in kinds and ("noun" in kinds or "verb" in kinds):
         colour_before = bool(before) and any(kind == "colour" for kind, _ in lexicon().find([before]))
-        return ("noun", "faced") if colour_before else ("facing", "")
+        colour_after = bool(after) and any(kind == "colour" for kind, _ in lexicon().find([after]))
+        return ("noun", "faced") if colour_before or colour_after else ("facing", "")
     if "verb" in kinds and "noun" in kinds:
         return ("both", kinds["verb"])
     if "none" in kinds and at:

@@ -122,6 +122,11 @@ class CellReader:
             self.reading.ask(f"word:{word}", "word", words, "note", ("note", *terms()), cell)
             if answer := self.decisions.get(f"word:{word}"):
                 phrase = _with_word(phrase, word, answer)
+        if phrase.kind == "text" and not phrase.left and not phrase.cut:
+            words = f"'{text}' says nothing that is known of a garment; it is kept as a note."
+            self.reading.ask(f"word:{fold(text)}", "word", words, "note", ("note", *terms()), cell)
+            if answer := self.decisions.get(f"word:{fold(text)}"):
+                phrase = _with_word(phrase, text, answer)
         if phrase.kind == "colour" and any(part.relation == "and" for part in phrase.parts):
             id_, words = (
                 f"two:{fold(text)}",
