@@ -24,6 +24,19 @@ class WrittenRules(RoomCase):
             .role
         )
 
+    def test_a_table_is_filled_from_a_plain_list_and_what_is_left_is_told(self):
+        answer = self.post(
+            "paste-list", "company-facings", status=200, text="Company,Facing\n1st,Lantern facing\n9th,red\n"
+        )
+        self.assertContains(answer, "no company here is")
+        self.assertContains(answer, "9th,red")
+        table = self.now().scheme.tables[0]
+        self.assertEqual(table.role("1st-harbour", "facing"), "lantern")
+        self.post("paste-list", "company-facings", text="Company,Facing\n1st,Gull facing\n")
+        refused = self.post("paste-list", "company-facings", status=422, text="   ")
+        self.assertContains(refused, 'role="alert"', status_code=422)
+        self.assert_hidden("paste-list", "company-facings", post=True)
+
     def test_a_rule_is_written_and_told_with_its_counts(self):
         self.post("keep-rule", **(RULE | {"which": "every 2 from 2"}))
         self.assertEqual((self.cuff(1), self.cuff(2)), ("gull", "lantern"))

@@ -48,6 +48,15 @@ class ColumnForm(forms.Form):
 _PATTERN = "pattern:"
 
 
+class PastedForm(forms.Form):
+    """A plain list for a table."""
+
+    text = forms.CharField(
+        label="A list, in any layout", widget=forms.Textarea(attrs={"rows": 6, "spellcheck": "false", "class": "mono"}), max_length=12_000,
+        strip=False, help_text="One line for each row, with a header: Company, Facing, Plume. Colours are named by role or by word.",
+    )  # fmt: skip
+
+
 class RuleForm(forms.Form):
     """A written rule: who, where, what, and how firmly."""
 

@@ -8,14 +8,16 @@ from mantello.workspace.models import Army
 from mantello.workspace.page import apply, apply_form, apply_given, army_for, back, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.design import edit
+from mantello_core.design.listed import with_list
 from mantello_core.design.preview import changed
 from mantello_core.design.transfer import transferred
+from mantello_core.errors import MantelloError
 from mantello_core.paints.range import paint
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import changes
 from mantello_core.scheme.sentence import areas_words, rule_sentence
 
-from .forms import ColumnForm, RuleForm, TableForm, TonedForm
+from .forms import ColumnForm, PastedForm, RuleForm, TableForm, TonedForm
 from .pick import pick_from
 
 
@@ -51,6 +53,8 @@ def _rules_page(request, army, status=200, **forms):
         "kinds": kinds,
         "table_form": TableForm(auto_id="table_%s"),
         "column_table": "",
+        "pasted_form": PastedForm(auto_id="pasted_%s"),
+        "pasted_table": "",
         "rule_form": _rule_form(request, design),
         "editing": request.GET.get("edit", ""),
         "tone_form": TonedForm(auto_id="tone_%s"),
@@ -109,6 +113,31 @@ def new_table(request, army_id):
     ):
         return redirect("rules", army.pk)
     return _rules_page(request, army, 422, table_form=form)
+
+
+@login_required
+@require_POST
+def paste_list(request, army_id, table):
+    """Fill a table from a plain list; what could not be placed is told, line by line, and stays typed."""
+    army = army_for(request, army_id)
+    form = PastedForm(request.POST, auto_id="pasted_%s")
+    shown = {"pasted_form": form, "pasted_table": table}
+    if not form.is_valid():
+        return _rules_page(request, army, 422, **shown)
+    data = form.cleaned_data["text"].encode()
+    try:
+        _, found = with_list(reading_of(army.head).design, table, data)
+    except MantelloError as error:
+        form.add_error("text", error.message)
+        return _rules_page(request, army, 422, **shown)
+    if found.cells:
+        many = "s" * (found.cells != 1)
+        apply(
+            request, army, lambda design: with_list(design, table, data)[0], f"{found.cells} cell{many} set from a list"
+        )
+    if found.left:
+        return _rules_page(request, army, **shown, left=found.left)
+    return redirect("rules", army.pk)
 
 
 @login_required

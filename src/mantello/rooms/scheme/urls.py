@@ -74,6 +74,7 @@ urlpatterns = [
     path("tables/new/", ruling.new_table, name="new-table"),
     path("tables/<str:table>/cell/", ruling.set_cell, name="set-cell"),
     path("tables/<str:table>/column/", ruling.set_column, name="set-column"),
+    path("tables/<str:table>/list/", ruling.paste_list, name="paste-list"),
     path("rules/keep/", ruling.keep_rule, name="keep-rule"),
     path("rules/substitute/", ruling.substitute, name="substitute"),
     path("rules/tone/", ruling.tone, name="tone"),
