@@ -76,6 +76,22 @@ class Almanac(models.Model):
         return locked
 
 
+class FactPicture(models.Model):
+    """A picture that an entry was read from: a plate the painter owns, photographed. Nothing of the file is kept but its pixels."""
+
+    almanac = models.ForeignKey(Almanac, on_delete=models.CASCADE, related_name="pictures")
+    #: id of the entry in the almanac
+    fact = models.CharField(max_length=12)
+    jpeg = models.BinaryField()
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["almanac", "fact"], name="fact_pictured_once")]
+
+    def __str__(self) -> str:
+        return f"{self.almanac}: {self.fact}"
+
+
 class FoundList(models.Model):
     """A list as it was found, with the painter's answers to what is doubtful in it, and what was made of it."""
 

@@ -3,6 +3,7 @@
 import re
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
+from types import MappingProxyType
 
 from ..army.tree import Army, Node
 from ..errors import Contradiction
@@ -27,6 +28,8 @@ from .edit import with_scheme
 
 #: grade of cloth that a role is made for by tier, the plainest first
 _TIERS = tuple(GRADES)
+#: signs of a reason
+_MOST_REASON = 300
 #: roles offered for a word
 _MOST_NEAR = 4
 #: parts of figures that are clothes, and what clothes are of
@@ -169,9 +172,10 @@ def with_dress(
     dress: Dress,
     chosen: Mapping[str, str],
     mixes: Mapping[str, Mapping[str, tuple[tuple[Paint, float], ...]]],
+    reasons: Mapping[str, str] = MappingProxyType({}),
 ) -> Design:
     """The design with a dress put on. chosen: key of a word to the role it is painted by, '' for a new one; mixes: key of a
-    word to the paints of each tier's base, for those that are new.
+    word to the paints of each tier's base, for those that are new; reasons: key of a word to why just that colour.
 
     Raises: what ``checked_dress`` refuses; Contradiction for a new role without a mix; UnknownName for a role.
     """
@@ -191,7 +195,8 @@ def with_dress(
                 tuple(tier for tier, _ in word.targets),
             )
             scheme, role = scheme.with_role(made), made.id
-        roles.append(DressRole(word.colour, word.metal, role))
+        why = reasons.get(word.key, dress.why(word.colour, metal=word.metal)).strip()[:_MOST_REASON]
+        roles.append(DressRole(word.colour, word.metal, role, why=why))
     worn = replace(dress, roles=tuple(roles))
     return with_scheme(design, replace(scheme, dress=worn))
 

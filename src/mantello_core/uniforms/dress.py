@@ -68,6 +68,8 @@ class DressRole:
     role: str
     #: 'faded' and the like for a tone of the field; '' for the regulation
     tone: str = ""
+    #: why just this colour within the word's reach, in the painter's words
+    why: str = ""
 
 
 @dataclass(frozen=True)
@@ -111,6 +113,11 @@ class Dress:
         """The note with which a cell is left to other rules."""
         key = (cell.node, cell.rank, cell.garment)
         return next((one for one in self.departures if (one.node, one.rank, one.garment) == key), None)
+
+    def why(self, colour: ColourWord, *, metal: bool) -> str:
+        """Why a colour word is painted by its role, as the painter wrote it."""
+        found = (one.why for one in self.roles if (one.colour, one.metal, one.tone) == (colour, metal, ""))
+        return next(found, "")
 
     @cached_property
     def _role(self) -> dict[tuple[ColourWord, bool, str], str]:

@@ -34,6 +34,17 @@ class MatchPage(RoomCase):
         self.assertEqual({pot.range for row in page.context["rows"] for pot, _, _ in row.shares}, {"Fornace"})
         self.assertContains(page, "#6f7f5a")
 
+    def test_a_word_of_the_trade_is_matched_as_cloth_of_a_grade_for_a_role(self):
+        page = self.see("match", wanted="", word="dunkelgrün", grade="private", months="12", role="lantern")
+        self.assertContains(page, "dark green, private")
+        self.assertContains(page, "Take as base")
+        self.assertContains(page, "months out")
+        new = self.see("match", wanted="", word="dark green", grade="officer").context["target"].colour
+        self.assertLess(new.lightness, page.context["target"].colour.lightness)
+        answer = self.see("match", wanted="", word="mauvish", status=422)
+        self.assertContains(answer, "is no colour word that is known", status_code=422)
+        self.assertContains(answer, 'value="mauvish"', status_code=422)
+
     def test_far_from_every_paint_the_page_says_that_the_order_is_rough(self):
         self.assertContains(self.see("match", wanted="", colour="#00ff00"), "Nothing on these shelves comes near")
 

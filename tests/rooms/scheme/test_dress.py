@@ -1,9 +1,11 @@
 """Dress in its room: the almanac, lists as found, sources, on the army, in the field."""
 
+import io
 import json
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
+from PIL import Image
 
 from mantello.almanacs.models import Almanac, FoundList, KnownWord
 from mantello.jobs.models import Job
@@ -125,6 +127,31 @@ class Sources(DressCase):
         self.post("keep-note", almanac=self.kept.pk, **note)
         self.assertContains(self.see("almanac", of="1", garment="plume"), "white, based red")
 
+    def test_an_entry_may_have_a_picture_and_a_colour_picked_from_it(self):
+        out = io.BytesIO()
+        Image.new("RGB", (40, 30), (180, 60, 50)).save(out, "PNG")
+        note = {
+            "of": "1",
+            "rank": "",
+            "garment": "plume",
+            "said": "red",
+            "since": "",
+            "until": "",
+            "source": "order-205",
+            "certainty": "documented",
+        }
+        picture = SimpleUploadedFile("plate.png", out.getvalue())
+        self.post("keep-note", almanac=self.kept.pk, picked="#b43c32, #102030", picture=picture, **note)
+        page = self.see("almanac", of="1", garment="plume")
+        self.assertContains(page, "picked from a picture")
+        fact = page.context["ladder"][0].rung.fact
+        self.assertEqual(self.see("fact-picture", fact.id, almanac=str(self.kept.pk))["Content-Type"], "image/jpeg")
+        self.see("fact-picture", "f99999", status=404)
+        broken = SimpleUploadedFile("plate.png", b"no picture")
+        answer = self.post("keep-note", status=422, almanac=self.kept.pk, picked="reddish", picture=broken, **note)
+        self.assertContains(answer, "That is no picture that can be read", status_code=422)
+        self.assertContains(answer, 'value="reddish"', status_code=422)
+
     def test_what_cannot_be_kept_is_told_and_stays(self):
         answer = self.post(
             "keep-source", status=422, almanac=self.kept.pk, id="", title="", kind="", year="", note="Long notes stay"
@@ -245,6 +272,8 @@ class OnTheArmy(WornCase):
         self.assertContains(refused, "There is no mix for", status_code=422)
         dress = self.put_on()
         self.assertEqual([node for node, _ in dress.worn], ["2nd-tidewall"])
+        self.post("put-on-dress", **self.asked(**{"why-yellow": "As the drummer's sketchbook has it."}))
+        self.assertContains(self.see("worn"), "As the drummer&#x27;s sketchbook has it.")
         self.assertIn("Dark blue cloth", [role.name for role in self.now().scheme.roles])
         self.assertContains(self.see("worn"), "is worn")
 

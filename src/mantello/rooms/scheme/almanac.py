@@ -24,10 +24,12 @@ from mantello_core.uniforms.garments import title_of
 from mantello_core.uniforms.verdict import STATUSES
 from mantello_core.uniforms.worn import open_questions
 
-from .almanac_sheet import asked_cell, cloth_of, ladder_of, mistaken_of, seen_of, size_of, table_of
+from .almanac_sheet import asked_cell, cloth_of, ladder_of, mistaken_of, seen_marks, seen_of, size_of, table_of
 
 #: years shown on either side of what an almanac tells
 _AROUND = 3
+#: heights of figures that marks may be looked at, mm
+_HEIGHTS = ("6", "10", "15", "20", "28", "54")
 #: ranks whose dress may be looked at
 _RANKS = (("", "Private"), ("sergeant", "Sergeant"), ("drummer", "Drummer"), ("officer", "Officer"))
 
@@ -74,33 +76,38 @@ def almanac(request, army_id):
     said = kept.as_core()
     year = year_asked(request.GET, said)
     years = _years(said) or [year]
-    height, metres = size_of(reading_of(army.head).design)
+    army_height, metres = size_of(reading_of(army.head).design)
+    asked_height = request.GET.get("height", "") if request.GET.get("height", "") in _HEIGHTS else ""
+    height = float(asked_height or army_height)
     only_open = request.GET.get("only") == "open"
     across, rows = table_of(said, year, only_open=only_open)
     context |= {
         "said": said, "year": year, "first": min(*years, year) - _AROUND, "last": max(*years, year) + _AROUND,
         "across": [(one, title_of(one)) for one in across], "rows": rows, "only_open": only_open,
+        "seen": seen_marks(said, across, rows, year, height, metres), "heights": _HEIGHTS, "army_height": army_height, "asked_height": asked_height,
         "to_settle": len(open_questions(said, year)), "statuses": STATUSES,
         "mistaken": mistaken_of(said, year, height, metres), "height": height, "metres": metres,
-        "here_query": _query(kept, year, only_open=only_open),
+        "here_query": _query(kept, year, asked_height, only_open=only_open),
     }  # fmt: skip
     cell = asked_cell(said, request.GET, year)
     if cell:
-        context |= _opened(said, *cell, year, height, metres) | {"number": int(request.GET["of"])}
+        context |= _opened(kept, said, *cell, year, height, metres) | {"number": int(request.GET["of"])}
     return room_page(request, army, "scheme", "scheme/almanac.html", context)
 
 
-def _query(kept: Almanac, year: int, *, only_open: bool = False) -> str:
-    return urlencode({"almanac": kept.pk, "year": year} | ({"only": "open"} if only_open else {}))
+def _query(kept: Almanac, year: int, height: str, *, only_open: bool) -> str:
+    plain = {"almanac": kept.pk, "year": year} | ({"height": height} if height else {})
+    return urlencode(plain | ({"only": "open"} if only_open else {}))
 
 
-def _opened(said: Said, who, verdict, year: int, height: float, metres: float) -> dict:
+def _opened(kept: Almanac, said: Said, who, verdict, year: int, height: float, metres: float) -> dict:
     ground = verdict.value.ground if verdict.value else None
+    pictured = set(kept.pictures.values_list("fact", flat=True))
     return {
         "who": who, "cell": swatch(verdict), "ladder": ladder_of(said, verdict),
         "cloth": cloth_of(ground, verdict.garment) if ground and not ground.refers_to else [],
         "sight": seen_of(said, who, verdict, year, height, metres),
-        "anachronisms": [words for about, words in anachronisms(said, who, year) if about == (verdict.garment,) or (verdict.garment in about and verdict.status != "assumed")], "certainties": CERTAINTIES, "rank": who.rank, "ranks": _RANKS,
+        "anachronisms": [words for about, words in anachronisms(said, who, year) if about == (verdict.garment,) or (verdict.garment in about and verdict.status != "assumed")], "certainties": CERTAINTIES, "pictured": pictured, "rank": who.rank, "ranks": _RANKS,
         "settled": verdict.status == "settled",
     }  # fmt: skip
 

@@ -11,7 +11,7 @@ from mantello_core.uniforms.almanac import Almanac
 from mantello_core.uniforms.colour_word import ColourWord
 from mantello_core.uniforms.distinction import Mistaken, mistaken
 from mantello_core.uniforms.dye import target
-from mantello_core.uniforms.fact import Wearer
+from mantello_core.uniforms.fact import Fact, Wearer
 from mantello_core.uniforms.garments import garments
 from mantello_core.uniforms.verdict import Rung, Verdict
 from mantello_core.uniforms.visible import Sight, sighted
@@ -31,6 +31,9 @@ class Told:
     source: str
     colours: tuple[str, ...]
     worn: bool
+    #: the colour that was picked from its picture, and how far it lies from the word; none for words alone
+    picked: str = ""
+    off: float = 0.0
 
 
 def table_of(
@@ -55,9 +58,20 @@ def ladder_of(almanac: Almanac, verdict: Verdict) -> list[Told]:
             almanac.cite(rung.fact),
             colours_of(rung.fact.phrase, verdict.garment),
             at == 0 and not verdict.assumed,
+            *_picked(rung.fact),
         )
         for at, rung in enumerate(verdict.ladder)
     ]
+
+
+def _picked(fact: Fact) -> tuple[str, float]:
+    """The colour picked from the picture of an entry, and how far it lies from good cloth of its word."""
+    if fact.picked is None:
+        return "", 0.0
+    ground, known = fact.phrase.ground, garments().get(fact.garment)
+    if ground is None or ground.refers_to:
+        return hex_of(fact.picked), 0.0
+    return hex_of(fact.picked), target(ground, "officer", metal=bool(known and known.metal)).off(fact.picked)
 
 
 def cloth_of(colour: ColourWord, garment: str) -> list[tuple[str, str, str, float]]:
@@ -85,6 +99,39 @@ def seen_of(almanac: Almanac, who: Wearer, verdict: Verdict, year: int, height: 
     beside = target(on).lab if on and not on.refers_to else _MIDDLING
     metal = garments()[verdict.garment].metal
     return sighted(verdict.garment, target(ground, metal=metal).lab, beside, height, metres)
+
+
+@dataclass(frozen=True)
+class SeenMark:
+    """How a garment's colours are seen over all regiments: on how many they read, tint or are gone, and what would help."""
+
+    reads: int
+    tints: int
+    gone: int
+    advice: str
+
+    @property
+    def told(self) -> str:
+        """In few words."""
+        known = ((self.reads, "read"), (self.tints, "tint"), (self.gone, "gone"))
+        return ", ".join(f"{count} {words}" for count, words in known if count)
+
+
+def seen_marks(
+    almanac: Almanac, across: list[str], rows, year: int, height: float, metres: float
+) -> list[SeenMark | None]:
+    """For every garment across how it is seen on the regiments that wear it; None for the coat, and where no colour is known."""
+    found = []
+    for at, _ in enumerate(across):
+        sights = [
+            sight
+            for _, who, cells in rows
+            if cells[at] and (sight := seen_of(almanac, who, cells[at].verdict, year, height, metres))
+        ]
+        counts = [sum(one.verdict == word for one in sights) for word in ("reads", "tints", "gone")]
+        helps = next((one.advice for one in sights if one.verdict != "reads"), "")
+        found.append(SeenMark(*counts, helps) if sights else None)
+    return found
 
 
 def mistaken_of(

@@ -7,13 +7,16 @@ from django import forms
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.http import Http404
-from django.shortcuts import redirect
+from django.shortcuts import get_object_or_404, redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.almanacs.models import Almanac
+from mantello.almanacs.models import Almanac, FactPicture
+from mantello.shell.download import private_jpeg
 from mantello.shell.fields import refused
+from mantello.shell.photograph import PhotoField
 from mantello.workspace.page import army_for, room_page
+from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.errors import MantelloError
 from mantello_core.formats.almanac_document import MOST_BYTES, read_almanac_bytes
 from mantello_core.naming import slug
@@ -66,6 +69,16 @@ class NoteForm(forms.Form):
         label="How sure", choices=[(one, one.capitalize()) for one in CERTAINTIES], initial="inferred"
     )
 
+    picture = PhotoField(
+        required=False, label="A picture to keep with it", help_text="A plate you own, photographed: JPEG, PNG or WebP."
+    )
+    picked = forms.CharField(
+        required=False,
+        label="Its colour, picked from a picture",
+        max_length=80,
+        help_text="Freed of the light that a grey card shows.",
+    )
+
     def __init__(self, said, *arguments, **options):
         super().__init__(*arguments, **options)
         self.regiments = said.regiments
@@ -86,6 +99,7 @@ class NoteForm(forms.Form):
             self.add_error("until", f"Until {given['until']} is before {given['since']}.")
         if given.get("of") == "arm" and not given.get("arm"):
             self.add_error("arm", "Name the arm, such as Tidewall Fusiliers.")
+        colour = _picked(self, given.get("picked", ""))
         if not self.errors:
             who = (
                 Wearer(arm=given["arm"], number=given["number"])
@@ -94,9 +108,19 @@ class NoteForm(forms.Form):
             )
             given["fact"] = Fact(
                 replace(who, rank=given["rank"]), given["garment"], read_phrase(given["said"]), period=Period(given["since"], given["until"]),
-                source=given["source"], certainty=given["certainty"], by="by hand",
+                source=given["source"], certainty=given["certainty"], by="by hand", picked=colour,
             )  # fmt: skip
         return given
+
+
+def _picked(form: forms.Form, text: str) -> Lab | None:
+    """The first of the colours that were picked; a text that is none is told at its field."""
+    first = text.split(",")[0].strip()
+    try:
+        return lab_of_hex(first) if first else None
+    except MantelloError as error:
+        form.add_error("picked", error.message)
+        return None
 
 
 class BringForm(forms.Form):
@@ -150,17 +174,28 @@ def keep_note(request, army_id):
     """Write one entry by hand."""
     army = army_for(request, army_id)
     kept = _kept(request, army)
-    form = NoteForm(kept.as_core(), request.POST)
+    form = NoteForm(kept.as_core(), request.POST, request.FILES)
     if form.is_valid():
         try:
-            kept.change(lambda said: with_facts(said, (form.cleaned_data["fact"],)))
+            changed = kept.change(lambda said: with_facts(said, (form.cleaned_data["fact"],)))
         except MantelloError as error:
             refused(form, error)
         else:
             fact = form.cleaned_data["fact"]
+            if picture := form.cleaned_data["picture"]:
+                FactPicture.objects.create(almanac=changed, fact=changed.as_core().facts[-1].id, jpeg=picture[0])
             messages.success(request, f"{fact.wearer.words}: {fact.phrase.words} is an entry now.")
             return redirect(_address(army, kept))
     return _page(request, army, 422, note_form=form)
+
+
+@login_required
+@require_safe
+def fact_picture(request, army_id, fact):
+    """The picture of an entry."""
+    army = army_for(request, army_id)
+    found = get_object_or_404(FactPicture, almanac=_kept(request, army), fact=fact)
+    return private_jpeg(found.jpeg)
 
 
 @login_required

@@ -45,6 +45,7 @@ urlpatterns = [
     path("dress/sources/", sources.sources, name="sources"),
     path("dress/sources/keep/", sources.keep_source, name="keep-source"),
     path("dress/sources/note/", sources.keep_note, name="keep-note"),
+    path("dress/sources/<str:fact>.jpg", sources.fact_picture, name="fact-picture"),
     path("dress/lists/", lists.lists, name="lists"),
     path("dress/lists/<int:list_id>/", lists.found_list, name="list"),
     path("dress/lists/<int:list_id>/change/", lists.change_list, name="change-list"),

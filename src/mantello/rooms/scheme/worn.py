@@ -72,7 +72,7 @@ def _page(request, army, status=200, refusal: MantelloError | None = None):
         "title": "Dress", "view": "dress", "tab": "worn", "kept": kept, "said": said, "year": asked.year,
         "almanacs": Almanac.objects.visible_to(request.user), "on": on, "dress": dress, "asked": asked,
         "pairs": pairs_of(reading.design, said, asked), "accuracies": ACCURACIES, "query": query,
-        "words": [(word, _choices(reading, word, given, on), found.get(word.key, {}), [(aim.grade, hex_of(aim.lab)) for _, aim in word.targets]) for word in words], "job": job if job and job.state != Job.State.DONE else None,
+        "words": [(word, _choices(reading, word, given, on), found.get(word.key, {}), [(aim.grade, hex_of(aim.lab)) for _, aim in word.targets], given.get(f"why-{word.key}", shown.why(word.colour, metal=word.metal))) for word in words], "job": job if job and job.state != Job.State.DONE else None,
         "figures": _figures(army, reading, shown, "" if on else query),
         "preview": changed(reading.design, tried.design) if tried else None, "refusal": refusal,
         "here_query": urlencode({"almanac": kept.pk, "year": asked.year} if kept else {}),
@@ -201,9 +201,10 @@ def put_on(request, army_id):
         f"{reverse('worn', args=[army.pk])}?{query_of(asked, said)}", again=False,
     )  # fmt: skip
     chosen = {word.key: request.POST.get(f"role-{word.key}", word.suggested) for word in words}
+    reasons = {word.key: request.POST[f"why-{word.key}"] for word in words if f"why-{word.key}" in request.POST}
     try:
         apply(
-            request, army, lambda design: with_dress(design, reading.resolution, asked, chosen, mixes_of(army, job)),
+            request, army, lambda design: with_dress(design, reading.resolution, asked, chosen, mixes_of(army, job), reasons),
             f"Dress of {asked.year} put on {len(asked.worn)} formation{'s' * (len(asked.worn) != 1)}",
         )  # fmt: skip
     except MantelloError as error:

@@ -46,12 +46,13 @@ def _write_role(one: DressRole) -> dict:
         "role": one.role,
         **({"metal": True} if one.metal else {}),
         **({"tone": one.tone} if one.tone else {}),
+        **({"why": one.why} if one.why else {}),
     }
 
 
 def _read_role(data: dict, where: str) -> DressRole:
     colour = read_colour(data["colour"], f"{where}/colour")
-    return DressRole(colour, data.get("metal", False), data["role"], data.get("tone", ""))
+    return DressRole(colour, data.get("metal", False), data["role"], data.get("tone", ""), data.get("why", ""))
 
 
 def _write_campaign(campaign: Campaign) -> dict:
