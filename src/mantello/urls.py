@@ -2,7 +2,10 @@
 
 from django.urls import include, path
 
+from mantello.shell.soon import ended
+
 urlpatterns = [
+    path("soon/", ended, name="soon"),
     path("account/", include("mantello.accounts.urls")),
     path("", include("mantello.rooms.army.urls")),
     path("", include("mantello.archive.urls")),

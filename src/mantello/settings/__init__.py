@@ -54,6 +54,7 @@ MIDDLEWARE = [
     "mantello.accounts.keeping.NotKept",
     "mantello.accounts.once.Once",
     "mantello.shell.refusal.Refusals",
+    "mantello.shell.soon.Soon",
 ]
 ROOT_URLCONF = "mantello.urls"
 WSGI_APPLICATION = "mantello.wsgi.application"

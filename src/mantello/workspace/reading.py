@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 from functools import cached_property
 
+from mantello.shell.soon import worked_out
 from mantello_core.advice.edge_list import edge_list
 from mantello_core.bearers.allotment import Allotment, allotments
 from mantello_core.camouflage.pattern import Pattern
@@ -148,7 +149,7 @@ class Reading:
     @cached_property
     def sheets(self) -> tuple[RankSheet, ...]:
         """What is to be done on every rank's figures, of which work is compiled."""
-        return rank_sheets(self.design, self.resolution)
+        return worked_out(self, "sheets", lambda: rank_sheets(self.design, self.resolution))
 
     @cached_property
     def atoms(self) -> tuple[Atom, ...]:

@@ -198,10 +198,10 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
                     winning = winning or _Winning(shape, path, instead, scheme.pattern_by_id, common)
                     shared[key] = winning.cells(own)
                 borne = borne_by(shape, [one for one in placing if _speaks(one[0], admitted)], path)
-                over = _passes_here([one for one in laid if _speaks(one[0], admitted)], rank.tier, path)
+                worn_over = _passes_here([one for one in laid if _speaks(one[0], admitted)], rank.tier, path)
                 classes.append(
                     FigureClass(
-                        unit.id, rank.id, rank.name, rank.type, rank.tier, ordinals, shared[key], shape, borne, grounds, over,
+                        unit.id, rank.id, rank.name, rank.type, rank.tier, ordinals, shared[key], shape, borne, grounds, worn_over,
                     )
                 )  # fmt: skip
     return Resolution(tuple(classes))

@@ -4,8 +4,15 @@ import tomllib
 from functools import cache
 from importlib.resources import files
 
+_NAMES = ("colour_words", "headers", "dyes")
 
-@cache
+
 def word_list(name: str) -> dict:
     """A list by its name: colour_words, headers or dyes. Not to be changed."""
-    return tomllib.loads((files(__package__) / "data" / f"{name}.toml").read_text(encoding="utf-8"))
+    return _every()[name]
+
+
+@cache
+def _every() -> dict[str, dict]:
+    folder = files(__package__) / "data"
+    return {name: tomllib.loads((folder / f"{name}.toml").read_text(encoding="utf-8")) for name in _NAMES}

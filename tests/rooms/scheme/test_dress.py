@@ -10,8 +10,11 @@ from PIL import Image
 from mantello.almanacs.models import Almanac, FoundList, KnownWord
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
+from mantello_core.army.tree import Army, Node
+from mantello_core.design.design import Design
 from mantello_core.formats.almanac_document import almanac_bytes, read_almanac_bytes
 from mantello_core.formats.sample import dress_almanac
+from mantello_core.scheme.scheme import Scheme
 from tests.rooms.case import RoomCase
 
 LIST = "Regt,Facing,Plume,How sure\n1st,red,-,sure\n2nd,moth,white,guess\n3rd,blue,white,sure\n"
@@ -330,3 +333,27 @@ class InTheField(WornCase):
     def test_without_a_dress_there_is_no_field(self):
         self.see("in-field", status=302)
         self.post("take-field", status=404, **FIELD)
+
+
+class AnEmptyArmy(DressCase):
+    @staticmethod
+    def design():
+        return Design(Army(Node("army", "army", "Nobody yet")), Scheme("Nothing yet"))
+
+    def test_every_page_says_what_to_do_next(self):
+        self.assertContains(self.see("almanac"), "Tidewall Fusiliers 1, Harbour, coat")
+        self.assertContains(self.see("worn"), "choose a formation and whose dress it wears")
+        self.assertContains(self.see("variety"), "The army has no figures yet.")
+        answer = self.post("put-on-dress", almanac=self.kept.pk, year="212", accuracy="plausible")
+        self.assertEqual(answer.status_code, 302)
+
+
+class LongNamesAndManyDoubts(DressCase):
+    def test_a_list_with_a_hundred_doubts_shows_the_first_and_counts_the_rest(self):
+        words = [f"w{chr(97 + n // 26)}{chr(97 + n % 26)}zq" for n in range(120)]
+        text = "Regt,Collar,Cuff\n" + "".join(f"{n},{word},red\n" for n, word in enumerate(words, 1))
+        found = FoundList(owner=self.owner, name="x" * 120, data=text.encode())
+        found.read()
+        page = self.see("list", found.pk)
+        self.assertEqual(len(page.context["doubts"]), 60)
+        self.assertContains(page, "questions more, when these are answered")

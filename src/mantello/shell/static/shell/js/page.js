@@ -45,7 +45,7 @@ export async function visit(url, options = {}) {
   const mine = { url, options };
   under = mine;
   try {
-    const answer = await ask(url);
+    const answer = await ask(url, { headers: { Accept: "text/html" } });
     const text = await answer.text();
     if (under === mine) show(text, answer.url, options);
   } finally {

@@ -1,0 +1,81 @@
+"""What a page needs and takes long: worked out beside the requests, while the page says so and looks again.
+
+A worker of the task queue could not help: what is worked out lives in the memory of the process that shows it. So every
+process has one thread for it; whoever asks for a page while it is under way is told to wait, and whoever asks for anything
+else (a picture, a fragment, an edit) waits for it.
+"""
+
+import threading
+from collections.abc import Callable
+from concurrent.futures import Future, ThreadPoolExecutor
+from contextvars import ContextVar
+from typing import TypeVar
+
+from django.shortcuts import render
+
+from mantello.settings.options import OPTIONS
+
+T = TypeVar("T")
+#: whether who asks now can be shown a page that waits
+_can_wait: ContextVar[bool] = ContextVar("can_wait", default=False)
+_lock = threading.Lock()
+_under_way: dict[tuple[int, str], Future] = {}
+_thread: list[ThreadPoolExecutor] = []
+
+
+class BeingWorkedOut(Exception):
+    """It is being worked out; a page that waits is shown instead."""
+
+
+def worked_out(holder: object, name: str, work: Callable[[], T]) -> T:
+    """What ``work`` gives for a kept property of an object: at once where nobody looks at a page, else from beside the request.
+
+    Raises: BeingWorkedOut while a page is asked for that can wait for it; whatever ``work`` raised.
+    """
+    if not _can_wait.get():
+        return work()
+    key = id(holder), name
+
+    def keep() -> None:
+        vars(holder)[name] = work()
+        with _lock:
+            _under_way.pop(key, None)
+
+    with _lock:
+        running = _under_way.get(key)
+        if running is None:
+            if not _thread:
+                _thread.append(ThreadPoolExecutor(max_workers=1, thread_name_prefix="soon"))
+            _under_way[key] = _thread[0].submit(keep)
+        elif running.done():  # it failed: whoever asks is told, and the next one tries again
+            _under_way.pop(key)
+            running.result()
+    raise BeingWorkedOut
+
+
+class Soon:
+    """Pages that wait for what is worked out beside them. Tests are answered at once, unless they ask for this."""
+
+    def __init__(self, get_response):
+        self.get_response = get_response
+
+    def __call__(self, request):
+        page = request.method == "GET" and "text/html" in request.headers.get("Accept", "")
+        mark = _can_wait.set(page and OPTIONS.mode != "test")
+        try:
+            return self.get_response(request)
+        finally:
+            _can_wait.reset(mark)
+
+    def process_exception(self, request, exception):
+        """A page that looks again by itself; nothing for anything else."""
+        if not isinstance(exception, BeingWorkedOut):
+            return None
+        answer = render(request, "shell/soon.html", {"title": "One moment"}, status=202)
+        answer.headers["Cache-Control"] = "no-store"
+        return answer
+
+
+def ended(request):
+    """What a waiting page asks for: to be drawn anew. It tells nothing of anyone."""
+    return render(request, "shell/soon_ended.html")

@@ -1,0 +1,54 @@
+"""Pages whose work takes long say so and look again; everything else waits for it."""
+
+from dataclasses import replace
+from unittest.mock import patch
+
+from django.urls import reverse
+
+from mantello.settings.options import OPTIONS
+from mantello.shell import soon
+from mantello.workspace import reading
+from mantello.workspace.reading import reading_of
+from tests.rooms.case import RoomCase
+
+PAGE = {"HTTP_ACCEPT": "text/html"}
+
+
+def under_way():
+    """Wait until what is under way has ended: the one thread takes things in turn."""
+    soon._thread[0].submit(lambda: None).result()
+
+
+@patch.object(soon, "OPTIONS", replace(OPTIONS, mode="local"))
+class Soon(RoomCase):
+    def setUp(self):
+        super().setUp()
+        reading._kept.empty()
+        self.plan = reverse("plan", args=[self.army.pk])
+
+    def cold(self):
+        return reading_of(self.army.head).__dict__.pop("sheets", None)
+
+    def test_a_cold_page_waits_and_is_there_when_it_is_worked_out(self):
+        self.cold()
+        waiting = self.client.get(self.plan, **PAGE)
+        self.assertContains(waiting, 'data-behaviour="poll"', status_code=202)
+        self.assertEqual(waiting["Cache-Control"], "no-store")
+        under_way()
+        self.assertEqual(self.client.get(self.plan, **PAGE).status_code, 200)
+        self.assertContains(self.client.get(reverse("soon")), "data-ended")
+
+    def test_what_is_no_page_waits_for_it(self):
+        self.cold()
+        self.assertEqual(self.client.get(self.plan).status_code, 200)
+
+    def test_a_failure_is_told_once_and_tried_again(self):
+        self.cold()
+        with patch.object(reading, "rank_sheets", side_effect=RuntimeError("broken")):
+            self.assertEqual(self.client.get(self.plan, **PAGE).status_code, 202)
+            under_way()
+            with self.assertRaisesRegex(RuntimeError, "broken"):
+                self.client.get(self.plan, **PAGE)
+        self.assertEqual(self.client.get(self.plan, **PAGE).status_code, 202)
+        under_way()
+        self.assertEqual(self.client.get(self.plan, **PAGE).status_code, 200)
