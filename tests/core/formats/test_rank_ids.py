@@ -102,6 +102,15 @@ class KeptDesign(TestCase):
         written = json.loads(json.dumps(write_design(design)))
         self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
 
+    def test_one_of_the_sixth_version_wears_no_dress_and_has_no_cast(self):
+        document = json.loads(kept("design-6.json"))
+        design = read_design_bytes(kept("design-6.json"))
+        self.assertEqual((design.scheme.dress, design.scheme.casts), (None, ()))
+        self.assertGreater(len(design.scheme.patterns), 0)
+        written = json.loads(json.dumps(write_design(design)))
+        self.assertEqual(written["version"], VERSION)
+        self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
+
 
 class Ids(TestCase):
     def test_a_document_with_ids_is_left_as_it_is(self):
