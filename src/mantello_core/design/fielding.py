@@ -3,16 +3,21 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import replace
 
+from ..colour.difference import difference
 from ..errors import Contradiction
 from ..paints.paint import Paint
 from ..scheme.dress_rules import TONED
-from ..uniforms.campaign import LOCAL, TONES, Campaign, checked_campaign, local_cloth, tone
+from ..scheme.worn_over import colours_over, hidden_garment, painted_over
+from ..uniforms.campaign import AS_ISSUED, LOCAL, TONES, Campaign, checked_campaign, local_cloth, tone
 from ..uniforms.colour_word import ColourWord
 from ..uniforms.dress import DressRole
 from ..uniforms.dye import GRADES, Target, target
 from .design import Design
 from .dressing import new_role, tiers_worn
 from .edit import with_scheme
+
+#: CIEDE2000 below which a tone is not worth a pot of its own
+_SEEN = 1.5
 
 
 def with_campaign(
@@ -35,7 +40,7 @@ def with_campaign(
     known = {(one.colour, one.metal, one.tone): one.role for one in dress.roles if one.tone}
     roles = []
     for colour, metal, name, _ in field_tones(design, campaign):
-        words = f"{colour.words} {name}" if name != "local" else f"local {colour.words}"
+        words = f"local {colour.words}" if name == "local" else f"{colour.words} {name}"
         made = mixes.get((colour.words, metal, name))
         role = known.get((colour, metal, name), "")
         if made:
@@ -52,24 +57,44 @@ def with_campaign(
 
 def field_tones(design: Design, campaign: Campaign) -> Iterator[tuple[ColourWord, bool, str, dict[str, Target]]]:
     """The tones and local cloths that a campaign needs mixes for: word, metal, tone, and the target of each tier."""
-    dress = design.scheme.dress
-    if dress is None:
+    if design.scheme.dress is None:
         return
+    dress = replace(design.scheme.dress, campaign=campaign)
     tiers = tiers_worn(design.army, dress)
     seen = set()
+    over = painted_over(dress, design.army)
     for cell in dress.cells:
         if cell.garment not in TONED or cell.rank or (cell.colour, cell.metal) in seen:
             continue
+        if any(hidden_garment(cell.garment, thing) for thing in over.get(cell.node, ())):
+            continue
         seen.add((cell.colour, cell.metal))
-        for name, _, _ in TONES:
-            aims = {
+        aims = {
+            name: {
                 tier: replace(
                     target(cell.colour, GRADES[tier], campaign.months, metal=cell.metal),
                     lab=tone(campaign, cell.colour, name, GRADES[tier], cell.node, metal=cell.metal),
                 )
                 for tier in tiers
             }
-            yield cell.colour, cell.metal, name, aims
+            for name, _, _ in TONES
+        }
+        for name, aim in aims.items():
+            if name == AS_ISSUED or _told_apart(aim, aims[AS_ISSUED]):
+                yield cell.colour, cell.metal, name, aim
+    for thing, colour, node in colours_over(dress, design.army):
+        yield (
+            colour,
+            False,
+            thing.tone,
+            {
+                tier: replace(
+                    target(colour, GRADES[tier], campaign.months),
+                    lab=tone(campaign, colour, AS_ISSUED, GRADES[tier], node),
+                )
+                for tier in tiers
+            },
+        )
     for name, _ in LOCAL:
         colour = ColourWord(name)
         yield (
@@ -81,3 +106,8 @@ def field_tones(design: Design, campaign: Campaign) -> Iterator[tuple[ColourWord
                 for tier in tiers
             },
         )
+
+
+def _told_apart(aim: Mapping[str, Target], issued: Mapping[str, Target]) -> bool:
+    """Whether a tone differs from the issued one on any tier by what an eye sees; undyed cloth hardly fades."""
+    return any(difference(one.lab, issued[tier].lab) >= _SEEN for tier, one in aim.items())

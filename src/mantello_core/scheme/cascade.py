@@ -265,9 +265,10 @@ def _passes_here(laid: list[tuple[WholePass, int]], tier: str, path: tuple[str, 
 
 
 def _scope_weight(rule: Rule, path: tuple[str, ...]) -> tuple:
-    """What orders a rule whatever the area: binding, then scope (a binding rule's higher one, else the deeper), filter."""
+    """What orders a rule whatever the area: worn over all, binding, then scope (a binding rule's higher one, else the deeper),
+    filter."""
     depth = path.index(rule.scope)
-    return rule.binding, -depth if rule.binding else depth, rule.filter.narrowness
+    return rule.over, rule.binding, -depth if rule.binding else depth, rule.filter.narrowness
 
 
 def _rung(rule: Rule, path: tuple[str, ...]) -> int:

@@ -4,13 +4,14 @@ from collections.abc import Iterator
 
 from ..army.figure_filter import Filter
 from ..army.tree import Army, Rank
-from ..uniforms.campaign import option_of
+from ..uniforms.campaign import AS_ISSUED, option_of
 from ..uniforms.colour_word import ColourWord
 from ..uniforms.dress import Dress, DressCell
 from ..uniforms.dye import GRADES
 from ..uniforms.garments import garments
 from .rule import Rule
 from .selector import areas_named
+from .worn_over import colour_over, hidden_areas, hidden_garment, ordered_over, painted_over
 
 #: what made a rule, and what begins its id
 MADE_BY = "dress"
@@ -26,9 +27,12 @@ def dress_rules(dress: Dress, army: Army) -> tuple[tuple[Rule, ...], tuple[Rule,
     binding = dress.accuracy == "strict"
     before: list[Rule] = []
     after: list[Rule] = []
+    over = painted_over(dress, army)
     for cell in dress.cells:
         role = dress.role_of(cell.colour, metal=cell.metal)
         if not role or cell.node not in army.nodes or dress.departure(cell):
+            continue
+        if any(hidden_garment(cell.garment, thing) for thing in over.get(cell.node, ())):
             continue
         filters = [Filter(rank=id_) for id_ in _ranks(dress, cell)] if cell.rank else [Filter()]
         found = after if cell.key in dress.first else before
@@ -41,7 +45,24 @@ def dress_rules(dress: Dress, army: Army) -> tuple[tuple[Rule, ...], tuple[Rule,
         ]  # fmt: skip
     if dress.campaign:
         before += _field_rules(dress, army)
+        after += _over_rules(dress, army)
     return tuple(before), tuple(after)
+
+
+def _over_rules(dress: Dress, army: Army) -> Iterator[Rule]:
+    """What is worn over the dress, rank by rank: it hides what any rule says of the areas below."""
+    for node, things in ordered_over(dress, army).items():
+        for thing in things if dress.campaign and dress.campaign.over else ():
+            colour, _ = colour_over(dress, node, thing)
+            role = dress.role_of(colour, metal=False, tone=thing.tone)
+            for unit in army.nodes[node].walk() if role else ():
+                for rank in unit.ranks:
+                    hidden = hidden_areas(army.plate(rank.type), thing)
+                    if hidden:
+                        yield Rule(
+                            f"{MADE_BY}/over/{unit.id}/{rank.id}/{thing.tone}", unit.id, hidden, role, Filter(rank=rank.id),
+                            made_by=MADE_BY, over=True,
+                        )  # fmt: skip
 
 
 def cell_of_dress(dress: Dress, rule: Rule) -> DressCell | None:
@@ -70,8 +91,11 @@ def tones_worn(
     """Unit, rank and garment with its (option, tone or local cloth) by figures, for everything the field changes."""
     if not dress.campaign:
         return
+    over = painted_over(dress, army)
     for cell in dress.cells:
         if cell.garment not in TONED or cell.rank or cell.node not in army.nodes:
+            continue
+        if any(hidden_garment(cell.garment, thing) for thing in over.get(cell.node, ())):
             continue
         for unit in army.nodes[cell.node].walk():
             for rank in unit.ranks:
@@ -91,7 +115,10 @@ def _field_rules(dress: Dress, army: Army) -> Iterator[Rule]:
         for (option, tone), ordinals in dealt.items():
             local = option == "replaced"
             colour = ColourWord(tone) if local else cell.colour
-            role = dress.role_of(colour, metal=cell.metal and not local, tone="local" if local else tone)
+            metal = cell.metal and not local
+            role = dress.role_of(colour, metal=metal, tone="local" if local else tone)
+            # tones that no eye tells from the issued one have no role of their own
+            role = role or dress.role_of(colour, metal=metal, tone=AS_ISSUED)
             if role:
                 by_role.setdefault(role, []).extend(ordinals)
         for role, ordinals in by_role.items():

@@ -23,6 +23,8 @@ class Rule:
     pattern: str = ""
     #: what it was made by, where no one wrote it: 'dress', or 'cast' for who wears what; '' for a written one or a table's
     made_by: str = ""
+    #: whether it is of what is worn over everything else, and so hides what any other rule says
+    over: bool = False
 
 
 def cell_of(rule: Rule) -> tuple[str, str]:

@@ -13,7 +13,7 @@ from .dye import issued, target
 from .lots import dealt, draw
 
 #: options of a garment in the field: share of private, sergeant, officer at six months; grows with the months up to twice
-_OPTIONS = {
+OPTIONS = {
     "breeches": {"patched": (0.25, 0.12, 0.03), "replaced": (0.20, 0.10, 0.06)},
     "coat": {"patched": (0.15, 0.06, 0.0), "replaced": (0.03, 0.0, 0.0)},
     "gaiters": {"missing": (0.15, 0.05, 0.0)},
@@ -26,7 +26,8 @@ LOCAL = (("brown", 0.45), ("drab", 0.3), ("grey", 0.25))
 ORDERED = {"greatcoat": (0.0, 0.1, 0.5, 0.9), "hat": (0.1, 0.3, 0.6, 0.85)}
 WEATHERS = ("fair", "mixed", "wet", "foul")
 #: tones of one cloth in a unit with the share of each, and how far out of its months each is
-TONES = (("faded", 0.3, 2.2), ("as issued", 0.5, 1.0), ("newer", 0.2, 0.3))
+AS_ISSUED = "as issued"
+TONES = (("faded", 0.3, 2.2), (AS_ISSUED, 0.5, 1.0), ("newer", 0.2, 0.3))
 _DUST = {"private": 0.35, "sergeant": 0.25, "officer": 0.12}
 _PLACE = {"private": 0, "sergeant": 1, "officer": 2}
 #: months at which the shares hold, most that they grow, and the most of one option and of all
@@ -49,6 +50,8 @@ class Campaign:
     seed: int = 1
     #: colour of the ground they march on
     ground: Lab = _ROAD
+    #: whether the models wear the greatcoats and cap covers that are ordered, so that those are painted and not only told
+    over: bool = False
 
 
 def checked_campaign(campaign: Campaign, where: str = "campaign") -> Campaign:
@@ -73,7 +76,7 @@ def ordered(campaign: Campaign, unit: str, what: str) -> bool:
 def options_of(campaign: Campaign, garment: str, grade: str) -> list[tuple[str, float]]:
     """Options of a garment with their shares for a grade, 'regulation' last; they sum to 1."""
     growth = min(_GROWS, campaign.months / _MONTHS)
-    known = _OPTIONS.get(garment, {}).items()
+    known = OPTIONS.get(garment, {}).items()
     found = [(name, min(_ONE, shares[_PLACE[grade]] * growth)) for name, shares in known]
     total = sum(share for _, share in found)
     if total > _ALL:

@@ -16,6 +16,7 @@ from mantello_core.design.dressing import (
     without_dress,
     words_used,
 )
+from mantello_core.design.edit import with_scheme
 from mantello_core.design.fielding import field_tones, with_campaign
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName
 from mantello_core.formats.document.design import design_bytes, read_design_bytes
@@ -24,6 +25,8 @@ from mantello_core.mixing.cloth_mix import cloth_mix, graded_mixes
 from mantello_core.paints.range import paints
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.dress_rules import cell_of_dress
+from mantello_core.scheme.left_to_knife import left_to_knife
+from mantello_core.scheme.worn_over import ordered_over
 from mantello_core.uniforms.campaign import Campaign
 from mantello_core.uniforms.colour_word import ColourWord
 from mantello_core.uniforms.dress import Dress, checked_dress
@@ -174,6 +177,40 @@ class InField(Dressed):
         after = resolve(larger.army, larger.scheme).of_rank("1st-harbour-line", "fusilier")
         now = {ordinal: one.cells["torso.coat.body.left"].role for one in after for ordinal in one.ordinals}
         self.assertEqual({ordinal: now[ordinal] for ordinal in coats}, coats)
+
+    def test_greatcoats_and_covers_hide_the_dress_of_all_and_need_no_tones_of_the_coat(self):
+        self.campaign = Campaign(months=9, weather=3, seed=212, over=True)
+        self.assertEqual({one.garment for one in ordered_over(replace(self.design.scheme.dress, campaign=self.campaign), self.design.army)["2nd-tidewall"]}, {"greatcoat", "hat"})  # fmt: skip
+        self.assertNotIn("dark blue", {colour.words for colour, *_ in field_tones(self.design, self.campaign)})
+        first = with_cells_first(self.fielded(), ("2nd-tidewall//facing",))
+        for design in (
+            first,
+            with_scheme(first, replace(first.scheme, dress=replace(first.scheme.dress, accuracy="strict"))),
+        ):
+            for one in resolve(design.army, design.scheme).of_unit("1st-harbour-line"):
+                worn = {
+                    one.cells[area].role for area in ("torso.coat.body.left", "torso.coat.lapel.left", "arm.left.cuff")
+                }
+                self.assertEqual({design.scheme.role(role).name for role in worn}, {"Grey greatcoat cloth"})
+                cap = {
+                    one.cells[area].role
+                    for area in ("head.hat.body", "head.hat.plume", "head.hat.plate")
+                    if area in one.cells
+                }
+                self.assertEqual({design.scheme.role(role).name for role in cap}, {"Black cover cloth"})
+                shown = one.cells["torso.coat.buttons"].role, one.cells["head.hat.peak"].role
+                self.assertFalse(set(shown) & (worn | cap))
+
+    def test_a_figure_is_told_what_no_colour_tells_and_nothing_that_is_hidden(self):
+        design = self.fielded()
+        told = left_to_knife(design.scheme.dress, design.army, "1st-harbour-line")
+        words = [word for said in told.values() for word in said]
+        self.assertIn("patched breeches", words)
+        self.assertIn("patched coat", words)
+        hidden = replace(design.scheme.dress, campaign=replace(self.campaign, weather=3, over=True))
+        still = left_to_knife(hidden, design.army, "1st-harbour-line")
+        self.assertFalse([one for said in still.values() for one in said if "coat" in one or "plume" in one])
+        self.assertEqual(left_to_knife(self.dress, self.plain.army, "1st-harbour-line"), {})
 
     def test_as_ordered_again_nothing_of_it_is_left(self):
         back = with_campaign(self.fielded(), None, {})

@@ -10,7 +10,6 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.almanacs.swatches import swatch
 from mantello.jobs.papers import file_kind, paper, paper_kind
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
@@ -18,8 +17,6 @@ from mantello.workspace.stack import StepRow
 from mantello_core.bearers.mark_work import steps_of
 from mantello_core.checks.finding import class_title
 from mantello_core.design.bearing import device_words
-from mantello_core.design.cast_words import pots_worn
-from mantello_core.design.casting import told
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.film.tones import Tones
 from mantello_core.formats.drawing import plate_group
@@ -31,7 +28,8 @@ from mantello_core.planning.mark_chain import site_words
 from mantello_core.recipes.handwork import seconds_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for, step_cautions
 from mantello_core.scheme.cascade import FigureClass
-from mantello_core.uniforms.campaign import WEATHERS
+
+from .guide_dress import clothes_dealt, dress_told
 
 #: classes of a rank that get a page each; more of them share one
 _MOST_PAGES = 4
@@ -106,7 +104,7 @@ def guide_page(army, asked) -> str:
         "army/guide.html",
         {
             "army": army, "unit": node, "path": path, "pages": pages, "undercoat": ground, "cautions": list(cautions),
-            "dress": _dress_of(reading, unit), "dealt": _dealt(reading, unit),
+            "dress": dress_told(reading, unit), "dealt": clothes_dealt(reading, unit),
             "deference": DEFERENCE, "pieces": pieces, "day": timezone.localdate(), "scheme": reading.design.scheme, "edition": army.head.number,
         },
     )  # fmt: skip
@@ -197,32 +195,6 @@ def _pages(reading: Reading, classes: tuple[FigureClass, ...]) -> list[GuidePage
     count = sum(len(one.ordinals) for one in classes)
     said = f"{count} figures, each in clothes of its own; no. {classes[0].ordinals[0]} is drawn"
     return [replace(first, figures=said, roles=tuple(roles.values()))]
-
-
-def _dress_of(reading: Reading, unit: str) -> dict | None:
-    """The dress that a unit wears: garments with how each is known, and the sources; None for none."""
-    dress = reading.design.scheme.dress
-    path = reading.design.army.paths[unit]
-    worn = [(node, who) for node, who in dress.worn if node in path] if dress else []
-    if not worn:
-        return None
-    _, who = max(worn, key=lambda one: path.index(one[0]))
-    rows = [swatch(one) for one in dress.sheet(who)]
-    facts = [fact for row in rows for fact in (row.verdict.fact, *row.verdict.alternatives) if fact]
-    return {
-        "who": who, "year": dress.year, "rows": [(row, [f"{fact.phrase.words} ({dress.almanac.cite(fact)})" for fact in row.verdict.alternatives]) for row in rows],
-        "sources": [one for one in dress.almanac.sources if one.id in {fact.source for fact in facts}],
-        "campaign": dress.campaign, "weather": WEATHERS[dress.campaign.weather] if dress.campaign else "",
-    }  # fmt: skip
-
-
-def _dealt(reading: Reading, unit: str) -> list[tuple[str, int, tuple]]:
-    """Who wears what in a unit that is cast, pot by pot: role, figures, garments with numbers."""
-    cast = next((one for one in reading.design.scheme.casts if one.unit == unit), None)
-    found = told(reading.design, cast) if cast else None
-    if cast is None or found is None:
-        return []
-    return [(reading.design.scheme.role(pot.role).name, pot.figures, pot.work) for pot in pots_worn(cast, found)]
 
 
 def _page(reading: Reading, one: FigureClass) -> GuidePage:

@@ -23,7 +23,9 @@ from mantello_core.formats.drawing import plate_svg
 from mantello_core.memory import Memory
 from mantello_core.scheme.cascade import FigureClass
 from mantello_core.scheme.dress_rules import cell_of_dress, tones_worn
-from mantello_core.uniforms.campaign import MOST_MONTHS, WEATHERS, Campaign, options_of, ordered
+from mantello_core.scheme.left_to_knife import left_to_knife
+from mantello_core.scheme.worn_over import OVER, ordered_over
+from mantello_core.uniforms.campaign import MOST_MONTHS, OPTIONS, WEATHERS, Campaign, options_of
 from mantello_core.uniforms.dye import GRADES, target
 from mantello_core.uniforms.garments import title_of
 
@@ -52,6 +54,11 @@ class FieldForm(forms.Form):
     seed = forms.IntegerField(
         label="Seed", min_value=0, max_value=999_999, initial=212, help_text="Another one deals it otherwise."
     )
+    over = forms.BooleanField(
+        label="My models wear the greatcoats and cap covers that are ordered",
+        required=False,
+        help_text="They are painted then; otherwise they are told.",
+    )
 
     @classmethod
     def showing(cls, campaign: Campaign | None, given) -> "FieldForm":
@@ -59,16 +66,23 @@ class FieldForm(forms.Form):
         if "months" in given:
             return cls(given)
         if campaign is None:
-            return cls({name: field.initial for name, field in cls.base_fields.items()})
+            return cls({name: field.initial for name, field in cls.base_fields.items() if field.initial is not None})
         return cls(
             {"months": campaign.months, "weather": campaign.weather, "dust": campaign.dust * 100, "spread": campaign.spread * 100,
-             "seed": campaign.seed}
+             "seed": campaign.seed, "over": campaign.over}
         )  # fmt: skip
 
     def campaign(self, ground: Lab | None) -> Campaign:
         """The campaign that was said, on the army's ground."""
         given = self.cleaned_data
-        plain = Campaign(given["months"], given["weather"], given["dust"] / 100, given["spread"] / 100, given["seed"])
+        plain = Campaign(
+            given["months"],
+            given["weather"],
+            given["dust"] / 100,
+            given["spread"] / 100,
+            given["seed"],
+            over=given["over"],
+        )
         return Campaign(**(vars(plain) | {"ground": ground})) if ground else plain
 
 
@@ -147,11 +161,14 @@ def _shown(request, army, reading: Reading, campaign: Campaign, form: FieldForm)
     ranks = toned[unit.id] if unit else []
     shown = [(rank, ordinal) for rank in ranks for ordinal in range(1, rank.figures + 1)][:_MOST_SHOWN]
     worn = design.scheme.dress.campaign
+    tried = replace(design.scheme.dress, campaign=campaign)
+    over = ordered_over(tried, design.army)
+    cut = left_to_knife(tried, design.army, unit.id) if unit else {}
     return {
         "units": [(one.id, design.army.title(one.id), one is unit) for one in units],
         "unit": unit, "campaign": campaign, "on": worn is not None and worn == campaign, "fielded": worn is not None,
         "figures": [
-            (design.army.called(unit.id, rank.id, ordinal), f"{reverse('field-figure', args=[army.pk])}?{query}&{urlencode({'unit': unit.id, 'rank': rank.id, 'ordinal': ordinal, 'v': army.head.number})}")
+            (design.army.called(unit.id, rank.id, ordinal), cut.get((rank.id, ordinal), ()), f"{reverse('field-figure', args=[army.pk])}?{query}&{urlencode({'unit': unit.id, 'rank': rank.id, 'ordinal': ordinal, 'v': army.head.number})}")
             for rank, ordinal in shown
         ],
         "job": None if done else job,
@@ -159,10 +176,10 @@ def _shown(request, army, reading: Reading, campaign: Campaign, form: FieldForm)
             (colour.words, name, [hex_of(aim.lab) for aim in aims.values()], found.get(key, {}).get(next(iter(aims)), {}))
             for key, (colour, _, name, aims) in tones.items()
         ],
-        "ordered": [(title_of(what), [design.army.title(node) for node, _ in design.scheme.dress.worn if ordered(campaign, node, what)]) for what in ("greatcoat", "hat")],
+        "ordered": [(thing.title, [design.army.title(node) for node, things in over.items() if thing in things]) for thing in OVER],
         "shares": [
             (title_of(garment), [(grade, [(name, share * 100) for name, share in options_of(campaign, garment, grade) if name != "regulation"]) for grade in GRADES.values()])
-            for garment in ("breeches", "coat", "gaiters", "pack", "plume")
+            for garment in OPTIONS
         ],
         "grades": list(GRADES.values()),
     }  # fmt: skip
