@@ -4,18 +4,16 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from ..colour.spaces import Lab
 from ..naming import slug
 from ..scheme.rule import Column, Distinction
-from ..uniforms.dye import target
 from ..uniforms.fact import Fact, Wearer
 from ..uniforms.folding import fold
 from ..uniforms.garments import garments, rank_of
-from ..uniforms.phrase import Phrase
 from ..uniforms.reading.key_cell import read_key_cell
 from ..uniforms.reading.table import read_table
 from .design import Design
 from .edit import find_table, rows_of, with_scheme
+from .role_meant import looks_of, role_meant
 
 _NUMBER = re.compile(r"\d{1,3}")
 
@@ -35,14 +33,16 @@ def with_list(design: Design, table_id: str, data: bytes) -> tuple[Design, Liste
     """
     table = find_table(design.scheme, table_id)
     rows = rows_of(design.army, table.key)
-    looks = _looks(design)
+    looks = looks_of(design)
     cells = {(row, column): role for row, column, role in table.cells}
     reading = read_table(data)
     left = [doubt.words for doubt in reading.doubts if doubt.kind == "column"]
     for fact in reading.facts:
         row = _row_of(fact.wearer, rows, by_rank=table.key == "rank")
         table, column = _with_column(table, fact)
-        role = _role_of(design, fact.phrase, looks, metal=fact.garment in garments() and garments()[fact.garment].metal)
+        role = role_meant(
+            design, fact.phrase, looks, metal=fact.garment in garments() and garments()[fact.garment].metal
+        )
         where = f"line {fact.line}, '{fact.phrase.text.strip()}'"
         if row is None:
             left.append(f"{where}: no {table.key} here is {fact.wearer.words}.")
@@ -99,25 +99,3 @@ def _with_column(table: Distinction, fact: Fact) -> tuple[Distinction, Column | 
         return table, None
     column = Column(slug(known.title, {one.id for one in table.columns}), known.title, known.select)
     return replace(table, columns=(*table.columns, column)), column
-
-
-def _looks(design: Design) -> list[tuple[str, Lab]]:
-    """What every role with a recipe looks like on rank and file."""
-    return [
-        (role.id, found.tones.flats)
-        for role in design.scheme.roles
-        if (found := design.scheme.predicted(role.recipe("rank"))).outcomes
-    ]
-
-
-def _role_of(design: Design, phrase: Phrase, looks: list[tuple[str, Lab]], *, metal: bool) -> str | None:
-    """The role that a cell means: by its name, else the nearest within the reach of its colour word."""
-    said = fold(phrase.text)
-    for role in design.scheme.roles:
-        if said in (fold(role.name), fold(role.id)):
-            return role.id
-    if phrase.ground is None or phrase.ground.refers_to:
-        return None
-    aim = target(phrase.ground, metal=metal)
-    best = min(looks, key=lambda one: aim.off(one[1]), default=None)
-    return best[0] if best and aim.off(best[1]) <= aim.radius else None

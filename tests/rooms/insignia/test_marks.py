@@ -64,6 +64,16 @@ class UnitCodes(RoomCase):
         self.post("remove-system", "car-numbers")
         self.assertEqual([one.id for one in self.now().scheme.code_systems], ["tactical-marks"])
 
+    def test_codes_are_taken_from_a_list_and_what_is_left_is_told_and_stays_typed(self):
+        self.post("paste-codes", "car-numbers", text="Bearer;Number\nPunt-car 1;12\nPunt-car 2;7 in white")
+        codes = self.now().scheme.code_system("car-numbers").code_of
+        self.assertEqual([codes[f"punt-cars/punt-car/{at}"].code.sign for at in (1, 2)], ["12", "7"])
+        page = self.post("paste-codes", "car-numbers", status=200, text="Punt-car 3;8\nOx cart;9")
+        self.assertContains(page, "Line 2, &#x27;Ox cart 9&#x27;: nobody")
+        self.assertContains(page, "Ox cart;9")
+        self.assertEqual(self.now().scheme.code_system("car-numbers").code_of["punt-cars/punt-car/3"].code.sign, "8")
+        self.assertContains(self.post("paste-codes", "car-numbers", status=422, text=""), "required", status_code=422)
+
     def test_what_cannot_be_is_told_and_what_was_typed_stays(self):
         for wrong, said in (
             ({"apart": "9"}, "Write 1, 2 or 3"), ({"signs": "?!"}, "cannot be drawn"), ({"colours": []}, "This field is required"),

@@ -14,6 +14,7 @@ from mantello.shell.fields import QuickSelect
 from mantello.workspace.page import apply, apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.colour.spaces import Lab, hex_of
+from mantello_core.design.listed_codes import with_code_list
 from mantello_core.errors import MantelloError
 from mantello_core.figures.plate import Site
 from mantello_core.formats.mark_svg import mark_svg
@@ -224,6 +225,16 @@ def _colour_of(reading: Reading):
     return lambda role: reading.prediction(role, "rank").apparent
 
 
+class ListedForm(forms.Form):
+    """Codes as a list has them."""
+
+    text = forms.CharField(
+        label="A list, in any layout", widget=forms.Textarea(attrs={"rows": 6, "spellcheck": "false", "class": "mono"}),
+        max_length=12_000, strip=False,
+        help_text="A bearer on each line, and beside it sign, figure or colour: '1st, the Harbour; 3 in a lozenge; yellow'.",
+    )  # fmt: skip
+
+
 @login_required
 @require_safe
 def unit_codes(request, army_id):
@@ -231,7 +242,7 @@ def unit_codes(request, army_id):
     return _page(request, army_for(request, army_id))
 
 
-def _page(request, army, status=200, form=None):
+def _page(request, army, status=200, form=None, **more):
     reading = reading_of(army.head)
     systems = reading.design.scheme.code_systems
     asked = request.GET.get("system", "") or request.POST.get("system", "")
@@ -247,6 +258,7 @@ def _page(request, army, status=200, form=None):
     context = {
         "title": "Unit codes", "systems": systems, "chosen": chosen, "form": form, "place": place,
         **(_codes(reading, chosen, place) if chosen else {}), "colours_apart": COLOURS_APART,
+        "listed_form": ListedForm(auto_id="listed_%s"), **more,
     }  # fmt: skip
     return room_page(request, army, "insignia", "insignia/unit_codes.html", context, status)
 
@@ -365,6 +377,30 @@ def change_codes(request, army_id, system):
             form.is_valid()
             form.add_error("apart", error.message)
             return _page(request, army, 422, form)
+    return _to(army, system)
+
+
+@login_required
+@require_POST
+def paste_codes(request, army_id, system):
+    """Take codes from a plain list; what could not be placed is told, line by line, and stays typed."""
+    army = army_for(request, army_id)
+    design = reading_of(army.head).design
+    design.scheme.code_system(system)
+    form = ListedForm(request.POST, auto_id="listed_%s")
+    left: tuple[str, ...] = ()
+    if form.is_valid():
+        data = form.cleaned_data["text"].encode()
+        try:
+            _, found = with_code_list(design, system, data)
+            if found.codes:
+                words = f"{found.codes} code{'s' * (found.codes != 1)} taken from a list"
+                apply(request, army, lambda design: with_code_list(design, system, data)[0], words)
+            left = found.left
+        except MantelloError as error:
+            form.add_error("text", error.message)
+    if form.errors or left:
+        return _page(request, army, 422 if form.errors else 200, listed_form=form, left_over=left)
     return _to(army, system)
 
 

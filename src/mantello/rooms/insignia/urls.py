@@ -13,6 +13,7 @@ urlpatterns = [
     path("codes/", unit_codes.unit_codes, name="unit-codes"),
     path("codes/keep/", unit_codes.keep_system, name="keep-system"),
     path("codes/<str:system>/change/", unit_codes.change_codes, name="change-codes"),
+    path("codes/<str:system>/list/", unit_codes.paste_codes, name="paste-codes"),
     path("codes/<str:system>/remove/", unit_codes.remove_system, name="remove-system"),
     path("bearers/method/", bearers.mark_method, name="mark-method"),
     path("bought/", bought.bought, name="bought"),

@@ -18,6 +18,7 @@ from mantello_core.design.brief import days_to_spare
 from mantello_core.design.order_edit import with_order, with_units_joined
 from mantello_core.planning.joining import lots_of, together_advice
 from mantello_core.planning.plan import BREAK
+from mantello_core.planning.varied import pot_by_pot, varied_roles
 from mantello_core.record.progress import summed
 from mantello_core.scheme.work_order import MOST_IN_RUN
 
@@ -73,6 +74,10 @@ def _plan_page(request, army, status=200, evenings_form=None):
         ],
         "runs": [(at, [design.army.title(unit) for unit in run.units if unit in design.army.nodes]) for at, run in enumerate(design.scheme.order.runs)],
         "alone": sum(len(task.atoms) for task in evening.work.tasks),
+        "varied": [
+            (design.army.title(one.unit), one)
+            for one in pot_by_pot(evening.plan.blocks, varied_roles(design.scheme, design.army))
+        ],
         "search": search,
         "found": found_by(search),
         "moved": len(evening.evenings.wishes),
