@@ -6,14 +6,18 @@ import tempfile
 import threading
 from pathlib import Path
 
+from django.conf import settings
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.cache import caches
 from django.core.signals import request_finished, request_started
 from django.db import connection
+from django.urls import reverse
 from playwright.sync_api import expect, sync_playwright
 
+from mantello.accounts.forms import SignUpForm
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
+from mantello.workspace.models import Army
 
 # Playwright's event loop runs in the test's thread, where the test also asks the database.
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
@@ -21,6 +25,9 @@ os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 SEEN, COME = 20_000, 60_000
 expect.set_options(timeout=SEEN)
 
+ROSA = {
+    "name": "rosa", "email": "rosa@example.test", "password1": "tide-and-salt-9", "password2": "tide-and-salt-9",
+}  # fmt: skip
 ROSTER = """unit,type,rank,figures,formation
 Line,fusilier,Fusilier,3,1st Weir / Blue
 Line,sergeant,Sergeant,1,1st Weir / Blue
@@ -116,27 +123,41 @@ class BrowserCase(StaticLiveServerTestCase):
     def go(self, path: str, page=None):
         (page or self.page).goto(self.live_server_url + path, wait_until="domcontentloaded")
 
-    def sign_up(self):
+    def sign_up_by_hand(self):
         self.go("/account/sign-up/")
-        for name, text in (
-            ("name", "rosa"),
-            ("email", "rosa@example.test"),
-            ("password1", "tide-and-salt-9"),
-            ("password2", "tide-and-salt-9"),
-        ):
+        for name, text in ROSA.items():
             self.page.locator(f"#id_{name}").fill(text)
         self.page.get_by_role("button", name="Make the account").click()
         expect(self.page.get_by_text("Start with one army")).to_be_visible()
 
-    def make_army(self) -> str:
-        """A signed-up painter's army from a pasted roster; its address."""
-        self.sign_up()
+    def make_army_by_hand(self) -> str:
+        """A signed-up painter's army from a pasted roster, all through the pages; its address."""
+        self.sign_up_by_hand()
         self.page.get_by_label("Name of the army").fill("River Watch")
         self.page.get_by_role("button", name="Create an empty army").click()
         self.page.get_by_label("Paste the roster").fill(ROSTER)
         self.page.get_by_role("button", name="Read the roster").click()
         expect(self.page.get_by_role("heading", name="Muster")).to_be_visible()
         return self.page.url.removeprefix(self.live_server_url).split("?")[0]
+
+    def sign_up(self):
+        """A new painter, signed in without the pages of it."""
+        form = SignUpForm(ROSA)
+        self.assertTrue(form.is_valid(), form.errors)
+        self.client.force_login(form.save())
+        cookie = self.client.cookies[settings.SESSION_COOKIE_NAME]
+        self.context.add_cookies([{"name": cookie.key, "value": cookie.value, "url": self.live_server_url}])
+
+    def make_army(self) -> str:
+        """A signed-up painter's army from a roster, made without the pages of it; its address, which is open."""
+        self.sign_up()
+        self.client.post(reverse("new-army"), {"name": "River Watch"})
+        army = Army.objects.select_related("head").get()
+        answer = self.client.post(reverse("roster", args=[army.pk]), {"text": ROSTER, "base": army.head.number})
+        self.assertEqual(answer.status_code, 302)
+        address = reverse("army", args=[army.pk])
+        self.go(address)
+        return address
 
     def work(self):
         """From here on jobs are done."""

@@ -10,7 +10,7 @@ from .case import BrowserCase
 class WholePath(BrowserCase):
     def test_from_a_pasted_roster_to_a_logged_step_and_back_through_export_and_import(self):
         page = self.page
-        army = self.make_army()
+        army = self.make_army_by_hand()
         expect(page.get_by_text("6 figures in 2 units")).to_be_visible()
 
         # Scheme: two roles, one set for the army, one for a company

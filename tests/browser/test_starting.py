@@ -29,7 +29,7 @@ def photograph(light=(1.0, 0.82, 0.6)) -> bytes:
 class Starting(BrowserCase):
     def test_colours_picked_from_a_picture_lead_the_schemes_and_one_is_taken(self):
         self.work()
-        self.sign_up()
+        self.sign_up_by_hand()
         self.go("/brief/")
         self.page.get_by_label("Name of the army").fill("Tidal watch")
         self.page.get_by_text("Pick from a picture").click()

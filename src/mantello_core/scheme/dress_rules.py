@@ -8,7 +8,7 @@ from ..uniforms.campaign import AS_ISSUED, option_of
 from ..uniforms.colour_word import ColourWord
 from ..uniforms.dress import Dress, DressCell
 from ..uniforms.dye import GRADES
-from ..uniforms.garments import garments
+from ..uniforms.garments import garments, lies_on
 from .rule import Rule
 from .selector import areas_named
 from .worn_over import colour_over, hidden_areas, hidden_garment, ordered_over, painted_over
@@ -28,18 +28,20 @@ def dress_rules(dress: Dress, army: Army) -> tuple[tuple[Rule, ...], tuple[Rule,
     before: list[Rule] = []
     after: list[Rule] = []
     over = painted_over(dress, army)
+    told = {(cell.node, cell.garment) for cell in dress.cells}
     for cell in dress.cells:
         role = dress.role_of(cell.colour, metal=cell.metal)
         if not role or cell.node not in army.nodes or dress.departure(cell):
             continue
         if any(hidden_garment(cell.garment, thing) for thing in over.get(cell.node, ())):
             continue
+        if cell.garment in dress.left_out and (cell.node, lies_on(cell.garment)) in told:
+            continue
         filters = [Filter(rank=id_) for id_ in _ranks(dress, cell)] if cell.rank else [Filter()]
         found = after if cell.key in dress.first else before
         found += [
             Rule(
-                f"{MADE_BY}/{cell.key}{f'/{one.rank}' if one.rank else ''}", cell.node, garments()[cell.garment].select,
-                role, one, binding, made_by=MADE_BY,
+                f"{MADE_BY}/{cell.key}{f'/{one.rank}' if one.rank else ''}", cell.node, _select(dress, cell.garment), role, one, binding, made_by=MADE_BY,
             )
             for one in filters
         ]  # fmt: skip
@@ -63,6 +65,12 @@ def _over_rules(dress: Dress, army: Army) -> Iterator[Rule]:
                             f"{MADE_BY}/over/{unit.id}/{rank.id}/{thing.tone}", unit.id, hidden, role, Filter(rank=rank.id),
                             made_by=MADE_BY, over=True,
                         )  # fmt: skip
+
+
+def _select(dress: Dress, garment: str) -> tuple[str, ...]:
+    """Where a garment is painted: its own areas, and those of what is left out on it."""
+    more = (select for one in dress.left_out if lies_on(one) == garment for select in garments()[one].select)
+    return tuple(dict.fromkeys((*garments()[garment].select, *more)))
 
 
 def cell_of_dress(dress: Dress, rule: Rule) -> DressCell | None:
@@ -123,6 +131,6 @@ def _field_rules(dress: Dress, army: Army) -> Iterator[Rule]:
                 by_role.setdefault(role, []).extend(ordinals)
         for role, ordinals in by_role.items():
             yield Rule(
-                f"{MADE_BY}/field/{unit}/{rank.id}/{cell.garment}/{role}", unit, garments()[cell.garment].select, role,
+                f"{MADE_BY}/field/{unit}/{rank.id}/{cell.garment}/{role}", unit, _select(dress, cell.garment), role,
                 Filter(rank=rank.id, ordinals=tuple(sorted(ordinals))), made_by=MADE_BY,
             )  # fmt: skip

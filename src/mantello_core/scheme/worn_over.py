@@ -78,7 +78,7 @@ def hidden_garment(garment: str, thing: WornOver) -> bool:
     return all(
         any(select == part or select.startswith(f"{part}.") for part in thing.hides)
         and select.rpartition(".")[2] not in thing.shows
-        for select in garments()[garment].select
+        for select in (one.removeprefix("=") for one in garments()[garment].select)
     )
 
 

@@ -9,7 +9,7 @@ from .almanac import Almanac
 from .campaign import Campaign, checked_campaign
 from .colour_word import ColourWord, terms
 from .fact import Wearer
-from .garments import garments
+from .garments import garments, lies_on
 from .phrase import Part
 from .verdict import Verdict
 from .worn import sheet
@@ -90,6 +90,8 @@ class Dress:
     #: id of the account's almanac that it was copied from; '' for none
     origin: str = ""
     campaign: Campaign | None = None
+    #: garments that are too small to be painted apart, and wear the colour of what they lie on
+    left_out: tuple[str, ...] = ()
 
     @cached_property
     def cells(self) -> tuple[DressCell, ...]:
@@ -172,4 +174,8 @@ def checked_dress(dress: Dress, nodes, roles, where: str = "dress") -> Dress:
             raise UnknownName("colour role", one.role, list(roles), f"{where}/roles/{at}")
     if dress.campaign:
         checked_campaign(dress.campaign, f"{where}/campaign")
+    for at, garment in enumerate(dress.left_out):
+        if not lies_on(garment):
+            known = [one for one in garments() if lies_on(one)]
+            raise UnknownName("garment that can be left out", garment, known, f"{where}/left_out/{at}")
     return dress

@@ -62,6 +62,25 @@ def garments() -> dict[str, Garment]:
     }
 
 
+#: parts of a figure, and the garment that whatever else is on them lies on
+_UNDER = {"torso.coat": "coat", "arm.*.cuff": "coat", "head.hat": "hat", "leg.*.gaiter": "gaiters"}
+
+
+def lies_on(garment: str) -> str:
+    """The garment that a part or trimming lies on, where it can be painted with it; '' for one that stands for itself.
+
+    >>> lies_on("piping"), lies_on("cuff"), lies_on("cockade"), lies_on("belts"), lies_on("coat")
+    ('coat', 'coat', 'hat', '', '')
+    """
+    known = garments().get(garment)
+    first = known.select[0] if known and known.select else ""
+    select = first.removeprefix("=").replace(".left", ".*").replace(".right", ".*")
+    for part, under in _UNDER.items():
+        if garment != under and (select == part or select.startswith(f"{part}.")):
+            return under
+    return ""
+
+
 def title_of(garment: str) -> str:
     """What a garment is called; an unknown one, kept under a list's own word, as it is called there."""
     known = garments().get(garment)

@@ -2,6 +2,7 @@
 
 import io
 import json
+from dataclasses import replace
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
@@ -10,10 +11,13 @@ from PIL import Image
 from mantello.almanacs.models import Almanac, FoundList, KnownWord
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
+from mantello.workspace.editing import edit
 from mantello_core.army.tree import Army, Node
+from mantello_core.design.brief import Brief
 from mantello_core.design.design import Design
 from mantello_core.formats.almanac_document import almanac_bytes, read_almanac_bytes
 from mantello_core.formats.sample import dress_almanac
+from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.scheme import Scheme
 from tests.rooms.case import RoomCase
 
@@ -290,6 +294,23 @@ class OnTheArmy(WornCase):
         self.assertEqual(self.now().scheme.dress.departures, ())
         self.post("decide-cell", status=404, cell="nobody//coat", do="first")
 
+    def test_what_nobody_would_see_is_offered_at_the_armys_size_and_left_out_with_one_click(self):
+        self.put_on()
+        self.assertNotContains(self.see("worn"), "Nobody would see")
+        small = Brief(height_mm=6.0, metres=1.0)
+        edit(self.army, self.base(), lambda design: replace(design, brief=small), "smaller")
+        page = self.see("worn")
+        self.assertContains(page, "At 6 mm from")
+        self.assertContains(page, "Buttons, painted with the coat")
+        self.post("leave-out", garment="buttons")
+        self.assertEqual(self.now().scheme.dress.left_out, ("buttons",))
+        page = self.see("worn")
+        self.assertContains(page, "Buttons: painted with the coat")
+        self.assertNotContains(page, "Buttons, painted with the coat")
+        self.post("leave-out", garment="buttons", do="again")
+        self.assertEqual(self.now().scheme.dress.left_out, ())
+        self.post("leave-out", status=404, garment="belts")
+
     def test_the_ladder_of_an_area_tells_the_source(self):
         self.put_on()
         page = self.see("scheme", unit="1st-harbour-line", rank="fusilier", area="torso.coat.body.left")
@@ -311,7 +332,7 @@ class InTheField(WornCase):
         self.put_on()
         page = self.see("in-field", **FIELD)
         self.assertContains(page, "tried on; nothing is kept yet")
-        pictures = {self.client.get(src).content for _, src in page.context["figures"]}
+        pictures = {self.client.get(src).content for *_, src in page.context["figures"]}
         self.assertGreater(len(pictures), 2)
         refused = self.post("take-field", status=422, **FIELD)
         self.assertContains(refused, "There is no mix for", status_code=422)
@@ -321,6 +342,20 @@ class InTheField(WornCase):
         self.assertContains(self.see("in-field"), "worn as the field left it")
         self.post("take-field", do="ordered")
         self.assertIsNone(self.now().scheme.dress.campaign)
+
+    def test_greatcoats_are_told_or_painted_and_what_the_knife_does_stands_by_the_figure(self):
+        self.put_on()
+        foul = FIELD | {"weather": "3", "months": "9"}
+        page = self.see("in-field", **foul)
+        self.assertContains(page, "They are told here, not painted")
+        self.assertContains(page, "<i>patched coat</i>")
+        page = self.filled("in-field", **foul, over="on")
+        self.assertContains(page, "They are painted: a greatcoat")
+        self.assertNotContains(page, "<i>patched coat</i>")
+        self.post("take-field", **foul, over="on")
+        roles = {role.id: role.name for role in self.now().scheme.roles}
+        one = resolve(self.now().army, self.now().scheme).of_rank("1st-harbour-line", "fusilier")[0]
+        self.assertEqual(roles[one.cells["torso.coat.lapel.left"].role], "Grey greatcoat cloth")
 
     def test_nonsense_is_told_at_its_field(self):
         self.put_on()

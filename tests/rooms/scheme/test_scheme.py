@@ -95,6 +95,20 @@ class Plate(RoomCase):
         self.post("remove-role", "sash")
         self.assertNotIn("sash", self.now().scheme.role_by_id)
 
+    def test_a_role_named_by_a_word_of_the_trade_goes_on_to_its_mixes(self):
+        answer = self.post("new-role", name="Old facing", paint="", word="aurora")
+        self.assertIn("word=aurora&role=old-facing", answer["Location"])
+        page = self.client.get(answer["Location"])
+        self.assertContains(page, "aurora, private&#x27;s cloth")
+        self.assertContains(page, "Old facing")
+        for wrong, said in (
+            ({"word": "glurp"}, "glurp"),
+            ({"word": "aurora", "paint": "brick-kiln"}, "choose one of them"),
+        ):
+            page = self.post("new-role", status=422, **{"name": "Other", "paint": ""} | wrong)
+            self.assertContains(page, said, status_code=422)
+        self.assertNotIn("other", self.now().scheme.role_by_id)
+
     def test_a_role_of_a_name_that_is_taken_is_refused_at_its_field(self):
         answer = self.post("new-role", name="field", paint="", status=422)
         self.assertContains(answer, "There is a role called", status_code=422)

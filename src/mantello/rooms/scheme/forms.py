@@ -9,6 +9,7 @@ from mantello.shell.fields import CoreField
 from mantello_core.army.figure_filter import Filter
 from mantello_core.naming import named
 from mantello_core.scheme.rule import Rule
+from mantello_core.uniforms.phrase import colour_of
 
 
 class RoleForm(forms.Form):
@@ -20,6 +21,18 @@ class RoleForm(forms.Form):
     paint = forms.ChoiceField(
         choices=lambda: [("", "Decide later"), *paint_choices()], required=False, label="First paint"
     )
+    word = CoreField(
+        colour_of, required=False, label="Or a word of the trade", max_length=80,
+        help_text="As old lists have it, in any of their languages: its mixes are shown next.",
+        widget=forms.TextInput(attrs={"placeholder": "Such as: aurora, hechtgrau"}),
+    )  # fmt: skip
+
+    def clean(self):
+        """A paint or a word, not both."""
+        given = super().clean()
+        if given.get("paint") and given.get("word"):
+            self.add_error("word", "A first paint is chosen too; choose one of them, or leave the word empty.")
+        return given
 
 
 class TableForm(forms.Form):

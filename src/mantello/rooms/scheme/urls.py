@@ -51,6 +51,7 @@ urlpatterns = [
     path("dress/lists/<int:list_id>/change/", lists.change_list, name="change-list"),
     path("dress/worn/", worn.worn, name="worn"),
     path("dress/worn/put-on/", worn.put_on, name="put-on-dress"),
+    path("dress/worn/out/", worn.leave_out, name="leave-out"),
     path("dress/worn/cell/", worn.decide_cell, name="decide-cell"),
     path("dress/worn/figure.svg", worn.worn_figure, name="worn-figure"),
     path("dress/field/", in_field.in_field, name="in-field"),

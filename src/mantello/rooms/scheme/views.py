@@ -7,6 +7,7 @@ from urllib.parse import parse_qsl, urlencode
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect, render
 from django.template.loader import render_to_string
+from django.urls import reverse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
@@ -344,7 +345,13 @@ def new_role(request, army_id):
         )[0],
         "Role {name} added",
     ):
-        return back(request, "scheme", army.pk)
+        word = form.cleaned_data["word"]
+        if word is None:
+            return back(request, "scheme", army.pk)
+        made = reading_of(army.head).design.scheme.roles[-1].id
+        return redirect(
+            f"{reverse('match', args=[army.pk])}?{urlencode({'word': word.words, 'role': made, 'colour': ''})}"
+        )
     return _plate_page(request, army, 422, role_form=form)
 
 

@@ -23,6 +23,7 @@ from mantello_core.design.dressing import (
     without_dress,
     words_used,
 )
+from mantello_core.design.leaving_out import unseen_parts, with_left_out
 from mantello_core.design.preview import changed
 from mantello_core.errors import MantelloError
 from mantello_core.formats.drawing import plate_svg
@@ -31,9 +32,10 @@ from mantello_core.scheme.dress_rules import cell_of_dress
 from mantello_core.scheme.sentence import rule_sentence
 from mantello_core.uniforms.dress import ACCURACIES, Dress
 from mantello_core.uniforms.dye import GRADES, target
-from mantello_core.uniforms.garments import title_of
+from mantello_core.uniforms.garments import lies_on, title_of
 
 from .almanac import almanac_asked, year_asked
+from .almanac_sheet import size_of
 from .cloth_mixes import asked_mixes, mixes_of
 from .proposed_dress import dress_asked, pairs_of, query_of, tried_dress
 
@@ -82,6 +84,14 @@ def _page(request, army, status=200, refusal: MantelloError | None = None):
     trial = reading if on else tried
     context["lost"] = [_lost(trial.design, one) for one in lost_cells(trial.design, trial.resolution)] if trial else []
     context["waiting"] = sum(not one["first"] for one in context["lost"])
+    size = size_of(reading.design)
+    context["unseen"] = [
+        (one, title_of(one.garment), title_of(one.on))
+        for one in unseen_parts(shown, *size)
+        if one.garment not in shown.left_out
+    ]
+    context["left_out"] = [(one, title_of(one), title_of(lies_on(one))) for one in shown.left_out]
+    context["height"], context["metres"] = size
     context["departures"] = _departures(reading, dress) if on and dress else []
     return room_page(request, army, "scheme", "scheme/worn.html", context, status)
 
@@ -209,6 +219,20 @@ def put_on(request, army_id):
         )  # fmt: skip
     except MantelloError as error:
         return _page(request, army, 422, error)
+    return redirect("worn", army.pk)
+
+
+@login_required
+@require_POST
+def leave_out(request, army_id):
+    """Paint parts that nobody would see with what they lie on, or apart again."""
+    army = army_for(request, army_id)
+    parts = tuple(dict.fromkeys(request.POST.getlist("garment")))
+    if reading_of(army.head).design.scheme.dress is None or not parts or not all(lies_on(one) for one in parts):
+        raise Http404
+    out = request.POST.get("do") != "again"
+    words = f"{', '.join(map(title_of, parts))}: {'left out' if out else 'painted apart again'}"
+    apply(request, army, lambda design: with_left_out(design, parts, out=out), words)
     return redirect("worn", army.pk)
 
 

@@ -18,6 +18,7 @@ def write_dress(dress: Dress) -> dict:
         **({"departures": [vars(one) for one in dress.departures]} if dress.departures else {}),
         **({"first": list(dress.first)} if dress.first else {}),
         **({"origin": dress.origin} if dress.origin else {}),
+        **({"left_out": list(dress.left_out)} if dress.left_out else {}),
         **({"campaign": _write_campaign(dress.campaign)} if dress.campaign else {}),
         "almanac": write_almanac(dress.almanac),
     }
@@ -36,6 +37,7 @@ def read_dress(data: dict, army: Army, roles, where: str = "/scheme/dress") -> D
         tuple(data.get("first", ())),
         data.get("origin", ""),
         _read_campaign(data["campaign"]) if "campaign" in data else None,
+        tuple(data.get("left_out", ())),
     )
     return checked_dress(dress, army.nodes, roles, where)
 

@@ -42,7 +42,7 @@ class Allotted(TestCase):
         found = allotted(company(3, 2), CodePlan(("red",), (), NUMERALS, "one", sign_by="run"), {}, [], SITE)
         self.assertEqual([code.sign for code in found.values()], list("12345"))
 
-    @settings(max_examples=25, deadline=None)
+    @settings(max_examples=12, deadline=None)
     @given(st.integers(2, 14), st.integers(1, 3), st.integers(0, 50))
     def test_any_two_differ_in_so_many_features_and_the_seed_decides(self, count, apart, seed):
         plan = CodePlan(tuple(LOOKS), tuple(FRAMES), NUMERALS, "holder", "holder", "holder", apart, seed)
