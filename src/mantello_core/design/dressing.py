@@ -6,7 +6,8 @@ from dataclasses import dataclass, replace
 from types import MappingProxyType
 
 from ..army.tree import Army, Node
-from ..errors import Contradiction
+from ..colour.spaces import Lab, hex_of
+from ..errors import Contradiction, OutOfRange
 from ..mixing.starting import started_mix
 from ..naming import slug
 from ..paints.paint import Paint
@@ -51,11 +52,14 @@ class WordUsed:
     near: tuple[tuple[str, float], ...]
     #: the role it has; '' for none yet
     role: str = ""
+    #: the point within its reach that was chosen, and those that were picked from pictures of it
+    aim: Lab | None = None
+    picked: tuple[Lab, ...] = ()
 
     @property
     def key(self) -> str:
         """What names it in a form."""
-        return slug(f"{self.colour.words}{' metal' if self.metal else ''}", set())
+        return word_key(self.colour, metal=self.metal)
 
     @property
     def plainest(self) -> Target:
@@ -118,6 +122,33 @@ def proposed_ranks(army: Army, nodes: tuple[str, ...]) -> tuple[tuple[str, str],
     return tuple(found.items())
 
 
+def word_key(colour: ColourWord, *, metal: bool) -> str:
+    """What names a colour word in a form."""
+    return slug(f"{colour.words}{' metal' if metal else ''}", set())
+
+
+def with_aims(dress: Dress, aims: Mapping[str, Lab | None]) -> Dress:
+    """The dress with the painter's points for its colour words, by their keys; None for a word's middle again.
+
+    Raises: OutOfRange, at 'aim-' and the key, for a point that its word does not reach.
+    """
+    kept = {(word, metal): lab for word, metal, lab in dress.aims}
+    for colour, metal in {(cell.colour, cell.metal): None for cell in dress.cells}:
+        key = word_key(colour, metal=metal)
+        if key not in aims:
+            continue
+        kept.pop((colour, metal), None)
+        point, aim = aims[key], target(colour, metal=metal)
+        if point is not None:
+            if aim.off(point) > aim.radius:
+                raise OutOfRange(
+                    f"{hex_of(point)} lies {aim.off(point):.0f} off '{colour.words}', which reaches {aim.radius:.0f}.",
+                    f"aim-{key}",
+                )
+            kept[colour, metal] = point
+    return replace(dress, aims=tuple((word, metal, lab) for (word, metal), lab in kept.items()))
+
+
 def words_used(design: Design, resolution: Resolution, dress: Dress) -> tuple[WordUsed, ...]:
     """Every colour word a dress paints with, in the order of its cells, with roles that come near it of those that its
     formations wear on clothes."""
@@ -130,11 +161,21 @@ def words_used(design: Design, resolution: Resolution, dress: Dress) -> tuple[Wo
     ]
     used = []
     for colour, metal in {(cell.colour, cell.metal): None for cell in dress.cells}:
-        targets = tuple((tier, target(colour, GRADES[tier], metal=metal)) for tier in tiers)
+        targets = tuple((tier, dress.aimed(colour, GRADES[tier], metal=metal)) for tier in tiers)
         off = [(id_, targets[0][1].off(flats)) for id_, metallic, flats in looks if metallic == metal]
         near = tuple(sorted(off, key=lambda one: one[1])[:_MOST_NEAR])
-        used.append(WordUsed(colour, metal, targets, near, dress.role_of(colour, metal=metal)))
+        picked = tuple(
+            dict.fromkeys(cell.verdict.fact.picked for cell in dress.cells if _pictured(cell, colour, metal))
+        )
+        role, aim = dress.role_of(colour, metal=metal), dress.aim(colour, metal=metal)
+        used.append(WordUsed(colour, metal, targets, near, role, aim, picked))
     return tuple(used)
+
+
+def _pictured(cell: DressCell, colour: ColourWord, metal: bool) -> bool:
+    """Whether a cell of a colour word is told by a picture that the colour was picked from."""
+    fact = cell.verdict.fact
+    return (cell.colour, cell.metal) == (colour, metal) and fact is not None and fact.picked is not None
 
 
 def _worn_on_clothes(design: Design, resolution: Resolution, dress: Dress) -> set[str]:

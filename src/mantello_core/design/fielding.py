@@ -4,13 +4,14 @@ from collections.abc import Iterator, Mapping
 from dataclasses import replace
 
 from ..colour.difference import difference
+from ..colour.spaces import Lab
 from ..errors import Contradiction
 from ..paints.paint import Paint
 from ..scheme.dress_rules import TONED
 from ..scheme.worn_over import colours_over, hidden_garment, painted_over
 from ..uniforms.campaign import AS_ISSUED, LOCAL, TONES, Campaign, checked_campaign, local_cloth, tone
 from ..uniforms.colour_word import ColourWord
-from ..uniforms.dress import DressRole
+from ..uniforms.dress import Dress, DressCell, DressRole
 from ..uniforms.dye import GRADES, Target, target
 from .design import Design
 from .dressing import new_role, tiers_worn
@@ -73,7 +74,9 @@ def field_tones(design: Design, campaign: Campaign) -> Iterator[tuple[ColourWord
             name: {
                 tier: replace(
                     target(cell.colour, GRADES[tier], campaign.months, metal=cell.metal),
-                    lab=tone(campaign, cell.colour, name, GRADES[tier], cell.node, metal=cell.metal),
+                    lab=_aimed(
+                        dress, cell, tone(campaign, cell.colour, name, GRADES[tier], cell.node, metal=cell.metal)
+                    ),
                 )
                 for tier in tiers
             }
@@ -106,6 +109,12 @@ def field_tones(design: Design, campaign: Campaign) -> Iterator[tuple[ColourWord
                 for tier in tiers
             },
         )
+
+
+def _aimed(dress: Dress, cell: DressCell, lab: Lab) -> Lab:
+    """A tone moved as far as the painter's point for its word lies off the word's middle."""
+    chosen, middle = dress.aimed(cell.colour, metal=cell.metal).lab, target(cell.colour, metal=cell.metal).lab
+    return Lab(*(one + point - plain for one, point, plain in zip(lab, chosen, middle, strict=True)))
 
 
 def _told_apart(aim: Mapping[str, Target], issued: Mapping[str, Target]) -> bool:

@@ -4,10 +4,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import cached_property
 
+from ..colour.spaces import Lab
 from ..errors import OutOfRange, UnknownName
 from .almanac import Almanac
 from .campaign import Campaign, checked_campaign
 from .colour_word import ColourWord, terms
+from .dye import Target, target
 from .fact import Wearer
 from .garments import garments, lies_on
 from .phrase import Part
@@ -16,7 +18,7 @@ from .worn import sheet
 
 #: how firmly dress is worn, with what that does
 ACCURACIES = {
-    "strict": "binds: nothing below may change it, and what is open is a finding",
+    "strict": "it binds; nothing below may change it, and what is open is a finding",
     "plausible": "ordinary rules, which narrower ones may change, and advice",
     "free": "ordinary rules, and silence",
 }
@@ -92,6 +94,8 @@ class Dress:
     campaign: Campaign | None = None
     #: garments that are too small to be painted apart, and wear the colour of what they lie on
     left_out: tuple[str, ...] = ()
+    #: (colour word, of metal, its point within the word's reach that the painter chose for rank and file)
+    aims: tuple[tuple[ColourWord, bool, Lab], ...] = ()
 
     @cached_property
     def cells(self) -> tuple[DressCell, ...]:
@@ -115,6 +119,22 @@ class Dress:
         """The note with which a cell is left to other rules."""
         key = (cell.node, cell.rank, cell.garment)
         return next((one for one in self.departures if (one.node, one.rank, one.garment) == key), None)
+
+    def aim(self, colour: ColourWord, *, metal: bool) -> Lab | None:
+        """The point that was chosen for a word; None for its middle."""
+        return next((lab for word, of_metal, lab in self.aims if (word, of_metal) == (colour, metal)), None)
+
+    def aimed(self, colour: ColourWord, grade: str = "private", months: float = 0.0, *, metal: bool = False) -> Target:
+        """The target of a word, moved as far as the painter's point lies off the word's middle, for every grade and age."""
+        found, point = target(colour, grade, months, metal=metal), self.aim(colour, metal=metal)
+        if point is None:
+            return found
+        middle = target(colour, metal=metal).lab
+        lift, *turn = (chosen - plain for chosen, plain in zip(point, middle, strict=True))
+        return replace(
+            found,
+            lab=Lab(min(max(found.lab.lightness + lift, 0.0), 100.0), found.lab.a + turn[0], found.lab.b + turn[1]),
+        )
 
     def why(self, colour: ColourWord, *, metal: bool) -> str:
         """Why a colour word is painted by its role, as the painter wrote it."""

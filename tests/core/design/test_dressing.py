@@ -10,6 +10,7 @@ from mantello_core.design.dressing import (
     lost_cells,
     proposed_ranks,
     proposed_worn,
+    with_aims,
     with_cells_first,
     with_departure,
     with_dress,
@@ -107,6 +108,34 @@ class PutOn(Dressed):
         self.assertEqual(off.scheme.rules, self.plain.scheme.rules)
         before, after = self.resolution, resolve(off.army, off.scheme)
         self.assertEqual([one.roles_worn for one in after.classes], [one.roles_worn for one in before.classes])
+
+    def test_a_point_within_a_words_reach_is_what_all_grades_are_aimed_at(self):
+        middle = target(next(one.colour for one in self.dress.cells if one.colour.words == "dark blue")).lab
+        point = middle._replace(lightness=middle.lightness + 4)
+        aimed = with_aims(self.dress, {"dark-blue": point})
+        (word,) = [one for one in words_used(self.plain, self.resolution, aimed) if one.key == "dark-blue"]
+        plain = next(one for one in words_used(self.plain, self.resolution, self.dress) if one.key == "dark-blue")
+        for (_, aim), (_, usual) in zip(word.targets, plain.targets, strict=True):
+            self.assertAlmostEqual(aim.lab.lightness - usual.lab.lightness, 4)
+        self.assertEqual(word.aim, point)
+        design = self.put_on(aimed)
+        self.assertEqual(read_design_bytes(design_bytes(design)), design)
+        self.assertEqual(with_aims(aimed, {"dark-blue": None}), self.dress)
+        with self.assertRaisesRegex(OutOfRange, "off 'dark blue', which reaches") as refused:
+            with_aims(self.dress, {"dark-blue": middle._replace(lightness=90)})
+        self.assertEqual(refused.exception.where, "aim-dark-blue")
+
+    def test_the_tones_of_the_field_follow_the_point(self):
+        campaign = Campaign(9, seed=212)
+        middle = target(next(one.colour for one in self.dress.cells if one.colour.words == "dark blue")).lab
+        dress = with_aims(self.design.scheme.dress, {"dark-blue": middle._replace(lightness=middle.lightness + 4)})
+        moved = replace(self.design, scheme=replace(self.design.scheme, dress=dress))
+        plain, aimed = (
+            {(colour.words, name): aims["rank"].lab for colour, _, name, aims in field_tones(one, campaign)}
+            for one in (self.design, moved)
+        )
+        self.assertAlmostEqual(aimed["dark blue", "faded"].lightness - plain["dark blue", "faded"].lightness, 4)
+        self.assertEqual(aimed["grey", "as issued"], plain["grey", "as issued"])
 
     def test_a_new_role_needs_a_mix(self):
         with self.assertRaisesRegex(Contradiction, "no mix for 'dark blue'"):

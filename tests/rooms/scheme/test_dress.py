@@ -13,6 +13,7 @@ from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
 from mantello.workspace.editing import edit
 from mantello_core.army.tree import Army, Node
+from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.brief import Brief
 from mantello_core.design.design import Design
 from mantello_core.formats.almanac_document import almanac_bytes, read_almanac_bytes
@@ -293,6 +294,32 @@ class OnTheArmy(WornCase):
         self.post("decide-cell", cell="2nd-tidewall//coat", reason="")
         self.assertEqual(self.now().scheme.dress.departures, ())
         self.post("decide-cell", status=404, cell="nobody//coat", do="first")
+
+    def test_a_point_is_aimed_at_within_the_words_reach_and_mixed_to(self):
+        point = {"aim-dark-blue": "#2b3a5a"}
+        page = self.see("worn", **self.asked(), **point)
+        self.assertContains(page, 'value="#2b3a5a"')
+        work()
+        self.post("put-on-dress", **self.asked(), **point)
+        (kept,) = self.now().scheme.dress.aims
+        self.assertEqual((kept[0].words, hex_of(kept[2])), ("dark blue", "#2b3a5a"))
+        for wrong, said in (("#ffffff", "off &#x27;dark blue&#x27;, which reaches"), ("bluish", "bluish")):
+            page = self.post("put-on-dress", status=422, **self.asked(), **{"aim-dark-blue": wrong})
+            self.assertContains(page, said, status_code=422)
+            self.assertContains(page, f'value="{wrong}"', status_code=422)
+        self.see("worn", **self.asked(), **{"aim-dark-blue": ""})
+        work()
+        self.post("put-on-dress", **self.asked(), **{"aim-dark-blue": ""})
+        self.assertEqual(self.now().scheme.dress.aims, ())
+
+    def test_a_colour_picked_from_a_plate_is_offered_as_the_point(self):
+        seen = Lab(24.0, 1.0, -18.0)
+        self.kept.change(
+            lambda said: replace(
+                said, facts=tuple(replace(one, picked=seen) if one.garment == "coat" else one for one in said.facts)
+            )
+        )
+        self.assertContains(self.see("worn"), "picked from a picture")
 
     def test_what_nobody_would_see_is_offered_at_the_armys_size_and_left_out_with_one_click(self):
         self.put_on()

@@ -26,7 +26,7 @@ from mantello_core.scheme.dress_rules import cell_of_dress, tones_worn
 from mantello_core.scheme.left_to_knife import left_to_knife
 from mantello_core.scheme.worn_over import OVER, ordered_over
 from mantello_core.uniforms.campaign import MOST_MONTHS, OPTIONS, WEATHERS, Campaign, options_of
-from mantello_core.uniforms.dye import GRADES, target
+from mantello_core.uniforms.dye import GRADES
 from mantello_core.uniforms.garments import title_of
 
 from .cloth_mixes import asked_mixes, mixes_of
@@ -233,7 +233,7 @@ def _as_dealt(reading: Reading, one: FigureClass, labs: dict[str, dict[str, Lab]
         told = cell_of_dress(dress, cell.rule) if cell.rule else None
         if told is None:
             return reading.fill(one, area)
-        return hex_of(target(told.colour, GRADES[one.tier], metal=told.metal).lab)
+        return hex_of(dress.aimed(told.colour, GRADES[one.tier], metal=told.metal).lab)
 
     return plate_svg(one.plate, one.plate.views[0].name, filled, detail="small", bearing=reading.bearing(one))
 

@@ -4,8 +4,16 @@ from dataclasses import replace
 from urllib.parse import urlencode
 
 from mantello.workspace.reading import Reading
+from mantello_core.colour.spaces import hex_of, lab_of_hex
 from mantello_core.design.design import Design
-from mantello_core.design.dressing import proposed_ranks, proposed_worn, with_dress, words_used
+from mantello_core.design.dressing import (
+    proposed_ranks,
+    proposed_worn,
+    with_aims,
+    with_dress,
+    word_key,
+    words_used,
+)
 from mantello_core.errors import MantelloError
 from mantello_core.memory import Memory
 from mantello_core.paints.range import paints
@@ -29,7 +37,8 @@ def dress_asked(design: Design, said: Almanac, given, year: int, origin: str = "
     accuracy = given.get("accuracy", known.accuracy if known else "plausible")
     accuracy = accuracy if accuracy in ACCURACIES else "plausible"
     if not nodes and known:
-        return replace(known, accuracy=accuracy, **({"year": year, "almanac": said} if given.get("year") else {}))
+        same = replace(known, accuracy=accuracy, **({"year": year, "almanac": said} if given.get("year") else {}))
+        return _aimed(same, given)
     pairs = {}
     for node, index in zip(nodes, of, strict=False):
         if node in design.army.nodes and index.isdigit() and int(index) < len(said.regiments):
@@ -42,7 +51,33 @@ def dress_asked(design: Design, said: Almanac, given, year: int, origin: str = "
     cited = {fact.source for fact in facts}
     copied = replace(said, facts=facts, sources=tuple(one for one in said.sources if one.id in cited))
     kept = replace(known, almanac=copied, year=year) if known else Dress(copied, year)
-    return replace(kept, accuracy=accuracy, worn=worn, ranks=ranks, origin=origin or kept.origin)
+    made = replace(kept, accuracy=accuracy, worn=worn, ranks=ranks, origin=origin or kept.origin)
+    return _aimed(made, given)
+
+
+def _aimed(dress: Dress, given) -> Dress:
+    """The dress with the points that a form gives for its words; those that cannot be are left to ``aims_refused``."""
+    for key, text in _aims_given(given):
+        try:
+            dress = with_aims(dress, {key: lab_of_hex(text) if text else None})
+        except MantelloError:
+            continue
+    return dress
+
+
+def _aims_given(given) -> list[tuple[str, str]]:
+    return [(name.removeprefix("aim-"), text.strip()) for name, text in given.items() if name.startswith("aim-")]
+
+
+def aims_refused(dress: Dress, given) -> dict[str, str]:
+    """What is wrong with the points that a form gives, by the keys of their words."""
+    refused = {}
+    for key, text in _aims_given(given):
+        try:
+            with_aims(dress, {key: lab_of_hex(text) if text else None})
+        except MantelloError as error:
+            refused[key] = error.message
+    return refused
 
 
 def query_of(dress: Dress, said: Almanac) -> str:
@@ -50,6 +85,7 @@ def query_of(dress: Dress, said: Almanac) -> str:
     numbers = {who.regiment: at for at, who in enumerate(said.regiments)}
     pairs = [(node, numbers.get(who.regiment, "")) for node, who in dress.worn]
     plain = [("almanac", dress.origin), ("year", dress.year), ("accuracy", dress.accuracy)]
+    plain += [(f"aim-{word_key(word, metal=metal)}", hex_of(lab)) for word, metal, lab in dress.aims]
     return urlencode([*plain, *(pair for node, at in pairs for pair in (("node", node), ("of", at)))])
 
 
@@ -81,6 +117,7 @@ def tried_dress(army, reading: Reading, dress: Dress, given) -> Reading | None:
         dress.worn,
         dress.year,
         dress.accuracy,
+        dress.aims,
         len(dress.almanac.facts),
         dress.almanac.settled,
         tuple(sorted(chosen.items())),

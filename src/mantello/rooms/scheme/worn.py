@@ -37,7 +37,7 @@ from mantello_core.uniforms.garments import lies_on, title_of
 from .almanac import almanac_asked, year_asked
 from .almanac_sheet import size_of
 from .cloth_mixes import asked_mixes, mixes_of
-from .proposed_dress import dress_asked, pairs_of, query_of, tried_dress
+from .proposed_dress import aims_refused, dress_asked, pairs_of, query_of, tried_dress
 
 #: figures that are shown in their dress
 _MOST_SHOWN = 14
@@ -64,6 +64,7 @@ def _page(request, army, status=200, refusal: MantelloError | None = None):
     shown = dress if on and dress else asked
     address = f"{reverse('worn', args=[army.pk])}?{query}"
     words = words_used(reading.design, reading.resolution, shown)
+    refused = aims_refused(shown, given)
     job = asked_mixes(
         army, [(word.key, tier, aim.lab, word.metal, aim.radius) for word in words for tier, aim in word.targets],
         address, again="again" in given,
@@ -74,7 +75,7 @@ def _page(request, army, status=200, refusal: MantelloError | None = None):
         "title": "Dress", "view": "dress", "tab": "worn", "kept": kept, "said": said, "year": asked.year,
         "almanacs": Almanac.objects.visible_to(request.user), "on": on, "dress": dress, "asked": asked,
         "pairs": pairs_of(reading.design, said, asked), "accuracies": ACCURACIES, "query": query,
-        "words": [(word, _choices(reading, word, given, on), found.get(word.key, {}), [(aim.grade, hex_of(aim.lab)) for _, aim in word.targets], given.get(f"why-{word.key}", shown.why(word.colour, metal=word.metal))) for word in words], "job": job if job and job.state != Job.State.DONE else None,
+        "words": [(word, _choices(reading, word, given, on), found.get(word.key, {}), [(aim.grade, hex_of(aim.lab)) for _, aim in word.targets], given.get(f"why-{word.key}", shown.why(word.colour, metal=word.metal)), _aim(word, given, refused)) for word in words], "job": job if job and job.state != Job.State.DONE else None,
         "figures": _figures(army, reading, shown, "" if on else query),
         "preview": changed(reading.design, tried.design) if tried else None, "refusal": refusal,
         "here_query": urlencode({"almanac": kept.pk, "year": asked.year} if kept else {}),
@@ -96,9 +97,20 @@ def _page(request, army, status=200, refusal: MantelloError | None = None):
     return room_page(request, army, "scheme", "scheme/worn.html", context, status)
 
 
+def _aim(word, given, refused: dict[str, str]) -> dict:
+    """The point of a word: as typed or as kept, the middle, points picked from pictures, and what is wrong with it."""
+    kept = hex_of(word.aim) if word.aim else ""
+    return {
+        "text": given.get(f"aim-{word.key}", kept), "middle": hex_of(target(word.colour, metal=word.metal).lab),
+        "picked": [(hex_of(lab), target(word.colour, metal=word.metal).off(lab)) for lab in word.picked],
+        "wrong": refused.get(word.key, ""),
+    }  # fmt: skip
+
+
 def _same(one: Dress, other: Dress) -> bool:
     """Whether two dresses put the same on the same formations."""
-    return (one.worn, one.year, one.accuracy, one.almanac) == (other.worn, other.year, other.accuracy, other.almanac)
+    mine, theirs = ((each.worn, each.year, each.accuracy, each.almanac, each.aims) for each in (one, other))
+    return mine == theirs
 
 
 def _choices(reading: Reading, word, given, on: bool) -> list[tuple[str, str, bool]]:
@@ -186,7 +198,7 @@ def _as_told(reading: Reading, one: FigureClass, view: str) -> str:
         cell = cell_of_dress(dress, one.cells[area].rule) if one.cells[area].rule else None
         if cell is None:
             return reading.fill(one, area)
-        return hex_of(target(cell.colour, GRADES[one.tier], metal=cell.metal).lab)
+        return hex_of(dress.aimed(cell.colour, GRADES[one.tier], metal=cell.metal).lab)
 
     return plate_svg(one.plate, view, filled, detail="small", bearing=reading.bearing(one))
 
@@ -205,6 +217,8 @@ def put_on(request, army_id):
         raise Http404
     said = kept.as_core()
     asked = dress_asked(reading.design, said, request.POST, year_asked(request.POST, said), origin=str(kept.pk))
+    if aims_refused(asked, request.POST):
+        return _page(request, army, 422)
     words = words_used(reading.design, reading.resolution, asked)
     job = asked_mixes(
         army, [(word.key, tier, aim.lab, word.metal, aim.radius) for word in words for tier, aim in word.targets],

@@ -3,6 +3,7 @@
 from ...army.tree import Army
 from ...colour.spaces import Lab
 from ...uniforms.campaign import Campaign
+from ...uniforms.colour_word import ColourWord
 from ...uniforms.dress import Departure, Dress, DressRole, checked_dress
 from ..almanac_document import read_almanac, read_colour, read_wearer, write_almanac, write_colour, write_wearer
 
@@ -18,6 +19,7 @@ def write_dress(dress: Dress) -> dict:
         **({"departures": [vars(one) for one in dress.departures]} if dress.departures else {}),
         **({"first": list(dress.first)} if dress.first else {}),
         **({"origin": dress.origin} if dress.origin else {}),
+        **({"aims": [_write_aim(*one) for one in dress.aims]} if dress.aims else {}),
         **({"left_out": list(dress.left_out)} if dress.left_out else {}),
         **({"campaign": _write_campaign(dress.campaign)} if dress.campaign else {}),
         "almanac": write_almanac(dress.almanac),
@@ -38,6 +40,7 @@ def read_dress(data: dict, army: Army, roles, where: str = "/scheme/dress") -> D
         data.get("origin", ""),
         _read_campaign(data["campaign"]) if "campaign" in data else None,
         tuple(data.get("left_out", ())),
+        tuple(_read_aim(one, f"{where}/aims/{at}") for at, one in enumerate(data.get("aims", ()))),
     )
     return checked_dress(dress, army.nodes, roles, where)
 
@@ -55,6 +58,14 @@ def _write_role(one: DressRole) -> dict:
 def _read_role(data: dict, where: str) -> DressRole:
     colour = read_colour(data["colour"], f"{where}/colour")
     return DressRole(colour, data.get("metal", False), data["role"], data.get("tone", ""), data.get("why", ""))
+
+
+def _write_aim(colour: ColourWord, metal: bool, lab: Lab) -> dict:
+    return {"colour": write_colour(colour), **({"metal": True} if metal else {}), "lab": list(lab)}
+
+
+def _read_aim(data: dict, where: str) -> tuple[ColourWord, bool, Lab]:
+    return read_colour(data["colour"], f"{where}/colour"), data.get("metal", False), Lab(*map(float, data["lab"]))
 
 
 def _write_campaign(campaign: Campaign) -> dict:
