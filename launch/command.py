@@ -12,7 +12,7 @@ from .backup import backup, backup_before_migrating, restore
 from .checks import run_checks
 from .database import Database
 from .environment import PYTHON, ensure_environment
-from .packages import CHECKING, SERVING, ensure_packages
+from .packages import CHECKING, SERVING, ensure_browser, ensure_packages
 from .scripts import ensure_scripts
 from .step import ROOT, STATE, SetupError, say
 
@@ -113,6 +113,8 @@ def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int
         try_port("127.0.0.1" if asked.host == "localhost" else asked.host, asked.port)
     checking = verb in ("test", "shots")
     ensure_packages(SERVING | CHECKING if checking else SERVING)
+    if checking:
+        ensure_browser()
     ensure_environment(("run", "check") if checking else ("run",))
     if verb == "test" and not rest:
         ensure_scripts()

@@ -13,7 +13,9 @@ SERVING = {
     "libpangoft2-1.0-0": "text layout of printed guides",
     "libharfbuzz-subset0": "fonts inside printed guides",
 }
-CHECKING = {"chromium": "browser tests and pictures", "poppler-utils": "reading printed guides back in tests"}
+CHECKING = {"poppler-utils": "reading printed guides back in tests"}
+#: browsers that tests and pictures can use, the quickest first: without a window's own pages half the work is left
+BROWSERS = ("chromium-headless-shell", "chromium")
 
 
 def ensure_packages(wanted: dict[str, str]) -> None:
@@ -34,6 +36,21 @@ def ensure_packages(wanted: dict[str, str]) -> None:
     advice = f"look at the message above, then run: sudo {' '.join(command)}"
     run([*prefix, "apt-get", "update", "-qq"], "Refreshing the package lists", advice, env=environment)
     run([*prefix, *command], "Installing Debian packages", advice, env=environment)
+
+
+def ensure_browser() -> None:
+    """Install the quickest browser; where that cannot be had, any one that is there does, or can be installed.
+
+    Raises: SetupError naming the command to run, if there is none.
+    """
+    for name in BROWSERS:
+        try:
+            ensure_packages({name: "browser tests and pictures"})
+        except SetupError:
+            if name == BROWSERS[-1]:
+                raise
+        else:
+            return
 
 
 def _installed(name: str) -> bool:

@@ -22,6 +22,17 @@ pattern = design.scheme.patterns[0]
 surface, seeds = surface_of(one.plate, one.patterns[pattern.id], frozenset(one.borne)), count(1)
 def laid(seed): return patterned(surface, pattern.seeded(seed), 56.0)
 """
+_CAST = """
+from dataclasses import replace
+from mantello_core.design.casting import usual_cast, with_cast
+from mantello_core.design.muster import with_rank
+from mantello_core.formats.sample import camouflaged_levy
+from mantello_core.scheme.cascade import resolve
+design = camouflaged_levy()
+unit = design.army.nodes['reed-cutters']
+design = with_rank(design, unit.id, replace(unit.ranks[0], figures={figures}))
+cast = usual_cast(design, resolve(design.army, design.scheme), unit.id)
+"""
 
 
 @dataclass(frozen=True)
@@ -49,6 +60,9 @@ QUESTIONS = (
              "from mantello_core.paints.range import paints\npots = list(paints().values())\nindex_of(tuple(pot for pot in pots if pot.mixable))", "matches(Lab(52, 38, 24), pots)", 60),
     Question("a vehicle's camouflage, three views", _CAMOUFLAGE, "laid(next(seeds))", 250),
     Question("camouflage of a fleet of twelve", _CAMOUFLAGE, "[laid(next(seeds)) for _ in range(12)]", 3000),
+    Question("a cast of 200 irregulars", _CAST.format(figures=200), "with_cast(design, cast)", 600),
+    Question("a cast of 60, redrawn", _CAST.format(figures=60), "with_cast(design, cast)", 150),
+    Question("an army with 200 varied figures resolved", f"{_CAST.format(figures=200)}cast_on = with_cast(design, cast)", "resolve(cast_on.army, cast_on.scheme)", 30),
 )  # fmt: skip
 _SCRIPT = """
 import time

@@ -14,6 +14,7 @@ from django.db import connection
 from django.urls import reverse
 from playwright.sync_api import expect, sync_playwright
 
+from launch.packages import BROWSERS
 from mantello.accounts.forms import SignUpForm
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
@@ -33,6 +34,11 @@ Line,fusilier,Fusilier,3,1st Weir / Blue
 Line,sergeant,Sergeant,1,1st Weir / Blue
 Line,fusilier,Fusilier,2,1st Weir / Grey
 """
+
+
+def browser_path() -> str | None:
+    """The browser that is installed, the quickest first."""
+    return next((found for name in BROWSERS if (found := shutil.which(name))), None)
 
 
 class InFlight:
@@ -92,7 +98,7 @@ class BrowserCase(StaticLiveServerTestCase):
         super().setUpClass()
         cls.playwright = sync_playwright().start()
         cls.addClassCleanup(cls.playwright.stop)
-        cls.browser = cls.playwright.chromium.launch(executable_path=shutil.which("chromium"), args=["--no-sandbox"])
+        cls.browser = cls.playwright.chromium.launch(executable_path=browser_path(), args=["--no-sandbox"])
         cls.addClassCleanup(cls.browser.close)
 
     def setUp(self):

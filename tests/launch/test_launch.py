@@ -29,6 +29,22 @@ class Launcher(SimpleTestCase):
         self.assertIn("postgresql (database server)", str(refusal.exception))
         self.assertIn("sudo apt-get install -y --no-install-recommends postgresql", str(refusal.exception))
 
+    def test_where_the_quickest_browser_cannot_be_had_the_other_does(self):
+        def installed(name):
+            return name == "chromium"
+
+        with (
+            mock.patch.object(packages, "_installed", side_effect=installed),
+            mock.patch.object(packages, "_privilege", return_value=None),
+        ):
+            packages.ensure_browser()
+        with (
+            mock.patch.object(packages, "_installed", return_value=False),
+            mock.patch.object(packages, "_privilege", return_value=None),
+            self.assertRaisesMessage(SetupError, "apt-get install -y --no-install-recommends chromium"),
+        ):
+            packages.ensure_browser()
+
     def test_nothing_is_installed_when_nothing_is_missing(self):
         with mock.patch.object(packages, "_installed", return_value=True), mock.patch.object(packages, "run") as ran:
             packages.ensure_packages(packages.SERVING)

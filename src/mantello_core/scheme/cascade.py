@@ -168,6 +168,7 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
     placements = [(one, order) for order, one in enumerate(scheme.marks) if one.scope in army.nodes]
     over = [(one, order) for order, one in enumerate(scheme.passes)]
     shared: dict[tuple, dict[str, Cell]] = {}
+    said = _Said()
     classes = []
     for unit in army.units:
         path = army.paths[unit.id]
@@ -191,14 +192,22 @@ def resolve(army: Army, scheme: Scheme) -> Resolution:
                 tuple(instead.items()),
             )  # fmt: skip
             winning = None
+            # what names no single figures is the same on all
+            borne_alike = None if any(one.filter.by_ordinal for one, _ in placing) else borne_by(shape, placing, path)
+            over_alike = None if any(one.filter.by_ordinal for one, _ in laid) else _passes_here(laid, rank.tier, path)
+            depth_of = {id(one): path.index(one.scope) for one, _ in single}
             for ordinals, admitted in _told_apart(rank, [*single, *placing, *laid]):
                 own = [one for one in single if id(one[0]) in admitted] if single else single
-                key = alike, tuple(order for _, order in own), tuple(path.index(rule.scope) for rule, _ in own)
+                key = alike, tuple((order, depth_of[id(rule)]) for rule, order in own)
                 if key not in shared:
-                    winning = winning or _Winning(shape, path, instead, scheme.pattern_by_id, common)
+                    winning = winning or _Winning(shape, path, instead, scheme.pattern_by_id, common, said)
                     shared[key] = winning.cells(own)
-                borne = borne_by(shape, [one for one in placing if _speaks(one[0], admitted)], path)
-                worn_over = _passes_here([one for one in laid if _speaks(one[0], admitted)], rank.tier, path)
+                borne = borne_alike
+                if borne is None:
+                    borne = borne_by(shape, [one for one in placing if _speaks(one[0], admitted)], path)
+                worn_over = over_alike
+                if worn_over is None:
+                    worn_over = _passes_here([one for one in laid if _speaks(one[0], admitted)], rank.tier, path)
                 classes.append(
                     FigureClass(
                         unit.id, rank.id, rank.name, rank.type, rank.tier, ordinals, shared[key], shape, borne, grounds, worn_over,
@@ -281,58 +290,65 @@ def _rung(rule: Rule, path: tuple[str, ...]) -> int:
     return depth + 1 if rule.filter.rank else depth
 
 
+#: an area, and the weight that a rule has there with the rule
+_Entry = tuple[str, tuple[tuple, Rule]]
+
+
+class _Said:
+    """What rules say of a plate at a depth, worked out once while an army is resolved."""
+
+    def __init__(self):
+        self._entries: dict[tuple[int, int, int], list[_Entry]] = {}
+
+    def of(self, plate: Plate, path: tuple[str, ...], rule: Rule, order: int) -> list[_Entry]:
+        """Every area that a rule speaks of, with its weight there."""
+        key = id(plate), id(rule), path.index(rule.scope)
+        found = self._entries.get(key)
+        if found is None:
+            head = _scope_weight(rule, path)
+            named = areas_named(plate, rule.select).items()
+            found = self._entries[key] = [(name, ((*head, narrow, order), rule)) for name, narrow in named]
+        return found
+
+
 class _Winning:
     """Who wins on one rank's plate: what all its figures share is worked out once, and single figures' rules laid over it."""
 
     def __init__(
         self, plate: Plate, path: tuple[str, ...], instead: dict[str, str], patterns: dict[str, Pattern],
-        common: list[tuple[Rule, int]],
+        common: list[tuple[Rule, int]], said: _Said,
     ):  # fmt: skip
-        self.plate, self.path, self.instead, self.patterns = plate, path, instead, patterns
+        self.plate, self.path, self.instead, self.patterns, self.said = plate, path, instead, patterns, said
         self._made: dict[str, Cell] = {}
-        self._gap = Cell(None, None, 0)
         self._best = self._over({}, common)
-        self._weighed: dict[str, list[tuple[str, tuple]]] = {}
-        self._cells = {
-            name: self._cell(self._best[name][1]) if name in self._best else self._gap for name in plate.areas
-        }
+        gap = Cell(None, None, 0)
+        self._cells = dict.fromkeys(plate.areas, gap) | self._laid(self._best)
 
     def cells(self, own: list[tuple[Rule, int]]) -> dict[str, Cell]:
         """Every area with what it wears where these rules, as (rule, order), speak besides those of all figures."""
-        if not own:
-            return self._cells
-        over: dict[str, tuple[tuple, Rule]] = {}
-        for rule, order in own:
-            for name, weight in self._weights(rule, order):
-                known = over.get(name) or self._best.get(name)
-                if known is None or weight > known[0]:
-                    over[name] = weight, rule
-        return self._cells | {name: self._cell(rule) for name, (_, rule) in over.items()}
-
-    def _weights(self, rule: Rule, order: int) -> list[tuple[str, tuple]]:
-        """Every area a rule of single figures speaks of, with its weight there; worked out once."""
-        if rule.id not in self._weighed:
-            head = _scope_weight(rule, self.path)
-            named = areas_named(self.plate, rule.select).items()
-            self._weighed[rule.id] = [(name, (*head, narrow, order)) for name, narrow in named]
-        return self._weighed[rule.id]
+        return self._cells | self._laid(self._over(self._best, own)) if own else self._cells
 
     def _over(
         self, below: dict[str, tuple[tuple, Rule]], rules: list[tuple[Rule, int]]
     ) -> dict[str, tuple[tuple, Rule]]:
-        best = dict(below)
+        """The areas that rules win over what is below them."""
+        won: dict[str, tuple[tuple, Rule]] = {}
         for rule, order in rules:
-            head = _scope_weight(rule, self.path)
-            for name, narrow in areas_named(self.plate, rule.select).items():
-                weight = (*head, narrow, order)
-                if name not in best or weight > best[name][0]:
-                    best[name] = weight, rule
-        return best
+            for name, entry in self.said.of(self.plate, self.path, rule, order):
+                known = won.get(name) or below.get(name)
+                if known is None or entry[0] > known[0]:
+                    won[name] = entry
+        return won
 
-    def _cell(self, rule: Rule) -> Cell:
-        if rule.id not in self._made:
-            self._made[rule.id] = _cell(rule, self.path, self.instead, self.patterns)
-        return self._made[rule.id]
+    def _laid(self, won: dict[str, tuple[tuple, Rule]]) -> dict[str, Cell]:
+        """What areas wear of the rules that won on them."""
+        made, found = self._made, {}
+        for name, (_, rule) in won.items():
+            cell = made.get(rule.id)
+            if cell is None:
+                cell = made[rule.id] = _cell(rule, self.path, self.instead, self.patterns)
+            found[name] = cell
+        return found
 
 
 def _cell(rule: Rule, path: tuple[str, ...], instead: dict[str, str], patterns: dict[str, Pattern]) -> Cell:

@@ -1,6 +1,7 @@
 """The search: options are swapped between figures, which keeps every count, where something is wrong."""
 
 from .tally import Place, Tally
+from .unavoidable import least_clashes
 
 #: others that a swap is tried with, of a leader more; for how many steps a swap is not undone
 _SAMPLE, _LEADERS_SAMPLE, _TABU = 24, 72, 40
@@ -8,6 +9,10 @@ _SAMPLE, _LEADERS_SAMPLE, _TABU = 24, 72, 40
 _WORSE, _RECOLOUR = 0.1, 0.2
 #: how bad a count is that is one too high, and to stay as one is, for recolouring
 _OFF, _SAME = 5, 2
+#: figures up to which a count may be so far off; of more, as large a share
+_BAND = 60
+#: where swaps cannot take away every clash, by so much of a stall recolouring begins sooner
+_DOOMED = 90
 #: tries to bring counts back, and the steps each may take
 _REPAIRS, _REPAIR_STEPS = 16, 120
 
@@ -20,12 +25,13 @@ def settled(tally: Tally, steps: int, stall: int, *, recolour: bool) -> tuple[in
     band, rng = tally.band, tally.rng
     movable, forbidden = _movable(tally), {}
     bad = tally.wrong(range(band.figures))
+    patience = stall // _DOOMED if recolour and least_clashes(band) else stall // 3
     fewest, best, since, step = tally.weight(bad), _copy(tally), 0, 0
     while bad and step < steps and since < stall:
         step, since = step + 1, since + 1
         figure, garment = bad[rng.randrange(len(bad))]
         touched = {figure}
-        stuck = recolour and since > stall // 3 and tally.here(figure, garment)
+        stuck = recolour and since > patience and tally.here(figure, garment)
         if not tally.here(figure, garment) and not tally.of_figure(figure) and not _leads_badly(tally, figure):
             pass
         elif stuck and rng.random() < _RECOLOUR:
@@ -48,11 +54,14 @@ def settled(tally: Tally, steps: int, stall: int, *, recolour: bool) -> tuple[in
 
 
 def restored(tally: Tally, steps: int) -> int:
-    """Bring back counts that recolouring moved: one figure is given what is missing, and swaps settle the rest, or all stays."""
-    used, movable = 0, _movable(tally)
+    """Bring back counts that recolouring moved: one figure is given what is missing, and swaps settle the rest, or all stays.
+
+    Each clash that swaps cannot take away costs one count; when no more are off, nothing is tried.
+    """
+    used, movable, least = 0, _movable(tally), least_clashes(tally.band)
     for _ in range(_REPAIRS):
         apart = _off(tally)
-        if not apart or used >= steps:
+        if not apart or used >= steps or _moved(tally) <= least:
             break
         garment, over, under = apart[tally.rng.randrange(len(apart))]
         pool = [figure for figure in movable[garment] if tally.rows[figure][garment] == over]
@@ -79,6 +88,15 @@ def _off(tally: Tally) -> list[tuple[int, int, int]]:
     return found
 
 
+def _moved(tally: Tally) -> int:
+    """Counts that are one too low."""
+    return sum(
+        max(0, want - count)
+        for wanted, counts in zip(tally.wanted, tally.counts, strict=True)
+        for want, count in zip(wanted, counts, strict=True)
+    )
+
+
 def _leads_badly(tally: Tally, figure: int) -> bool:
     return figure in tally.band.leaders and bool(tally.led(figure))
 
@@ -102,9 +120,10 @@ def _partner(tally: Tally, place: Place, pool: list[int], forbidden: dict, step:
 def _recolour(tally: Tally, figure: int, garment: int) -> None:
     """The option of least harm, counts included."""
     mine, wanted, counts = tally.rows[figure][garment], tally.wanted[garment], tally.counts[garment]
+    off = _OFF * min(1.0, _BAND / tally.band.figures)
     harms = [
         tally.at(figure, garment, option)
-        + _OFF * max(0, counts[option] + (option != mine) - wanted[option])
+        + off * max(0, counts[option] + (option != mine) - wanted[option])
         + _SAME * (option == mine)
         + tally.rng.random()
         for option in range(len(wanted))

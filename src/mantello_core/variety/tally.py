@@ -22,6 +22,9 @@ class Tally:
     def __init__(self, band: Band, rows: list[list[int]], rng: random.Random):
         self.band, self.rows, self.rng = band, rows, rng
         self.clashing, self.repeating, self.wanted = clashing(band), repeating(band), wanted_counts(band)
+        self._touching = [
+            [(one, self.clashing[garment, one]) for one in band.touch[garment]] for garment in range(len(band.garments))
+        ]
         self.outfits = Counter(map(tuple, rows))
         self.counts = [
             [sum(row[at] == option for row in rows) for option in range(len(one.options))]
@@ -34,9 +37,15 @@ class Tally:
 
     def at(self, figure: int, garment: int, option: int, but: int = -1) -> int:
         """Weight of what would be wrong at a place with an option; but: a neighbour that is not looked at."""
-        row, same = self.rows[figure], self.repeating[garment][option]
-        found = sum(CLASH for one in self.band.touch[garment] if self.clashing[garment, one][option][row[one]])
-        return found + sum(REPEAT for one in self.band.near[figure] if one != but and same[self.rows[one][garment]])
+        rows, found = self.rows, 0
+        row, same = rows[figure], self.repeating[garment][option]
+        for one, clashes in self._touching[garment]:
+            if clashes[option][row[one]]:
+                found += CLASH
+        for one in self.band.near[figure]:
+            if same[rows[one][garment]] and one != but:
+                found += REPEAT
+        return found
 
     def here(self, figure: int, garment: int) -> int:
         """Weight of what is wrong at a place as it is."""

@@ -37,7 +37,7 @@ from .cast_form import CastForm
 #: kind of job that searches longer
 SEARCHED = "scheme.cast"
 #: steps of a search while the painter waits: about a quarter of a second at worst
-QUICK = 300
+QUICK = 600
 #: height of a figure on its stand, pixels; faults told
 _TALL, _MOST_TOLD = 132.0, 8
 
