@@ -28,6 +28,7 @@ INSTALLED_APPS = [
     "mantello.record",
     "mantello.shelf",
     "mantello.almanacs",
+    "mantello.workpieces",
     "mantello.trials",
     "mantello.commands",
     "mantello.rooms.army",

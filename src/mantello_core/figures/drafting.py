@@ -17,7 +17,7 @@ from .edging import Edging, edging_of
 from .figure import Figure
 from .overlap import UNIT_MM, Layers
 from .part import PARTS, Draw
-from .shading import bare_share, overlay
+from .shading import Shade, bare_share, overlay
 
 #: units of air round the silhouette
 PAD = 14
@@ -109,9 +109,9 @@ def stacked(figure: Figure, view: str) -> Layers:
     return Layers(view, assembly.areas, assembly.marks, assembly.sites)
 
 
-def drafted_view(stack: Layers) -> dict:
-    """One view as a JSON-ready mapping: drawing, overlay and measurements."""
-    shades, edging = overlay(stack), edging_of(stack)
+def drafted_view(stack: Layers, light: list[Shade] | None = None) -> dict:
+    """One view as a JSON-ready mapping: drawing, overlay and measurements. light: the overlay, where it is known already."""
+    shades, edging = overlay(stack) if light is None else light, edging_of(stack)
     textures = sorted({area.tex for area in stack.areas if area.tex})
     return {
         "name": stack.view,

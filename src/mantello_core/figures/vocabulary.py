@@ -63,9 +63,30 @@ def assembly_of(area: str) -> str:
     return BODY if group in _TOGETHER else group
 
 
-def fault(name: str) -> str | None:
-    """Why a name is not allowed, or None."""
+#: steps that a painter's own name may have, and signs of each
+MOST_STEPS, MOST_SIGNS = 4, 24
+
+
+def own_name(text: str) -> str:
+    """A painter's own name for an area, under a known head: words become steps; '' where no head is named, or too much.
+
+    >>> own_name("torso corselet"), own_name("left arm cup rim"), own_name("gear hose, right"), own_name("corselet")
+    ('torso.corselet', 'arm.left.cup.rim', 'gear.hose.right', '')
+    """
+    words = "".join(sign if sign.isalnum() else " " for sign in text.casefold()).split()
+    sides, said = [word for word in words if word in SIDES], [word for word in words if word not in SIDES]
+    if not said or said[0] not in TREE or len(sides) > 1:
+        return ""
+    head, *rest = said
+    name = ".".join([head, *sides, *rest] if "*" in TREE[head] else [head, *rest, *sides])
+    return name if fault(name, own=True) is None else ""
+
+
+def fault(name: str, *, own: bool = False) -> str | None:
+    """Why a name is not allowed, or None. own: whether a painter's own second steps are."""
     steps = name.split(".")
+    if own and (len(steps) > MOST_STEPS or any(len(step) > MOST_SIGNS for step in steps)):
+        return f"a name has up to {MOST_STEPS} steps of up to {MOST_SIGNS} signs"
     if not all(step and step.replace("_", "").isalnum() and step == step.lower() for step in steps):
         return "steps must be lower-case letters and digits"
     if steps[0] not in TREE:
@@ -75,7 +96,7 @@ def fault(name: str) -> str | None:
     allowed = TREE[steps[0]]
     if "*" in allowed:
         return None if steps[1] in SIDES else f"second step of {steps[0]} must be left or right"
-    return None if steps[1] in allowed else f"unknown second step '{steps[1]}' of {steps[0]}"
+    return None if own or steps[1] in allowed else f"unknown second step '{steps[1]}' of {steps[0]}"
 
 
 @remembered(2_000)

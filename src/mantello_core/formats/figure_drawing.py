@@ -13,7 +13,7 @@ from ..figures.overlap import Layers
 from ..figures.part import MATERIALS, Area
 from ..figures.plate import Plate
 from ..figures.synonym import areas_called
-from ..figures.vocabulary import GROUPS, fault, sideless, spoken
+from ..figures.vocabulary import GROUPS, fault, own_name, sideless, spoken
 from ..geometry import affine
 from ..geometry.outline import to_d, to_rings
 from ..geometry.polygon import merged, polygon_of
@@ -97,6 +97,20 @@ def area_meant(text: str, where: str = "") -> str:
     if written.split(".")[0] in GROUPS:
         raise Unreadable(f"'{written[:60]}' is no area name: {fault(name)}.", where)
     raise UnknownName("area", written[:60], known, where)
+
+
+def own_area(text: str, where: str = "") -> str:
+    """The area a painter means, as ``area_meant`` has it, or a new one of the painter's own under a known head.
+
+    Raises: what ``area_meant`` refuses, for what names no head.
+    """
+    try:
+        return area_meant(text, where)
+    except (Unreadable, UnknownName):
+        made = own_name(text)
+        if not made:
+            raise
+        return made
 
 
 def usual_material(area: str) -> str:

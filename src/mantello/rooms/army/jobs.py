@@ -4,11 +4,13 @@ from collections.abc import Iterator
 
 from django.urls import reverse
 
+from mantello.jobs.answers import answer_kind
 from mantello.jobs.kinds import Step, job_kind
 from mantello.jobs.models import Job
 from mantello.workspace.models import Edition
 
 from . import guide  # noqa: F401  registers its papers
+from .cutting import CUT, DRAWN, figure_drawn, photograph_cut
 from .faces import FACES, draw_faces
 from .proposing import SCHEMES, schemes_proposed
 
@@ -21,4 +23,6 @@ def faces_drawn(job: Job) -> Iterator[Step]:
     yield Step(1, 1)
 
 
+answer_kind(CUT)(photograph_cut)
+answer_kind(DRAWN)(figure_drawn)
 job_kind(SCHEMES, lambda job: job.asked["address"], "army/proposing.html")(schemes_proposed)

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import briefing, figure_types, guide, maker, pictures, rostering, views
+from . import briefing, figure_types, guide, maker, photographs, pictures, rostering, views
 
 urlpatterns = [
     path("", views.armies, name="armies"),
@@ -33,6 +33,44 @@ urlpatterns = [
     path("armies/<int:army_id>/types/", figure_types.figure_types, name="figure-types"),
     path("armies/<int:army_id>/types/make/", figure_types.make_type, name="make-type"),
     path("armies/<int:army_id>/types/drawing/", figure_types.take_drawing, name="take-drawing"),
+    path("armies/<int:army_id>/types/photographs/", photographs.photographs, name="photographs"),
+    path("armies/<int:army_id>/types/photographs/area/", photographs.name_area, name="name-area"),
+    path("armies/<int:army_id>/types/photographs/<int:work_id>/", photographs.photographed, name="photographed"),
+    path(
+        "armies/<int:army_id>/types/photographs/<int:work_id>/change/",
+        photographs.change_workpiece,
+        name="change-workpiece",
+    ),
+    path(
+        "armies/<int:army_id>/types/photographs/<int:work_id>/keep/",
+        photographs.keep_photographed,
+        name="keep-photographed",
+    ),
+    path(
+        "armies/<int:army_id>/types/photographs/<int:work_id>/<str:view>.jpg",
+        photographs.figure_photograph,
+        name="figure-photograph",
+    ),
+    path(
+        "armies/<int:army_id>/types/photographs/<int:work_id>/<str:view>.png",
+        photographs.figure_pieces,
+        name="figure-pieces",
+    ),
+    path(
+        "armies/<int:army_id>/types/photographs/<int:work_id>/<str:view>.json",
+        photographs.figure_graph,
+        name="figure-graph",
+    ),
+    path(
+        "armies/<int:army_id>/types/photographs/<int:work_id>/<str:view>/give/",
+        photographs.give_pieces,
+        name="give-pieces",
+    ),
+    path(
+        "armies/<int:army_id>/types/photographs/<int:work_id>/<str:view>/mend/",
+        photographs.mend_outline,
+        name="mend-outline",
+    ),
     path("armies/<int:army_id>/types/<str:type_id>/change/", figure_types.change_type, name="change-type"),
     path("armies/<int:army_id>/types/<str:type_id>.svg", figure_types.type_picture, name="type-picture"),
     path("parts/<str:part_id>.svg", maker.part_picture, name="part-picture"),

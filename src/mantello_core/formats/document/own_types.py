@@ -73,7 +73,7 @@ def checked_drawing(drawing: dict, where: str = "") -> dict:
         place = f"{where}/views/{number}"
         names = [area["area"] for area in view["areas"]]
         for area in view["areas"]:
-            wrong = fault(area["area"])
+            wrong = fault(area["area"], own=True)
             if wrong:
                 raise Unreadable(f"The area '{area['area']}' cannot be: {wrong}.", place)
             if area["material"] not in MATERIALS:

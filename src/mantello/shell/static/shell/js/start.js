@@ -18,5 +18,6 @@ import "./stroke.js";
 import "./poll.js";
 import "./drag.js";
 import "./blazon.js";
+import "./hand.js";
 
 wake(document);

@@ -1,0 +1,85 @@
+"""What a worker does with a photograph of a figure: cut it up, and make the drawing of a type from what was given."""
+
+import io
+from collections.abc import Iterator
+
+import numpy as np
+from PIL import Image, ImageDraw
+
+from mantello.jobs.answers import answer_to
+from mantello.jobs.kinds import Step
+from mantello.jobs.models import Job
+from mantello.workpieces.models import FigurePhotograph, Workpiece
+from mantello_core.figures.own import digest_of
+from mantello_core.figures.photographed.cutting import cut_off, cut_up
+from mantello_core.figures.photographed.figure import Photographed, photographed_type
+from mantello_core.figures.photographed.packing import handing_out, label_picture, packed, unpacked
+from mantello_core.formats.figure_drawing import usual_material
+
+#: kinds of job
+CUT, DRAWN = "army.cut", "army.photographed"
+#: pixels along the longer side that a photograph is worked on at; a stroke's width in them
+WORK, _STROKE = 900, 9
+#: marks of strokes
+FIGURE, TABLE = "figure", "table"
+
+
+def asked_cut(army, one: FigurePhotograph, address: str, *, again: bool = False) -> Job:
+    """The job that cuts a photograph up."""
+    told = ["cut", one.pk, len(one.jpeg), one.strokes]
+    return answer_to(army, CUT, told, address, again=again, photograph=one.pk)
+
+
+def photograph_cut(job: Job) -> Iterator[Step]:
+    """Cut a photograph up and keep the pieces; what was given stays where the outline did not change."""
+    yield Step(0, 1)
+    one = FigurePhotograph.objects.get(pk=job.asked["photograph"])
+    picture = Image.open(io.BytesIO(bytes(one.jpeg))).convert("RGB")
+    picture.thumbnail((WORK, WORK), Image.Resampling.LANCZOS)
+    masks = {mark: _stroked(picture.size, one.strokes, mark) for mark in (FIGURE, TABLE)}
+    cut = cut_up(np.asarray(picture, np.float32) / 255, masks[FIGURE], masks[TABLE])
+    out = io.BytesIO()
+    Image.fromarray(label_picture(cut)).save(out, "PNG", optimize=True)
+    one.cut, one.pieces, one.graph, one.given = packed(cut), out.getvalue(), handing_out(cut), {}
+    one.cut_off = list(cut_off(cut.mask))
+    one.save(update_fields=["cut", "pieces", "graph", "given", "cut_off"])
+    yield Step(1, 1, {"pieces": len(cut.graph.size)})
+
+
+def _stroked(size: tuple[int, int], strokes: list, mark: str) -> np.ndarray | None:
+    """Where the strokes of a mark are; None for none."""
+    lines = [points for kind, points in strokes if kind == mark]
+    if not lines:
+        return None
+    sheet = Image.new("1", size)
+    draw = ImageDraw.Draw(sheet)
+    wide, tall = size
+    for points in lines:
+        at = [(x * wide, y * tall) for x, y in points]
+        draw.line(at if len(at) > 1 else at * 2, fill=1, width=_STROKE, joint="curve")
+        for x, y in (at[0], at[-1]):
+            draw.ellipse((x - _STROKE / 2, y - _STROKE / 2, x + _STROKE / 2, y + _STROKE / 2), fill=1)
+    return np.asarray(sheet, bool)
+
+
+def asked_drawing(army, work: Workpiece, address: str, *, again: bool = False) -> Job:
+    """The job that makes the drawing of a type from what was given."""
+    views = [[one.view, one.pk, sorted(one.given.items())] for one in work.photographs.exclude(cut=b"")]
+    told = ["drawn", work.pk, work.base_mm, work.height_mm, sorted(work.materials.items()), views]
+    return answer_to(army, DRAWN, told, address, again=again, workpiece=work.pk)
+
+
+def figure_drawn(job: Job) -> Iterator[Step]:
+    """Make the drawing. The result: the drawing, and its digest."""
+    work = Workpiece.objects.get(pk=job.asked["workpiece"])
+    taken = [one for one in work.photographs.exclude(cut=b"") if one.given]
+    yield Step(0, 2)
+    views = tuple(
+        Photographed(one.view, unpacked(bytes(one.cut)), {int(piece): area for piece, area in one.given.items()})
+        for one in taken
+    )
+    areas = {area for one in taken for area in one.given.values()}
+    materials = {area: work.materials.get(area) or usual_material(area) for area in areas}
+    yield Step(1, 2)
+    drawing = photographed_type(views, materials, base_mm=work.base_mm, height_mm=work.height_mm)
+    yield Step(2, 2, {"drawing": drawing, "digest": digest_of(drawing)})

@@ -1,0 +1,337 @@
+"""A figure type from photographs: sent, cut up, given to areas by click, looked at, kept."""
+
+import json
+
+from django import forms
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpResponse, JsonResponse
+from django.shortcuts import get_object_or_404, redirect
+from django.urls import reverse
+from django.utils.safestring import mark_safe
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
+
+from mantello.jobs.models import Job
+from mantello.shell.fields import CoreField, refused
+from mantello.shell.photograph import PhotoField
+from mantello.workpieces.models import MOST_WORKPIECES, FigurePhotograph, Workpiece
+from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.reading import reading_of
+from mantello_core.design.figure_types import checked_title, new_type_id, with_type
+from mantello_core.errors import MantelloError
+from mantello_core.figures.catalogue import materials_of_areas
+from mantello_core.figures.own import own_type
+from mantello_core.figures.part import MATERIALS
+from mantello_core.figures.photographed.figure import LEAST_MM, MOST_MM
+from mantello_core.figures.vocabulary import SIDES, sideless, spoken
+from mantello_core.formats.drawing import plate_svg
+from mantello_core.formats.figure_drawing import own_area, usual_material
+from mantello_core.naming import named
+
+from .cutting import asked_cut, asked_drawing
+from .maker import wearing
+
+VIEWS = ("front", "back", "left", "right", "top")
+#: pieces given in one view, and points of strokes, at most
+_MOST_GIVEN, _MOST_STROKES, _MOST_POINTS = 4000, 200, 4000
+_SIZE = {
+    "min_value": LEAST_MM, "max_value": MOST_MM, "required": False,
+    "error_messages": {"min_value": f"Write {LEAST_MM:g} to {MOST_MM:g} mm.", "max_value": f"Write {LEAST_MM:g} to {MOST_MM:g} mm.", "invalid": f"Write a number of millimetres, {LEAST_MM:g} to {MOST_MM:g}."},
+}  # fmt: skip
+
+
+class SizeForm(forms.Form):
+    """What a figure is called, and by what it is scaled."""
+
+    title = CoreField(lambda text: named(text, "title"), label="Name of the figure type", max_length=80)
+    base_mm = forms.FloatField(
+        label="Width of its base, mm",
+        help_text="Such as 25 or 32. It does not change with the height of the camera.",
+        **_SIZE,
+    )
+    height_mm = forms.FloatField(label="Or its height, mm", help_text="From the lowest to the highest point.", **_SIZE)
+
+    def clean(self):
+        """One of the two."""
+        given = super().clean()
+        if not self.errors and not (given.get("base_mm") or given.get("height_mm")):
+            self.add_error("base_mm", "Say how wide the base is, or how tall the figure.")
+        return given
+
+
+class PhotographsForm(SizeForm):
+    """A new figure: its size, and one photograph or more."""
+
+    front = PhotoField(label="From the front")
+    back = PhotoField(label="From the back", required=False)
+    left = PhotoField(label="From its left", required=False)
+    right = PhotoField(label="From its right", required=False)
+    top = PhotoField(label="From above", required=False)
+
+
+@login_required
+@require_http_methods(["GET", "HEAD", "POST"])
+def photographs(request, army_id):
+    """Figures on their way, and the way to send another."""
+    army = army_for(request, army_id)
+    form = PhotographsForm(request.POST, request.FILES) if request.method == "POST" else PhotographsForm()
+    if request.method == "POST" and form.is_valid():
+        if Workpiece.objects.filter(owner=request.user).count() >= MOST_WORKPIECES:
+            form.add_error(None, f"{MOST_WORKPIECES} figures are on their way; remove one first.")
+        else:
+            given = form.cleaned_data
+            work = Workpiece.objects.create(
+                army=army, owner=request.user, title=given["title"], base_mm=given["base_mm"] or 0.0,
+                height_mm=given["height_mm"] or 0.0,
+            )  # fmt: skip
+            for view in VIEWS:
+                if given.get(view):
+                    FigurePhotograph.objects.create(workpiece=work, view=view, jpeg=given[view][0])
+            return redirect(_address(work, "front"))
+    context = {"title": "From photographs", "form": form, "works": Workpiece.objects.filter(army=army)}
+    return room_page(request, army, "army", "army/photographs.html", context, 422 if form.errors else 200)
+
+
+def _address(work: Workpiece, view: str, step: str = "") -> str:
+    rest = f"&step={step}" if step else ""
+    return f"{reverse('photographed', args=[work.army_id, work.pk])}?view={view}{rest}"
+
+
+def _work(army, work_id: int) -> Workpiece:
+    return get_object_or_404(Workpiece, pk=work_id, army=army)
+
+
+def _photograph(work: Workpiece, view: str) -> FigurePhotograph:
+    return get_object_or_404(work.photographs, view=view)
+
+
+@login_required
+@require_safe
+def photographed(request, army_id, work_id):
+    """One view of a figure: being cut up, refused, or to be handed out; or the whole of it, to be looked at and kept."""
+    army = army_for(request, army_id)
+    work = _work(army, work_id)
+    if request.GET.get("step") == "keep":
+        return _keep_page(request, army, work)
+    views = list(work.photographs.all())
+    one = next((each for each in views if each.view == request.GET.get("view")), views[0] if views else None)
+    if one is None:
+        raise Http404
+    job = None if one.cut else asked_cut(army, one, _address(work, one.view), again="again" in request.GET)
+    if job and job.state == Job.State.DONE:
+        one.refresh_from_db()
+        job = None if one.cut else job
+    context = {
+        "title": work.title, "figure": work, "views": views, "one": one, "job": job,
+        "handing": _handing(army, one) if job is None else None, "known": _known(army, work),
+        "size_form": SizeForm(initial={"title": work.title, "base_mm": work.base_mm or None, "height_mm": work.height_mm or None}),
+        "counts": {each.view: len(set(each.given.values())) for each in views},
+    }  # fmt: skip
+    return room_page(request, army, "army", "army/photographed.html", context)
+
+
+def _handing(army, one: FigurePhotograph) -> dict:
+    """What the page's script needs besides pictures: addresses, and what was given."""
+    base = [army.pk, one.workpiece_id, one.view]
+    return {
+        "picture": reverse("figure-photograph", args=base), "pieces": f"{reverse('figure-pieces', args=base)}?v={len(one.pieces)}",
+        "graph": f"{reverse('figure-graph', args=base)}?v={len(one.pieces)}", "given": json.dumps(one.given),
+        "save": reverse("give-pieces", args=base), "mend": reverse("mend-outline", args=base),
+    }  # fmt: skip
+
+
+def _known(army, work: Workpiece) -> list[tuple[str, str]]:
+    """Areas to choose from, in words: those of this figure first, then of the shipped ones, each with its name."""
+    mine = {area for one in work.photographs.all() for area in one.given.values()}
+    others = (area for area in materials_of_areas() if area not in mine)
+    return [(area, area_words(area)) for area in (*sorted(mine), *sorted(others))]
+
+
+def area_words(area: str) -> str:
+    """An area as a painter would type it, with its head: 'left arm sleeve'.
+
+    >>> area_words("arm.left.sleeve"), area_words("torso.coat.lapel.right"), area_words("base.rim")
+    ('left arm sleeve', 'right torso coat lapel', 'base rim')
+    """
+    steps = area.replace("_", " ").split(".")
+    side = [step for step in steps if step in SIDES]
+    return " ".join([*side, *(step for step in steps if step not in SIDES)])
+
+
+@login_required
+@require_safe
+def figure_photograph(request, army_id, work_id, view):
+    """The photograph, as it was kept."""
+    one = _photograph(_work(army_for(request, army_id), work_id), view)
+    return HttpResponse(bytes(one.jpeg), content_type="image/jpeg")
+
+
+@login_required
+@require_safe
+def figure_pieces(request, army_id, work_id, view):
+    """The piece of every pixel, as a PNG."""
+    one = _photograph(_work(army_for(request, army_id), work_id), view)
+    if not one.pieces:
+        raise Http404
+    return HttpResponse(bytes(one.pieces), content_type="image/png")
+
+
+@login_required
+@require_safe
+def figure_graph(request, army_id, work_id, view):
+    """How the pieces touch, as JSON."""
+    one = _photograph(_work(army_for(request, army_id), work_id), view)
+    if not one.graph:
+        raise Http404
+    return JsonResponse(one.graph)
+
+
+@login_required
+@require_safe
+def name_area(request, army_id):
+    """The area that some words mean, as JSON; 422 with a reason where they mean none."""
+    army_for(request, army_id)
+    try:
+        area = own_area(request.GET.get("words", "")[:80])
+    except MantelloError as error:
+        return HttpResponse(error.message, content_type="text/plain; charset=utf-8", status=422)
+    return JsonResponse({"area": area, "words": area_words(area), "new": area not in materials_of_areas()})
+
+
+@login_required
+@require_POST
+def give_pieces(request, army_id, work_id, view):
+    """Keep what pieces were given to which areas; bad ones are refused and nothing changes."""
+    one = _photograph(_work(army_for(request, army_id), work_id), view)
+    count = len(one.graph.get("size", ()))
+    try:
+        said = json.loads(request.POST.get("given", ""))
+        given = {str(int(piece)): own_area(str(area)) for piece, area in said.items()}
+        if len(given) > _MOST_GIVEN or not all(0 <= int(piece) < count for piece in given):
+            raise ValueError(f"pieces are 0 to {count - 1}, at most {_MOST_GIVEN}")
+    except (ValueError, AttributeError, TypeError, MantelloError) as error:
+        words = f"That cannot be kept: {error}"
+        return HttpResponse(words[:300], content_type="text/plain; charset=utf-8", status=422)
+    one.given = given
+    one.save(update_fields=["given"])
+    return JsonResponse({"areas": len(set(given.values()))})
+
+
+@login_required
+@require_POST
+def mend_outline(request, army_id, work_id, view):
+    """Strokes for figure and table: the photograph is cut up anew."""
+    army = army_for(request, army_id)
+    one = _photograph(_work(army, work_id), view)
+    strokes = [] if request.POST.get("do") == "none" else _strokes(request.POST.get("strokes", ""))
+    if strokes is None:
+        return HttpResponse("Strokes that cannot be read.", content_type="text/plain; charset=utf-8", status=422)
+    one.strokes, one.cut, one.pieces, one.graph = strokes, b"", b"", {}
+    one.save(update_fields=["strokes", "cut", "pieces", "graph"])
+    return redirect(_address(one.workpiece, one.view))
+
+
+def _strokes(text: str) -> list | None:
+    """Strokes as they were sent, each [mark, points in shares]; None if they are none."""
+    try:
+        said = json.loads(text)
+        strokes = [
+            [str(mark), [[min(max(float(x), 0.0), 1.0), min(max(float(y), 0.0), 1.0)] for x, y in points]]
+            for mark, points in said
+        ]
+    except (ValueError, TypeError):
+        return None
+    marks = {mark for mark, _ in strokes}
+    points = sum(len(line) for _, line in strokes)
+    fits = marks <= {"figure", "table"} and len(strokes) <= _MOST_STROKES and points <= _MOST_POINTS
+    return strokes if fits and all(line for _, line in strokes) else None
+
+
+@login_required
+@require_POST
+def change_workpiece(request, army_id, work_id):
+    """Another name or size, other materials, one more photograph; or the figure taken away."""
+    army = army_for(request, army_id)
+    work = _work(army, work_id)
+    if "remove" in request.POST:
+        work.delete()
+        return redirect("photographs", army.pk)
+    form = SizeForm(request.POST)
+    if not form.is_valid():
+        return _keep_page(request, army, work, 422, form)
+    given = form.cleaned_data
+    work.title, work.base_mm, work.height_mm = given["title"], given["base_mm"] or 0.0, given["height_mm"] or 0.0
+    materials = {key.removeprefix("mat-"): value for key, value in request.POST.items() if key.startswith("mat-")}
+    areas = {area for one in work.photographs.all() for area in one.given.values()}
+    work.materials = {area: one for area, one in materials.items() if area in areas and one in MATERIALS}
+    work.save()
+    return redirect(_address(work, "front", "keep"))
+
+
+def _keep_page(request, army, work: Workpiece, status=200, form=None):
+    views = list(work.photographs.all())
+    areas = sorted({area for one in views for area in one.given.values()})
+    job = asked_drawing(army, work, _address(work, "front", "keep"), again="again" in request.GET) if areas else None
+    done = job is not None and job.state == Job.State.DONE
+    reading = reading_of(army.head)
+    pictures, rows, doubts = [], [], []
+    if done:
+        plate = own_type("own-tried", work.title, job.result["drawing"], None, job.result["digest"]).plate
+        fill = wearing(reading, plate)
+        pictures = [(view.name, mark_safe(plate_svg(plate, view.name, fill, prefix=view.name))) for view in plate.views]
+        rows = [(area, spoken(name), name in materials_of_areas()) for name, area in plate.areas.items()]
+        doubts = _doubts(views, plate)
+    initial = {"title": work.title, "base_mm": work.base_mm or None, "height_mm": work.height_mm or None}
+    context = {
+        "title": work.title, "figure": work, "views": views, "keeping": True, "areas": areas, "job": None if done else job,
+        "pictures": pictures, "rows": rows, "doubts": doubts, "materials": MATERIALS, "form": form or SizeForm(initial=initial),
+        "usual": {area: work.materials.get(area) or usual_material(area) for area in areas},
+        "counts": {each.view: len(set(each.given.values())) for each in views},
+    }  # fmt: skip
+    return room_page(request, army, "army", "army/photographed_keep.html", context, status)
+
+
+def _doubts(views: list[FigurePhotograph], plate) -> list[str]:
+    """What a painter would want to look at again before the type is kept."""
+    found = []
+    names = set(plate.areas)
+    for name in sorted(names):
+        other = ".".join({"left": "right", "right": "left"}.get(step, step) for step in name.split("."))
+        if other != name and other not in names:
+            found.append(f"{spoken(name)} has no {spoken(other).lower()}.")
+    small = [spoken(name).lower() for name, area in plate.areas.items() if area.mm2 < 1]
+    if small:
+        found.append(f"Under 1 mm², hard to paint apart: {', '.join(small[:8])}.")
+    for one in views:
+        if one.cut_off and one.cut_off != ["lower"]:
+            found.append(f"The {one.view} view runs out of the picture at its {' and '.join(one.cut_off)} edge.")
+        if not one.given:
+            found.append(f"Nothing of the {one.view} view is given yet; it is left out.")
+    pairs = {sideless(name) for name in names}
+    if "base.rim" not in pairs:
+        found.append("No base rim: the base is usually its own area.")
+    return found
+
+
+@login_required
+@require_POST
+def keep_photographed(request, army_id, work_id):
+    """Keep the figure as a type of the army, or draw the type it was kept as anew."""
+    army = army_for(request, army_id)
+    work = _work(army, work_id)
+    job = asked_drawing(army, work, _address(work, "front", "keep"))
+    if job.state != Job.State.DONE:
+        return redirect(_address(work, "front", "keep"))
+    force = reading_of(army.head).design.army
+    known = work.type_id if any(one.id == work.type_id for one in force.types) else ""
+    form = SizeForm({"title": work.title, "base_mm": work.base_mm or None, "height_mm": work.height_mm or None})
+    try:
+        title = checked_title(force, work.title, known)
+        own = own_type(known or new_type_id(force, title), title, job.result["drawing"], None, job.result["digest"])
+        words = f"{title} {'drawn anew from' if known else 'taken from'} photographs: {len(own.plate.areas)} areas"
+        apply(request, army, lambda design: with_type(design, own), words)
+    except MantelloError as error:
+        form.is_valid()
+        return _keep_page(request, army, work, 422, refused(form, error))
+    work.type_id = own.id
+    work.save(update_fields=["type_id"])
+    return redirect("figure-types", army.pk)

@@ -1,0 +1,166 @@
+/* Pieces of a photograph and the areas they go to: the same shortest ways as on the server, without a page. */
+
+/**
+ * @typedef {{width: number, height: number, size: number[], middles: number[][], pairs: number[], cost: number[]}} Graph
+ * @typedef {Map<number, string>} Given piece to area
+ */
+
+/**
+ * For every piece its neighbours and what the way to each costs.
+ * @param {Graph} graph
+ */
+export function ways(graph) {
+  /** @type {[number, number][][]} */
+  const found = graph.size.map(() => []);
+  graph.cost.forEach((cost, at) => {
+    const [one, other] = [graph.pairs[2 * at], graph.pairs[2 * at + 1]];
+    found[one].push([other, cost]);
+    found[other].push([one, cost]);
+  });
+  return found;
+}
+
+/**
+ * The area of every piece: that of the given piece it is reached from at the least cost; "" where none leads to.
+ * @param {[number, number][][]} near
+ * @param {Given} given
+ * @returns {string[]}
+ */
+export function assigned(near, given) {
+  const least = new Float64Array(near.length).fill(Infinity);
+  const area = new Array(near.length).fill("");
+  const heap = new Heap();
+  for (const [piece, name] of [...given].sort((one, other) => one[0] - other[0])) {
+    least[piece] = 0;
+    area[piece] = name;
+    heap.push(0, piece);
+  }
+  for (let next = heap.pop(); next; next = heap.pop()) {
+    const [cost, piece] = next;
+    if (cost > least[piece]) continue;
+    for (const [other, way] of near[piece]) {
+      if (cost + way >= least[other]) continue;
+      least[other] = cost + way;
+      area[other] = area[piece];
+      heap.push(cost + way, other);
+    }
+  }
+  return area;
+}
+
+/**
+ * Larger pieces: the tree of pieces joined over their weakest borders first. parent of every node, pixels of every node.
+ * @param {Graph} graph
+ */
+export function joined(graph) {
+  const count = graph.size.length;
+  const parent = new Array(count).fill(-1);
+  const size = [...graph.size];
+  const top = Array.from({ length: count }, (_, at) => at);
+  const root = (node) => {
+    let here = node;
+    while (top[here] !== here) here = top[here] = top[top[here]];
+    return here;
+  };
+  const order = graph.cost.map((cost, at) => [cost, at]).sort((one, other) => one[0] - other[0] || one[1] - other[1]);
+  for (const [, at] of order) {
+    const [one, other] = [root(graph.pairs[2 * at]), root(graph.pairs[2 * at + 1])];
+    if (one === other) continue;
+    const made = parent.length;
+    parent.push(-1);
+    size.push(size[one] + size[other]);
+    parent[one] = parent[other] = top[one] = top[other] = made;
+    top.push(made);
+  }
+  return { parent, size };
+}
+
+/**
+ * All pieces of the largest joined piece about one that has no more pixels than a limit.
+ * @param {{parent: number[], size: number[]}} tree
+ * @param {number} piece
+ * @param {number} limit pixels; 0 for the piece alone
+ */
+export function piecesAbout(tree, piece, limit, count) {
+  let node = piece;
+  while (tree.parent[node] >= 0 && tree.size[tree.parent[node]] <= limit) node = tree.parent[node];
+  if (node === piece) return [piece];
+  const found = [];
+  for (let one = 0; one < count; one++) {
+    let above = one;
+    while (above >= 0 && above < node) above = tree.parent[above];
+    if (above === node) found.push(one);
+  }
+  return found;
+}
+
+/**
+ * The piece that lies nearest in a direction.
+ * @param {Graph} graph
+ * @param {number} piece
+ * @param {number} right -1, 0 or 1
+ * @param {number} down -1, 0 or 1
+ */
+export function pieceBeside(graph, piece, right, down) {
+  const [x, y] = graph.middles[piece];
+  let best = piece;
+  let least = Infinity;
+  graph.middles.forEach(([x2, y2], other) => {
+    const along = (x2 - x) * right + (y2 - y) * down;
+    const aside = Math.abs((x2 - x) * down) + Math.abs((y2 - y) * right);
+    if (other === piece || along <= 0 || aside > along * 1.5) return;
+    if (along + 2 * aside < least) [best, least] = [other, along + 2 * aside];
+  });
+  return best;
+}
+
+/**
+ * Pieces that lie where the mirror image of an area falls, about the upright line that halves the figure best.
+ * @param {Graph} graph
+ * @param {string[]} area of every piece
+ * @param {string} name
+ */
+export function mirrored(graph, area, name) {
+  const weight = graph.size.reduce((sum, size) => sum + size, 0);
+  const axis = graph.middles.reduce((sum, [x], at) => sum + x * graph.size[at], 0) / weight;
+  const wide = Math.sqrt(weight / graph.size.length) * 0.8;
+  const own = graph.middles.filter((_, at) => area[at] === name).map(([x, y]) => [2 * axis - x, y]);
+  return graph.middles.flatMap(([x, y], at) => (area[at] !== name && own.some(([x2, y2]) => Math.hypot(x - x2, y - y2) < wide) ? [at] : []));
+}
+
+class Heap {
+  constructor() {
+    /** @type {[number, number][]} */
+    this.items = [];
+  }
+
+  push(cost, piece) {
+    const items = this.items;
+    let at = items.length;
+    items.push([cost, piece]);
+    while (at) {
+      const up = (at - 1) >> 1;
+      if (!before(items[at], items[up])) break;
+      [items[at], items[up]] = [items[up], items[at]];
+      at = up;
+    }
+  }
+
+  pop() {
+    const items = this.items;
+    const first = items[0];
+    const last = items.pop();
+    if (!items.length || !last) return first;
+    items[0] = last;
+    let at = 0;
+    for (;;) {
+      let low = at;
+      for (const down of [2 * at + 1, 2 * at + 2]) if (down < items.length && before(items[down], items[low])) low = down;
+      if (low === at) return first;
+      [items[at], items[low]] = [items[low], items[at]];
+      at = low;
+    }
+  }
+}
+
+const before = (one, other) => one[0] < other[0] || (one[0] === other[0] && one[1] < other[1]);

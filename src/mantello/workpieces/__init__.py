@@ -1,0 +1,1 @@
+"""Workpieces: figures on their way from photographs to a figure type."""

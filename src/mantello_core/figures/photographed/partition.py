@@ -1,0 +1,97 @@
+"""From a map of labels to polygons that share their borders: nothing overlaps, nothing is left open."""
+
+import numpy as np
+import shapely
+from scipy import ndimage
+from shapely.geometry import LineString
+from shapely.geometry.base import BaseGeometry
+from shapely.ops import polygonize, unary_union
+
+#: a patch smaller than this is given to what lies round it, mm²; tolerance of outlines, mm; pixels that stairs are smoothed over
+LEAST_MM2, TOLERANCE_MM, SMOOTH = 0.10, 0.035, 1.3
+
+
+def polygons(labels: np.ndarray, px_mm: float, *, tolerance: float = TOLERANCE_MM) -> dict[int, BaseGeometry]:
+    """Label to polygon, in pixels with y down; -1 is nothing. px_mm: pixels a mm; tolerance: mm.
+
+    Each border is traced, smoothed and simplified once, so both neighbours get the same line.
+    """
+    found: dict[int, list[BaseGeometry]] = {}
+    lines = [LineString(_smoothed(chain)).simplify(tolerance * px_mm) for chain in _chains(labels)]
+    for face in polygonize(unary_union(lines)):
+        at = face.representative_point()
+        y = int(np.clip(at.y, 0, labels.shape[0] - 1))
+        x = int(np.clip(at.x, 0, labels.shape[1] - 1))
+        if labels[y, x] >= 0:
+            found.setdefault(int(labels[y, x]), []).append(face)
+    return {label: shapely.union_all(faces) for label, faces in found.items()}
+
+
+def without_specks(labels: np.ndarray, px_mm: float, least: float = LEAST_MM2) -> np.ndarray:
+    """Labels with specks, mm², given to their nearest neighbour."""
+    speck = np.zeros(labels.shape, bool)
+    for label in np.unique(labels[labels >= 0]):
+        parts, count = ndimage.label(labels == label)
+        small = np.bincount(parts.ravel(), minlength=count + 1) < least * px_mm**2
+        small[0] = False
+        speck |= small[parts]
+    if not speck.any() or not (~speck & (labels >= 0)).any():
+        return labels
+    clean = labels.copy()
+    at = ndimage.distance_transform_edt(speck | (labels < 0), return_distances=False, return_indices=True)
+    clean[speck] = labels[tuple(at)][speck]
+    return clean
+
+
+def _chains(labels: np.ndarray) -> list[np.ndarray]:
+    """The borders between labels as chains of pixel corners, (n, 2) as x and y, from one meeting of three to the next."""
+    padded = np.pad(labels, 1, constant_values=-1)
+    width = padded.shape[1] + 1
+    ends: dict[int, list[int]] = {}
+
+    def join(one: int, other: int) -> None:
+        ends.setdefault(one, []).append(other)
+        ends.setdefault(other, []).append(one)
+
+    for y, x in np.argwhere(padded[:, 1:] != padded[:, :-1]).tolist():
+        join(y * width + x + 1, (y + 1) * width + x + 1)
+    for y, x in np.argwhere(padded[1:] != padded[:-1]).tolist():
+        join((y + 1) * width + x, (y + 1) * width + x + 1)
+    used: set[tuple[int, int]] = set()
+    chains = []
+
+    def walked(start: int, after: int) -> list[int]:
+        chain, before, here = [start], start, after
+        while True:
+            used.update(((before, here), (here, before)))
+            chain.append(here)
+            if len(ends[here]) != 2 or here == start:
+                return chain
+            one, other = ends[here]
+            before, here = here, (other if one == before else one)
+
+    for node, others in ends.items():
+        if len(others) != 2:
+            chains += [walked(node, other) for other in others if (node, other) not in used]
+    for node, others in ends.items():
+        if (node, others[0]) not in used:
+            chains.append(walked(node, others[0]))
+    found = []
+    for chain in chains:
+        at = np.array(chain)
+        found.append(np.stack([at % width - 1, at // width - 1], 1).astype(float))
+    return found
+
+
+def _smoothed(points: np.ndarray) -> np.ndarray:
+    """A chain without stairs; the ends of an open one stay where they are."""
+    if len(points) < 5:
+        return points
+    if np.array_equal(points[0], points[-1]):
+        ring = ndimage.gaussian_filter1d(points[:-1], SMOOTH, axis=0, mode="wrap")
+        return np.vstack([ring, ring[:1]])
+    mirrored = np.vstack([2 * points[0] - points[1:9][::-1], points, 2 * points[-1] - points[-9:-1][::-1]])
+    lead = min(8, len(points) - 1)
+    out = ndimage.gaussian_filter1d(mirrored, SMOOTH, axis=0)[lead:-lead]
+    out[0], out[-1] = points[0], points[-1]
+    return out
