@@ -1,6 +1,7 @@
 """A photograph cut up as bytes to keep, and as what a browser hands pieces out with."""
 
 import io
+from zipfile import BadZipFile
 
 import numpy as np
 
@@ -42,7 +43,7 @@ def unpacked(data: bytes) -> CutUp:
                 (kept["shade"].astype(np.float32) / _FINE) ** (1 / _ENCODED) * _BRIGHTEST,
                 kept["border"].astype(np.float32) / _FINE, graph,
             )  # fmt: skip
-    except (OSError, ValueError, KeyError, EOFError) as error:
+    except (OSError, ValueError, KeyError, EOFError, BadZipFile) as error:
         raise Unreadable("What was kept of the photograph cannot be read; send it again.", "picture") from error
 
 
