@@ -4,6 +4,8 @@ import json
 
 from django import forms
 from django.contrib.auth.decorators import login_required
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db import transaction
 from django.http import Http404, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect
 from django.urls import reverse
@@ -22,6 +24,7 @@ from mantello_core.figures.catalogue import materials_of_areas
 from mantello_core.figures.own import own_type
 from mantello_core.figures.part import MATERIALS
 from mantello_core.figures.photographed.figure import LEAST_MM, MOST_MM
+from mantello_core.figures.photographed.sample import BASE_MM, TITLE, sample_photographs
 from mantello_core.figures.vocabulary import SIDES, sideless, spoken
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.formats.figure_drawing import own_area, usual_material
@@ -68,27 +71,49 @@ class PhotographsForm(SizeForm):
     top = PhotoField(label="From above", required=False)
 
 
+class AnotherForm(forms.Form):
+    """One more photograph of a figure, or one in the place of another."""
+
+    view = forms.ChoiceField(label="Seen from", choices=[(view, view.capitalize()) for view in VIEWS])
+    photograph = PhotoField(label="Photograph")
+
+
 @login_required
 @require_http_methods(["GET", "HEAD", "POST"])
 def photographs(request, army_id):
     """Figures on their way, and the way to send another."""
     army = army_for(request, army_id)
-    form = PhotographsForm(request.POST, request.FILES) if request.method == "POST" else PhotographsForm()
+    form = PhotographsForm()
+    if request.method == "POST":
+        form = PhotographsForm(*_ours() if "sample" in request.POST else (request.POST, request.FILES))
     if request.method == "POST" and form.is_valid():
         if Workpiece.objects.filter(owner=request.user).count() >= MOST_WORKPIECES:
             form.add_error(None, f"{MOST_WORKPIECES} figures are on their way; remove one first.")
         else:
-            given = form.cleaned_data
-            work = Workpiece.objects.create(
-                army=army, owner=request.user, title=given["title"], base_mm=given["base_mm"] or 0.0,
-                height_mm=given["height_mm"] or 0.0,
-            )  # fmt: skip
-            for view in VIEWS:
-                if given.get(view):
-                    FigurePhotograph.objects.create(workpiece=work, view=view, jpeg=given[view][0])
-            return redirect(_address(work, "front"))
+            return redirect(_address(_begun(army, request.user, form.cleaned_data), "front"))
     context = {"title": "From photographs", "form": form, "works": Workpiece.objects.filter(army=army)}
     return room_page(request, army, "army", "army/photographs.html", context, 422 if form.errors else 200)
+
+
+def _ours() -> tuple[dict, dict]:
+    """The product's own photographs, as if they were sent."""
+    files = {view: SimpleUploadedFile(f"{view}.jpg", data) for view, data in sample_photographs().items()}
+    return {"title": TITLE, "base_mm": BASE_MM}, files
+
+
+@transaction.atomic
+def _begun(army, owner, given: dict) -> Workpiece:
+    work = Workpiece.objects.create(
+        army=army,
+        owner=owner,
+        title=given["title"],
+        base_mm=given["base_mm"] or 0.0,
+        height_mm=given["height_mm"] or 0.0,
+    )
+    for view in VIEWS:
+        if given.get(view):
+            FigurePhotograph.objects.create(workpiece=work, view=view, jpeg=given[view][0])
+    return work
 
 
 def _address(work: Workpiece, view: str, step: str = "") -> str:
@@ -112,8 +137,12 @@ def photographed(request, army_id, work_id):
     work = _work(army, work_id)
     if request.GET.get("step") == "keep":
         return _keep_page(request, army, work)
+    return _view_page(request, army, work, request.GET.get("view", ""))
+
+
+def _view_page(request, army, work: Workpiece, view: str, status=200, another=None):
     views = list(work.photographs.all())
-    one = next((each for each in views if each.view == request.GET.get("view")), views[0] if views else None)
+    one = next((each for each in views if each.view == view), views[0] if views else None)
     if one is None:
         raise Http404
     job = None if one.cut else asked_cut(army, one, _address(work, one.view), again="again" in request.GET)
@@ -123,10 +152,16 @@ def photographed(request, army_id, work_id):
     context = {
         "title": work.title, "figure": work, "views": views, "one": one, "job": job,
         "handing": _handing(army, one) if job is None else None, "known": _known(army, work),
-        "size_form": SizeForm(initial={"title": work.title, "base_mm": work.base_mm or None, "height_mm": work.height_mm or None}),
+        "another": another or AnotherForm(initial={"view": one.view if job else _missing(views)}),
         "counts": {each.view: len(set(each.given.values())) for each in views},
     }  # fmt: skip
-    return room_page(request, army, "army", "army/photographed.html", context)
+    return room_page(request, army, "army", "army/photographed.html", context, status)
+
+
+def _missing(views: list[FigurePhotograph]) -> str:
+    """The first side that is not photographed yet."""
+    seen = {each.view for each in views}
+    return next((view for view in VIEWS if view not in seen), VIEWS[0])
 
 
 def _handing(army, one: FigurePhotograph) -> dict:
@@ -244,6 +279,28 @@ def _strokes(text: str) -> list | None:
     points = sum(len(line) for _, line in strokes)
     fits = marks <= {"figure", "table"} and len(strokes) <= _MOST_STROKES and points <= _MOST_POINTS
     return strokes if fits and all(line for _, line in strokes) else None
+
+
+@login_required
+@require_POST
+def add_photograph(request, army_id, work_id):
+    """One more photograph, or one in the place of another, whose areas begin anew."""
+    army = army_for(request, army_id)
+    work = _work(army, work_id)
+    form = AnotherForm(request.POST, request.FILES)
+    if not form.is_valid():
+        return _view_page(request, army, work, request.POST.get("view", ""), 422, form)
+    fresh = {
+        "jpeg": form.cleaned_data["photograph"][0],
+        "cut": b"",
+        "pieces": b"",
+        "graph": {},
+        "strokes": [],
+        "given": {},
+        "cut_off": [],
+    }
+    one, _ = FigurePhotograph.objects.update_or_create(workpiece=work, view=form.cleaned_data["view"], defaults=fresh)
+    return redirect(_address(work, one.view))
 
 
 @login_required

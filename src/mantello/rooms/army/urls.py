@@ -42,6 +42,9 @@ urlpatterns = [
         name="change-workpiece",
     ),
     path(
+        "armies/<int:army_id>/types/photographs/<int:work_id>/more/", photographs.add_photograph, name="add-photograph"
+    ),
+    path(
         "armies/<int:army_id>/types/photographs/<int:work_id>/keep/",
         photographs.keep_photographed,
         name="keep-photographed",
