@@ -117,6 +117,7 @@ behaviour("hand-out", async (box) => {
     field.value = words.get(area) || area;
     choose("give");
     tell();
+    said.textContent = `Click the pieces of ${words.get(area) || area}.`;
     canvas.focus({ preventScroll: true });
   }
 
@@ -306,7 +307,7 @@ behaviour("hand-out", async (box) => {
     const told = await answer.json();
     words.set(told.area, told.words);
     take(told.area);
-    said.textContent = told.new ? `'${told.words}' is a name of your own; click its pieces.` : `Click the pieces of ${told.words}.`;
+    if (told.new) said.textContent = `'${told.words}' is a name of your own; click its pieces.`;
     return undefined;
   });
   field.addEventListener("keydown", (event) => {
