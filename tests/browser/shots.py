@@ -7,17 +7,21 @@ from unittest.mock import patch
 
 from django.contrib.auth import get_user_model
 from django.core.management import call_command
+from django.urls import reverse
 from django.utils import timezone
 from playwright.sync_api import expect
 
 from mantello.record.logging import record
 from mantello.rooms.plan.evening import Evening
 from mantello.shelf.models import OwnedPaint
+from mantello.workpieces.models import Workpiece
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
+from mantello_core.figures.photographed.packing import unpacked
 from mantello_core.paints.stock import Stock
+from tests.core.figures.photographed.case import clicked, sample
 
-from .case import BrowserCase
+from .case import COME, BrowserCase
 
 FOLDER = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
 EVENINGS = (datetime(2026, 11, 24, 22, 0, tzinfo=UTC), datetime(2026, 11, 26, 20, 6, tzinfo=UTC))
@@ -36,7 +40,6 @@ SHOTS = {
     "recipe": "recipes/lantern/",
     "finish": "recipes/across/finish/",
     "paints": "paints/",
-    "match": "paints/match/?wanted=role:lantern",
     "plan": "plan/",
     "order": "plan/order/?of=1st-harbour-line|fusilier",
     "desk": "desk/",
@@ -60,8 +63,25 @@ class Shots(BrowserCase):
         ])  # fmt: skip
         for name, path in SHOTS.items():
             self.take(name, f"/armies/{army.pk}/{path}")
+        self.photograph(army)
         self.take("log", f"/armies/{army.pk}/log/")
         self.finish(army, "1st-harbour-line")
+
+    def photograph(self, army):
+        """The product's own photographs, with the pieces of the first given as someone would who knows it."""
+        self.client.post(reverse("photographs", args=[army.pk]), {"sample": "yes"})
+        figure = Workpiece.objects.get()
+        address = f"{reverse('photographed', args=[army.pk, figure.pk])}?view=front"
+        self.go(address)
+        expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
+        one, (_, truth, names) = figure.photographs.get(view="front"), sample("diver", "front")
+        given = clicked(unpacked(bytes(one.cut)), truth, 3)
+        one.given = {str(piece): names[area - 1] for piece, area in given.items()}
+        one.save()
+        self.go(address)
+        expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
+        self.page.get_by_role("button", name="left arm sleeve").click()
+        self.page.screenshot(path=FOLDER / "photographs.png")
 
     def take(self, name, path):
         self.go(path)

@@ -48,8 +48,8 @@ def cut_up(
     share = float(mask.mean())
     if not _LEAST <= share <= _MOST:
         raise Unreadable(
-            f"No figure stands out from the table: what does fills {100 * share:.1f} % of the picture. Photograph it on a plain sheet"
-            " of another colour than the primer, whole and alone.", "picture",
+            f"No figure stands out from the table: {100 * share:.1f} % of the picture does, and {100 * _LEAST:.0f} to {100 * _MOST:.0f} %"
+            " should. Photograph it on a plain sheet of another colour than the primer, whole and alone.", "picture",
         )  # fmt: skip
     even = (light / table) @ _LUMINANCE
     shade = (even / max(float(np.median(even[mask])), 1e-6)).astype(np.float32)
