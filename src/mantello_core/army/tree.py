@@ -7,6 +7,7 @@ from functools import cached_property
 from ..errors import OutOfRange, UnknownName
 from ..figures.catalogue import plate, plate_types, shipped_titles
 from ..figures.own import OwnType
+from ..figures.placed_site import PlacedSite, with_sites
 from ..figures.plate import Plate
 
 #: quality tiers, plainest first: id to the name on screen
@@ -90,6 +91,8 @@ class Army:
     levels: tuple[str, ...] = field(default=("regiment", "company", "squad"))
     #: figure types of the painter's own, besides the shipped ones
     types: tuple[OwnType, ...] = ()
+    #: places for marks that the painter put on figure types, shipped or own
+    sites: tuple[PlacedSite, ...] = ()
 
     @cached_property
     def nodes(self) -> dict[str, Node]:
@@ -122,7 +125,7 @@ class Army:
         found = next((one.plate for one in self.types if one.id == type_id), None)
         if found is None and type_id not in plate_types():
             raise UnknownName("figure type", type_id, list(self.type_titles))
-        return found or plate(type_id)
+        return with_sites(found or plate(type_id), self.sites)
 
     @property
     def units(self) -> list[Node]:

@@ -3,8 +3,9 @@
 from dataclasses import replace
 
 from ..army.tree import Army
-from ..errors import Contradiction, OutOfRange, UnknownName
+from ..errors import Contradiction, MantelloError, OutOfRange, UnknownName
 from ..figures.own import MOST_TYPES, PREFIX, OwnType
+from ..figures.placed_site import PlacedSite, checked_site
 from ..naming import named, slug
 from .design import Design
 
@@ -44,7 +45,7 @@ def with_type(design: Design, own: OwnType) -> Design:
         types = (*types, own)
     if len(types) > MOST_TYPES:
         raise OutOfRange(f"There are {MOST_TYPES} own figure types; remove one first.", "title")
-    return replace(design, army=replace(design.army, types=types))
+    return replace(design, army=_with_types(design.army, types))
 
 
 def with_type_titled(design: Design, type_id: str, title: str) -> Design:
@@ -69,7 +70,21 @@ def without_type(design: Design, type_id: str) -> Design:
             f"{own.title} is still drawn for {', '.join(users[:3])}{more}; give them another type first.", "type"
         )
     types = tuple(one for one in design.army.types if one.id != type_id)
-    return replace(design, army=replace(design.army, types=types))
+    return replace(design, army=_with_types(design.army, types))
+
+
+def _with_types(army: Army, types: tuple[OwnType, ...]) -> Army:
+    """The army with other own types, and of the sites placed on figures those that still have a place."""
+    changed = replace(army, types=types)
+    return replace(changed, sites=tuple(one for one in army.sites if _has_place(changed, one)))
+
+
+def _has_place(army: Army, placed: PlacedSite) -> bool:
+    try:
+        checked_site(army.plate(placed.type), placed)
+    except MantelloError:
+        return False
+    return True
 
 
 def own_of(army: Army, type_id: str) -> OwnType:

@@ -5,7 +5,7 @@ import random
 from typing import NamedTuple
 
 from ..figures.plate import SeenArea
-from ..geometry.rings import Ring
+from ..geometry.rings import inside
 from ..memory import remembered
 
 #: drawing units in a millimetre
@@ -78,7 +78,7 @@ def _spots(seen: SeenArea, place: str, number: int, seed: int) -> tuple[_Spot, .
     for _ in range(number):
         for _ in range(TRIED):
             x, y = _at_edge(seen, dice) if place == "dots" else _within(seen, dice, place)
-            if _inside(seen.rings, x, y):
+            if inside(seen.rings, x, y):
                 found.append(_Spot(x, y, dice.random(), dice.random(), dice.randrange(1_000)))
                 break
     return tuple(found)
@@ -97,15 +97,6 @@ def _at_edge(seen: SeenArea, dice: random.Random) -> tuple[float, float]:
     (x, y), (u, v) = ring[at], ring[(at + 1) % len(ring)]
     share, far = dice.random(), UNIT * AT_EDGE
     return x + (u - x) * share + dice.uniform(-far, far), y + (v - y) * share + dice.uniform(-far, far)
-
-
-def _inside(rings: tuple[Ring, ...], x: float, y: float) -> bool:
-    inside = False
-    for ring in rings:
-        for (a, b), (c, d) in zip(ring, (*ring[1:], ring[0]), strict=True):
-            if (b > y) != (d > y) and x < a + (y - b) / (d - b) * (c - a):
-                inside = not inside
-    return inside
 
 
 def _chip(spot: _Spot, trace: Trace) -> str:

@@ -60,6 +60,21 @@ def box_of_path(path: str) -> Box:
     return (min(across), min(down), max(across), max(down))
 
 
+def inside(rings: Iterable[Ring], x: float, y: float) -> bool:
+    """Whether a point lies inside rings, by even and odd.
+
+    >>> square = ((0, 0), (10, 0), (10, 10), (0, 10))
+    >>> inside((square,), 5, 5), inside((square,), 15, 5), inside((square, ((4, 4), (6, 4), (6, 6), (4, 6))), 5, 5)
+    (True, False, False)
+    """
+    odd = False
+    for ring in rings:
+        for (a, b), (c, d) in zip(ring, (*ring[1:], ring[0]), strict=True):
+            if (b > y) != (d > y) and x < a + (y - b) / (d - b) * (c - a):
+                odd = not odd
+    return odd
+
+
 def _point(text: str) -> tuple[float, float]:
     try:
         x, y = text.split(",")

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import briefing, figure_types, guide, maker, photographs, pictures, rostering, views
+from . import briefing, figure_types, guide, maker, photographs, pictures, rostering, sites, views
 
 urlpatterns = [
     path("", views.armies, name="armies"),
@@ -74,6 +74,8 @@ urlpatterns = [
         photographs.mend_outline,
         name="mend-outline",
     ),
+    path("armies/<int:army_id>/types/<str:type_id>/sites/", sites.type_sites, name="type-sites"),
+    path("armies/<int:army_id>/types/<str:type_id>/sites/place/", sites.place_site, name="place-site"),
     path("armies/<int:army_id>/types/<str:type_id>/change/", figure_types.change_type, name="change-type"),
     path("armies/<int:army_id>/types/<str:type_id>.svg", figure_types.type_picture, name="type-picture"),
     path("parts/<str:part_id>.svg", maker.part_picture, name="part-picture"),

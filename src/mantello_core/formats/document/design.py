@@ -2,6 +2,7 @@
 
 import json
 from collections.abc import Callable
+from dataclasses import replace
 
 from ...design.brief import Brief, checked_brief
 from ...design.design import Design
@@ -12,6 +13,7 @@ from ..validation import check
 from .evenings import read_evenings, write_evenings
 from .own_paints import read_own_paint
 from .own_types import read_types, write_drawings, write_types
+from .placed_sites import read_site, refuse_sites_twice, write_site
 from .pointer import at
 from .rank_ids import with_rank_ids
 from .recipes import refuse_twice, write_own_paints
@@ -35,6 +37,7 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             "levels": list(army.levels),
             "root": write_node(army.root),
             **({"types": write_types(army.types)} if army.types else {}),
+            **({"sites": [write_site(one) for one in army.sites]} if army.sites else {}),
         },
         **({"drawings": write_drawings(army.types)} if army.types and drawings else {}),
         "scheme": write_scheme(design.scheme),
@@ -79,6 +82,9 @@ def read_design(
     army_part = document["army"]
     types = read_types(army_part.get("types", []), document.get("drawings", {}), drawing_of)
     army = read_army(army_part, types)
+    sites = tuple(read_site(one, army, f"/army/sites/{at}") for at, one in enumerate(army_part.get("sites", ())))
+    refuse_sites_twice(sites, "/army/sites")
+    army = replace(army, sites=sites)
     scheme = read_scheme(document["scheme"], army, catalogue)
     evenings = document.get("evenings", {})
     brief = read_brief(document["brief"]) if "brief" in document else None

@@ -19,5 +19,6 @@ import "./poll.js";
 import "./drag.js";
 import "./blazon.js";
 import "./hand.js";
+import "./site.js";
 
 wake(document);
