@@ -91,6 +91,16 @@ class Hands(BrowserCase):
         expect(self.page.locator('li.t1 a[data-node="grey"]')).to_be_visible()
         self.assertEqual([node.id for node in self.design().army.root.children], ["1st-weir", "grey"])
 
+    def test_enter_belongs_to_a_link_also_while_a_rung_is_aimed_at(self):
+        box = self.page.locator(".plate-box")
+        box.focus()
+        self.page.keyboard.press("1")
+        expect(self.page.locator("#preview")).to_contain_text("1 Army")
+        self.page.get_by_role("link", name="Table", exact=True).focus()
+        self.page.keyboard.press("Enter")
+        expect(self.page.locator("td.sel a")).to_be_visible()
+        self.assertEqual(self.design().scheme.rules, ())
+
     def test_help_opens_and_closes_by_key(self):
         self.page.locator("body").press("?")
         expect(self.page.get_by_role("heading", name="Keys")).to_be_visible()

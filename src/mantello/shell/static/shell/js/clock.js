@@ -99,7 +99,7 @@ behaviour("clock", (box) => {
 
 document.addEventListener("keydown", (event) => {
   const done = document.querySelector("button[data-done]:not(:disabled)");
-  if (!done || event.target.closest("input:not([type=checkbox]), select, textarea, dialog, button, a") || event.ctrlKey || event.altKey || event.metaKey) return;
+  if (!done || event.target.closest("input:not([type=checkbox]), select, textarea, dialog, button, a, summary, label") || event.ctrlKey || event.altKey || event.metaKey) return;
   const clock = document.querySelector("[data-behaviour~=clock]").clock;
   if (event.key === " " && !event.target.closest("input")) {
     event.preventDefault();

@@ -33,8 +33,12 @@ behaviour("preview", (target) => {
   column.addEventListener("focusin", soon);
 });
 
+/* What Enter and Space mean to itself. */
+const OWN = "a, button, summary, label, [role=button], [role=application]";
+
 document.addEventListener("keydown", (event) => {
   const column = document.querySelector(".ladder-col");
+  if ((event.key === "Enter" || event.key === " ") && event.target.closest(OWN)) return;
   if (!column || event.target.closest("input, select, textarea, dialog, button, a.btn") || event.ctrlKey || event.metaKey || event.altKey) return;
   if (/^[1-9]$/.test(event.key)) {
     const button = column.querySelector(`button[data-rung="${event.key}"]`);
