@@ -9,6 +9,7 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.errors import Unreadable
 from mantello_core.formats.document.design import design_bytes
+from mantello_core.formats.spreadsheet import harmless
 
 from .archived_history import history_of, take_history
 from .models import Entry, Settlement, Version
@@ -61,17 +62,12 @@ def _table(entries: list[dict]) -> bytes:
         ]
     )
     for one in entries:
-        writer.writerow([
+        writer.writerow(map(harmless, [
             one["done_at"], one["unit_name"], one["rank_name"], " ".join(map(str, one["ordinals"])), one["name"], one["mix"], one["coats"],
             "" if one["minutes"] is None else round(one["minutes"], 2), round(one["planned_minutes"], 2), one["version"],
-            _plain(one["note"]), one["taken_back_at"] or "",
-        ])  # fmt: skip
+            one["note"], one["taken_back_at"] or "",
+        ]))  # fmt: skip
     return ("\ufeff" + out.getvalue()).encode()
-
-
-def _plain(text: str) -> str:
-    """A text that no spreadsheet takes for a formula."""
-    return f"'{text}" if text[:1] in "=+-@\t\r" else text
 
 
 def _take_log(taking: Taking) -> None:

@@ -20,6 +20,7 @@ from ..army.tree import MOST_FIGURES, TIERS, Army
 from ..design.muster import Entry
 from ..errors import OutOfRange, Unreadable
 from ..figures.catalogue import shipped_titles
+from .spreadsheet import harmless, said_in
 from .strict_json import read_json
 
 FIELDS = ("unit", "type", "rank", "figures", "formation", "tier", "due")
@@ -70,14 +71,14 @@ def read_roster(text: str, titles: dict[str, str] | None = None) -> list[RosterL
     """
     if len(text) > MOST_CHARACTERS:
         raise OutOfRange(f"The roster has {len(text)} characters; allowed is up to {MOST_CHARACTERS}.", "roster")
-    text = text.lstrip("\ufeff").replace("\x00", "")
+    text = text.lstrip("\ufeff")
     if text.lstrip()[:1] in ("[", "{"):
         return _from_json(text, titles)
     if text.strip() and _is_plain(text):
         return _from_words(text, titles)
     rows = _rows(text) if text.strip() else []
     numbered = [
-        (number, [cell.strip() for cell in row]) for number, row in enumerate(rows, 1) if any(map(str.strip, row))
+        (number, [said_in(cell) for cell in row]) for number, row in enumerate(rows, 1) if any(map(str.strip, row))
     ]
     if not numbered:
         raise Unreadable(
@@ -97,9 +98,15 @@ def read_roster(text: str, titles: dict[str, str] | None = None) -> list[RosterL
 
 def read_line(number: int, values: dict[str, str], titles: dict[str, str] | None = None) -> RosterLine:
     """One line from its fields; a missing rank becomes 'Figure', all else is asked back."""
-    extra = values.get("extra", "").strip()
-    values = {field: values.get(field, "").strip() for field in FIELDS}
+    extra = _whole(values.get("extra", "").strip())
+    given = {field: values.get(field, "").strip() for field in FIELDS}
+    values = {field: _whole(text) for field, text in given.items()}
     doubts = {}
+    for field, text in given.items():
+        if (strange := _strange(text)) is not None:
+            doubts[field] = (
+                f"It holds the sign U+{ord(strange):04X}, which cannot be kept; it is shown as \ufffd. Write it anew."
+            )
     if extra:
         doubts["formation"] = f"More was written than a roster has fields for: '{extra}'. It is left out if you go on."
     if not values["unit"]:
@@ -136,6 +143,18 @@ def read_line(number: int, values: dict[str, str], titles: dict[str, str] | None
     )
 
 
+def _strange(text: str) -> str | None:
+    """The first sign that cannot be kept: half of one, or a control sign other than a break."""
+    return next((sign for sign in text if "\ud800" <= sign <= "\udfff" or (sign < " " and sign not in "\t\n\r")), None)
+
+
+def _whole(text: str) -> str:
+    """The text with what cannot be kept shown as such."""
+    while (strange := _strange(text)) is not None:
+        text = text.replace(strange, "\ufffd")
+    return text
+
+
 def _tier_of(text: str) -> str | None:
     """The tier that a text names, by id or by its name; '' where nothing is said, None for none there is."""
     said = text.strip().lower()
@@ -160,7 +179,8 @@ def write_roster(army: Army, due: Mapping[str, str] = MappingProxyType({})) -> s
     for unit in army.units:
         path = " / ".join(army.nodes[node_id].name for node_id in army.paths[unit.id][1:-1])
         for rank in unit.ranks:
-            writer.writerow([unit.name, rank.type, rank.name, rank.figures, path, rank.tier, due.get(unit.id, "")])
+            row = unit.name, rank.type, rank.name, rank.figures, path, rank.tier, due.get(unit.id, "")
+            writer.writerow(map(harmless, row))
     return out.getvalue()
 
 

@@ -13,13 +13,12 @@ from ..paints.paint import Paint
 from ..paints.range import paints
 from ..paints.shopping import Purchase
 from ..paints.stock import Stock, checked_stock
+from .spreadsheet import harmless, said_in
 
 FIELDS = ("paint", "name", "range", "pots", "price", "note", "discontinued")
 #: what is written for a paint that is no longer made, and what is taken for it
 GONE, _GONE_SAID = "yes", {"yes", "true", "1", "x"}
 MOST_CHARACTERS, MOST_LINES = 200_000, 2000
-#: signs with which a spreadsheet begins a formula
-_FORMULA = ("=", "+", "-", "@")
 
 
 @dataclass(frozen=True)
@@ -96,7 +95,11 @@ def read_shelf(text: str, catalogue: Catalogue = SHIPPED) -> list[ShelfLine]:
         )
     found = [
         _line(
-            number, dict(zip(header, map(_said, row), strict=False)), delimiter.join(row), row[len(header) :], catalogue
+            number,
+            dict(zip(header, map(said_in, row), strict=False)),
+            delimiter.join(row),
+            row[len(header) :],
+            catalogue,
         )
         for number, row in enumerate(rows[1:], 2)
         if any(value.strip() for value in row)
@@ -162,16 +165,5 @@ def _written(header: Iterable[str], rows: Iterable[tuple]) -> str:
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\n")
     writer.writerow(header)
-    writer.writerows([_harmless(value) for value in row] for row in rows)
+    writer.writerows([harmless(value) for value in row] for row in rows)
     return out.getvalue()
-
-
-def _harmless(value: object) -> object:
-    """A text that no spreadsheet takes for a formula."""
-    return f"'{value}" if isinstance(value, str) and value.lstrip("'")[:1] in _FORMULA else value
-
-
-def _said(cell: str) -> str:
-    """A cell as it was before it was made harmless."""
-    cell = cell.strip()
-    return cell[1:] if cell[:1] == "'" and cell.lstrip("'")[:1] in _FORMULA else cell

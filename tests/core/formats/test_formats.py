@@ -1,5 +1,7 @@
 """Documents, rosters and the command line: what is written reads back; what is not understood is said."""
 
+import csv
+import io
 import json
 import unittest
 from dataclasses import replace
@@ -224,6 +226,25 @@ class Rosters(RefusalCase):
         for text in ("[", "{}", "[]", '{"roster": "x"}'):
             with self.assertRaises(Unreadable):
                 read_roster(text)
+
+    def test_a_sign_that_cannot_be_kept_is_told_at_its_field_and_shown_as_such(self):
+        (line,) = read_roster("Li\x00ne,fusilier,Fusilier,3,Weir")
+        self.assertIn("U+0000", line.doubts["unit"])
+        self.assertEqual(line.values["unit"], "Li\ufffdne")
+        with self.assertRaisesMessage(Unreadable, "NUL"):
+            read_roster('[{"unit": "Li\\u0000ne", "type": "fusilier", "figures": 3}]')
+
+    def test_names_that_look_like_formulas_are_harmless_in_a_spreadsheet_and_read_back_to_the_letter(self):
+        design = calvessa()
+        names = ("=1+2", "-- Old Guard", "@home", "'=quoted", "+Volunteers")
+        for unit, name in zip([one.id for one in design.army.units], names, strict=False):
+            design = muster.with_node_named(design, unit, name)
+        text = write_roster(design.army)
+        self.assertFalse(
+            [cell for row in csv.reader(io.StringIO(text)) for cell in row if cell[:1] in ("=", "+", "-", "@")]
+        )
+        said = {line.values["unit"] for line in read_roster(text)}
+        self.assertTrue({node.name for node in design.army.units} <= said)
 
     def test_the_demo_survives_the_way_to_a_json_roster_and_back(self):
         army = calvessa().army

@@ -24,6 +24,7 @@ from mantello_core.design.bearing import device_words
 from mantello_core.design.preview import changed
 from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import spoken
+from mantello_core.formats.spreadsheet import harmless
 from mantello_core.paints.range import paint
 
 from .forms import RoleForm
@@ -235,10 +236,11 @@ def table_csv(request, army_id):
     response = download("", f"mantello-mapping-{army.pk}.csv", "text/csv; charset=utf-8")
     writer = csv.writer(response)
     columns = columns_of(reading)
-    writer.writerow(["area", "name", *(f"{column.rank}, {column.unit} ({column.figures})" for column in columns)])
+    heads = [f"{column.rank}, {column.unit} ({column.figures})" for column in columns]
+    writer.writerow(map(harmless, ["area", "name", *heads]))
     for _, rows in groups_of(reading, [column.one for column in columns]):
         for row in rows:
-            writer.writerow([row.key, row.name, *(_cell_text(reading, cell) for cell in row.cells)])
+            writer.writerow(map(harmless, [row.key, row.name, *(_cell_text(reading, cell) for cell in row.cells)]))
     return response
 
 
