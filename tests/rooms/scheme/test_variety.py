@@ -39,7 +39,8 @@ class Variety(RoomCase):
         self.assertEqual(len(cast.worn_by("reed-cutter", 20)), 6)
         page = self.see("variety", unit=UNIT)
         self.assertContains(page, "Pot by pot")
-        self.assertContains(page, "cannot be told apart")
+        self.assertContains(page, "than was asked")
+        self.assertContains(page, "figures would clash whatever was dealt")
         self.assertEqual(self.see("variety").context["unit"].id, UNIT)
 
     def test_another_seed_deals_otherwise_and_a_share_of_nothing_goes(self):
