@@ -36,6 +36,25 @@ class Rosters(RoomCase):
             self.assertContains(answer, kept, status_code=422)
         self.assertEqual(self.now().army.figures, 31)
 
+    def test_a_tapped_picture_answers_for_every_line_that_has_the_word(self):
+        text = "Scouts,rangr,Ranger,5,Marsh\nPickets,rangr,Ranger,4,Marsh"
+        page = self.post("roster", text=text, status=422)
+        self.assertContains(page, 'name="near-1" value="ranger"', status_code=422)
+        self.assertNotContains(page, 'name="near-2"', status_code=422)
+        self.assertContains(page, reverse("photographs", args=[self.army.pk]), status_code=422)
+        fields = {"line": ["1", "2"], "near-1": "ranger"}
+        for number, unit in (("1", "Scouts"), ("2", "Pickets")):
+            fields |= {f"unit-{number}": unit, f"type-{number}": "rangr", f"rank-{number}": "Ranger", f"figures-{number}": "5", f"formation-{number}": "Marsh"}  # fmt: skip
+        self.post("roster", **fields)
+        added = [unit for unit in self.now().army.units if unit.name in ("Scouts", "Pickets")]
+        self.assertEqual([unit.ranks[0].type for unit in added], ["ranger", "ranger"])
+
+    def test_types_are_found_by_words_and_what_is_not_there_leads_to_photographs(self):
+        page = self.see("figure-types", q="lantern")
+        self.assertContains(page, "types/ranger.svg")
+        self.assertNotContains(page, "types/fusilier.svg")
+        self.assertContains(self.see("figure-types", q="zzxqv"), "No type is called so")
+
     def test_corrected_lines_are_added_and_one_may_be_left_out(self):
         fields = {
             "line": ["1", "2"],

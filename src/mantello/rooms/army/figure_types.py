@@ -13,6 +13,7 @@ from mantello.shell.download import download, drawing
 from mantello.shell.fields import refused
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
+from mantello_core.army.types_found import types_found
 from mantello_core.design.figure_types import (
     checked_title,
     new_type_id,
@@ -67,8 +68,9 @@ def _types_page(request, army, form, status=200, title_form=None, titled=""):
         for rank in unit.ranks:
             counts[rank.type] = counts.get(rank.type, 0) + rank.figures
     own = {one.id: one for one in force.types}
-    rows = []
-    for type_id, title in force.type_titles.items():
+    rows, words = [], request.GET.get("q", "")[:80]
+    for type_id in types_found(force, words):
+        title = force.type_titles[type_id]
         areas = force.plate(type_id).areas.values()
         views = ", ".join(view.name for view in force.plate(type_id).views)
         mm2 = sum(area.mm2 for area in areas)
@@ -77,7 +79,7 @@ def _types_page(request, army, form, status=200, title_form=None, titled=""):
         id_: title_form if id_ == titled else TitleForm(initial={"title": own[id_].title}, auto_id=f"{id_}_%s")
         for id_ in own
     }
-    context = {"title": "Figure types", "rows": rows, "form": form, "title_forms": forms}
+    context = {"title": "Figure types", "words": words, "rows": rows, "form": form, "title_forms": forms}
     return room_page(request, army, "army", "army/figure_types.html", context, status)
 
 

@@ -7,12 +7,16 @@ from django.views.decorators.http import require_http_methods, require_safe
 from mantello.shell.download import download
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
+from mantello_core.army.types_found import types_found
 from mantello_core.design import muster as tree
 from mantello_core.errors import MantelloError
 from mantello_core.formats.document.design import design_bytes
 from mantello_core.formats.roster import FIELDS, read_line, write_roster, write_roster_json
 
 from .forms import RosterForm
+
+#: figure types that are offered for a word that is none
+_OFFERED = 4
 
 
 @login_required
@@ -39,17 +43,44 @@ def _corrected(request, army):
     numbers = request.POST.getlist("line")[:2000]
     kept = [number for number in numbers if not request.POST.get(f"skip-{number}")]
     titles = reading_of(army.head).design.army.type_titles
-    lines = [
-        read_line(int(number), {field: request.POST.get(f"{field}-{number}", "") for field in FIELDS}, titles)
-        for number in kept
-        if number.isdigit() and len(number) < 9
-    ]
+    tapped = _tapped(request, kept)
+    lines = []
+    for number in kept:
+        if number.isdigit() and len(number) < 9:
+            values = {field: request.POST.get(f"{field}-{number}", "") for field in FIELDS}
+            values["type"] = tapped.get(values["type"].strip().casefold(), values["type"])
+            lines.append(read_line(int(number), values, titles))
     return _take(request, army, lines)
+
+
+def _tapped(request, numbers) -> dict[str, str]:
+    """The type whose picture was tapped, by the word that it stands for: one answer for every line that has the word."""
+    found = {}
+    for number in numbers:
+        word, type_id = (
+            request.POST.get(f"type-{number}", "").strip().casefold(),
+            request.POST.get(f"near-{number}", ""),
+        )
+        if type_id:
+            found.setdefault(word, type_id)
+    return found
+
+
+def _near(force, lines) -> dict[int, tuple[str, ...]]:
+    """Types that a line's word may mean, at the first line that has the word."""
+    seen, found = set(), {}
+    for line in lines:
+        word = line.values["type"].casefold()
+        if "type" in line.doubts and word not in seen:
+            seen.add(word)
+            found[line.number] = types_found(force, word, _OFFERED) or tuple(force.type_titles)[:_OFFERED]
+    return found
 
 
 def _take(request, army, lines):
     doubtful = [line for line in lines if line.entry is None]
     context = {
+        "near": _near(reading_of(army.head).design.army, doubtful) if doubtful else {},
         "lines": lines,
         "doubtful": doubtful,
         "types": reading_of(army.head).design.army.type_titles.items(),
