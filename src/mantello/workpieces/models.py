@@ -1,4 +1,4 @@
-"""Workpieces: a figure's photographs cut up, what of them was given to which area, and the drawing made of it."""
+"""Workpieces: a figure's photographs or its 3D file cut up, what was given to which area, and the drawing made of it."""
 
 from django.conf import settings
 from django.db import models
@@ -8,7 +8,7 @@ MOST_WORKPIECES = 24
 
 
 class Workpiece(models.Model):
-    """A figure on its way from photographs to a figure type; kept beside the type for later changes."""
+    """A figure on its way from photographs or a 3D file to a figure type; kept beside the type for later changes."""
 
     army = models.ForeignKey("army.Army", on_delete=models.CASCADE, related_name="workpieces")
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="workpieces")
@@ -28,15 +28,39 @@ class Workpiece(models.Model):
     def __str__(self) -> str:
         return self.title
 
+    @property
+    def solid(self) -> "FigureModel | None":
+        """Its 3D file; None where it came from photographs."""
+        return getattr(self, "model", None)
+
+
+class FigureModel(models.Model):
+    """The 3D file of a figure, how it is set upright, and what was worked out of it."""
+
+    workpiece = models.OneToOneField(Workpiece, on_delete=models.CASCADE, related_name="model")
+    #: of the file; its ending tells its kind
+    name = models.CharField(max_length=80)
+    data = models.BinaryField()
+    #: the side of the file that is up, '' to guess it; quarters it is turned by; height, mm, 0 for the file's own
+    up = models.CharField(max_length=2, blank=True)
+    quarters = models.PositiveSmallIntegerField(default=0)
+    height_mm = models.FloatField(default=0.0)
+    #: as ``figures.modelled.packing`` packs it; empty until it is cut up
+    cut = models.BinaryField(default=b"", blank=True)
+
+    def __str__(self) -> str:
+        return self.name
+
 
 class FigurePhotograph(models.Model):
-    """One photograph of a figure: nothing of the file is kept but its pixels, and what was worked out of them."""
+    """One view of a figure: a photograph, of which nothing is kept but its pixels, or a picture of its 3D file; and what was
+    worked out of it."""
 
     workpiece = models.ForeignKey(Workpiece, on_delete=models.CASCADE, related_name="photographs")
     #: front, back, left, right or top
     view = models.CharField(max_length=8)
     jpeg = models.BinaryField()
-    #: as ``figures.photographed.packing`` packs it; empty until it is cut up
+    #: as ``figures.photographed.packing`` packs it; empty until it is cut up, and for a view of a 3D file
     cut = models.BinaryField(default=b"", blank=True)
     #: pieces as a PNG, and what a browser hands them out with
     pieces = models.BinaryField(default=b"", blank=True)

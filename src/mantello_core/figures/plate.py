@@ -4,11 +4,12 @@ Lengths are mm and areas mm², except drawing coordinates, which are units of 0.
 """
 
 from collections.abc import Iterable
-from dataclasses import asdict, dataclass, replace
+from dataclasses import asdict, dataclass, field, replace
 from functools import cached_property
 
 from ..geometry.rings import Box, Ring, box_of_path, rings_of
 from .extent import NOTHING, Extent, united
+from .measured import Measured, measured_from, measured_mapping
 
 #: before an area's name: the whole of that area as a site, for patterns of cloth
 CLOTH = "cloth."
@@ -167,7 +168,7 @@ class PlateArea:
     material: str
     tags: tuple[str, ...]
     mm2: float
-    #: painted surface, an estimate: projected mm² times a relief factor of the form
+    #: painted surface: measured on a model, else an estimate: projected mm² times a relief factor of the form
     surface_mm2: float
     z: float
     #: share of it that other parts do not hide as the finished model stands, 0 to 1
@@ -180,9 +181,11 @@ class PlateArea:
     extent: Extent = NOTHING
 
 
-def _as_painted(name: str, seen: list[SeenArea]) -> Extent:
+def _as_painted(name: str, seen: list[SeenArea], measured: Measured | None) -> Extent:
     """What a brush goes over on an area, by what it is: one piece; a rim, a lens; skin, whose features leave little room."""
     extent, material = united(one.extent for one in seen), seen[0].material
+    if measured:
+        extent = measured.extent(max(one.room for one in seen))
     rim = extent.surface_mm2 if name == RIM else 0.0
     lens = max(one.pieces for one in seen) if material == "glass" and extent.surface_mm2 <= LENS_MM2 else 0
     room = min(extent.room_mm, SKIN_ROOM) if material == "skin" else extent.room_mm
@@ -198,6 +201,8 @@ class Plate:
     kind: str
     views: tuple[View, ...]
     tags: dict[str, tuple[str, ...]]
+    #: area to what was measured of it in space, where the type came from a model
+    measured: dict[str, Measured] = field(default_factory=dict)
 
     @cached_property
     def areas(self) -> dict[str, PlateArea]:
@@ -214,17 +219,22 @@ class Plate:
     def _united(self, name: str, seen: list[SeenArea], z: float) -> PlateArea:
         mm2, alone = sum(one.mm2 for one in seen), sum(one.alone_mm2 for one in seen)
         outline = sum(one.outline_mm for one in seen) or 1
+        depth = min(sum(one.covered_mm for one in seen) / outline, 1)
+        surface = sum(one.surface_mm2 for one in seen)
+        known = self.measured.get(name)
+        if known:
+            depth, surface = known.recess_share, known.surface_mm2
         return PlateArea(
             name,
             seen[0].material,
             self.tags.get(name, ()),
             round(mm2, 2),
-            round(sum(one.surface_mm2 for one in seen), 2),
+            round(surface, 2),
             z,
             visibility=round(min(mm2 / alone, 1), 2) if alone else 1.0,
-            depth=round(min(sum(one.covered_mm for one in seen) / outline, 1), 2),
+            depth=round(depth, 2),
             edge_exposure=round(min(sum(one.rim_mm for one in seen) / outline, 1), 2),
-            extent=_as_painted(name, seen),
+            extent=_as_painted(name, seen, known),
         )
 
     @cached_property
@@ -303,12 +313,15 @@ def plate_from(data: dict) -> Plate:
     tags = {
         layer["area"]: tuple(layer["tags"]) for view in data["views"] for layer in view["layers"] if "tags" in layer
     }
-    return Plate(data["id"], data["title"], data["kind"], tuple(view_from(view) for view in data["views"]), tags)
+    views, measured = tuple(view_from(view) for view in data["views"]), measured_from(data.get("measured", {}))
+    return Plate(data["id"], data["title"], data["kind"], views, tags, measured)
 
 
 def plate_mapping(plate: Plate) -> dict:
-    """The drawing of a plate as a JSON-ready mapping, ``kind`` and ``views``; ``plate_from`` reads it back."""
-    return {"kind": plate.kind, "views": [_view_mapping(view, plate.tags) for view in plate.views]}
+    """The drawing of a plate as a JSON-ready mapping, ``kind``, ``views`` and, if it was, ``measured``; ``plate_from`` reads it
+    back."""
+    drawing = {"kind": plate.kind, "views": [_view_mapping(view, plate.tags) for view in plate.views]}
+    return drawing | ({"measured": measured_mapping(plate.measured)} if plate.measured else {})
 
 
 def _view_mapping(view: View, tags: dict[str, tuple[str, ...]]) -> dict:

@@ -4,22 +4,33 @@ import io
 from collections.abc import Iterator
 
 import numpy as np
+from django.db import transaction
 from PIL import Image, ImageDraw
 
 from mantello.jobs.answers import answer_to
 from mantello.jobs.kinds import Step
 from mantello.jobs.models import Job
-from mantello.workpieces.models import FigurePhotograph, Workpiece
+from mantello.workpieces.models import FigureModel, FigurePhotograph, Workpiece
+from mantello_core.figures.modelled.model import Model, modelled, modelled_type, unseen
+from mantello_core.figures.modelled.packing import handing_out as handing_out_model
+from mantello_core.figures.modelled.packing import packed as packed_model
+from mantello_core.figures.modelled.packing import unpacked as unpacked_model
+from mantello_core.figures.modelled.patches import patch_map
+from mantello_core.figures.modelled.solid import set_upright, upright_side
+from mantello_core.figures.modelled.triangles import triangles
 from mantello_core.figures.own import digest_of
 from mantello_core.figures.photographed.cutting import cut_off, cut_up
 from mantello_core.figures.photographed.figure import Photographed, photographed_type
-from mantello_core.figures.photographed.packing import handing_out, label_picture, packed, unpacked
+from mantello_core.figures.photographed.packing import handing_out, packed, unpacked
+from mantello_core.figures.piecework.telling import label_picture
 from mantello_core.formats.figure_drawing import usual_material
 
 #: kinds of job
-CUT, DRAWN = "army.cut", "army.photographed"
+CUT, DRAWN, MODELLED = "army.cut", "army.photographed", "army.modelled"
 #: pixels along the longer side that a photograph is worked on at; a stroke's width in them
 WORK, _STROKE = 900, 9
+#: how bright a model is drawn where the light is its median, and the table about it
+_GREY, _TABLE = 0.55, 0.86
 #: marks of strokes
 FIGURE, TABLE = "figure", "table"
 
@@ -38,9 +49,8 @@ def photograph_cut(job: Job) -> Iterator[Step]:
     picture.thumbnail((WORK, WORK), Image.Resampling.LANCZOS)
     masks = {mark: _stroked(picture.size, one.strokes, mark) for mark in (FIGURE, TABLE)}
     cut = cut_up(np.asarray(picture, np.float32) / 255, masks[FIGURE], masks[TABLE])
-    out = io.BytesIO()
-    Image.fromarray(label_picture(cut)).save(out, "PNG", optimize=True)
-    one.cut, one.pieces, one.graph, one.given = packed(cut), out.getvalue(), handing_out(cut), {}
+    pieces = _saved(Image.fromarray(label_picture(cut.labels)), "PNG")
+    one.cut, one.pieces, one.graph, one.given = packed(cut), pieces, handing_out(cut), {}
     one.cut_off = list(cut_off(cut.mask))
     one.save(update_fields=["cut", "pieces", "graph", "given", "cut_off"])
     yield Step(1, 1, {"pieces": len(cut.graph.size)})
@@ -64,7 +74,7 @@ def _stroked(size: tuple[int, int], strokes: list, mark: str) -> np.ndarray | No
 
 def asked_drawing(army, work: Workpiece, address: str, *, again: bool = False) -> Job:
     """The job that makes the drawing of a type from what was given."""
-    views = [[one.view, one.pk, sorted(one.given.items())] for one in work.photographs.exclude(cut=b"")]
+    views = [[one.view, one.pk, sorted(one.given.items())] for one in work.photographs.exclude(pieces=b"")]
     told = ["drawn", work.pk, work.base_mm, work.height_mm, sorted(work.materials.items()), views]
     return answer_to(army, DRAWN, told, address, again=again, workpiece=work.pk)
 
@@ -72,6 +82,9 @@ def asked_drawing(army, work: Workpiece, address: str, *, again: bool = False) -
 def figure_drawn(job: Job) -> Iterator[Step]:
     """Make the drawing. The result: the drawing, and its digest."""
     work = Workpiece.objects.get(pk=job.asked["workpiece"])
+    if work.solid is not None:
+        yield from _modelled(work)
+        return
     taken = [one for one in work.photographs.exclude(cut=b"") if one.given]
     yield Step(0, 2)
     views = tuple(
@@ -83,3 +96,57 @@ def figure_drawn(job: Job) -> Iterator[Step]:
     yield Step(1, 2)
     drawing = photographed_type(views, materials, base_mm=work.base_mm, height_mm=work.height_mm)
     yield Step(2, 2, {"drawing": drawing, "digest": digest_of(drawing)})
+
+
+def _modelled(work: Workpiece) -> Iterator[Step]:
+    """The same of a 3D file, with what could not be seen of it."""
+    yield Step(0, 2)
+    model = unpacked_model(bytes(work.solid.cut))
+    given = {int(piece): area for piece, area in work.photographs.first().given.items()}
+    materials = {area: work.materials.get(area) or usual_material(area) for area in given.values()}
+    yield Step(1, 2)
+    drawing = modelled_type(model, given, materials)
+    yield Step(2, 2, {"drawing": drawing, "digest": digest_of(drawing), "unseen": unseen(model, given)})
+
+
+def asked_model(army, one: FigureModel, address: str, *, again: bool = False) -> Job:
+    """The job that cuts a 3D file up."""
+    told = ["model", one.pk, one.up, one.quarters, one.height_mm]
+    return answer_to(army, MODELLED, told, address, again=again, model=one.pk)
+
+
+def model_cut(job: Job) -> Iterator[Step]:
+    """Read a 3D file, set it upright, cut it up, look at it from all sides and keep that; nothing is given any more."""
+    yield Step(0, 100)
+    one = FigureModel.objects.get(pk=job.asked["model"])
+    corners = triangles(bytes(one.data), one.name)
+    one.up = one.up or upright_side(corners)
+    corners = set_upright(corners, one.up, one.quarters, one.height_mm)
+    for share, _, found in modelled(corners):
+        model = found
+        yield Step(min(99, round(100 * share)), 100)
+    one.cut = packed_model(model)
+    fresh = [_side(one.workpiece, model, view) for view in model.views]
+    with transaction.atomic():
+        one.save(update_fields=["up", "cut"])
+        one.workpiece.photographs.all().delete()
+        FigurePhotograph.objects.bulk_create(fresh)
+    yield Step(100, 100, {"pieces": len(model.graph.size)})
+
+
+def _side(work: Workpiece, model: Model, view: str) -> FigurePhotograph:
+    """One view of a model as a picture of it in grey, with its pieces."""
+    tone = np.clip(_GREY * model.light(view) ** (1 / 2.2), 0, 1)
+    picture = np.where(model.views[view].mask, tone, _TABLE)
+    grey = Image.fromarray(np.round(picture * 255).astype(np.uint8))
+    labels = patch_map(model.views[view], model.patch)
+    return FigurePhotograph(
+        workpiece=work, view=view, jpeg=_saved(grey, "JPEG"), graph=handing_out_model(model, view),
+        pieces=_saved(Image.fromarray(label_picture(labels)), "PNG"),
+    )  # fmt: skip
+
+
+def _saved(picture: Image.Image, kind: str) -> bytes:
+    out = io.BytesIO()
+    picture.save(out, kind, optimize=True)
+    return out.getvalue()

@@ -32,6 +32,7 @@ from mantello_core.naming import named
 
 from .cutting import asked_cut, asked_drawing
 from .maker import wearing
+from .modelled import upright_form, waiting_page
 
 VIEWS = ("front", "back", "left", "right", "top")
 #: pieces given in one view, and points of strokes, at most
@@ -42,10 +43,15 @@ _SIZE = {
 }  # fmt: skip
 
 
-class SizeForm(forms.Form):
-    """What a figure is called, and by what it is scaled."""
+class TitleForm(forms.Form):
+    """What a figure is called."""
 
     title = CoreField(lambda text: named(text, "title"), label="Name of the figure type", max_length=80)
+
+
+class SizeForm(TitleForm):
+    """What a figure is called, and by what it is scaled."""
+
     base_mm = forms.FloatField(
         label="Width of its base, mm",
         help_text="Such as 25 or 32. It does not change with the height of the camera.",
@@ -142,18 +148,21 @@ def photographed(request, army_id, work_id):
 
 def _view_page(request, army, work: Workpiece, view: str, status=200, another=None):
     views = list(work.photographs.all())
+    if work.solid is not None and not views:
+        return waiting_page(request, army, work)
     one = next((each for each in views if each.view == view), views[0] if views else None)
     if one is None:
         raise Http404
-    job = None if one.cut else asked_cut(army, one, _address(work, one.view), again="again" in request.GET)
+    job = None if one.pieces else asked_cut(army, one, _address(work, one.view), again="again" in request.GET)
     if job and job.state == Job.State.DONE:
         one.refresh_from_db()
-        job = None if one.cut else job
+        job = None if one.pieces else job
     context = {
         "title": work.title, "figure": work, "views": views, "one": one, "job": job,
         "handing": _handing(army, one) if job is None else None, "known": _known(army, work),
         "another": another or AnotherForm(initial={"view": one.view if job else _missing(views)}),
         "counts": {each.view: len(set(each.given.values())) for each in views},
+        "solid": work.solid, "upright": upright_form(work.solid) if work.solid else None,
     }  # fmt: skip
     return room_page(request, army, "army", "army/photographed.html", context, status)
 
@@ -246,8 +255,9 @@ def give_pieces(request, army_id, work_id, view):
     except (ValueError, AttributeError, TypeError, MantelloError) as error:
         words = f"That cannot be kept: {error}"
         return HttpResponse(words[:300], content_type="text/plain; charset=utf-8", status=422)
-    one.given = given
-    one.save(update_fields=["given"])
+    # the pieces of a 3D file are those of its surface, so what is given in one view is given in all
+    same = one.workpiece.photographs.all() if one.workpiece.solid else one.workpiece.photographs.filter(pk=one.pk)
+    same.update(given=given)
     return JsonResponse({"areas": len(set(given.values()))})
 
 
@@ -312,11 +322,15 @@ def change_workpiece(request, army_id, work_id):
     if "remove" in request.POST:
         work.delete()
         return redirect("photographs", army.pk)
-    form = SizeForm(request.POST)
+    form = (TitleForm if work.solid else SizeForm)(request.POST)
     if not form.is_valid():
         return _keep_page(request, army, work, 422, form)
     given = form.cleaned_data
-    work.title, work.base_mm, work.height_mm = given["title"], given["base_mm"] or 0.0, given["height_mm"] or 0.0
+    work.title, work.base_mm, work.height_mm = (
+        given["title"],
+        given.get("base_mm") or 0.0,
+        given.get("height_mm") or 0.0,
+    )
     materials = {key.removeprefix("mat-"): value for key, value in request.POST.items() if key.startswith("mat-")}
     areas = {area for one in work.photographs.all() for area in one.given.values()}
     work.materials = {area: one for area, one in materials.items() if area in areas and one in MATERIALS}
@@ -335,21 +349,25 @@ def _keep_page(request, army, work: Workpiece, status=200, form=None):
         plate = own_type("own-tried", work.title, job.result["drawing"], None, job.result["digest"]).plate
         fill = wearing(reading, plate)
         pictures = [(view.name, mark_safe(plate_svg(plate, view.name, fill, prefix=view.name))) for view in plate.views]
-        rows = [(area, spoken(name), name in materials_of_areas()) for name, area in plate.areas.items()]
-        doubts = _doubts(views, plate)
+        rows = [
+            (area, spoken(name), name in materials_of_areas(), plate.measured.get(name))
+            for name, area in plate.areas.items()
+        ]
+        doubts = _doubts(views, plate, job.result.get("unseen", ()))
+    kind = TitleForm if work.solid else SizeForm
     initial = {"title": work.title, "base_mm": work.base_mm or None, "height_mm": work.height_mm or None}
     context = {
         "title": work.title, "figure": work, "views": views, "keeping": True, "areas": areas, "job": None if done else job,
-        "pictures": pictures, "rows": rows, "doubts": doubts, "materials": MATERIALS, "form": form or SizeForm(initial=initial),
+        "pictures": pictures, "many": len(pictures) > 2, "rows": rows, "doubts": doubts, "materials": MATERIALS, "form": form or kind(initial=initial), "solid": work.solid,
         "usual": {area: work.materials.get(area) or usual_material(area) for area in areas},
         "counts": {each.view: len(set(each.given.values())) for each in views},
     }  # fmt: skip
     return room_page(request, army, "army", "army/photographed_keep.html", context, status)
 
 
-def _doubts(views: list[FigurePhotograph], plate) -> list[str]:
-    """What a painter would want to look at again before the type is kept."""
-    found = []
+def _doubts(views: list[FigurePhotograph], plate, unseen=()) -> list[str]:
+    """What a painter would want to look at again before the type is kept. unseen: areas given that show in no view."""
+    found = [f"{spoken(name)} shows from no side; it is left out." for name in unseen]
     names = set(plate.areas)
     for name in sorted(names):
         other = ".".join({"left": "right", "right": "left"}.get(step, step) for step in name.split("."))
@@ -364,7 +382,7 @@ def _doubts(views: list[FigurePhotograph], plate) -> list[str]:
         if not one.given:
             found.append(f"Nothing of the {one.view} view is given yet; it is left out.")
     pairs = {sideless(name) for name in names}
-    if "base.rim" not in pairs:
+    if "base.rim" not in pairs and plate.kind == "figure":
         found.append("No base rim: the base is usually its own area.")
     return found
 
@@ -380,11 +398,12 @@ def keep_photographed(request, army_id, work_id):
         return redirect(_address(work, "front", "keep"))
     force = reading_of(army.head).design.army
     known = work.type_id if any(one.id == work.type_id for one in force.types) else ""
-    form = SizeForm({"title": work.title, "base_mm": work.base_mm or None, "height_mm": work.height_mm or None})
+    form = TitleForm({"title": work.title})
     try:
         title = checked_title(force, work.title, known)
         own = own_type(known or new_type_id(force, title), title, job.result["drawing"], None, job.result["digest"])
-        words = f"{title} {'drawn anew from' if known else 'taken from'} photographs: {len(own.plate.areas)} areas"
+        source = "a 3D file" if work.solid else "photographs"
+        words = f"{title} {'drawn anew from' if known else 'taken from'} {source}: {len(own.plate.areas)} areas"
         apply(request, army, lambda design: with_type(design, own), words)
     except MantelloError as error:
         form.is_valid()

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import briefing, figure_types, guide, maker, photographs, pictures, rostering, sites, views
+from . import briefing, figure_types, guide, maker, modelled, photographs, pictures, rostering, sites, views
 
 urlpatterns = [
     path("", views.armies, name="armies"),
@@ -34,6 +34,8 @@ urlpatterns = [
     path("armies/<int:army_id>/types/make/", figure_types.make_type, name="make-type"),
     path("armies/<int:army_id>/types/drawing/", figure_types.take_drawing, name="take-drawing"),
     path("armies/<int:army_id>/types/photographs/", photographs.photographs, name="photographs"),
+    path("armies/<int:army_id>/types/models/", modelled.models, name="models"),
+    path("armies/<int:army_id>/types/models/<int:work_id>/turn/", modelled.turn_model, name="turn-model"),
     path("armies/<int:army_id>/types/photographs/area/", photographs.name_area, name="name-area"),
     path("armies/<int:army_id>/types/photographs/<int:work_id>/", photographs.photographed, name="photographed"),
     path(

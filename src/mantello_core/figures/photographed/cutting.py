@@ -6,8 +6,8 @@ import numpy as np
 from scipy import ndimage
 
 from ...errors import Unreadable
+from ..piecework.pieces import PieceGraph, nearest_start, touching
 from .outline import linear, outlined, table_light
-from .pieces import PieceGraph, nearest_start, touching
 
 #: pieces an outline is cut into, how much a border of full strength lengthens the way over it, and a step of light
 PIECES, _RIDGE, _TONE = 2200, 45.0, 6.0

@@ -5,31 +5,15 @@ from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
-from shapely import affinity
-from shapely.geometry.base import BaseGeometry
-from shapely.geometry.polygon import orient
 
 from ...errors import OutOfRange, Unreadable
-from ...geometry.polygon import pieces_of
-from ..drafting import drafted_view
-from ..overlap import UNIT_MM, Layers
-from ..part import Area, Site
-from ..shading import Shade
+from ..piecework.drawn import BASE, drawn_view
+from ..piecework.partition import without_specks
 from .cutting import CutUp
-from .partition import polygons, without_specks
-from .relief import relief
 from .settling import settled
 
 #: widths of a base, and heights of a figure, mm
 LEAST_MM, MOST_MM = 2.0, 400.0
-#: room that an area must have to be offered for a mark, mm, and the share of it that the mark may take
-_SITE_ROOM, _SITE_SHARE = 2.0, 0.7
-_MOST_SITES = 60
-#: of which parts a figure's base is
-_BASE = "base"
-#: names of the overlay's steps; the second dark one is kept in massed drawings, too
-_STEPS = {"dark": ("pale", "form", "deep", "deeper", "hollow", "black"), "lite": ("lit", "bright", "gleam", "glint")}
-_PER_MM = 1 / UNIT_MM
 
 
 @dataclass(frozen=True, eq=False)
@@ -55,7 +39,7 @@ class Photographed:
     @property
     def base_px(self) -> float:
         """How wide the base is, in pixels; 0 where none was given."""
-        base = [at for at, name in enumerate(self.names) if name.partition(".")[0] == _BASE]
+        base = [at for at, name in enumerate(self.names) if name.partition(".")[0] == BASE]
         columns = np.flatnonzero(np.isin(self.labels, base).any(axis=0)) if base else np.array([])
         return float(columns[-1] - columns[0] + 1) if len(columns) else 0.0
 
@@ -100,50 +84,5 @@ def _view(one: Photographed, materials: Mapping[str, str], px_mm: float) -> dict
     labels = settled(one.cut, one.labels, np.array(sorted(one.given)))
     labels = without_specks(labels, px_mm)
     rows, columns = np.nonzero(labels >= 0)
-    middle, soles = (columns.min() + columns.max() + 1) / 2, rows.max() + 1
-
-    def placed(shape: BaseGeometry) -> BaseGeometry:
-        """In drawing units, soles on 0 and the middle on 0."""
-        unit = _PER_MM / px_mm
-        return affinity.affine_transform(shape, (unit, 0, 0, unit, -middle * unit, -soles * unit))
-
-    areas = [
-        Area(
-            one.names[label], _commands(placed(shape)), label, materials[one.names[label]], lift=0.0,
-            part=".".join(one.names[label].split(".")[:2]),
-        )
-        for label, shape in sorted(polygons(labels, px_mm).items())
-    ]  # fmt: skip
-    steps = relief(one.cut.shade, labels, px_mm)
-    light = [
-        Shade(kind, _STEPS[kind][at], alpha, placed(shape))
-        for kind in _STEPS
-        for at, (_, alpha, shape) in enumerate(step for step in steps if step[0] == kind)
-    ]
-    stack = Layers(one.view, areas)
-    stack.sites = _sites(stack)
-    return drafted_view(stack, light)
-
-
-def _sites(stack: Layers) -> list[Site]:
-    """A place for a mark in the middle of every area that has room, the largest first."""
-    found = []
-    for name in stack.names():
-        x, y, radius = stack.label_point(name)
-        room = 2 * radius * UNIT_MM
-        site = f"{name.partition('.')[2]}.middle"
-        if room >= _SITE_ROOM and name.partition(".")[0] != _BASE and len(site) <= 40:
-            wide = round(room * _SITE_SHARE, 1)
-            found.append(Site(site, name, x, y, wide, wide, "disc"))
-    return sorted(found, key=lambda one: -one.w)[:_MOST_SITES]
-
-
-def _commands(shape: BaseGeometry) -> list[tuple]:
-    """A polygon as the commands of an outline; a hole is a ring closed by a small 'z'."""
-    found: list[tuple] = []
-    for piece in pieces_of(shape):
-        polygon = orient(piece)
-        for at, ring in enumerate((polygon.exterior, *polygon.interiors)):
-            first, *rest = list(ring.coords)[:-1]
-            found += [("M", first), *(("L", point) for point in rest), ("z" if at else "Z",)]
-    return found
+    origin = (columns.min() + columns.max() + 1) / 2, rows.max() + 1
+    return drawn_view(one.view, labels, one.names, materials, one.cut.shade, px_mm, origin)

@@ -6,11 +6,12 @@ from zipfile import BadZipFile
 import numpy as np
 
 from ...errors import Unreadable
+from ..piecework.pieces import PieceGraph
+from ..piecework.telling import told_graph
 from .cutting import CutUp
-from .pieces import BORDER, STEP, PieceGraph
 
-#: steps in which the strength of borders is kept, and in which costs are told to a browser
-_FINE, _COST = 255, 10_000
+#: steps in which the strength of borders is kept
+_FINE = 255
 #: light that is kept at most, over its median, and the power by which it is kept finer in the dark
 _BRIGHTEST, _ENCODED = 8.0, 1 / 2.2
 
@@ -49,24 +50,4 @@ def unpacked(data: bytes) -> CutUp:
 
 def handing_out(cut: CutUp) -> dict:
     """What a browser needs: pieces with their middles in pixels and sizes, and pairs with their costs; JSON-ready."""
-    graph, count = cut.graph, len(cut.graph.size)
-    rows, columns = np.nonzero(cut.mask)
-    piece = cut.labels[rows, columns]
-    size = np.maximum(np.bincount(piece, minlength=count), 1)
-    middles = np.stack([np.bincount(piece, columns, count) / size, np.bincount(piece, rows, count) / size], 1)
-    cost = np.round((STEP + BORDER * graph.strength**2) * _COST).astype(int)
-    return {
-        "width": cut.labels.shape[1],
-        "height": cut.labels.shape[0],
-        "size": size.tolist(),
-        "middles": np.round(middles).astype(int).tolist(),
-        "pairs": graph.pairs.ravel().tolist(),
-        "cost": cost.tolist(),
-    }
-
-
-def label_picture(cut: CutUp) -> np.ndarray:
-    """The piece of every pixel as a picture, (height, width, 3): number + 1 in red and green, low byte first; 0 off the
-    figure."""
-    number = (cut.labels + 1).astype(np.uint16)
-    return np.stack([number & 255, number >> 8, np.zeros_like(number)], -1).astype(np.uint8)
+    return told_graph(cut.graph, cut.labels, cut.graph.size)

@@ -3,8 +3,8 @@
 import numpy as np
 from scipy import ndimage
 
+from ..piecework.pieces import nearest_start
 from .cutting import CutUp, pixel_pairs
-from .pieces import nearest_start
 
 #: pixels from a border that are handed out anew; pixels over which a stair is rounded
 _REACH, _ROUND = 5, 1.4

@@ -4,6 +4,7 @@ from collections.abc import Callable
 
 from ...errors import Contradiction, OutOfRange, UnknownName, Unreadable
 from ...figures.kit import Making, kit_of, made_figure
+from ...figures.measured import measured_from
 from ...figures.own import MOST_TYPES, PREFIX, OwnType, made_type, own_type
 from ...figures.part import MATERIALS
 from ...figures.plate import plate_mapping
@@ -84,6 +85,10 @@ def checked_drawing(drawing: dict, where: str = "") -> dict:
         touched = {name for a, b, _ in view["seams"] for name in (a, b)}
         if not touched <= drawn:
             raise UnknownName("area", min(touched - drawn), names, f"{place}/seams")
+    shown = {area["area"] for view in drawing["views"] for area in view["areas"]}
+    unknown = set(measured_from(drawing.get("measured", {}))) - shown
+    if unknown:
+        raise UnknownName("area", min(unknown), sorted(shown), f"{where}/measured")
     if len({view["name"] for view in drawing["views"]}) != len(drawing["views"]):
         raise Contradiction("Two views have one name.", f"{where}/views")
     return drawing

@@ -8,10 +8,11 @@ from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.errors import OutOfRange, Unreadable
 from mantello_core.figures.own import own_type
 from mantello_core.figures.photographed.figure import Photographed, photographed_type
-from mantello_core.figures.photographed.packing import handing_out, label_picture, packed, unpacked
-from mantello_core.figures.photographed.partition import polygons, without_specks
-from mantello_core.figures.photographed.relief import DARK, LITE, relief
+from mantello_core.figures.photographed.packing import handing_out, packed, unpacked
 from mantello_core.figures.photographed.settling import settled
+from mantello_core.figures.piecework.partition import polygons, without_specks
+from mantello_core.figures.piecework.relief import DARK, LITE, relief
+from mantello_core.figures.piecework.telling import label_picture
 from mantello_core.figures.plate import plate_from, plate_mapping
 from mantello_core.figures.vocabulary import fault, own_name
 from mantello_core.formats.document.own_types import checked_drawing
@@ -154,7 +155,7 @@ class Kept(TestCase):
         told = handing_out(cut)
         self.assertEqual(len(told["pairs"]), 2 * len(told["cost"]))
         self.assertEqual(sum(told["size"]), int(cut.mask.sum()))
-        picture = label_picture(cut).astype(int)
+        picture = label_picture(cut.labels).astype(int)
         self.assertTrue(np.array_equal(picture[..., 0] + 256 * picture[..., 1] - 1, cut.labels))
 
 

@@ -6,7 +6,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mantello_core.figures.photographed.pieces import BORDER, STEP, PieceGraph, nearest_start, touching
+from mantello_core.figures.piecework.pieces import BORDER, STEP, PieceGraph, nearest_start, touching
 
 
 def graph(count: int, edges: dict[tuple[int, int], float]) -> PieceGraph:

@@ -354,7 +354,14 @@ function numbers(picture, graph) {
   return found;
 }
 
-const largest = (graph) => graph.size.indexOf(Math.max(...graph.size));
+/** The largest piece that the view shows. */
+function largest(graph) {
+  let best = -1;
+  graph.size.forEach((size, at) => {
+    if (graph.middles[at] && (best < 0 || size > graph.size[best])) best = at;
+  });
+  return best;
+}
 
 /** A clear colour of a hue, 0 to 360, as red, green and blue. */
 function rgb(hue) {

@@ -1,7 +1,8 @@
 /* Pieces of a photograph and the areas they go to: the same shortest ways as on the server, without a page. */
 
 /**
- * @typedef {{width: number, height: number, size: number[], middles: number[][], pairs: number[], cost: number[]}} Graph
+ * @typedef {{width: number, height: number, size: number[], middles: (number[] | null)[], pairs: number[], cost: number[]}} Graph
+ *   middles: null for a piece that this view does not show
  * @typedef {Map<number, string>} Given piece to area
  */
 
@@ -105,7 +106,9 @@ export function pieceBeside(graph, piece, right, down) {
   const [x, y] = graph.middles[piece];
   let best = piece;
   let least = Infinity;
-  graph.middles.forEach(([x2, y2], other) => {
+  graph.middles.forEach((middle, other) => {
+    if (!middle) return;
+    const [x2, y2] = middle;
     const along = (x2 - x) * right + (y2 - y) * down;
     const aside = Math.abs((x2 - x) * down) + Math.abs((y2 - y) * right);
     if (other === piece || along <= 0 || aside > along * 1.5) return;
@@ -121,11 +124,12 @@ export function pieceBeside(graph, piece, right, down) {
  * @param {string} name
  */
 export function mirrored(graph, area, name) {
-  const weight = graph.size.reduce((sum, size) => sum + size, 0);
-  const axis = graph.middles.reduce((sum, [x], at) => sum + x * graph.size[at], 0) / weight;
-  const wide = Math.sqrt(weight / graph.size.length) * 0.8;
-  const own = graph.middles.filter((_, at) => area[at] === name).map(([x, y]) => [2 * axis - x, y]);
-  return graph.middles.flatMap(([x, y], at) => (area[at] !== name && own.some(([x2, y2]) => Math.hypot(x - x2, y - y2) < wide) ? [at] : []));
+  const shown = graph.middles.flatMap((middle, at) => (middle ? [at] : []));
+  const weight = shown.reduce((sum, at) => sum + graph.size[at], 0);
+  const axis = shown.reduce((sum, at) => sum + graph.middles[at][0] * graph.size[at], 0) / weight;
+  const wide = Math.sqrt(weight / shown.length) * 0.8;
+  const own = shown.filter((at) => area[at] === name).map((at) => [2 * axis - graph.middles[at][0], graph.middles[at][1]]);
+  return shown.filter((at) => area[at] !== name && own.some(([x, y]) => Math.hypot(graph.middles[at][0] - x, graph.middles[at][1] - y) < wide));
 }
 
 class Heap {
