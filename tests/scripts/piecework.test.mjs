@@ -42,3 +42,10 @@ test("arrows go to the piece beside, and stay where there is none", () => {
 test("the other side is mirrored about the middle of the figure", () => {
   assert.deepEqual(mirrored(graph, ["arm", "", "", "", "", ""], "arm"), [2]);
 });
+
+test("pieces that a view does not show are no neighbours and have no mirror image there", () => {
+  const graph = { width: 9, height: 3, size: [4, 4, 4, 90], middles: [[1, 1], [4, 1], [7, 1], null], pairs: [0, 1, 1, 2, 2, 3], cost: [1, 1, 1] };
+  assert.equal(pieceBeside(graph, 0, 1, 0), 1);
+  assert.equal(pieceBeside(graph, 0, -1, 0), 0);
+  assert.deepEqual(mirrored(graph, ["a", "", "", ""], "a"), [2]);
+});

@@ -47,6 +47,8 @@ class FigureModel(models.Model):
     height_mm = models.FloatField(default=0.0)
     #: as ``figures.modelled.packing`` packs it; empty until it is cut up
     cut = models.BinaryField(default=b"", blank=True)
+    #: as ``figures.modelled.turning`` gives it, gzipped, with the areas of the newest drawing; empty until there is one
+    surface = models.BinaryField(default=b"", blank=True)
 
     def __str__(self) -> str:
         return self.name

@@ -1,5 +1,6 @@
 """Figure types from 3D files: sent, cut up, turned, given to areas on all sides at once, kept; what cannot be is told."""
 
+import gzip
 import json
 from contextlib import suppress
 
@@ -81,13 +82,19 @@ class Modelled(RoomCase):
         page = self.see("photographed", figure.pk, step="keep")
         self.assertContains(page, "in recesses")
         self.assertContains(page, "measured on the model itself")
+        surface = self.see("model-surface", figure.pk)
+        self.assertEqual(surface["Content-Encoding"], "gzip")
+        self.assertContains(page, 'data-behaviour="turntable"')
+        self.assertEqual((len(gzip.decompress(surface.content)) - 8) % 36, 0)
         self.post("keep-photographed", figure.pk)
         (own,) = self.now().army.types
         self.assertEqual((own.title, len(own.plate.views)), ("Harbour post", 5))
         # the knob: four sides, its top and its underside, and what of the post went with it
         self.assertAlmostEqual(own.plate.measured["head.helm"].surface_mm2, 4 * 54 + 2 * 81, delta=40)
         self.assertAlmostEqual(own.plate.areas["head.helm"].extent.sharp_mm, 36, delta=2)
-        self.assertContains(self.see("figure-types"), "Harbour post")
+        types = self.see("figure-types")
+        self.assertContains(types, "mm² measured")
+        self.assertContains(types, "Look at it, change its areas")
         self.post("change-workpiece", figure.pk, title="Mooring post", **{"mat-torso.coat": "wood"})
         self.see("photographed", figure.pk, step="keep")
         work_done()
@@ -131,9 +138,14 @@ class Modelled(RoomCase):
         self.assertEqual((Workpiece.objects.get().title, len(FigureModel.objects.get().data)), ("Mud carrier", 288_084))
 
     def test_anothers_is_not_found(self):
-        self.sent()
-        figure = Workpiece.objects.get()
+        figure = self.cut()
         self.assert_hidden("models")
         self.assert_hidden("photographed", figure.pk)
         self.assert_hidden("turn-model", figure.pk, post=True)
+        self.see("model-surface", figure.pk, status=404)
+        self.give(figure)
+        self.see("photographed", figure.pk, step="keep")
+        work_done()
+        self.see("model-surface", figure.pk)
+        self.assert_hidden("model-surface", figure.pk)
         self.see("photographed", figure.pk + 1, status=404)

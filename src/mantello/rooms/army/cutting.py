@@ -1,5 +1,6 @@
 """What a worker does with a photograph of a figure: cut it up, and make the drawing of a type from what was given."""
 
+import gzip
 import io
 from collections.abc import Iterator
 
@@ -18,6 +19,7 @@ from mantello_core.figures.modelled.packing import unpacked as unpacked_model
 from mantello_core.figures.modelled.patches import patch_map
 from mantello_core.figures.modelled.solid import set_upright, upright_side
 from mantello_core.figures.modelled.triangles import triangles
+from mantello_core.figures.modelled.turning import turned_surface
 from mantello_core.figures.own import digest_of
 from mantello_core.figures.photographed.cutting import cut_off, cut_up
 from mantello_core.figures.photographed.figure import Photographed, photographed_type
@@ -106,7 +108,11 @@ def _modelled(work: Workpiece) -> Iterator[Step]:
     materials = {area: work.materials.get(area) or usual_material(area) for area in given.values()}
     yield Step(1, 2)
     drawing = modelled_type(model, given, materials)
-    yield Step(2, 2, {"drawing": drawing, "digest": digest_of(drawing), "unseen": unseen(model, given)})
+    names, by_patch = model.areas(given)
+    work.solid.surface = gzip.compress(turned_surface(model, by_patch), 5)
+    work.solid.save(update_fields=["surface"])
+    told = {"names": names, "unseen": unseen(model, given)}
+    yield Step(2, 2, {"drawing": drawing, "digest": digest_of(drawing)} | told)
 
 
 def asked_model(army, one: FigureModel, address: str, *, again: bool = False) -> Job:

@@ -11,6 +11,7 @@ from django.views.decorators.http import require_GET, require_http_methods, requ
 
 from mantello.shell.download import download, drawing
 from mantello.shell.fields import refused
+from mantello.workpieces.models import Workpiece
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.army.types_found import types_found
@@ -50,6 +51,8 @@ class TypeRow:
     own: OwnType | None
     areas: int
     mm2: float
+    #: whether mm² were measured in space, not projected
+    measured: bool
     figures: int
     views: str
 
@@ -71,15 +74,20 @@ def _types_page(request, army, form, status=200, title_form=None, titled=""):
     rows, words = [], request.GET.get("q", "")[:80]
     for type_id in types_found(force, words):
         title = force.type_titles[type_id]
-        areas = force.plate(type_id).areas.values()
-        views = ", ".join(view.name for view in force.plate(type_id).views)
-        mm2 = sum(area.mm2 for area in areas)
-        rows.append(TypeRow(type_id, title, own.get(type_id), len(areas), mm2, counts.get(type_id, 0), views))
+        shape = force.plate(type_id)
+        views, measured = ", ".join(view.name for view in shape.views), bool(shape.measured)
+        mm2 = shape.extent.surface_mm2 if measured else sum(area.mm2 for area in shape.areas.values())
+        rows.append(
+            TypeRow(type_id, title, own.get(type_id), len(shape.areas), mm2, measured, counts.get(type_id, 0), views)
+        )
     forms = {
         id_: title_form if id_ == titled else TitleForm(initial={"title": own[id_].title}, auto_id=f"{id_}_%s")
         for id_ in own
     }
-    context = {"title": "Figure types", "words": words, "rows": rows, "form": form, "title_forms": forms}
+    works = dict(Workpiece.objects.filter(army=army, type_id__in=own).order_by("pk").values_list("type_id", "pk"))
+    context = {
+        "title": "Figure types", "words": words, "rows": rows, "form": form, "title_forms": forms, "works": works,
+    }  # fmt: skip
     return room_page(request, army, "army", "army/figure_types.html", context, status)
 
 

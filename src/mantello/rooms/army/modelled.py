@@ -4,9 +4,10 @@ from django import forms
 from django.contrib.auth.decorators import login_required
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import transaction
+from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect
 from django.urls import reverse
-from django.views.decorators.http import require_http_methods, require_POST
+from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from mantello.jobs.models import Job
 from mantello.shell.fields import CoreField
@@ -119,6 +120,17 @@ def turn_model(request, army_id, work_id):
         one.save(update_fields=["up", "quarters", "height_mm", "cut"])
         one.workpiece.photographs.all().delete()
     return redirect("photographed", army.pk, work_id)
+
+
+@login_required
+@require_safe
+def model_surface(request, army_id, work_id):
+    """The surface that a browser turns, with the areas of the newest drawing."""
+    army = army_for(request, army_id)
+    one = get_object_or_404(FigureModel.objects.exclude(surface=b""), workpiece__pk=work_id, workpiece__army=army)
+    answer = HttpResponse(bytes(one.surface), content_type="application/octet-stream")
+    answer["Content-Encoding"] = "gzip"
+    return answer
 
 
 def upright_form(one: FigureModel) -> UprightForm:

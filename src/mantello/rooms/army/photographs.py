@@ -2,86 +2,30 @@
 
 import json
 
-from django import forms
 from django.contrib.auth.decorators import login_required
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import transaction
 from django.http import Http404, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect
 from django.urls import reverse
-from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from mantello.jobs.models import Job
-from mantello.shell.fields import CoreField, refused
-from mantello.shell.photograph import PhotoField
 from mantello.workpieces.models import MOST_WORKPIECES, FigurePhotograph, Workpiece
-from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
-from mantello_core.design.figure_types import checked_title, new_type_id, with_type
+from mantello.workspace.page import army_for, room_page
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import materials_of_areas
-from mantello_core.figures.own import own_type
-from mantello_core.figures.part import MATERIALS
-from mantello_core.figures.photographed.figure import LEAST_MM, MOST_MM
 from mantello_core.figures.photographed.sample import BASE_MM, TITLE, sample_photographs
-from mantello_core.figures.vocabulary import SIDES, sideless, spoken
-from mantello_core.formats.drawing import plate_svg
-from mantello_core.formats.figure_drawing import own_area, usual_material
-from mantello_core.naming import named
+from mantello_core.figures.vocabulary import SIDES
+from mantello_core.formats.figure_drawing import own_area
 
-from .cutting import asked_cut, asked_drawing
-from .maker import wearing
+from .cutting import asked_cut
+from .keeping import address_of, keep_page, work_of
 from .modelled import upright_form, waiting_page
+from .workpiece_forms import VIEWS, AnotherForm, PhotographsForm
 
-VIEWS = ("front", "back", "left", "right", "top")
 #: pieces given in one view, and points of strokes, at most
 _MOST_GIVEN, _MOST_STROKES, _MOST_POINTS = 4000, 200, 4000
-_SIZE = {
-    "min_value": LEAST_MM, "max_value": MOST_MM, "required": False,
-    "error_messages": {"min_value": f"Write {LEAST_MM:g} to {MOST_MM:g} mm.", "max_value": f"Write {LEAST_MM:g} to {MOST_MM:g} mm.", "invalid": f"Write a number of millimetres, {LEAST_MM:g} to {MOST_MM:g}."},
-}  # fmt: skip
-
-
-class TitleForm(forms.Form):
-    """What a figure is called."""
-
-    title = CoreField(lambda text: named(text, "title"), label="Name of the figure type", max_length=80)
-
-
-class SizeForm(TitleForm):
-    """What a figure is called, and by what it is scaled."""
-
-    base_mm = forms.FloatField(
-        label="Width of its base, mm",
-        help_text="Such as 25 or 32. It does not change with the height of the camera.",
-        **_SIZE,
-    )
-    height_mm = forms.FloatField(label="Or its height, mm", help_text="From the lowest to the highest point.", **_SIZE)
-
-    def clean(self):
-        """One of the two."""
-        given = super().clean()
-        if not self.errors and not (given.get("base_mm") or given.get("height_mm")):
-            self.add_error("base_mm", "Say how wide the base is, or how tall the figure.")
-        return given
-
-
-class PhotographsForm(SizeForm):
-    """A new figure: its size, and one photograph or more."""
-
-    front = PhotoField(label="From the front")
-    back = PhotoField(label="From the back", required=False)
-    left = PhotoField(label="From its left", required=False)
-    right = PhotoField(label="From its right", required=False)
-    top = PhotoField(label="From above", required=False)
-
-
-class AnotherForm(forms.Form):
-    """One more photograph of a figure, or one in the place of another."""
-
-    view = forms.ChoiceField(label="Seen from", choices=[(view, view.capitalize()) for view in VIEWS])
-    photograph = PhotoField(label="Photograph")
 
 
 @login_required
@@ -96,7 +40,7 @@ def photographs(request, army_id):
         if Workpiece.objects.filter(owner=request.user).count() >= MOST_WORKPIECES:
             form.add_error(None, f"{MOST_WORKPIECES} figures are on their way; remove one first.")
         else:
-            return redirect(_address(_begun(army, request.user, form.cleaned_data), "front"))
+            return redirect(address_of(_begun(army, request.user, form.cleaned_data), "front"))
     context = {"title": "From photographs", "form": form, "works": Workpiece.objects.filter(army=army)}
     return room_page(request, army, "army", "army/photographs.html", context, 422 if form.errors else 200)
 
@@ -122,15 +66,6 @@ def _begun(army, owner, given: dict) -> Workpiece:
     return work
 
 
-def _address(work: Workpiece, view: str, step: str = "") -> str:
-    rest = f"&step={step}" if step else ""
-    return f"{reverse('photographed', args=[work.army_id, work.pk])}?view={view}{rest}"
-
-
-def _work(army, work_id: int) -> Workpiece:
-    return get_object_or_404(Workpiece, pk=work_id, army=army)
-
-
 def _photograph(work: Workpiece, view: str) -> FigurePhotograph:
     return get_object_or_404(work.photographs, view=view)
 
@@ -140,9 +75,9 @@ def _photograph(work: Workpiece, view: str) -> FigurePhotograph:
 def photographed(request, army_id, work_id):
     """One view of a figure: being cut up, refused, or to be handed out; or the whole of it, to be looked at and kept."""
     army = army_for(request, army_id)
-    work = _work(army, work_id)
+    work = work_of(army, work_id)
     if request.GET.get("step") == "keep":
-        return _keep_page(request, army, work)
+        return keep_page(request, army, work)
     return _view_page(request, army, work, request.GET.get("view", ""))
 
 
@@ -153,7 +88,7 @@ def _view_page(request, army, work: Workpiece, view: str, status=200, another=No
     one = next((each for each in views if each.view == view), views[0] if views else None)
     if one is None:
         raise Http404
-    job = None if one.pieces else asked_cut(army, one, _address(work, one.view), again="again" in request.GET)
+    job = None if one.pieces else asked_cut(army, one, address_of(work, one.view), again="again" in request.GET)
     if job and job.state == Job.State.DONE:
         one.refresh_from_db()
         job = None if one.pieces else job
@@ -205,7 +140,7 @@ def area_words(area: str) -> str:
 @require_safe
 def figure_photograph(request, army_id, work_id, view):
     """The photograph, as it was kept."""
-    one = _photograph(_work(army_for(request, army_id), work_id), view)
+    one = _photograph(work_of(army_for(request, army_id), work_id), view)
     return HttpResponse(bytes(one.jpeg), content_type="image/jpeg")
 
 
@@ -213,7 +148,7 @@ def figure_photograph(request, army_id, work_id, view):
 @require_safe
 def figure_pieces(request, army_id, work_id, view):
     """The piece of every pixel, as a PNG."""
-    one = _photograph(_work(army_for(request, army_id), work_id), view)
+    one = _photograph(work_of(army_for(request, army_id), work_id), view)
     if not one.pieces:
         raise Http404
     return HttpResponse(bytes(one.pieces), content_type="image/png")
@@ -223,7 +158,7 @@ def figure_pieces(request, army_id, work_id, view):
 @require_safe
 def figure_graph(request, army_id, work_id, view):
     """How the pieces touch, as JSON."""
-    one = _photograph(_work(army_for(request, army_id), work_id), view)
+    one = _photograph(work_of(army_for(request, army_id), work_id), view)
     if not one.graph:
         raise Http404
     return JsonResponse(one.graph)
@@ -245,7 +180,7 @@ def name_area(request, army_id):
 @require_POST
 def give_pieces(request, army_id, work_id, view):
     """Keep what pieces were given to which areas; bad ones are refused and nothing changes."""
-    one = _photograph(_work(army_for(request, army_id), work_id), view)
+    one = _photograph(work_of(army_for(request, army_id), work_id), view)
     count = len(one.graph.get("size", ()))
     try:
         said = json.loads(request.POST.get("given", ""))
@@ -266,13 +201,13 @@ def give_pieces(request, army_id, work_id, view):
 def mend_outline(request, army_id, work_id, view):
     """Strokes for figure and table: the photograph is cut up anew."""
     army = army_for(request, army_id)
-    one = _photograph(_work(army, work_id), view)
+    one = _photograph(work_of(army, work_id), view)
     strokes = [] if request.POST.get("do") == "none" else _strokes(request.POST.get("strokes", ""))
     if strokes is None:
         return HttpResponse("Strokes that cannot be read.", content_type="text/plain; charset=utf-8", status=422)
     one.strokes, one.cut, one.pieces, one.graph = strokes, b"", b"", {}
     one.save(update_fields=["strokes", "cut", "pieces", "graph"])
-    return redirect(_address(one.workpiece, one.view))
+    return redirect(address_of(one.workpiece, one.view))
 
 
 def _strokes(text: str) -> list | None:
@@ -296,7 +231,7 @@ def _strokes(text: str) -> list | None:
 def add_photograph(request, army_id, work_id):
     """One more photograph, or one in the place of another, whose areas begin anew."""
     army = army_for(request, army_id)
-    work = _work(army, work_id)
+    work = work_of(army, work_id)
     form = AnotherForm(request.POST, request.FILES)
     if not form.is_valid():
         return _view_page(request, army, work, request.POST.get("view", ""), 422, form)
@@ -310,104 +245,4 @@ def add_photograph(request, army_id, work_id):
         "cut_off": [],
     }
     one, _ = FigurePhotograph.objects.update_or_create(workpiece=work, view=form.cleaned_data["view"], defaults=fresh)
-    return redirect(_address(work, one.view))
-
-
-@login_required
-@require_POST
-def change_workpiece(request, army_id, work_id):
-    """Another name or size, other materials, one more photograph; or the figure taken away."""
-    army = army_for(request, army_id)
-    work = _work(army, work_id)
-    if "remove" in request.POST:
-        work.delete()
-        return redirect("photographs", army.pk)
-    form = (TitleForm if work.solid else SizeForm)(request.POST)
-    if not form.is_valid():
-        return _keep_page(request, army, work, 422, form)
-    given = form.cleaned_data
-    work.title, work.base_mm, work.height_mm = (
-        given["title"],
-        given.get("base_mm") or 0.0,
-        given.get("height_mm") or 0.0,
-    )
-    materials = {key.removeprefix("mat-"): value for key, value in request.POST.items() if key.startswith("mat-")}
-    areas = {area for one in work.photographs.all() for area in one.given.values()}
-    work.materials = {area: one for area, one in materials.items() if area in areas and one in MATERIALS}
-    work.save()
-    return redirect(_address(work, "front", "keep"))
-
-
-def _keep_page(request, army, work: Workpiece, status=200, form=None):
-    views = list(work.photographs.all())
-    areas = sorted({area for one in views for area in one.given.values()})
-    job = asked_drawing(army, work, _address(work, "front", "keep"), again="again" in request.GET) if areas else None
-    done = job is not None and job.state == Job.State.DONE
-    reading = reading_of(army.head)
-    pictures, rows, doubts = [], [], []
-    if done:
-        plate = own_type("own-tried", work.title, job.result["drawing"], None, job.result["digest"]).plate
-        fill = wearing(reading, plate)
-        pictures = [(view.name, mark_safe(plate_svg(plate, view.name, fill, prefix=view.name))) for view in plate.views]
-        rows = [
-            (area, spoken(name), name in materials_of_areas(), plate.measured.get(name))
-            for name, area in plate.areas.items()
-        ]
-        doubts = _doubts(views, plate, job.result.get("unseen", ()))
-    kind = TitleForm if work.solid else SizeForm
-    initial = {"title": work.title, "base_mm": work.base_mm or None, "height_mm": work.height_mm or None}
-    context = {
-        "title": work.title, "figure": work, "views": views, "keeping": True, "areas": areas, "job": None if done else job,
-        "pictures": pictures, "many": len(pictures) > 2, "rows": rows, "doubts": doubts, "materials": MATERIALS, "form": form or kind(initial=initial), "solid": work.solid,
-        "usual": {area: work.materials.get(area) or usual_material(area) for area in areas},
-        "counts": {each.view: len(set(each.given.values())) for each in views},
-    }  # fmt: skip
-    return room_page(request, army, "army", "army/photographed_keep.html", context, status)
-
-
-def _doubts(views: list[FigurePhotograph], plate, unseen=()) -> list[str]:
-    """What a painter would want to look at again before the type is kept. unseen: areas given that show in no view."""
-    found = [f"{spoken(name)} shows from no side; it is left out." for name in unseen]
-    names = set(plate.areas)
-    for name in sorted(names):
-        other = ".".join({"left": "right", "right": "left"}.get(step, step) for step in name.split("."))
-        if other != name and other not in names:
-            found.append(f"{spoken(name)} has no {spoken(other).lower()}.")
-    small = [spoken(name).lower() for name, area in plate.areas.items() if area.mm2 < 1]
-    if small:
-        found.append(f"Under 1 mm², hard to paint apart: {', '.join(small[:8])}.")
-    for one in views:
-        if one.cut_off and one.cut_off != ["lower"]:
-            found.append(f"The {one.view} view runs out of the picture at its {' and '.join(one.cut_off)} edge.")
-        if not one.given:
-            found.append(f"Nothing of the {one.view} view is given yet; it is left out.")
-    pairs = {sideless(name) for name in names}
-    if "base.rim" not in pairs and plate.kind == "figure":
-        found.append("No base rim: the base is usually its own area.")
-    return found
-
-
-@login_required
-@require_POST
-def keep_photographed(request, army_id, work_id):
-    """Keep the figure as a type of the army, or draw the type it was kept as anew."""
-    army = army_for(request, army_id)
-    work = _work(army, work_id)
-    job = asked_drawing(army, work, _address(work, "front", "keep"))
-    if job.state != Job.State.DONE:
-        return redirect(_address(work, "front", "keep"))
-    force = reading_of(army.head).design.army
-    known = work.type_id if any(one.id == work.type_id for one in force.types) else ""
-    form = TitleForm({"title": work.title})
-    try:
-        title = checked_title(force, work.title, known)
-        own = own_type(known or new_type_id(force, title), title, job.result["drawing"], None, job.result["digest"])
-        source = "a 3D file" if work.solid else "photographs"
-        words = f"{title} {'drawn anew from' if known else 'taken from'} {source}: {len(own.plate.areas)} areas"
-        apply(request, army, lambda design: with_type(design, own), words)
-    except MantelloError as error:
-        form.is_valid()
-        return _keep_page(request, army, work, 422, refused(form, error))
-    work.type_id = own.id
-    work.save(update_fields=["type_id"])
-    return redirect("figure-types", army.pk)
+    return redirect(address_of(work, one.view))

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import briefing, figure_types, guide, maker, modelled, photographs, pictures, rostering, sites, views
+from . import briefing, figure_types, guide, keeping, maker, modelled, photographs, pictures, rostering, sites, views
 
 urlpatterns = [
     path("", views.armies, name="armies"),
@@ -36,11 +36,12 @@ urlpatterns = [
     path("armies/<int:army_id>/types/photographs/", photographs.photographs, name="photographs"),
     path("armies/<int:army_id>/types/models/", modelled.models, name="models"),
     path("armies/<int:army_id>/types/models/<int:work_id>/turn/", modelled.turn_model, name="turn-model"),
+    path("armies/<int:army_id>/types/models/<int:work_id>/surface/", modelled.model_surface, name="model-surface"),
     path("armies/<int:army_id>/types/photographs/area/", photographs.name_area, name="name-area"),
     path("armies/<int:army_id>/types/photographs/<int:work_id>/", photographs.photographed, name="photographed"),
     path(
         "armies/<int:army_id>/types/photographs/<int:work_id>/change/",
-        photographs.change_workpiece,
+        keeping.change_workpiece,
         name="change-workpiece",
     ),
     path(
@@ -48,7 +49,7 @@ urlpatterns = [
     ),
     path(
         "armies/<int:army_id>/types/photographs/<int:work_id>/keep/",
-        photographs.keep_photographed,
+        keeping.keep_photographed,
         name="keep-photographed",
     ),
     path(

@@ -45,9 +45,13 @@ class Corners:
         total = sum(np.bincount(corner[:, at], self.solid.mm2 * values, minlength=count) for at in range(3))
         return total / weight
 
+    def on(self, values: np.ndarray, face: np.ndarray) -> np.ndarray:
+        """Values of corners at the three corners of faces, (n, 3)."""
+        return values[self._corner[face]]
+
     def at(self, values: np.ndarray, face: np.ndarray, share: np.ndarray) -> np.ndarray:
         """Values of corners read on faces; share: of each of the three corners, (n, 3)."""
-        return (values[self._corner[face]] * share).sum(1)
+        return (self.on(values, face) * share).sum(1)
 
 
 def lit(corners: Corners, seen: Seen, open_sky: np.ndarray, axes) -> np.ndarray:

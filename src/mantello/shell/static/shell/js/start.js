@@ -19,6 +19,7 @@ import "./poll.js";
 import "./drag.js";
 import "./blazon.js";
 import "./hand.js";
+import "./turntable.js";
 import "./site.js";
 
 wake(document);
