@@ -19,6 +19,8 @@ from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.figures.photographed.packing import unpacked
 from mantello_core.paints.stock import Stock
+from tests.core.figures.modelled.case import carrier
+from tests.core.figures.modelled.case import clicked as clicked_on
 from tests.core.figures.photographed.case import clicked, sample
 
 from .case import COME, BrowserCase
@@ -36,7 +38,6 @@ SHOTS = {
     "variety": "scheme/variety/?unit=reed-cutters",
     "checks": "scheme/checks/",
     "insignia": "insignia/?arms=brazzacorta",
-    "transfers": "insignia/transfers/",
     "recipe": "recipes/lantern/",
     "finish": "recipes/across/finish/",
     "paints": "paints/",
@@ -64,6 +65,7 @@ class Shots(BrowserCase):
         for name, path in SHOTS.items():
             self.take(name, f"/armies/{army.pk}/{path}")
         self.photograph(army)
+        self.model(army)
         self.take("log", f"/armies/{army.pk}/log/")
         self.finish(army, "1st-harbour-line")
 
@@ -82,6 +84,20 @@ class Shots(BrowserCase):
         expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
         self.page.get_by_role("button", name="left arm sleeve").click()
         self.page.screenshot(path=FOLDER / "photographs.png")
+
+    def model(self, army):
+        """The product's own 3D file, given as someone would who knows it, in the army's colours."""
+        self.client.post(reverse("models", args=[army.pk]), {"sample": "yes"})
+        figure = Workpiece.objects.exclude(model=None).get()
+        address = reverse("photographed", args=[army.pk, figure.pk])
+        self.go(address)
+        expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
+        model, true, names = carrier()
+        given = {str(piece): names[area] for piece, area in clicked_on(model, true, 3).items()}
+        figure.photographs.update(given=given)
+        self.go(f"{address}?step=keep")
+        expect(self.page.locator("[data-turned]")).to_be_visible(timeout=COME)
+        self.page.screenshot(path=FOLDER / "model.png")
 
     def take(self, name, path):
         self.go(path)

@@ -31,19 +31,35 @@ def plate(type_id: str) -> Plate:
 
 
 @cache
+def _index() -> dict[str, dict]:
+    return json.loads((_FOLDER.parent / "plates_index.json").read_text(encoding="utf-8"))
+
+
+@cache
 def shipped_titles() -> dict[str, str]:
     """The shipped figure types, id to title."""
-    return {type_id: plate(type_id).title for type_id in plate_types()}
+    return {type_id: one["title"] for type_id, one in _index().items()}
 
 
 @cache
 def materials_of_areas() -> dict[str, str]:
     """Every area name the shipped plates have, and what it is most often made of there."""
     counts: dict[str, Counter] = {}
-    for type_id in plate_types():
-        for name, area in plate(type_id).areas.items():
-            counts.setdefault(name, Counter())[area.material] += 1
+    for one in _index().values():
+        for name, material in one["areas"].items():
+            counts.setdefault(name, Counter())[material] += 1
     return {name: count.most_common(1)[0][0] for name, count in counts.items()}
+
+
+def index_of_plates() -> dict[str, dict]:
+    """Title and areas, each with its material, of every shipped type: what is wanted without reading the plates."""
+    return {
+        type_id: {
+            "title": plate(type_id).title,
+            "areas": {name: area.material for name, area in plate(type_id).areas.items()},
+        }
+        for type_id in plate_types()
+    }
 
 
 def read_all_plates() -> None:

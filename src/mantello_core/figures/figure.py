@@ -51,6 +51,7 @@ BODIES = {
     "standard": _body(-150, -240, 46),
     "stout": _body(-124, -214, 52, legs=(1.12, 124 / 150), torso=(1.13, 1)),
     "tall": _body(-170, -260, 45, legs=(0.98, 170 / 150), torso=(0.98, 1)),
+    "small": _body(-96, -178, 42, legs=(0.95, 96 / 150), torso=(0.92, 0.91)),
     "vehicle": {"anchors": {"ground": (0, 0)}, "legs": (1, 1), "torso": (1, 1)},
 }
 #: slots that follow the torso's scale when they hang on neck, back or hip
@@ -150,4 +151,105 @@ FIGURES = (
     Figure("puntcar", "Punt-car", (
         Use("punt.wheels"), Use("punt.hull"), Use("punt.casemate"), Use("punt.mainspring"),
     ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
+    Figure("tidewarden", "Sealed tide-warden", (
+        Use("base.paved25"), Use("legs.sealed"), Use("torso.cuirass"), Use("gear.ventpack"), Use("head.lenshelm"),
+        _limb("arm.sealed", "left"), _limb("arm.sealed.grip", "right"), Use("weapon.coilgun", at="hand.right"),
+    )),
+    Figure("wardenhammer", "Tide-warden with hammer", (
+        Use("base.paved25"), Use("legs.sealed"), Use("torso.cuirass"), Use("gear.ventpack"), Use("cloak.cape"), Use("head.bearded"),
+        _limb("arm.sealed", "left"), _limb("arm.sealed.grip", "right"), Use("weapon.warhammer", at="hand.right"),
+    )),
+    Figure("rifleman", "Delta rifleman", (
+        Use("base.round25"), Use("legs.field"), Use("torso.field"), Use("gear.bedroll"), Use("head.fieldhelm"),
+        _limb("arm.field", "left"), _limb("arm.field.grip", "right"), Use("weapon.rifle", at="hand.right"),
+    )),
+    Figure("farspeaker", "Delta far-speaker", (
+        Use("base.round25"), Use("legs.field"), Use("torso.flakvest"), Use("gear.radio"), Use("head.beret"),
+        _limb("arm.field", "left"), _limb("arm.field.grip", "right"), Use("weapon.carbine", at="hand.right"),
+    )),
+    Figure("greatcoat", "Winter rifleman", (
+        Use("base.round25"), Use("legs.field"), Use("torso.greatcoat"), Use("head.coveredcap"),
+        _limb("arm.field", "left", hand="leather"), _limb("arm.field.grip", "right", hand="leather"), Use("weapon.rifle", at="hand.right"),
+    )),
+    Figure("crew", "Carrier crewman", (
+        Use("base.round25"), Use("legs.field"), Use("torso.jerkin"), Use("head.crewcap"),
+        _limb("arm.field", "left", hand="leather"), _limb("arm.field.grip", "right", hand="leather"), Use("weapon.carbine", at="hand.right"),
+    )),
+    Figure("hillman", "Hill company rifleman", (
+        Use("base.round25"), Use("legs.kilt"), Use("torso.field"), Use("head.beret"),
+        _limb("arm.field", "left"), _limb("arm.field.grip", "right"), Use("weapon.rifle", at="hand.right"),
+    )),
+    Figure("brother", "Lamp brother", (
+        Use("base.paved25"), Use("legs.sandals"), Use("torso.robe"), Use("head.cowl"),
+        _limb("arm.robe", "left"), _limb("arm.robe", "right"), Use("weapon.staff", at="hand.right"),
+    )),
+    Figure("lady", "Lady of the lagoon", (
+        Use("base.paved25"), Use("legs.sandals"), Use("torso.robe"), Use("cloak.cape"), Use("head.circlet"),
+        _limb("arm.robe", "left"), _limb("arm.robe", "right"), Use("weapon.greatsword", at="hand.right"),
+    )),
+    Figure("spearman", "Bare-chested spearman", (
+        Use("base.round25"), Use("legs.sandals"), Use("torso.bare"), Use("head.topknot"),
+        _limb("arm.bare", "left"), _limb("arm.bare.grip", "right"), Use("weapon.spear", at="hand.right"),
+        Use("shield.round", at="shield.left"),
+    )),
+    Figure("axeman", "Scale-clad axeman", (
+        Use("base.round25"), Use("legs.wraps"), Use("torso.scale"), Use("head.nasalhelm"),
+        _limb("arm.rolled", "left"), _limb("arm.grip", "right"), Use("weapon.greataxe", at="hand.right"),
+        Use("shield.tower", at="shield.left"),
+    )),
+    Figure("raider", "Sea raider", (
+        Use("base.round25"), Use("legs.wraps"), Use("torso.scale"), Use("head.hornedhelm"),
+        _limb("arm.bare", "left"), _limb("arm.bare.grip", "right"), Use("weapon.pistol", at="hand.right"),
+        Use("shield.buckler", at="shield.left"),
+    )),
+    Figure("crossbowman", "Quay crossbowman", (
+        Use("base.paved25"), Use("legs.gaiters"), Use("torso.jerkin"), Use("head.bare"),
+        _limb("arm.field", "left"), _limb("arm.field.grip", "right"), Use("weapon.crossbow", at="hand.right"),
+    )),
+    Figure("herald", "Winged herald", (
+        Use("base.paved25"), Use("legs.sandals"), Use("torso.robe"), Use("cloak.wings"), Use("head.mask"),
+        _limb("arm.robe", "left"), _limb("arm.robe", "right"), Use("weapon.mace", at="hand.right"),
+    )),
+    Figure("drowned", "Drowned pikeman", (
+        Use("base.round25"), Use("legs.bones"), Use("torso.bones"), Use("head.skull"),
+        _limb("arm.bones", "left"), _limb("arm.bones", "right"), Use("weapon.trident", at="hand.right"),
+    )),
+    Figure("brute", "Sluice brute", (
+        Use("base.round25"), Use("legs.baggy"), Use("torso.belly"), Use("head.brute"),
+        _limb("arm.bare", "left"), _limb("arm.bare.grip", "right"), Use("weapon.club", at="hand.right"),
+    ), body="stout"),
+    Figure("reedling", "Reedling hunter", (
+        Use("base.round25"), Use("legs.sandals"), Use("torso.jerkin"), Use("head.braids"),
+        _limb("arm.bare.grip", "left"), _limb("arm.bare", "right"), Use("weapon.bow", at="hand.left"),
+    ), body="small"),
+    Figure("dispatch", "Dispatch rider", (
+        Use("base.oval60"), Use("bike.machine"), Use("bike.gun"), Use("bike.rider"),
+    ), body="vehicle", views=("left", "right")),
+    Figure("drake", "Marsh drake", (
+        Use("base.oval60"), Use("beast.drake"),
+    ), body="vehicle", views=("left", "right")),
+    Figure("serpent", "Lagoon serpent", (
+        Use("base.oval60"), Use("beast.serpent"),
+    ), body="vehicle", views=("left", "right")),
+    Figure("mudcarrier", "Mud carrier with turret", (
+        Use("motor.tracked"), Use("motor.turret"), Use("motor.stowage"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
+    Figure("halftrack", "Delta half-track", (
+        Use("motor.halftrack"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
+    Figure("lorry", "Supply lorry", (
+        Use("motor.lorry"), Use("motor.tilt"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
+    Figure("skimmer", "Tide skimmer", (
+        Use("skim.hull"), Use("skim.canopy"), Use("skim.gun"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
+    Figure("floatplane", "Float plane", (
+        Use("plane.wings"), Use("plane.fuselage"), Use("plane.floats"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
+    Figure("steamer", "Steam gunboat in small", (
+        Use("ship.hull"),
+    ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
+    Figure("strip6", "Strip of foot, 6 mm", (Use("strip.six"),), body="vehicle"),
+    Figure("strip10", "Stand of foot, 10 mm", (Use("strip.ten"),), body="vehicle"),
+    Figure("strip15", "Stand of foot, 15 mm", (Use("strip.fifteen"),), body="vehicle"),
 )  # fmt: skip

@@ -49,6 +49,7 @@ def areas_called(words: str, names: list[str]) -> list[str]:
         side = next((step for step in name.split(".") if step in SIDES), "")
         exact = asked in (plain, name.replace(".", " "), *also, *(f"{side} {word}" for word in also))
         known = f"{plain} {name.replace('.', ' ')} {' '.join(also)}"
+        said = asked == plain
         if exact or all(word in known or word.rstrip("s") in known for word in asked.split()):
-            ranked.append((not exact, name.count("."), _HEADS.index(name.split(".")[0]), len(name), name))
+            ranked.append((not said, not exact, name.count("."), _HEADS.index(name.split(".")[0]), len(name), name))
     return [name for *_, name in sorted(ranked)]

@@ -5,32 +5,46 @@ from ..memory import remembered
 SIDES = ("left", "right")
 #: first step -> allowed second steps ('*' = a side)
 TREE = {
-    "head": {"face", "ears", "eyes", "hair", "moustache", "beard", "hat", "hood", "helm", "mail", "scarf", "queue", "goggles"},
-    "torso": {"coat", "vest", "stock", "shirt", "tunic", "jerkin", "surcoat", "mail", "plate", "apron"},
+    "head": {
+        "face", "ears", "eyes", "hair", "moustache", "beard", "hat", "hood", "helm", "mail", "scarf", "queue", "goggles", "cap",
+        "coif", "crown", "skull", "mask", "veil", "horns", "tusks", "brow", "teeth", "phones", "lens",
+    },
+    "torso": {
+        "coat", "vest", "stock", "shirt", "tunic", "jerkin", "surcoat", "mail", "plate", "apron", "suit", "cuirass", "tasset",
+        "field", "greatcoat", "robe", "stole", "skin", "scale", "bones", "rags", "loincloth", "dress", "tabard", "sash",
+    },
     "arm": {"*"},
     "hand": {"*"},
     "leg": {"*"},
-    "cloak": {"body", "lining", "trim", "mantle", "clasp"},
+    "cloak": {"body", "lining", "trim", "mantle", "clasp", "collar", "wing"},
     "gear": {
         "strap", "box", "scabbard", "pack", "blanket", "belt", "pouch", "knife", "lantern", "sash", "gorget", "drum",
-        "valise", "stirrup",
+        "valise", "stirrup", "baldric", "bottle", "charm", "device", "hose", "radio", "roll", "rope", "satchel", "tank", "tool",
+        "webbing", "horn", "book", "bellows", "quiver", "helmet", "rail", "canteen", "bandolier",
     },
     "weapon": {
         "stock", "barrel", "butt", "bands", "lock", "guard", "sling", "bayonet", "pole", "head", "pennon", "blade",
-        "sword",
+        "sword", "haft", "club", "limb", "string", "bolt", "grip", "stirrup", "sight", "magazine", "muzzle", "coil", "cell", "body",
+        "cage", "lamp", "cord", "shaft", "line", "tube", "claw",
     },
     "shield": {"rim", "face", "charge", "rivets", "back", "strap", "boss"},
     "flag": {"field", "border", "chief", "device", "fringe", "pole", "crossbar", "rings", "cord", "tassel", "finial"},
-    "beast": {"body", "shell", "head", "neck", "leg", "claw", "tail", "harness", "howdah"},
+    "beast": {
+        "body", "shell", "head", "neck", "leg", "claw", "tail", "harness", "howdah", "wing", "belly", "horn", "crest", "jaw", "eye",
+        "teeth", "scale", "mane", "fin", "spine", "tongue", "skin",
+    },
     "mount": {
         "body", "neck", "head", "mane", "tail", "leg", "hoof", "bridle", "breaststrap", "cloth", "girth", "saddle",
         "trapper", "chamfron",
     },
-    "base": {"rim", "ground", "pool", "stone", "tuft", "slab", "ring", "weed"},
+    "base": {"rim", "ground", "pool", "stone", "tuft", "slab", "ring", "weed", "plank", "stem"},
     "vehicle": {
         "hull", "deck", "prow", "fender", "oar", "bitts", "gun", "casemate", "cupola", "hatch", "poles", "spring",
         "lantern", "stowage", "undercarriage", "wheel", "strut", "guard",
         "carriage", "trail", "axle", "mast", "sail", "rigging", "tiller", "cargo", "cabin", "leg", "foot", "arm", "wing", "tail", "cockpit",
+        "track", "turret", "skirt", "exhaust", "antenna", "lamp", "canopy", "float", "door", "bed", "tilt", "seat", "frame", "tank",
+        "bar", "saddle", "fork", "engine", "grille", "rail", "funnel", "bridge", "light", "window", "bumper", "step", "fan", "nose",
+        "intake", "rotor", "plate", "pod", "box", "number", "rib",
     },
 }  # fmt: skip
 #: heads of names in the order of the mapping table, and the group each belongs to

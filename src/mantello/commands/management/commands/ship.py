@@ -7,11 +7,16 @@ from django.core.management.base import BaseCommand
 
 import mantello_core
 from mantello_core.figures import sampling
+from mantello_core.figures.catalogue import index_of_plates
+from mantello_core.figures.drafting import drafted
+from mantello_core.figures.figure import FIGURES
 from mantello_core.mixing import starting
 from mantello_core.proposals import on_grounds
 
 _CORE = Path(mantello_core.__file__).parent
+_PLATES = _CORE / "figures" / "data" / "plates"
 _TABLES = {
+    "figures/data/plates_index.json": index_of_plates,
     "figures/data/sample.json": sampling.usual_mapping,
     "mixing/data/starts.json": starting.worked_out_table,
     "proposals/data/on_grounds.json": on_grounds.worked_out_table,
@@ -24,7 +29,11 @@ class Command(BaseCommand):
     help = __doc__
 
     def handle(self, *args, **options):
-        """Write every table, a line a paint."""
+        """Write every plate, then every table, a line a paint."""
+        for figure in FIGURES:
+            text = json.dumps(drafted(figure), separators=(",", ":"), ensure_ascii=False)
+            (_PLATES / f"{figure.id}.json").write_text(text + "\n", encoding="utf-8")
+            self.stdout.write(f"{figure.id}: {len(text) // 1000} kB")
         for name, worked_out in _TABLES.items():
             text = json.dumps(worked_out()).replace("}, ", "},\n").replace("]], ", "]],\n")
             (_CORE / name).write_text(text + "\n", encoding="utf-8")
