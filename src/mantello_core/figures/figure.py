@@ -249,7 +249,7 @@ FIGURES = (
     Figure("steamer", "Steam gunboat in small", (
         Use("ship.hull"),
     ), body="vehicle", views=("left", "right", "top"), kind="vehicle"),
-    Figure("strip6", "Strip of foot, 6 mm", (Use("strip.six"),), body="vehicle"),
-    Figure("strip10", "Stand of foot, 10 mm", (Use("strip.ten"),), body="vehicle"),
-    Figure("strip15", "Stand of foot, 15 mm", (Use("strip.fifteen"),), body="vehicle"),
+    Figure("strip6", "Strip of eight foot", (Use("strip.six"),), body="vehicle"),
+    Figure("strip10", "Stand of four foot", (Use("strip.ten"),), body="vehicle"),
+    Figure("strip15", "Stand of three foot", (Use("strip.fifteen"),), body="vehicle"),
 )  # fmt: skip

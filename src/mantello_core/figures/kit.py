@@ -175,8 +175,8 @@ _TITLES = {
     "motor.turret": "Turret", "motor.tilt": "Bed under a tilt", "motor.stowage": "Stowage", "bike.machine": "Motor cycle",
     "bike.rider": "Rider in a coat", "bike.gun": "Light gun", "skim.hull": "Keeled hull", "skim.canopy": "Canopy",
     "skim.gun": "Pair of guns", "plane.fuselage": "Body", "plane.wings": "Straight wing", "plane.floats": "Floats",
-    "ship.hull": "Steam gunboat", "beast.drake": "Winged drake", "beast.serpent": "Serpent", "strip.six": "Eight foot, 6 mm",
-    "strip.ten": "Four foot, 10 mm", "strip.fifteen": "Three foot, 15 mm",
+    "ship.hull": "Steam gunboat", "beast.drake": "Winged drake", "beast.serpent": "Serpent", "strip.six": "Eight foot, for 6 mm",
+    "strip.ten": "Four foot, for 10 mm", "strip.fifteen": "Three foot, for 15 mm",
     "punt.casemate": "Casemate", "punt.mainspring": "Mainspring", "boat.mast": "Mast", "boat.cargo": "Cargo",
 }  # fmt: skip
 #: arms that a shield can hang on

@@ -4,6 +4,8 @@ from ..part import part
 from ..stroke import bar, lens, line, tube
 
 BODY, NEAR, FAR = 240, 400, 120
+#: mm that every figure is drawn tall
+DRAWN = 28
 
 
 def _sides(d):
@@ -116,22 +118,33 @@ def _strip(d, half, deep):
     d.site('base.rim.name', 'base.rim', 0, deep / 2 + 1, half / 14, deep / 14, 'rect', 'flat')
 
 
-@part('strip.six', 'torso', note='strip of eight foot, 6 mm tall, with an ensign')
+def _at_drawn_scale(d, mm):
+    """Little men are drawn as tall as all figures are; the army's height makes them small."""
+    k = DRAWN / mm
+    d.apply((k, 0, 0, k, 0, 0))
+    for site in d.sites:
+        site.w, site.h = round(site.w * k, 1), round(site.h * k, 1)
+
+
+@part('strip.six', 'torso', note='strip of eight foot with an ensign, for 6 mm')
 def six(d):
     _strip(d, 200, 26)
     _rank(d, [x * 46 - 161 for x in range(8)], .6, 20, 'a')
     d.area('flag.pole', bar(23, 0, 23, -112, 2.4), 40, mat='wood', form='pole', shade='none', lift=.6)
     d.area('flag.field', '24,-110/1 66,-106~ 70,-78/1 24,-80/1' if d.front else '22,-110/1 -20,-106~ -24,-78/1 22,-80/1', 41, form='field', shade='flat', lift=1)
     d.site('flag.field', 'flag.field', 46 if d.front else 0, -94, 3, 2, 'rect', 'drape')
+    _at_drawn_scale(d, 6)
 
 
-@part('strip.ten', 'torso', note='stand of four foot, 10 mm tall')
+@part('strip.ten', 'torso', note='stand of four foot, for 10 mm')
 def ten(d):
     _strip(d, 150, 24)
     _rank(d, (-105, -35, 35, 105), 1.0, 20, 'a')
+    _at_drawn_scale(d, 10)
 
 
-@part('strip.fifteen', 'torso', note='stand of three foot, 15 mm tall')
+@part('strip.fifteen', 'torso', note='stand of three foot, for 15 mm')
 def fifteen(d):
     _strip(d, 150, 26)
     _rank(d, (-96, 0, 96), 1.5, 20, 'a')
+    _at_drawn_scale(d, 15)

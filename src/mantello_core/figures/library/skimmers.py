@@ -116,12 +116,12 @@ def wings(d):
 @part('plane.floats', 'undercarriage', note='two floats on struts')
 def floats(d):
     if d.view == 'top':
-        d.area('vehicle.float.left', '-200,70/8 -170,54~ 40,54~ 80,66/6 40,82~ -170,84~', BODY - 4, mat='metal', form='fl', shade='cyl', lift=1, tags=CAMO)
-        d.area('vehicle.float.right', '-200,-70/8 -170,-54~ 40,-54~ 80,-66/6 40,-82~ -170,-84~', BODY - 4, mat='metal', form='fr', shade='cyl', lift=1, tags=CAMO)
+        d.area('vehicle.float.left', '-200,70/8 -170,54~ 40,54~ 80,66/6 40,82~ -170,84~', BODY - 4, mat='paint', form='fl', shade='cyl', lift=1, tags=CAMO)
+        d.area('vehicle.float.right', '-200,-70/8 -170,-54~ 40,-54~ 80,-66/6 40,-82~ -170,-84~', BODY - 4, mat='paint', form='fr', shade='cyl', lift=1, tags=CAMO)
         return
     near = 'left' if d.view == 'left' else 'right'
     d.area('vehicle.float.strut', bar(-110, -128, -130, -86, 6, r=1) + ' | ' + bar(-30, -128, -10, -86, 6, r=1) + ' | ' + bar(-20, -128, -120, -90, 3.4), BODY - 3, mat='metal', form='fstrut', shade='none', lift=1)
-    d.area(f'vehicle.float.{near}', '-206,-84/6 -180,-96~ 40,-94~ 84,-84/6 60,-70~ -20,-62/2 -24,-54/2 -150,-54~ -192,-66~', BODY + 12, mat='metal', form='float', shade='cyl', lift=2, tags=CAMO)
+    d.area(f'vehicle.float.{near}', '-206,-84/6 -180,-96~ 40,-94~ 84,-84/6 60,-70~ -20,-62/2 -24,-54/2 -150,-54~ -192,-66~', BODY + 12, mat='paint', form='float', shade='cyl', lift=2, tags=CAMO)
     d.area(f'vehicle.float.{near}.keel', '-190,-66/2 -150,-54~ -24,-54/2 -26,-48/2 -150,-48~ -186,-60/2', BODY + 11, mat='metal', form='keel', shade='none', lift=.5)
 
 
@@ -137,20 +137,20 @@ def ship(d):
         d.area('vehicle.gun.barrel', ' | '.join(box(x0, y, x1, y + 5, 1) for x0, x1 in ((-250, -196), (206, 260)) for y in (-9, 4)), BODY + 3, mat='metal', form='gun', shade='cyl', lift=1.4)
         d.area('vehicle.box', ' | '.join(f'{x - 20},{y}/8 {x + 20},{y}/8 {x + 16},{y + 10}/5 {x - 16},{y + 10}/5' for x in (40, 120) for y in (-40, 30)), BODY + 5, mat='wood', form='boats', shade='flat', lift=2)
         return
-    d.area('vehicle.hull.side', '-306,-84/4 -200,-66~ 0,-58~ 220,-62~ 296,-72/8 276,-6/4 -262,-6/4', BODY, mat='metal', form='hull', shade='flat', lift=1.4, tags=CAMO)
+    d.area('vehicle.hull.side', '-306,-84/4 -200,-66~ 0,-58~ 220,-62~ 296,-72/8 276,-6/4 -262,-6/4', BODY, mat='paint', form='hull', shade='flat', lift=1.4, tags=CAMO)
     d.area('vehicle.hull.boot', '-268,-24/1 282,-24/1 276,-6/4 -262,-6/4', BODY + 1, mat='metal', form='boot', shade='none', lift=.3)
     d.area('vehicle.hull.line', '-274,-30/1 284,-30/1 282,-24/1 -269,-24/1', BODY + 2, mat='metal', form='line', shade='none', lift=.3)
     d.area('base.rim', '-330,-8/4 330,-8/4 336,8/4 -336,8/4', 10, mat='paint', form='rim', shade='flat', lift=1)
     d.area('base.pool', '-320,-12/4 -240,-16~ -120,-10~ 0,-15~ 120,-10~ 240,-16~ 320,-12/4 324,-4/2 -324,-4/2', BODY + 8, mat='water', form='sea', shade='none', lift=.6)
-    d.area('vehicle.bridge', '-112,-64/2 -108,-120/4 -44,-120/4 -40,-62/2', BODY - 1, mat='metal', form='bridge', shade='flat', lift=1.4, tags=CAMO)
+    d.area('vehicle.bridge', '-112,-64/2 -108,-120/4 -44,-120/4 -40,-62/2', BODY - 1, mat='paint', form='bridge', shade='flat', lift=1.4, tags=CAMO)
     d.area('vehicle.bridge.window', ' | '.join(box(x, -112, x + 9, -102, 1) for x in (-102, -86, -70, -56)), BODY, mat='glass', form='bwin', shade='none', lift=0)
-    d.area('vehicle.bridge.top', box(-116, -128, -36, -118, 3), BODY, mat='metal', form='btop', shade='flat', lift=1, tags=CAMO)
-    d.area('vehicle.funnel', '-8,-60/2 -6,-146/3 28,-146/3 30,-60/2 | 68,-60/2 70,-146/3 104,-146/3 106,-60/2', BODY - 2, mat='metal', form='funnel', shade='cyl', lift=1.4, tags=CAMO)
+    d.area('vehicle.bridge.top', box(-116, -128, -36, -118, 3), BODY, mat='paint', form='btop', shade='flat', lift=1, tags=CAMO)
+    d.area('vehicle.funnel', '-8,-60/2 -6,-146/3 28,-146/3 30,-60/2 | 68,-60/2 70,-146/3 104,-146/3 106,-60/2', BODY - 2, mat='paint', form='funnel', shade='cyl', lift=1.4, tags=CAMO)
     d.area('vehicle.funnel.band', box(-7, -128, 29, -114, 1) + ' | ' + box(69, -128, 105, -114, 1), BODY - 1, mat='metal', form='band', shade='cyl', lift=.5)
     d.area('vehicle.funnel.top', box(-7, -148, 29, -138, 2) + ' | ' + box(69, -148, 105, -138, 2), BODY - 1, mat='metal', form='ftop', shade='cyl', lift=.6)
     d.area('vehicle.mast', bar(-130, -64, -134, -226, 5, 3, r=1) + ' | ' + bar(150, -60, 154, -200, 5, 3, r=1) + ' | ' + bar(-160, -180, -108, -182, 3) + ' | ' + bar(130, -160, 176, -162, 3), BODY - 3, mat='wood', form='mast', shade='cyl', lift=1)
     d.area('vehicle.rigging', ' | '.join(line(a, b, w=1) for a, b in (((-134, -224), (-280, -82)), ((-134, -224), (-60, -128)), ((154, -198), (280, -74)), ((-134, -220), (154, -196)))), BODY - 4, mat='rope', form='rig', shade='none', lift=.4)
-    d.area('vehicle.gun.house', '-204,-66/3 -200,-90/6 -164,-92/6 -158,-64/3 | 214,-62/3 210,-88/6 174,-90/6 168,-60/3', BODY - 1, mat='metal', form='house', shade='ball', lift=1.4, tags=CAMO)
+    d.area('vehicle.gun.house', '-204,-66/3 -200,-90/6 -164,-92/6 -158,-64/3 | 214,-62/3 210,-88/6 174,-90/6 168,-60/3', BODY - 1, mat='paint', form='house', shade='ball', lift=1.4, tags=CAMO)
     d.area('vehicle.gun.barrel', box(-254, -84, -198, -77, 1) + ' | ' + box(208, -82, 264, -75, 1), BODY - 2, mat='metal', form='gun', shade='cyl', lift=1)
     d.area('vehicle.hull.ports', dots([(x, -44) for x in range(-220, 250, 26)], 3), BODY + 3, mat='glass', form='ports', shade='none', lift=0)
     d.area('vehicle.box', ' | '.join(f'{x - 22},-76/8 {x + 22},-76/8 {x + 16},-64/5 {x - 16},-64/5' for x in (46, 128)), BODY + 1, mat='wood', form='boats', shade='flat', lift=1.6)
