@@ -1,7 +1,7 @@
 /* Pieces given to areas in the browser: shortest ways, larger pieces, walking by keys, the other side. */
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { assigned, joined, mirrored, pieceBeside, piecesAbout, ways } from "../../src/mantello/shell/static/shell/js/piecework.js";
+import { assigned, fromBehind, joined, mirrored, pieceBeside, piecesAbout, ways } from "../../src/mantello/shell/static/shell/js/piecework.js";
 
 /* Two rows of three pieces; a strong border between the rows. */
 const graph = {
@@ -48,4 +48,15 @@ test("pieces that a view does not show are no neighbours and have no mirror imag
   assert.equal(pieceBeside(graph, 0, 1, 0), 1);
   assert.equal(pieceBeside(graph, 0, -1, 0), 0);
   assert.deepEqual(mirrored(graph, ["a", "", "", ""], "a"), [2]);
+});
+
+test("what the other side shows is suggested turned about, but for what only one side has", () => {
+  // a body between two arms, the left arm at the right of the front
+  const row = (left, middle, right) => [left, left, middle, middle, right, right];
+  const of = (labels) => ({ graph: { width: 6, height: 2, size: [4, 4, 4], middles: [[0, 0], [2, 0], [4, 0]], pairs: [], cost: [] }, labels: Int32Array.from([...labels, ...labels]) });
+  const front = { ...of(row(0, 1, 2)), area: ["arm.right.sleeve", "torso.tunic", "arm.left.sleeve"] };
+  const found = fromBehind(of(row(0, 1, 2)), front);
+  assert.deepEqual([...found], [[0, "arm.left.sleeve"], [1, "torso.tunic"], [2, "arm.right.sleeve"]]);
+  const faced = { ...front, area: ["arm.right.sleeve", "head.face", ""] };
+  assert.deepEqual([...fromBehind(of(row(0, 1, 2)), faced)], [[2, "arm.right.sleeve"]]);
 });

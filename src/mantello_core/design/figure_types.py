@@ -5,7 +5,7 @@ from dataclasses import replace
 from ..army.tree import Army
 from ..errors import Contradiction, MantelloError, OutOfRange, UnknownName
 from ..figures.own import MOST_TYPES, PREFIX, OwnType
-from ..figures.placed_site import PlacedSite, checked_site
+from ..figures.placed_site import MOST_PLACED, PlacedSite, checked_site
 from ..naming import named, slug
 from .design import Design
 
@@ -46,6 +46,28 @@ def with_type(design: Design, own: OwnType) -> Design:
     if len(types) > MOST_TYPES:
         raise OutOfRange(f"There are {MOST_TYPES} own figure types; remove one first.", "title")
     return replace(design, army=_with_types(design.army, types))
+
+
+def with_type_of(design: Design, other: Army, type_id: str, whose: str) -> tuple[Design, OwnType]:
+    """Take in a copy of another army's own type, with the sites placed on it. whose: what the other army is called, for a title
+    that is taken.
+
+    Raises: UnknownName; Contradiction if the very drawing is here already; OutOfRange if there would be too many types or sites.
+    """
+    theirs, here = own_of(other, type_id), design.army
+    same = next((one for one in here.types if one.digest == theirs.digest), None)
+    if same:
+        raise Contradiction(f"'{same.title}' is here already, drawn just so.", "type")
+    taken = {known.casefold() for known in here.type_titles.values()}
+    title = theirs.title if theirs.title.casefold() not in taken else f"{theirs.title} ({whose})"[:80]
+    title = checked_title(here, title)
+    new_id = new_type_id(here, title)
+    copy = replace(theirs, id=new_id, title=title, plate=replace(theirs.plate, id=new_id, title=title))
+    made = with_type(design, copy)
+    placed = tuple(replace(one, type=new_id) for one in other.sites if one.type == type_id)
+    if len(made.army.sites) + len(placed) > MOST_PLACED:
+        raise OutOfRange(f"There are {MOST_PLACED} placed sites; remove some first.", "type")
+    return replace(made, army=replace(made.army, sites=(*made.army.sites, *placed))), copy
 
 
 def with_type_titled(design: Design, type_id: str, title: str) -> Design:

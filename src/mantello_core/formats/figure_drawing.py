@@ -90,7 +90,10 @@ def area_meant(text: str, where: str = "") -> str:
         return name
     known = list(materials_of_areas())
     called = areas_called(written, known)
-    if len(called) == 1 or (called and spoken(called[0]).casefold() == written.casefold()):
+    if called and (
+        spoken(called[0]).casefold() == written.casefold()
+        or all(one == called[0] or one.startswith(f"{called[0]}.") for one in called)
+    ):
         return called[0]
     if called:
         raise Unreadable(f"'{written[:60]}' may mean {', '.join(called[:3])}; write one of them.", where)
@@ -137,7 +140,7 @@ def with_names(drawing: Drawing, names: dict[str, str]) -> Drawing:
         if written is None:
             kept.append(shape)
         elif written.strip():
-            kept.append(replace(shape, area=area_meant(written, shape.key)))
+            kept.append(replace(shape, area=own_area(written, shape.key)))
     if not kept:
         raise OutOfRange("Every shape is left out; name at least one.", "names")
     return Drawing(tuple(kept), drawing.left_out)

@@ -86,7 +86,7 @@ class OwnTypesInDocuments(RefusalCase):
         for change, said in (
             ({"id": "fusilier"}, "begins with 'own-'"),
             ({"making": {"kit": "gun", "body": "vehicle", "parts": [], "details": []}}, "a figure needs it"),
-            ({"making": {"kit": "ship", "body": "vehicle", "parts": [], "details": []}}, "no kit called"),
+            ({"making": {"kit": "zeppelin", "body": "vehicle", "parts": [], "details": []}}, "no kit called"),
         ):
             bad = copy.deepcopy(document)
             bad["army"]["types"][0].update(change)
@@ -106,7 +106,7 @@ class Drawings(RefusalCase):
             [(shape.key, shape.area) for shape in drawing.shapes],
             [
                 ("front-1", "base.rim"),
-                ("front-2", "leg.left.breeches"),
+                ("front-2", "leg.left.trousers"),
                 ("front-3", "head.face"),
                 ("front-4", ""),
                 ("back-1", "hand.left"),
@@ -201,7 +201,9 @@ class Drawings(RefusalCase):
         self.assertAlmostEqual(made["views"][0]["areas"][0]["mm2"], 300, delta=1)
 
     def test_words_for_areas_are_understood_or_asked_back(self):
-        self.assertEqual(area_meant("Left trousers"), "leg.left.breeches")
+        self.assertEqual(area_meant("Left trousers"), "leg.left.trousers")
+        self.assertEqual(area_meant("left hose"), "leg.left.hose")
+        self.assertEqual(area_meant("waistcoat"), "torso.vest")
         self.assertEqual(area_meant("torso.coat.lapel.left"), "torso.coat.lapel.left")
         for text, kind in (("cuff", Unreadable), ("arm.cuff", Unreadable), ("zeppelin", UnknownName)):
             with self.assertRaises(kind):

@@ -110,11 +110,46 @@ class Photographs(RoomCase):
         self.assertContains(work_done_page, 'data-behaviour="poll"')
         work_done()
         (one,) = Workpiece.objects.get().photographs.all()
-        self.assertEqual((one.given, one.strokes[0][0]), ({}, "table"))
+        self.assertEqual(one.strokes[0][0], "table")
+        # what was given is carried over, but for what is table now
+        self.assertEqual(set(one.given.values()), set(PARTS) - {"base.rim"})
         self.assertLess(unpacked(bytes(one.cut)).labels[345, 100], 0)
         self.post("mend-outline", figure.pk, "front", do="none")
+        self.see("photographed", figure.pk)
+        work_done()
+        self.assertContains(self.see("photographed", figure.pk), 'data-behaviour="hand-out"')
+        (one,) = Workpiece.objects.get().photographs.all()
+        self.assertEqual((one.strokes, set(one.given.values())), ([], set(PARTS) - {"base.rim"}))
         for wrong in ("", "[]x", json.dumps([["paint", [[0, 0]]]]), json.dumps([["figure", []]])):
             self.post("mend-outline", figure.pk, "front", status=422, strokes=wrong)
+
+    def test_a_border_that_is_drawn_parts_what_ran_into_one(self):
+        figure = self.cut()
+        (one,) = figure.photographs.all()
+        labels = unpacked(bytes(one.cut)).labels
+        tall = labels.shape[0]
+        line = [[0.3, 235 / tall], [0.75, 235 / tall]]
+        self.post("mend-outline", figure.pk, "front", strokes=json.dumps([["border", line]]))
+        self.see("photographed", figure.pk)
+        work_done()
+        (one,) = Workpiece.objects.get().photographs.all()
+        cut = unpacked(bytes(one.cut))
+        row = cut.labels[228:243, 90:150]
+        over, under = set(np.unique(row[0])), set(np.unique(row[-1]))
+        self.assertFalse(over & under - {-1})
+
+    def test_the_other_side_is_offered_once_something_is_given_there(self):
+        figure = self.cut()
+        address = reverse("add-photograph", args=[self.army.pk, figure.pk])
+        answer = self.client.post(address, {"view": "back", "photograph": photograph()})
+        self.client.get(answer["Location"])
+        work_done()
+        page = self.client.get(answer["Location"])
+        self.assertNotContains(page, "As seen from the front")
+        front = figure.photographs.get(view="front")
+        front.given = {"3": "torso.tunic"}
+        front.save()
+        self.assertContains(self.client.get(answer["Location"]), "As seen from the front")
 
     def test_words_become_areas_and_nonsense_is_told(self):
         self.assertEqual(self.see("name-area", words="left boot").json()["area"], "leg.left.boot")

@@ -23,6 +23,7 @@ from mantello_core.figures.modelled.turning import turned_surface
 from mantello_core.figures.own import digest_of
 from mantello_core.figures.photographed.cutting import cut_off, cut_up
 from mantello_core.figures.photographed.figure import Photographed, photographed_type
+from mantello_core.figures.photographed.hand_drawn import carried_over
 from mantello_core.figures.photographed.packing import handing_out, packed, unpacked
 from mantello_core.figures.piecework.telling import label_picture
 from mantello_core.formats.figure_drawing import usual_material
@@ -34,7 +35,7 @@ WORK, _STROKE = 900, 9
 #: how bright a model is drawn where the light is its median, and the table about it
 _GREY, _TABLE = 0.55, 0.86
 #: marks of strokes
-FIGURE, TABLE = "figure", "table"
+FIGURE, TABLE, BORDER = "figure", "table", "border"
 
 
 def asked_cut(army, one: FigurePhotograph, address: str, *, again: bool = False) -> Job:
@@ -44,15 +45,21 @@ def asked_cut(army, one: FigurePhotograph, address: str, *, again: bool = False)
 
 
 def photograph_cut(job: Job) -> Iterator[Step]:
-    """Cut a photograph up and keep the pieces; what was given stays where the outline did not change."""
+    """Cut a photograph up and keep the pieces; what was given before is given to the pieces that lie there now."""
     yield Step(0, 1)
     one = FigurePhotograph.objects.get(pk=job.asked["photograph"])
     picture = Image.open(io.BytesIO(bytes(one.jpeg))).convert("RGB")
     picture.thumbnail((WORK, WORK), Image.Resampling.LANCZOS)
     masks = {mark: _stroked(picture.size, one.strokes, mark) for mark in (FIGURE, TABLE)}
-    cut = cut_up(np.asarray(picture, np.float32) / 255, masks[FIGURE], masks[TABLE])
+    lines = [np.array(points) * picture.size for mark, points in one.strokes if mark == BORDER and len(points) > 1]
+    cut = cut_up(np.asarray(picture, np.float32) / 255, masks[FIGURE], masks[TABLE], lines)
+    before = {int(piece): area for piece, area in one.given.items()}
+    old = unpacked(bytes(one.cut)).labels if one.cut else None
+    fits = old is not None and old.shape == cut.labels.shape
+    carried = carried_over(before, old, cut.labels) if fits else {}
     pieces = _saved(Image.fromarray(label_picture(cut.labels)), "PNG")
-    one.cut, one.pieces, one.graph, one.given = packed(cut), pieces, handing_out(cut), {}
+    one.cut, one.pieces, one.graph = packed(cut), pieces, handing_out(cut)
+    one.given = {str(piece): area for piece, area in carried.items()}
     one.cut_off = list(cut_off(cut.mask))
     one.save(update_fields=["cut", "pieces", "graph", "given", "cut_off"])
     yield Step(1, 1, {"pieces": len(cut.graph.size)})

@@ -38,6 +38,7 @@ from mantello_core.formats.figure_drawing import (
     with_names,
 )
 
+from .borrowing import offered
 from .forms import DrawingForm, TitleForm
 from .maker import Maker, maker_from, wearing
 
@@ -87,6 +88,7 @@ def _types_page(request, army, form, status=200, title_form=None, titled=""):
     works = dict(Workpiece.objects.filter(army=army, type_id__in=own).order_by("pk").values_list("type_id", "pk"))
     context = {
         "title": "Figure types", "words": words, "rows": rows, "form": form, "title_forms": forms, "works": works,
+        "offered": offered(army, {one.digest for one in own.values()}),
     }  # fmt: skip
     return room_page(request, army, "army", "army/figure_types.html", context, status)
 

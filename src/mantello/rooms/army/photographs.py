@@ -19,7 +19,7 @@ from mantello_core.figures.photographed.sample import BASE_MM, TITLE, sample_pho
 from mantello_core.figures.vocabulary import SIDES
 from mantello_core.formats.figure_drawing import own_area
 
-from .cutting import asked_cut
+from .cutting import BORDER, CUT, FIGURE, TABLE, asked_cut
 from .keeping import address_of, keep_page, work_of
 from .modelled import upright_form, waiting_page
 from .workpiece_forms import VIEWS, AnotherForm, PhotographsForm
@@ -97,9 +97,16 @@ def _view_page(request, army, work: Workpiece, view: str, status=200, another=No
         "handing": _handing(army, one) if job is None else None, "known": _known(army, work),
         "another": another or AnotherForm(initial={"view": one.view if job else _missing(views)}),
         "counts": {each.view: len(set(each.given.values())) for each in views},
+        "others": [_handing(army, each) | {"view": each.view} for each in views if _opposite(each, one)],
         "solid": work.solid, "upright": upright_form(work.solid) if work.solid else None,
     }  # fmt: skip
     return room_page(request, army, "army", "army/photographed.html", context, status)
+
+
+def _opposite(each: FigurePhotograph, one: FigurePhotograph) -> bool:
+    """Whether one photograph is of the other side of another's, and tells areas."""
+    pair = {each.view, one.view}
+    return pair in ({"front", "back"}, {"left", "right"}) and bool(each.pieces and each.given)
 
 
 def _missing(views: list[FigurePhotograph]) -> str:
@@ -199,14 +206,18 @@ def give_pieces(request, army_id, work_id, view):
 @login_required
 @require_POST
 def mend_outline(request, army_id, work_id, view):
-    """Strokes for figure and table: the photograph is cut up anew."""
+    """Strokes for figure, table and borders: the photograph is cut up anew, and what was given carried over."""
     army = army_for(request, army_id)
     one = _photograph(work_of(army, work_id), view)
-    strokes = [] if request.POST.get("do") == "none" else _strokes(request.POST.get("strokes", ""))
+    drawn = [] if request.POST.get("do") == "none" else _strokes(request.POST.get("strokes", ""))
+    strokes = None if drawn is None else [*one.strokes, *drawn][-_MOST_STROKES:] if drawn else []
     if strokes is None:
         return HttpResponse("Strokes that cannot be read.", content_type="text/plain; charset=utf-8", status=422)
-    one.strokes, one.cut, one.pieces, one.graph = strokes, b"", b"", {}
-    one.save(update_fields=["strokes", "cut", "pieces", "graph"])
+    # what was cut stays until it is cut anew: what was given is carried over by where it lies
+    one.strokes, one.pieces, one.graph = strokes, b"", {}
+    one.save(update_fields=["strokes", "pieces", "graph"])
+    # the same strokes may come back: what was worked out for them was not kept
+    Job.objects.filter(army=army, kind=CUT, asked__photograph=one.pk, state=Job.State.DONE).delete()
     return redirect(address_of(one.workpiece, one.view))
 
 
@@ -222,7 +233,7 @@ def _strokes(text: str) -> list | None:
         return None
     marks = {mark for mark, _ in strokes}
     points = sum(len(line) for _, line in strokes)
-    fits = marks <= {"figure", "table"} and len(strokes) <= _MOST_STROKES and points <= _MOST_POINTS
+    fits = marks <= {FIGURE, TABLE, BORDER} and len(strokes) <= _MOST_STROKES and points <= _MOST_POINTS
     return strokes if fits and all(line for _, line in strokes) else None
 
 

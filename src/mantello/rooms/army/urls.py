@@ -2,7 +2,20 @@
 
 from django.urls import path
 
-from . import briefing, figure_types, guide, keeping, maker, modelled, photographs, pictures, rostering, sites, views
+from . import (
+    borrowing,
+    briefing,
+    figure_types,
+    guide,
+    keeping,
+    maker,
+    modelled,
+    photographs,
+    pictures,
+    rostering,
+    sites,
+    views,
+)
 
 urlpatterns = [
     path("", views.armies, name="armies"),
@@ -31,6 +44,7 @@ urlpatterns = [
     path("armies/<int:army_id>/muster.svg", guide.muster_svg, name="muster-svg"),
     path("armies/<int:army_id>/units/<str:unit>/guide.pdf", guide.unit_guide, name="guide"),
     path("armies/<int:army_id>/types/", figure_types.figure_types, name="figure-types"),
+    path("armies/<int:army_id>/types/take/", borrowing.take_type, name="take-type"),
     path("armies/<int:army_id>/types/make/", figure_types.make_type, name="make-type"),
     path("armies/<int:army_id>/types/drawing/", figure_types.take_drawing, name="take-drawing"),
     path("armies/<int:army_id>/types/photographs/", photographs.photographs, name="photographs"),

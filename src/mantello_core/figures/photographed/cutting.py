@@ -1,5 +1,6 @@
 """A photograph cut up: its outline, its light, how much every pixel looks like the border of a part, and its pieces."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -7,6 +8,7 @@ from scipy import ndimage
 
 from ...errors import Unreadable
 from ..piecework.pieces import PieceGraph, nearest_start, touching
+from .hand_drawn import snapped
 from .outline import linear, outlined, table_light
 
 #: pieces an outline is cut into, how much a border of full strength lengthens the way over it, and a step of light
@@ -36,9 +38,11 @@ def cut_up(
     picture: np.ndarray,
     inside: np.ndarray | None = None,
     outside: np.ndarray | None = None,
+    lines: Sequence[np.ndarray] = (),
     pieces: int = PIECES,
 ) -> CutUp:
-    """A photograph of a bare or primed figure, cut up. picture: (height, width, 3), sRGB 0 to 1; inside, outside: strokes.
+    """A photograph of a bare or primed figure, cut up. picture: (height, width, 3), sRGB 0 to 1; inside, outside: strokes;
+    lines: borders drawn by hand, each points (n, 2) as x and y in pixels, which are laid on the nearest edge.
 
     Raises: Unreadable where no figure stands out from the table, or where it is cut off by the upper or a side edge.
     """
@@ -54,6 +58,8 @@ def cut_up(
     even = (light / table) @ _LUMINANCE
     shade = (even / max(float(np.median(even[mask])), 1e-6)).astype(np.float32)
     border = border_strength(shade, mask)
+    for line in lines:
+        border[snapped(border, line) & mask] = 1.0
     labels = _cut(mask, border, shade, pieces)
     return CutUp(labels, shade, border, graph_of(labels, border, shade))
 

@@ -1,7 +1,7 @@
 /* A photograph whose pieces are given to named areas: by click, stroke or keys; kept a moment after every change. */
 import { asked } from "./asking.js";
 import { behaviour } from "./behaviour.js";
-import { assigned, joined, mirrored, pieceBeside, piecesAbout, ways } from "./piecework.js";
+import { assigned, fromBehind, joined, mirrored, pieceBeside, piecesAbout, ways } from "./piecework.js";
 
 /* Pixels up to which pieces are taken together, by the wheel; milliseconds until a change is sent. */
 const SIZES = [0, 500, 2000, 8000, 30000];
@@ -60,8 +60,8 @@ behaviour("hand-out", async (box) => {
     const paper = marks.getContext("2d");
     paper.clearRect(0, 0, marks.width, marks.height);
     for (const [kind, line] of [...strokes, ...(state.stroke.length ? [[state.tool, state.stroke]] : [])]) {
-      paper.strokeStyle = kind === "figure" ? "#2f6f4f" : "#a33";
-      paper.lineWidth = 9;
+      paper.strokeStyle = { figure: "#2f6f4f", table: "#a33", border: "#1b1b1b" }[kind];
+      paper.lineWidth = kind === "border" ? 3 : 9;
       paper.lineCap = "round";
       paper.beginPath();
       line.forEach(([x, y], at) => (at ? paper.lineTo(x * graph.width, y * graph.height) : paper.moveTo(x * graph.width, y * graph.height)));
@@ -79,7 +79,7 @@ behaviour("hand-out", async (box) => {
     paper.putImageData(sheet, 0, 0);
   }
 
-  const mending = () => state.tool === "figure" || state.tool === "table";
+  const mending = () => ["figure", "table", "border"].includes(state.tool);
   const group = () => piecesAbout(tree, state.here, SIZES[state.level], graph.size.length);
 
   function tell() {
@@ -281,7 +281,25 @@ behaviour("hand-out", async (box) => {
     if (one.dataset.undo !== undefined) back();
     if (one.dataset.larger) larger(Number(one.dataset.larger));
     if (one.dataset.mirror !== undefined) otherSide();
+    if (one.dataset.from) otherView(one.dataset);
   });
+
+  async function otherView(from) {
+    said.textContent = `What the ${from.from} tells is being fetched ...`;
+    let found;
+    try {
+      const [told, pieces] = await Promise.all([asked(from.fromGraph).then((answer) => answer.json()), loaded(from.fromPieces)]);
+      const area = assigned(ways(told), new Map(Object.entries(JSON.parse(from.fromGiven)).map(([piece, name]) => [Number(piece), name])));
+      found = fromBehind({ graph, labels }, { graph: told, labels: numbers(pieces, told), area });
+    } catch {
+      said.textContent = "It cannot be fetched; try again in a moment.";
+      return;
+    }
+    const next = new Map(given);
+    for (const [piece, area] of found) if (!next.has(piece)) next.set(piece, area);
+    changed(next);
+    said.textContent = `${found.size} pieces given as seen from the ${from.from}; put right what differs, or undo it all.`;
+  }
 
   function otherSide() {
     const other = state.hand.split(".").map((step) => ({ left: "right", right: "left" })[step] || step).join(".");

@@ -132,6 +132,51 @@ export function mirrored(graph, area, name) {
   return shown.filter((at) => area[at] !== name && own.some(([x, y]) => Math.hypot(graph.middles[at][0] - x, graph.middles[at][1] - y) < wide));
 }
 
+/**
+ * What the other side of a figure suggests for this one: each piece is given to the area that lies where it does when the
+ * figure is turned about, if most of the piece lies there and something like it can be seen from both sides.
+ * @param {{graph: Graph, labels: Int32Array}} here
+ * @param {{graph: Graph, labels: Int32Array, area: string[]}} there with the area of every piece
+ * @returns {Map<number, string>} piece to area
+ */
+export function fromBehind(here, there) {
+  const [mine, theirs] = [boxOf(here), boxOf(there)];
+  /** @type {Map<string, number>[]} */
+  const votes = here.graph.size.map(() => new Map());
+  const wide = here.graph.width;
+  for (let at = 0; at < here.labels.length; at += 2) {
+    const piece = here.labels[at];
+    if (piece < 0) continue;
+    const across = ((at % wide) - mine.left) / mine.width;
+    const down = (Math.floor(at / wide) - mine.top) / mine.height;
+    const x = Math.round(theirs.left + (1 - across) * theirs.width);
+    const y = Math.round(theirs.top + down * theirs.height);
+    const other = there.labels[y * there.graph.width + x];
+    const area = other >= 0 ? there.area[other] : "";
+    if (area && !ONE_SIDED.test(area)) votes[piece].set(area, (votes[piece].get(area) || 0) + 2);
+  }
+  const found = new Map();
+  votes.forEach((counts, piece) => {
+    const [area, count] = [...counts].reduce((best, next) => (next[1] > best[1] ? next : best), ["", 0]);
+    if (count > SURE * here.graph.size[piece]) found.set(piece, area);
+  });
+  return found;
+}
+
+/* Areas that show from one side alone, and the share of a piece that must agree. */
+const ONE_SIDED = /^(head\.(face|eyes|beard|moustache)|torso\..*(lapel|collar|buttons|badge)|gear\.(pack|device|buckle)|shield\.)/;
+const SURE = 0.6;
+
+function boxOf({ graph, labels }) {
+  let [left, right, top, bottom] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (let at = 0; at < labels.length; at++) {
+    if (labels[at] < 0) continue;
+    const [x, y] = [at % graph.width, Math.floor(at / graph.width)];
+    [left, right, top, bottom] = [Math.min(left, x), Math.max(right, x), Math.min(top, y), Math.max(bottom, y)];
+  }
+  return { left, top, width: Math.max(right - left, 1), height: Math.max(bottom - top, 1) };
+}
+
 class Heap {
   constructor() {
     /** @type {[number, number][]} */
