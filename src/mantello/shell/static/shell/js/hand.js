@@ -7,6 +7,8 @@ import { assigned, fromBehind, joined, mirrored, pieceBeside, piecesAbout, ways 
 const SIZES = [0, 500, 2000, 8000, 30000];
 const WAIT = 500;
 const MOST_UNDO = 200;
+/* Bytes that a browser sends on when a page is left. */
+const MOST_KEPT_ALIVE = 60000;
 
 behaviour("hand-out", async (box) => {
   const canvas = box.querySelector("canvas[data-areas]");
@@ -166,7 +168,7 @@ behaviour("hand-out", async (box) => {
     const csrf = /** @type {HTMLInputElement} */ (document.querySelector("input[name=csrfmiddlewaretoken]")).value;
     const body = new URLSearchParams({ csrfmiddlewaretoken: csrf, given: JSON.stringify(Object.fromEntries(given)) });
     sending = sending.then(async () => {
-      const answer = await asked(box.dataset.save, { method: "POST", body, keepalive: true }).catch(() => null);
+      const answer = await asked(box.dataset.save, { method: "POST", body, keepalive: String(body).length < MOST_KEPT_ALIVE }).catch(() => null);
       if (answer && answer.ok) status.textContent = "kept";
       else {
         status.textContent = answer ? `not kept: ${await answer.text()}` : "not kept: the server cannot be reached; it is tried again";
@@ -298,7 +300,7 @@ behaviour("hand-out", async (box) => {
     const next = new Map(given);
     for (const [piece, area] of found) if (!next.has(piece)) next.set(piece, area);
     changed(next);
-    said.textContent = `${found.size} pieces given as seen from the ${from.from}; put right what differs, or undo it all.`;
+    said.textContent = `${new Set(found.values()).size} areas given as seen from the ${from.from}; put right what differs, or undo it all.`;
   }
 
   function otherSide() {

@@ -160,12 +160,41 @@ export function fromBehind(here, there) {
     const [area, count] = [...counts].reduce((best, next) => (next[1] > best[1] ? next : best), ["", 0]);
     if (count > SURE * here.graph.size[piece]) found.set(piece, area);
   });
-  return found;
+  return hearts(here.graph, found);
+}
+
+/**
+ * Of pieces given to areas those that lie in the heart of theirs, a few apart from each other: the rest follows from them.
+ * @param {Graph} graph
+ * @param {Map<number, string>} area
+ */
+function hearts(graph, area) {
+  const rim = new Set();
+  for (let at = 0; at < graph.pairs.length; at += 2) {
+    const [one, other] = [graph.pairs[at], graph.pairs[at + 1]];
+    if (area.get(one) !== area.get(other)) rim.add(one).add(other);
+  }
+  const apart = graph.height / APART;
+  const kept = new Map();
+  const order = [...area.keys()].sort((one, other) => Number(rim.has(one)) - Number(rim.has(other)) || graph.size[other] - graph.size[one] || one - other);
+  const taken = new Map();
+  for (const piece of order) {
+    const before = taken.get(area.get(piece)) || [];
+    const [x, y] = graph.middles[piece];
+    if (before.length && (rim.has(piece) || before.length >= MOST_HEARTS)) continue;
+    if (before.some((one) => Math.hypot(graph.middles[one][0] - x, graph.middles[one][1] - y) < apart)) continue;
+    taken.set(area.get(piece), [...before, piece]);
+    kept.set(piece, area.get(piece));
+  }
+  return kept;
 }
 
 /* Areas that show from one side alone, and the share of a piece that must agree. */
 const ONE_SIDED = /^(head\.(face|eyes|beard|moustache)|torso\..*(lapel|collar|buttons|badge)|gear\.(pack|device|buckle)|shield\.)/;
 const SURE = 0.6;
+/* Hearts of an area at most, and how far apart: this part of the height. */
+const MOST_HEARTS = 6;
+const APART = 20;
 
 function boxOf({ graph, labels }) {
   let [left, right, top, bottom] = [Infinity, -Infinity, Infinity, -Infinity];
