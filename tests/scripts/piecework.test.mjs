@@ -1,7 +1,7 @@
 /* Pieces given to areas in the browser: shortest ways, larger pieces, walking by keys, the other side. */
 import assert from "node:assert/strict";
 import { test } from "node:test";
-import { assigned, fromBehind, joined, mirrored, pieceBeside, piecesAbout, ways } from "../../src/mantello/shell/static/shell/js/piecework.js";
+import { assigned, joined, mirrored, pieceBeside, piecesAbout, suggested, ways } from "../../src/mantello/shell/static/shell/js/piecework.js";
 
 /* Two rows of three pieces; a strong border between the rows. */
 const graph = {
@@ -55,8 +55,10 @@ test("what the other side shows is suggested turned about, but for what only one
   const row = (left, middle, right) => [left, left, middle, middle, right, right];
   const of = (labels) => ({ graph: { width: 6, height: 2, size: [4, 4, 4], middles: [[0, 0], [2, 0], [4, 0]], pairs: [], cost: [] }, labels: Int32Array.from([...labels, ...labels]) });
   const front = { ...of(row(0, 1, 2)), area: ["arm.right.sleeve", "torso.tunic", "arm.left.sleeve"] };
-  const found = fromBehind(of(row(0, 1, 2)), front);
+  const found = suggested(of(row(0, 1, 2)), front, true);
   assert.deepEqual([...found].sort(), [[0, "arm.left.sleeve"], [1, "torso.tunic"], [2, "arm.right.sleeve"]]);
   const faced = { ...front, area: ["arm.right.sleeve", "head.face", ""] };
-  assert.deepEqual([...fromBehind(of(row(0, 1, 2)), faced)], [[2, "arm.right.sleeve"]]);
+  assert.deepEqual([...suggested(of(row(0, 1, 2)), faced, true)], [[2, "arm.right.sleeve"]]);
+  // of a figure like it nothing is turned, and the face shows
+  assert.deepEqual([...suggested(of(row(0, 1, 2)), faced, false)].sort(), [[0, "arm.right.sleeve"], [1, "head.face"]]);
 });

@@ -151,6 +151,22 @@ class Photographs(RoomCase):
         front.save()
         self.assertContains(self.client.get(answer["Location"]), "As seen from the front")
 
+    def test_a_figure_like_another_begins_with_its_areas_and_names(self):
+        first = self.cut()
+        self.give(first)
+        self.see("photographed", first.pk, step="keep")
+        work_done()
+        self.post("keep-photographed", first.pk)
+        self.sent(title="Quay diver with a lamp")
+        second = Workpiece.objects.exclude(pk=first.pk).get()
+        self.see("photographed", second.pk)
+        work_done()
+        page = self.see("photographed", second.pk)
+        self.assertContains(page, "As on Quay diver<")
+        self.assertContains(page, reverse("figure-graph", args=[self.army.pk, first.pk, "front"]))
+        words = [said for area, said in page.context["known"]]
+        self.assertLess(words.index("torso corselet"), words.index("left arm cuff"))
+
     def test_words_become_areas_and_nonsense_is_told(self):
         self.assertEqual(self.see("name-area", words="left boot").json()["area"], "leg.left.boot")
         own = self.see("name-area", words="gear bellows").json()

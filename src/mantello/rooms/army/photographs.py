@@ -13,6 +13,7 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from mantello.jobs.models import Job
 from mantello.workpieces.models import MOST_WORKPIECES, FigurePhotograph, Workpiece
 from mantello.workspace.page import army_for, room_page
+from mantello.workspace.reading import reading_of
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import materials_of_areas
 from mantello_core.figures.photographed.sample import BASE_MM, TITLE, sample_photographs
@@ -26,6 +27,8 @@ from .workpiece_forms import VIEWS, AnotherForm, PhotographsForm
 
 #: pieces given in one view, and points of strokes, at most
 _MOST_GIVEN, _MOST_STROKES, _MOST_POINTS = 4000, 200, 4000
+#: other figures whose areas are offered to begin with
+_LIKE = 3
 
 
 @login_required
@@ -97,16 +100,27 @@ def _view_page(request, army, work: Workpiece, view: str, status=200, another=No
         "handing": _handing(army, one) if job is None else None, "known": _known(army, work),
         "another": another or AnotherForm(initial={"view": one.view if job else _missing(views)}),
         "counts": {each.view: len(set(each.given.values())) for each in views},
-        "others": [_handing(army, each) | {"view": each.view} for each in views if _opposite(each, one)],
+        "others": _others(army, work, one, views),
         "solid": work.solid, "upright": upright_form(work.solid) if work.solid else None,
     }  # fmt: skip
     return room_page(request, army, "army", "army/photographed.html", context, status)
 
 
-def _opposite(each: FigurePhotograph, one: FigurePhotograph) -> bool:
-    """Whether one photograph is of the other side of another's, and tells areas."""
-    pair = {each.view, one.view}
-    return pair in ({"front", "back"}, {"left", "right"}) and bool(each.pieces and each.given)
+def _others(army, work: Workpiece, one: FigurePhotograph, views: list[FigurePhotograph]) -> list[dict]:
+    """Pictures that may suggest areas: of the other side of the figure, and of the same side of others on their way."""
+    found = [
+        _handing(army, each) | {"from": f"the {each.view}", "turned": True}
+        for each in views
+        if not work.solid
+        and {each.view, one.view} in ({"front", "back"}, {"left", "right"})
+        and each.pieces
+        and each.given
+    ]
+    like = FigurePhotograph.objects.filter(workpiece__army=army, view=one.view).exclude(workpiece=work)
+    like = like.exclude(pieces=b"").exclude(given={}).select_related("workpiece").defer("jpeg", "cut", "graph")
+    return found + [
+        _handing(army, each) | {"from": each.workpiece.title, "turned": False} for each in like.order_by("-pk")[:_LIKE]
+    ]
 
 
 def _missing(views: list[FigurePhotograph]) -> str:
@@ -126,10 +140,12 @@ def _handing(army, one: FigurePhotograph) -> dict:
 
 
 def _known(army, work: Workpiece) -> list[tuple[str, str]]:
-    """Areas to choose from, in words: those of this figure first, then of the shipped ones, each with its name."""
+    """Areas to choose from, in words, each with its name: those of this figure first, then of the army's own types, then of the
+    shipped ones."""
     mine = {area for one in work.photographs.all() for area in one.given.values()}
-    others = (area for area in materials_of_areas() if area not in mine)
-    return [(area, area_words(area)) for area in (*sorted(mine), *sorted(others))]
+    kept = {area for own in reading_of(army.head).design.army.types for area in own.plate.areas}
+    others = dict.fromkeys((*sorted(kept - mine), *(area for area in materials_of_areas() if area not in mine)))
+    return [(area, area_words(area)) for area in (*sorted(mine), *others)]
 
 
 def area_words(area: str) -> str:

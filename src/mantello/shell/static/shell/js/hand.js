@@ -1,7 +1,7 @@
 /* A photograph whose pieces are given to named areas: by click, stroke or keys; kept a moment after every change. */
 import { asked } from "./asking.js";
 import { behaviour } from "./behaviour.js";
-import { assigned, fromBehind, joined, mirrored, pieceBeside, piecesAbout, ways } from "./piecework.js";
+import { assigned, joined, mirrored, pieceBeside, piecesAbout, suggested, ways } from "./piecework.js";
 
 /* Pixels up to which pieces are taken together, by the wheel; milliseconds until a change is sent. */
 const SIZES = [0, 500, 2000, 8000, 30000];
@@ -287,12 +287,12 @@ behaviour("hand-out", async (box) => {
   });
 
   async function otherView(from) {
-    said.textContent = `What the ${from.from} tells is being fetched ...`;
+    said.textContent = `What ${from.from} tells is being fetched ...`;
     let found;
     try {
       const [told, pieces] = await Promise.all([asked(from.fromGraph).then((answer) => answer.json()), loaded(from.fromPieces)]);
       const area = assigned(ways(told), new Map(Object.entries(JSON.parse(from.fromGiven)).map(([piece, name]) => [Number(piece), name])));
-      found = fromBehind({ graph, labels }, { graph: told, labels: numbers(pieces, told), area });
+      found = suggested({ graph, labels }, { graph: told, labels: numbers(pieces, told), area }, from.turned !== undefined);
     } catch {
       said.textContent = "It cannot be fetched; try again in a moment.";
       return;
@@ -300,7 +300,7 @@ behaviour("hand-out", async (box) => {
     const next = new Map(given);
     for (const [piece, area] of found) if (!next.has(piece)) next.set(piece, area);
     changed(next);
-    said.textContent = `${new Set(found.values()).size} areas given as seen from the ${from.from}; put right what differs, or undo it all.`;
+    said.textContent = `${new Set(found.values()).size} areas given as ${from.turned === undefined ? "on" : "seen from"} ${from.from}; put right what differs, or undo it all.`;
   }
 
   function otherSide() {

@@ -133,13 +133,14 @@ export function mirrored(graph, area, name) {
 }
 
 /**
- * What the other side of a figure suggests for this one: each piece is given to the area that lies where it does when the
- * figure is turned about, if most of the piece lies there and something like it can be seen from both sides.
+ * What another picture suggests for this one, the other side of the figure or a figure like it: each piece is given to the area
+ * that lies where it does, the outlines laid on each other, if most of the piece lies there.
  * @param {{graph: Graph, labels: Int32Array}} here
  * @param {{graph: Graph, labels: Int32Array, area: string[]}} there with the area of every piece
+ * @param {boolean} turned whether it is the other side: turned about, and without what shows from one side alone
  * @returns {Map<number, string>} piece to area
  */
-export function fromBehind(here, there) {
+export function suggested(here, there, turned) {
   const [mine, theirs] = [boxOf(here), boxOf(there)];
   /** @type {Map<string, number>[]} */
   const votes = here.graph.size.map(() => new Map());
@@ -149,11 +150,11 @@ export function fromBehind(here, there) {
     if (piece < 0) continue;
     const across = ((at % wide) - mine.left) / mine.width;
     const down = (Math.floor(at / wide) - mine.top) / mine.height;
-    const x = Math.round(theirs.left + (1 - across) * theirs.width);
+    const x = Math.round(theirs.left + (turned ? 1 - across : across) * theirs.width);
     const y = Math.round(theirs.top + down * theirs.height);
     const other = there.labels[y * there.graph.width + x];
     const area = other >= 0 ? there.area[other] : "";
-    if (area && !ONE_SIDED.test(area)) votes[piece].set(area, (votes[piece].get(area) || 0) + 2);
+    if (area && !(turned && ONE_SIDED.test(area))) votes[piece].set(area, (votes[piece].get(area) || 0) + 2);
   }
   const found = new Map();
   votes.forEach((counts, piece) => {
