@@ -6,6 +6,7 @@ from functools import cached_property
 
 from ..errors import OutOfRange, UnknownName
 from ..figures.catalogue import plate, plate_types, shipped_titles
+from ..figures.joining import with_joined
 from ..figures.own import OwnType
 from ..figures.placed_site import PlacedSite, with_sites
 from ..figures.plate import Plate
@@ -93,6 +94,8 @@ class Army:
     types: tuple[OwnType, ...] = ()
     #: places for marks that the painter put on figure types, shipped or own
     sites: tuple[PlacedSite, ...] = ()
+    #: type to areas that are painted with what they lie beside, being too small to paint apart
+    joined: tuple[tuple[str, tuple[str, ...]], ...] = ()
 
     @cached_property
     def nodes(self) -> dict[str, Node]:
@@ -118,7 +121,18 @@ class Army:
         return {one.id: one.title for one in self.types} | shipped_titles()
 
     def plate(self, type_id: str) -> Plate:
-        """The plate of a figure type, own or shipped.
+        """The plate of a figure type, own or shipped, as it is painted: with its placed sites, and small areas joined.
+
+        Raises: UnknownName, with near names.
+        """
+        return with_joined(self.plate_apart(type_id), self._joined.get(type_id, ()))
+
+    @cached_property
+    def _joined(self) -> dict[str, tuple[str, ...]]:
+        return dict(self.joined)
+
+    def plate_apart(self, type_id: str) -> Plate:
+        """The same with every area that is drawn, joined or not.
 
         Raises: UnknownName, with near names.
         """

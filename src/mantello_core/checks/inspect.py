@@ -2,7 +2,7 @@
 
 from ..design.design import Design
 from ..scheme.cascade import Resolution
-from . import balance, contrast, dress, effort, laid, mapping, marks, metals
+from . import balance, contrast, dress, effort, laid, mapping, marks, metals, small
 from .codes import codes
 from .finding import Check, checked
 from .look import Look
@@ -28,6 +28,7 @@ CHECKS = (
     balance.materials,
     effort.hidden,
     effort.unseen,
+    small.small,
     mapping.dead,
 )
 

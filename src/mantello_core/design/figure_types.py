@@ -96,14 +96,15 @@ def without_type(design: Design, type_id: str) -> Design:
 
 
 def _with_types(army: Army, types: tuple[OwnType, ...]) -> Army:
-    """The army with other own types, and of the sites placed on figures those that still have a place."""
+    """The army with other own types; of the sites placed on figures, and of joined areas, those that still have a place."""
     changed = replace(army, types=types)
-    return replace(changed, sites=tuple(one for one in army.sites if _has_place(changed, one)))
+    joined = tuple(one for one in army.joined if one[0] in changed.type_titles)
+    return replace(changed, joined=joined, sites=tuple(one for one in army.sites if _has_place(changed, one)))
 
 
 def _has_place(army: Army, placed: PlacedSite) -> bool:
     try:
-        checked_site(army.plate(placed.type), placed)
+        checked_site(army.plate_apart(placed.type), placed)
     except MantelloError:
         return False
     return True

@@ -13,7 +13,7 @@ def with_site(design: Design, placed: PlacedSite) -> Design:
     Raises: UnknownName for the type; what ``checked_site`` refuses; OutOfRange for too many.
     """
     army = design.army
-    made = checked_site(army.plate(placed.type), placed)
+    made = checked_site(army.plate_apart(placed.type), placed)
     rest = tuple(one for one in army.sites if _spot(one) != _spot(made))
     if len(rest) >= MOST_PLACED:
         raise OutOfRange(f"{len(rest)} sites are placed; allowed are {MOST_PLACED}.", "name")

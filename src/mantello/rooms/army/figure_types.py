@@ -15,6 +15,7 @@ from mantello.workpieces.models import Workpiece
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.army.types_found import types_found
+from mantello_core.design.brief import DRAWN_MM
 from mantello_core.design.figure_types import (
     checked_title,
     new_type_id,
@@ -23,6 +24,7 @@ from mantello_core.design.figure_types import (
     with_type_titled,
     without_type,
 )
+from mantello_core.design.joining import size_of, small_areas, with_small_joined, without_joined
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import materials_of_areas, plate
 from mantello_core.figures.own import OwnType, made_type, own_type
@@ -56,6 +58,9 @@ class TypeRow:
     measured: bool
     figures: int
     views: str
+    #: areas too small to paint apart at the army's size, and those that are joined
+    small: int
+    joined: int
 
 
 @login_required
@@ -66,7 +71,8 @@ def figure_types(request, army_id):
 
 
 def _types_page(request, army, form, status=200, title_form=None, titled=""):
-    force = reading_of(army.head).design.army
+    design = reading_of(army.head).design
+    force, joined, size = design.army, dict(design.army.joined), size_of(design)
     counts: dict[str, int] = {}
     for unit in force.units:
         for rank in unit.ranks:
@@ -78,9 +84,13 @@ def _types_page(request, army, form, status=200, title_form=None, titled=""):
         shape = force.plate(type_id)
         views, measured = ", ".join(view.name for view in shape.views), bool(shape.measured)
         mm2 = shape.extent.surface_mm2 if measured else sum(area.mm2 for area in shape.areas.values())
+        small = len(small_areas(design, type_id)) if size < 1 and counts.get(type_id) else 0
         rows.append(
-            TypeRow(type_id, title, own.get(type_id), len(shape.areas), mm2, measured, counts.get(type_id, 0), views)
-        )
+            TypeRow(
+                type_id, title, own.get(type_id), len(shape.areas), mm2, measured, counts.get(type_id, 0), views, small,
+                len(joined.get(type_id, ())),
+            )
+        )  # fmt: skip
     forms = {
         id_: title_form if id_ == titled else TitleForm(initial={"title": own[id_].title}, auto_id=f"{id_}_%s")
         for id_ in own
@@ -88,9 +98,29 @@ def _types_page(request, army, form, status=200, title_form=None, titled=""):
     works = dict(Workpiece.objects.filter(army=army, type_id__in=own).order_by("pk").values_list("type_id", "pk"))
     context = {
         "title": "Figure types", "words": words, "rows": rows, "form": form, "title_forms": forms, "works": works,
+        "height": round(DRAWN_MM * size, 1),
         "offered": offered(army, {one.digest for one in own.values()}),
     }  # fmt: skip
     return room_page(request, army, "army", "army/figure_types.html", context, status)
+
+
+@login_required
+@require_POST
+def join_areas(request, army_id, type_id):
+    """Paint what is too small on a type with what it lies beside, or apart again."""
+    army = army_for(request, army_id)
+    force = reading_of(army.head).design.army
+    if type_id not in force.type_titles:
+        raise Http404
+    apart, title = "apart" in request.POST, force.type_titles[type_id]
+    change = without_joined if apart else with_small_joined
+    words = (
+        f"{title}: all areas painted apart again"
+        if apart
+        else f"{title}: small areas painted with what they lie beside"
+    )
+    apply(request, army, lambda design: change(design, type_id), words)
+    return redirect("figure-types", army.pk)
 
 
 @login_required

@@ -83,7 +83,7 @@ def _type_of(army, type_id: str) -> Plate:
     force = reading_of(army.head).design.army
     if type_id not in force.type_titles:
         raise Http404
-    return force.plate(type_id)
+    return force.plate_apart(type_id)
 
 
 @login_required

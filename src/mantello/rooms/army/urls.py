@@ -91,6 +91,7 @@ urlpatterns = [
         photographs.mend_outline,
         name="mend-outline",
     ),
+    path("armies/<int:army_id>/types/<str:type_id>/join/", figure_types.join_areas, name="join-areas"),
     path("armies/<int:army_id>/types/<str:type_id>/sites/", sites.type_sites, name="type-sites"),
     path("armies/<int:army_id>/types/<str:type_id>/sites/place/", sites.place_site, name="place-site"),
     path("armies/<int:army_id>/types/<str:type_id>/change/", figure_types.change_type, name="change-type"),

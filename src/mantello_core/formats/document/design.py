@@ -38,6 +38,7 @@ def write_design(design: Design, *, drawings: bool = True) -> dict:
             "root": write_node(army.root),
             **({"types": write_types(army.types)} if army.types else {}),
             **({"sites": [write_site(one) for one in army.sites]} if army.sites else {}),
+            **({"joined": {type_id: list(areas) for type_id, areas in army.joined}} if army.joined else {}),
         },
         **({"drawings": write_drawings(army.types)} if army.types and drawings else {}),
         "scheme": write_scheme(design.scheme),
@@ -84,7 +85,11 @@ def read_design(
     army = read_army(army_part, types)
     sites = tuple(read_site(one, army, f"/army/sites/{at}") for at, one in enumerate(army_part.get("sites", ())))
     refuse_sites_twice(sites, "/army/sites")
-    army = replace(army, sites=sites)
+    joined = tuple((type_id, tuple(areas)) for type_id, areas in army_part.get("joined", {}).items())
+    for type_id, _ in joined:
+        with at("/army/joined"):
+            army.plate_apart(type_id)
+    army = replace(army, sites=sites, joined=joined)
     scheme = read_scheme(document["scheme"], army, catalogue)
     evenings = document.get("evenings", {})
     brief = read_brief(document["brief"]) if "brief" in document else None

@@ -19,7 +19,7 @@ def read_site(data: dict, army: Army, where: str) -> PlacedSite:
         data["shape"], data["curve"],
     )  # fmt: skip
     with at(where):
-        return checked_site(army.plate(data["type"]), PlacedSite(data["type"], data["view"], site))
+        return checked_site(army.plate_apart(data["type"]), PlacedSite(data["type"], data["view"], site))
 
 
 def refuse_sites_twice(sites: tuple[PlacedSite, ...], where: str) -> None:
