@@ -16,6 +16,8 @@ class Assembly:
         self.areas, self.marks, self.sites = [], [], []
         for use in figure.uses:
             self._place(use)
+        if "whole" in self.body:
+            self._enlarge(self.body["whole"])
         if view in ("back", "right"):
             self._flip()
 
@@ -54,6 +56,17 @@ class Assembly:
         if definition.slot in WORN and at.split(".")[0] in ("neck", "back", "hip"):
             return self.body["torso"]
         return 1, 1
+
+    def _enlarge(self, size: float):
+        """All but the base so many times as large, from the soles up."""
+        matrix = (size, 0, 0, size, 0, 0)
+        for drawn in (*self.areas, *self.marks):
+            names = (drawn.name,) if hasattr(drawn, "name") else drawn.on
+            if not all(name.startswith("base.") for name in names):
+                drawn.cmds = affine.transform(drawn.cmds, matrix)
+        for site in self.sites:
+            if not site.area.startswith("base."):
+                site.x, site.y, site.w, site.h = (round(value * size, 2) for value in (site.x, site.y, site.w, site.h))
 
     def _flip(self):
         for drawn in (*self.areas, *self.marks):

@@ -45,13 +45,14 @@ def _body(hip, neck, half, legs=(1, 1), torso=(1, 1)):
     return {"anchors": anchors, "legs": legs, "torso": torso}
 
 
-#: Parts are drawn for 'standard'. Legs scale about the hip, torso parts about the neck; heads, arms
+#: A body that has a 'whole' is that many times as large, all but its base. Parts are drawn for 'standard'. Legs scale about the hip, torso parts about the neck; heads, arms
 #: and weapons never scale, they only move.
 BODIES = {
     "standard": _body(-150, -240, 46),
     "stout": _body(-124, -214, 52, legs=(1.12, 124 / 150), torso=(1.13, 1)),
     "tall": _body(-170, -260, 45, legs=(0.98, 170 / 150), torso=(0.98, 1)),
     "small": _body(-96, -178, 42, legs=(0.95, 96 / 150), torso=(0.92, 0.91)),
+    "giant": {**_body(-124, -214, 52, legs=(1.12, 124 / 150), torso=(1.13, 1)), "whole": 2.2},
     "vehicle": {"anchors": {"ground": (0, 0)}, "legs": (1, 1), "torso": (1, 1)},
 }
 #: slots that follow the torso's scale when they hang on neck, back or hip
@@ -218,6 +219,10 @@ FIGURES = (
         Use("base.round25"), Use("legs.baggy"), Use("torso.belly"), Use("head.brute"),
         _limb("arm.bare", "left"), _limb("arm.bare.grip", "right"), Use("weapon.club", at="hand.right"),
     ), body="stout"),
+    Figure("giant", "Marsh giant", (
+        Use("base.oval60"), Use("legs.baggy"), Use("torso.belly"), Use("cloak.cape"), Use("head.topknot"),
+        _limb("arm.bare", "left"), _limb("arm.bare.grip", "right"), Use("weapon.club", at="hand.right"),
+    ), body="giant"),
     Figure("reedling", "Reedling hunter", (
         Use("base.round25"), Use("legs.sandals"), Use("torso.jerkin"), Use("head.braids"),
         _limb("arm.bare.grip", "left"), _limb("arm.bare", "right"), Use("weapon.bow", at="hand.left"),

@@ -89,8 +89,8 @@ KITS = {
             Slot("shield", "Shield on the left arm", ("shield.tide", "shield.wicker", "shield.round", "shield.tower", "shield.buckler"), needed=False),
             Slot("cloak", "Cloak", ("cloak.marsh", "cloak.cape", "cloak.wings"), needed=False),
             Slot("gear", "Worn and carried", _GEAR, needed=False, several=True),
-            Slot("stand", "Base", ("base.round25", "base.paved25")),
-        ), bodies=("standard", "stout", "tall", "small"), details=(("plume", "Plume on the cap"), ("wings", "Shoulder wings on the coat"), ("gloves", "Gloves"))),
+            Slot("stand", "Base", ("base.round25", "base.paved25", "base.oval60")),
+        ), bodies=("standard", "stout", "tall", "small", "giant"), details=(("plume", "Plume on the cap"), ("wings", "Shoulder wings on the coat"), ("gloves", "Gloves"))),
         Kit("mounted", "Mounted", (
             Slot("rider", "Rider", ("rider.light", "rider.knight"), needed=False),
             Slot("cloth", "On the horse", ("mount.saddlecloth", "mount.trapper"), needed=False),
@@ -150,7 +150,14 @@ KITS = {
         ), views=_TOPPED, kind="vehicle"),
     )
 }  # fmt: skip
-BODY_TITLES = {"standard": "Standard", "stout": "Stout", "tall": "Tall", "small": "Small folk", "vehicle": "As it is"}
+BODY_TITLES = {
+    "standard": "Standard",
+    "stout": "Stout",
+    "tall": "Tall",
+    "small": "Small folk",
+    "giant": "Giant",
+    "vehicle": "As it is",
+}
 #: parts in plain words, where the id alone does not say it
 _TITLES = {
     "head.keelcap": "Keel cap", "head.tidehelm": "Tide helm", "head.widehat": "Wide hat", "head.headcloth": "Head cloth",

@@ -20,6 +20,8 @@ from .solid import Solid, cleaned, refined
 
 #: pixels a mm at most, and pixels across the largest side
 PX_MM, ACROSS = 20.0, 900.0
+#: mm by which a part stands before another
+_BEFORE_MM = 0.3
 #: separate surfaces that a model may be made of
 _MOST_SHELLS = 2000
 #: a figure lower than it is long is drawn as a vehicle
@@ -111,7 +113,11 @@ def modelled_type(model: Model, given: Mapping[int, str], materials: Mapping[str
         labels = np.where(seen.mask, by_face[np.maximum(seen.face, 0)], -1).astype(np.int32)
         labels = without_specks(labels, seen.px_mm)
         if (labels >= 0).any():
-            views.append(drawn_view(name, labels, names, materials, model.light(name), seen.px_mm, seen.origin))
+            views.append(
+                drawn_view(
+                    name, labels, names, materials, model.light(name), seen.px_mm, seen.origin, seen.depth, _BEFORE_MM
+                )
+            )
     kind = (
         "vehicle" if model.flat and not any(name.partition(".")[0] in ("head", "torso") for name in names) else "figure"
     )

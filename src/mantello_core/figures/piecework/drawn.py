@@ -23,14 +23,17 @@ BASE = "base"
 #: names of the overlay's steps; the second dark one is kept in massed drawings, too
 _STEPS = {"dark": ("pale", "form", "deep", "deeper", "hollow", "black"), "lite": ("lit", "bright", "gleam", "glint")}
 _PER_MM = 1 / UNIT_MM
+#: how much shorter a line is than the stairs of pixels along it
+_STAIRS = 0.8
 
 
 def drawn_view(
     view: str, labels: np.ndarray, names: Sequence[str], materials: Mapping[str, str], shade: np.ndarray, px_mm: float,
-    origin: tuple[float, float],
+    origin: tuple[float, float], near: np.ndarray, step: float,
 ) -> dict:  # fmt: skip
     """One view as ``drafting`` gives them. labels: place among names of every pixel, -1 off the figure; shade: light over its
-    median; px_mm: pixels a mm; origin: column and row, in pixels, that become 0, 0: the middle of the soles."""
+    median; px_mm: pixels a mm; origin: column and row, in pixels, that become 0, 0: the middle of the soles; near: how near
+    every pixel is, or how light where nothing else is known; step: by how much what stands before another is nearer."""
     middle, soles = origin
 
     def placed(shape: BaseGeometry) -> BaseGeometry:
@@ -52,7 +55,26 @@ def drawn_view(
     ]
     stack = Layers(view, areas)
     stack.sites = _sites(stack)
-    return drafted_view(stack, light)
+    drawn = drafted_view(stack, light)
+    covered = covered_mm(labels, near, px_mm, step)
+    number = {name: at for at, name in enumerate(names)}
+    for area in drawn["areas"]:
+        area["covered_mm"] = round(min(covered.get(number[area["area"]], 0.0), area["outline_mm"]), 2)
+    return drawn
+
+
+def covered_mm(labels: np.ndarray, near: np.ndarray, px_mm: float, step: float) -> dict[int, float]:
+    """For every area the mm of its border along which its neighbour stands before it, by more than a step."""
+    found: dict[int, float] = {}
+    for one, other, more in (
+        (labels[:, :-1], labels[:, 1:], near[:, 1:] - near[:, :-1]),
+        (labels[:-1], labels[1:], near[1:] - near[:-1]),
+    ):
+        seam = (one != other) & (one >= 0) & (other >= 0)
+        for behind, here in ((seam & (more > step), one), (seam & (-more > step), other)):
+            for area, count in zip(*np.unique(here[behind], return_counts=True), strict=True):
+                found[int(area)] = found.get(int(area), 0.0) + count * _STAIRS / px_mm
+    return found
 
 
 def _sites(stack: Layers) -> list[Site]:

@@ -112,6 +112,17 @@ class Asked(TestCase):
         with self.assertRaisesRegex(Unreadable, "loose scraps"):
             list(modelled(scraps))
 
+    def test_what_stands_before_another_covers_its_border_in_the_views_that_show_it(self):
+        model = cut(np.concatenate([box(20, 30, 10), box(8, 8, 8, (0, 11, 9))]))
+        before = model.solid.centre[:, 2] > model.solid.points[:, 2].max() - 7
+        given = {int(one): "gear.box" for one in np.unique(model.patch[before])}
+        given = {int(one): "torso.coat" for one in np.unique(model.patch)} | given
+        drawing = modelled_type(model, given, {"gear.box": "leather", "torso.coat": "cloth"})
+        front = next(view for view in drawing["views"] if view["name"] == "front")
+        told = {area["area"]: area["covered_mm"] for area in front["areas"]}
+        self.assertAlmostEqual(told["torso.coat"], 32, delta=8)
+        self.assertEqual(told["gear.box"], 0)
+
     def test_an_area_that_shows_from_no_side_is_named(self):
         model = cut(np.concatenate([box(20, 20, 20), box(4, 4, 4, (0, 8, 0))]))
         inside = np.abs(model.solid.centre - [0, 10, 0]).max(1) < 2.1

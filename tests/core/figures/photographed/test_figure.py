@@ -56,6 +56,9 @@ class Areas(TestCase):
             plate_mapping(plate_from({**plate_mapping(plate), "id": "x", "title": ""}))["views"],
         )
         self.assertEqual({shade.kind for shade in view.shades}, {"dark", "lite"})
+        depths = [one.depth for one in plate.areas.values()]
+        self.assertGreater(len([depth for depth in depths if depth > 0.1]), 5)
+        self.assertTrue(all(one.covered_mm <= one.outline_mm for one in view.areas))
         self.assertTrue(view.sites)
         self.assertTrue(all(site.width <= plate.areas[site.area].mm2 for site in view.sites))
         same = photographed_type((self.ranger,), materials, base_mm=25)

@@ -7,6 +7,7 @@ from django.db import transaction
 from mantello.almanacs.models import Almanac, FoundList, KnownWord
 from mantello.shelf.models import OwnedPaint
 from mantello.trials.sample import sample_test
+from mantello.workpieces.samples import sample_workpieces
 from mantello.workspace.editing import branch, edit, keep_design, work_on
 from mantello.workspace.models import Army
 from mantello_core.formats.sample import demo_levy, dress_almanac, dressed, sample_list, sample_shelf, whitewashed
@@ -40,6 +41,7 @@ class Command(BaseCommand):
             _variant(army, "Winter", whitewashed, "Whitewash over the vehicles")
             _variant(army, "Dress of 212", dressed, "The almanac's dress put on the fusiliers")
             sample_test(army)
+            sample_workpieces(army)
             OwnedPaint.objects.filter(owner=user).delete()
             OwnedPaint.objects.keep(user, sample_shelf())
 
