@@ -69,6 +69,7 @@ TEMPLATES = [
                 "django.contrib.auth.context_processors.auth",
                 "django.contrib.messages.context_processors.messages",
                 "mantello.shell.page.shell",
+                "mantello.shell.look.look",
             ],
             "builtins": ["mantello.shell.templatetags.icons", "mantello.rooms.scheme.templatetags.picks"],
         },

@@ -36,7 +36,7 @@ def calendar_svg(evening: Evening, worked: dict[date, float], days: int = 28) ->
                 parts.append(f'<path d="M{x:.1f} 0V104" stroke="#8c8c8c" stroke-dasharray="6 4"/>')
         parts.append(_day(x, step, day, today, planned.get(day, 0), worked.get(day, 0), tonight, finish))
     return (
-        f'<svg viewBox="0 0 {WIDTH} 106" role="img" aria-label="Sessions over four weeks from {monday.day} {monday:%B}">'
+        f'<svg class="plan-drawing" viewBox="0 0 {WIDTH} 106" role="img" aria-label="Sessions over four weeks from {monday.day} {monday:%B}">'
         f'<path d="M0 88H{WIDTH}" stroke="#1b1b1b"/>{"".join(parts)}</svg>'
     )
 
@@ -96,7 +96,7 @@ def lanes_svg(evening: Evening, batches: list[Batch], session) -> str:
             f'<text x="{x:.1f}" y="14" font-size="13" font-weight="700" fill="#fff" text-anchor="middle">{now:%H:%M}</text>'
         )
     scaled = f'data-left="{left}" data-scale="{scale * 60:.5f}" data-minutes="{session.seconds / 60:.0f}" data-start="{session.start:%H:%M}"'
-    return f'<svg viewBox="0 0 {WIDTH} {height}" {scaled} role="group" aria-label="Batches of the session by unit; the list below tells the same">{"".join(parts)}</svg>'
+    return f'<svg class="plan-drawing" viewBox="0 0 {WIDTH} {height}" {scaled} role="group" aria-label="Batches of the session by unit; the list below tells the same">{"".join(parts)}</svg>'
 
 
 def _axis(evening, session, at, top, height):

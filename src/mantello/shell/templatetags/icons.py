@@ -22,6 +22,7 @@ _ICONS = {
     "undo": '<path d="M6 3.5 3 6.5 6 9.5"/><path d="M3 6.5H9.5A3.25 3.25 0 0 1 9.5 13H6.5"/>',
     "redo": '<path d="M10 3.5 13 6.5 10 9.5"/><path d="M13 6.5H6.500A3.25 3.25 0 0 0 6.5 13H9.5"/>',
     "help": '<circle cx="8" cy="8" r="6.2"/><path d="M6.2 6.3A1.9 1.9 0 1 1 8 8.4V9.3"/><path d="M8 11.5V11.7" stroke-width="1.8"/>',
+    "lamp": '<path d="M5 2H9.500L13.5 8.500H1.500Z"/><path d="M7.500 8.500V13.500M4.500 13.800H10.500"/><path d="M5.5 10.500 4.800 11.500M9.500 10.500 10.200 11.500"/>',
     "ok": '<circle cx="8" cy="8" r="6.3"/><path d="M5 8.3 7.2 10.4 11.2 5.9"/>',
     "note": '<path d="M8 2 14.5 13.5H1.5Z"/><path d="M8 6.5V9.5M8 11.5V11.7"/>',
     "bad": '<path d="M8 1.5 15 14H1Z" fill="currentColor"/><path d="M8 6V9.6M8 11.7V12" stroke="#fbfbfb" stroke-width="1.8"/>',

@@ -1,6 +1,7 @@
 /* Wakes behaviours on the page, and again on what replaces it. */
 import { wake } from "./behaviour.js";
 import "./zone.js";
+import "./look.js";
 import "./live.js";
 import "./keys.js";
 import "./dialog.js";
