@@ -124,3 +124,20 @@ class Photographs(BrowserCase):
         one = Workpiece.objects.get().photographs.get()
         self.assertEqual(one.strokes[0][0], "table")
         self.assertLess(unpacked(bytes(one.cut)).labels[344, 100], 0)
+
+    def test_a_border_is_drawn_by_keys_and_what_was_given_stays(self):
+        self.sent()
+        self.page.get_by_label("In hand").fill("gear bellows")
+        self.page.get_by_label("In hand").press("Enter")
+        expect(self.page.locator("[data-said]")).to_contain_text("a name of your own")
+        self.page.keyboard.press("ArrowRight")
+        self.page.keyboard.press("Enter")
+        expect(self.page.locator("#hand-kept")).to_have_text("kept")
+        self.page.get_by_role("button", name="Draw a border").press("Enter")
+        for key in ("ArrowDown", "Enter", "Shift+ArrowRight", "Shift+ArrowRight", "Enter", "End"):
+            self.page.keyboard.press(key)
+        self.page.get_by_role("button", name="Cut it so").press("Enter")
+        expect(self.page.get_by_role("button", name="Cut it without what was drawn")).to_be_visible(timeout=COME)
+        one = Workpiece.objects.get().photographs.get()
+        self.assertEqual((one.strokes[0][0], len(one.strokes[0][1])), ("border", 2))
+        self.assertEqual(list(one.given.values()), ["gear.bellows"])

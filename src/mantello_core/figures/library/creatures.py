@@ -41,7 +41,7 @@ def drake(d):
     d.area('beast.tongue', '-170,-302/2 -204,-300~ -236,-306/0 -206,-294~ -172,-294/2', BODY + 5, mat='skin', form='tongue', shade='none', lift=.6)
     d.area('beast.eye', 'e:-170,-342,5,4,-12', BODY + 9, mat='paint', form='eye', shade='none', lift=.3)
     d.area('beast.horn', '-134,-356/3 -108,-376~ -78,-384/0 -104,-362~ -126,-344/3 | -146,-366/3 -126,-388~ -98,-402/0 -122,-374~ -138,-358/3', BODY + 7, mat='paint', form='horn', shade='cyl', lift=1.4)
-    d.area('beast.crest', ' | '.join(f'{x},{y}/1 {x + 18},{y + dy}/1 {x + 24},{y - 18}/0' for x, y, dy in ((-112, -330, 22), (-104, -296, 22), (-106, -262, 22), (-96, -230, 16), (-62, -212, 4), (-28, -214, 2), (8, -212, 4), (44, -204, 8), (78, -190, 12), (108, -170, 16))), BODY - 1, mat='skin', form='crest', shade='flat', lift=1.2)
+    d.area('beast.crest', ' | '.join(f'{x},{y}/1 {x + 18},{y + dy}/1 {x + 24},{y - 18}/0' for x, y, dy in ((-126, -330, 22), (-120, -296, 22), (-130, -262, 22), (-112, -230, 16), (-66, -208, 4), (-28, -214, 2), (8, -212, 4), (44, -204, 8), (78, -190, 12), (108, -170, 16))), BODY - 1, mat='skin', form='crest', shade='flat', lift=1.2)
     d.area(f'beast.leg.{near}', tube((62, -124, 66), (32, -82, 46), (64, -46, 28), (46, -14, 24), r0=20, r1=4), NEAR, mat='skin', form='nleg', lift=2)
     d.area(f'beast.claw.{near}', '20,-16/3 66,-18/4 68,4/3 44,4/2 14,8/1 2,4/0 | 60,2/1 76,-4/2 84,8/0', NEAR + 1, mat='skin', form='nclaw', shade='flat', lift=1.2)
     d.area(f'beast.claw.{near}.nail', '16,0/1 2,6/0 20,8/1 | 38,2/1 26,9/0 44,7/1', NEAR + 2, mat='paint', form='nail', shade='none', lift=.6)

@@ -27,11 +27,13 @@ def settled(cut: CutUp, labels: np.ndarray, given: np.ndarray) -> np.ndarray:
     band = (deep < _REACH) & (labels >= 0) & ~(heart & (deep >= 2))
     for area in np.unique(labels[labels >= 0]):
         # what is thin keeps its middle
-        here = labels == area
+        box = _box(labels == area)
+        here, within = labels[box] == area, deep[box]
         parts, count = ndimage.label(here)
-        most = np.asarray(ndimage.maximum(deep, parts, np.arange(1, count + 1)))
-        limit = np.r_[0, np.minimum(np.maximum(0.6 * most, 1.0), _REACH)]
-        band[here & (deep >= limit[parts])] = False
+        most = np.zeros(count + 1)
+        np.maximum.at(most, parts[here], within[here])
+        limit = np.minimum(np.maximum(0.6 * most, 1.0), _REACH)
+        band[box][here & (within >= limit[parts])] = False
     work = ndimage.binary_dilation(band) & (labels >= 0)
     starts = np.flatnonzero(~band[work])
     if not len(starts):
@@ -46,12 +48,20 @@ def settled(cut: CutUp, labels: np.ndarray, given: np.ndarray) -> np.ndarray:
     return _rounded(out)
 
 
+def _box(here: np.ndarray, more: int = 0) -> tuple[slice, slice]:
+    """The least box about what is here, and so many pixels more on every side."""
+    rows, columns = np.flatnonzero(here.any(axis=1)), np.flatnonzero(here.any(axis=0))
+    return (
+        slice(max(int(rows[0]) - more, 0), int(rows[-1]) + 1 + more),
+        slice(max(int(columns[0]) - more, 0), int(columns[-1]) + 1 + more),
+    )
+
+
 def _rounded(labels: np.ndarray) -> np.ndarray:
     """Each pixel given to the area that weighs most about it."""
     best, out = np.zeros(labels.shape, np.float32), labels.copy()
     for area in np.unique(labels[labels >= 0]):
-        rows, columns = np.nonzero(labels == area)
-        box = np.s_[max(rows.min() - 6, 0) : rows.max() + 7, max(columns.min() - 6, 0) : columns.max() + 7]
+        box = _box(labels == area, 6)
         weight = ndimage.gaussian_filter((labels[box] == area).astype(np.float32), _ROUND)
         more = weight > best[box]
         best[box][more], out[box][more] = weight[more], area

@@ -30,11 +30,13 @@ def polygons(labels: np.ndarray, px_mm: float, *, tolerance: float = TOLERANCE_M
 def without_specks(labels: np.ndarray, px_mm: float, least: float = LEAST_MM2) -> np.ndarray:
     """Labels with specks, mm², given to their nearest neighbour."""
     speck = np.zeros(labels.shape, bool)
+    boxes = ndimage.find_objects(labels + 1)
     for label in np.unique(labels[labels >= 0]):
-        parts, count = ndimage.label(labels == label)
+        box = boxes[label]
+        parts, count = ndimage.label(labels[box] == label)
         small = np.bincount(parts.ravel(), minlength=count + 1) < least * px_mm**2
         small[0] = False
-        speck |= small[parts]
+        speck[box] |= small[parts]
     if not speck.any() or not (~speck & (labels >= 0)).any():
         return labels
     clean = labels.copy()

@@ -7,6 +7,9 @@ import { assigned, joined, mirrored, pieceBeside, piecesAbout, suggested, ways }
 const SIZES = [0, 500, 2000, 8000, 30000];
 const WAIT = 500;
 const MOST_UNDO = 200;
+/* Shares of the picture that a cross moves by keys. */
+const NEAR = 0.01;
+const FAR = 0.05;
 /* Bytes that a browser sends on when a page is left. */
 const MOST_KEPT_ALIVE = 60000;
 
@@ -17,7 +20,8 @@ behaviour("hand-out", async (box) => {
   const list = document.getElementById("hand-list");
   const field = /** @type {HTMLInputElement} */ (document.getElementById("hand-area"));
   const words = new Map([...document.querySelectorAll("#hand-known option")].map((one) => [one.getAttribute("data-area"), /** @type {HTMLOptionElement} */ (one).value]));
-  const state = { tool: "give", hand: "", here: -1, level: 0, drawing: false, stroke: [] };
+  /** @type {{tool: string, hand: string, here: number, level: number, drawing: boolean, stroke: number[][], cross: number[] | null}} */
+  const state = { tool: "give", hand: "", here: -1, level: 0, drawing: false, stroke: [], cross: null };
   /** @type {Map<number, string>} */
   let given = new Map(Object.entries(JSON.parse(box.dataset.given)).map(([piece, area]) => [Number(piece), area]));
   const undo = [];
@@ -68,6 +72,20 @@ behaviour("hand-out", async (box) => {
       paper.beginPath();
       line.forEach(([x, y], at) => (at ? paper.lineTo(x * graph.width, y * graph.height) : paper.moveTo(x * graph.width, y * graph.height)));
       paper.lineTo(line[0][0] * graph.width + 0.1, line[0][1] * graph.height);
+      paper.stroke();
+    }
+    if (mending() && state.cross) {
+      const [x, y] = [state.cross[0] * graph.width, state.cross[1] * graph.height];
+      paper.strokeStyle = "#f0c14b";
+      paper.lineWidth = 3;
+      paper.beginPath();
+      for (const [right, down] of [
+        [14, 0],
+        [0, 14],
+      ]) {
+        paper.moveTo(x - right, y - down);
+        paper.lineTo(x + right, y + down);
+      }
       paper.stroke();
     }
     if (state.here < 0 || mending()) return;
@@ -126,6 +144,10 @@ behaviour("hand-out", async (box) => {
   function choose(tool) {
     state.tool = tool;
     for (const one of box.querySelectorAll("[data-tool]")) one.setAttribute("aria-pressed", String(one.dataset.tool === tool));
+    if (mending()) {
+      said.textContent = "Draw with the pointer, or by keys: arrows move, Enter sets a point, End ends the line.";
+      canvas.focus({ preventScroll: true });
+    }
     mark();
   }
 
@@ -212,16 +234,20 @@ behaviour("hand-out", async (box) => {
     }
     mark();
   });
-  for (const name of ["pointerup", "pointercancel"]) {
-    canvas.addEventListener(name, () => {
-      state.drawing = false;
-      if (state.stroke.length) strokes.push([state.tool, state.stroke]);
-      state.stroke = [];
-      box.querySelector("[name=strokes]").value = JSON.stringify(strokes);
-      box.querySelector("[data-mend]").hidden = !strokes.length;
-      mark();
-    });
+  function ended() {
+    state.drawing = false;
+    if (state.stroke.length) strokes.push([state.tool, state.stroke]);
+    state.stroke = [];
+    told();
+    mark();
   }
+  function told() {
+    const field_ = box.querySelector("[name=strokes]");
+    if (!field_) return;
+    field_.value = JSON.stringify(strokes);
+    box.querySelector("[data-mend]").hidden = !strokes.length;
+  }
+  for (const name of ["pointerup", "pointercancel"]) canvas.addEventListener(name, ended);
   canvas.addEventListener("pointerleave", () => {
     if (!state.drawing) state.here = -1;
     mark();
@@ -252,8 +278,31 @@ behaviour("hand-out", async (box) => {
     said.textContent = "Undone.";
   }
 
+  /** While something is drawn, arrows move a cross, Enter sets a point, End ends the line, Delete takes the last line back. */
+  function drawnByKeys(event) {
+    const to = keys[event.key];
+    if (to) {
+      const step = event.shiftKey ? FAR : NEAR;
+      const [x, y] = state.cross || [0.5, 0.5];
+      state.cross = [Math.min(1, Math.max(0, x + to[0] * step)), Math.min(1, Math.max(0, y + to[1] * step))];
+      said.textContent = `At ${Math.round(state.cross[0] * 100)} across, ${Math.round(state.cross[1] * 100)} down.`;
+    } else if (event.key === "Enter" || event.key === " ") {
+      state.cross = state.cross || [0.5, 0.5];
+      state.stroke.push(state.cross);
+      said.textContent = `${state.stroke.length} points; End ends the line.`;
+    } else if (event.key === "End" || event.key === "Escape") ended();
+    else if (event.key === "Delete" || event.key === "Backspace") {
+      strokes.pop();
+      told();
+    } else return false;
+    event.preventDefault();
+    mark();
+    return true;
+  }
+
   const keys = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
   canvas.addEventListener("keydown", (event) => {
+    if (mending() && drawnByKeys(event)) return;
     const to = keys[event.key];
     if (to) {
       event.preventDefault();
