@@ -14,7 +14,7 @@ class Checks(RoomCase):
 
     def test_all_checks_are_shown_worst_first_with_harmony(self):
         page = self.see("checks").content.decode()
-        self.assertEqual(page.count('class="check-block"'), 21)
+        self.assertEqual(page.count('class="check-block"'), 22)
         self.assertLess(page.index("Unmapped areas"), page.index("Weak neighbours"))
         self.assertIn("hue-ring", page)
         self.assertIn("Near hues, one opposite accent", page)
