@@ -2,7 +2,6 @@
 
 from django.db import transaction
 
-from mantello.workspace.models import Army
 from mantello_core.figures.modelled import sample as model
 from mantello_core.figures.photographed import sample as photographs
 
@@ -10,8 +9,8 @@ from .models import FigureModel, FigurePhotograph, Workpiece
 
 
 @transaction.atomic
-def sample_workpieces(army: Army) -> None:
-    """Both as if they were sent to an army a moment ago; they are cut up when they are opened."""
+def sample_workpieces(army) -> None:
+    """Both as if they were sent to an army (``workspace.models.Army``) a moment ago; they are cut up when they are opened."""
     carrier = Workpiece.objects.create(army=army, owner=army.owner, title=model.TITLE)
     FigureModel.objects.create(workpiece=carrier, name=model.NAME, data=model.sample_model())
     diver = Workpiece.objects.create(army=army, owner=army.owner, title=photographs.TITLE, base_mm=photographs.BASE_MM)
