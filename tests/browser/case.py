@@ -134,7 +134,7 @@ class BrowserCase(StaticLiveServerTestCase):
         for name, text in ROSA.items():
             self.page.locator(f"#id_{name}").fill(text)
         self.page.get_by_role("button", name="Make the account").click()
-        expect(self.page.get_by_text("Start with one army")).to_be_visible()
+        expect(self.page.get_by_text("Where would you like to begin?")).to_be_visible()
 
     def make_army_by_hand(self) -> str:
         """A signed-up painter's army from a pasted roster, all through the pages; its address."""

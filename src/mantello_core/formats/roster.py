@@ -225,8 +225,11 @@ def _is_plain(text: str) -> bool:
 
 
 def _from_words(text: str, titles: dict[str, str] | None) -> list[RosterLine]:
-    """'3 x Fusilier sergeant' under headings; a heading ends with a colon, its depth is how far it is set in."""
-    lines: list[RosterLine] = []
+    """'3 x Fusilier sergeant' under headings; a heading ends with a colon, its depth is how far it is set in.
+
+    Lines under no heading make a unit each, called as it was written; a leader belongs to the unit beside it.
+    """
+    written: list[tuple[int, list[str], re.Match | None, str]] = []
     headings: list[tuple[int, str]] = []
     for number, raw in enumerate(text.splitlines(), 1):
         line = raw.expandtabs(4)
@@ -239,15 +242,36 @@ def _from_words(text: str, titles: dict[str, str] | None) -> list[RosterLine]:
             headings.append((indent, line.strip().rstrip(":").strip()))
             continue
         above = [name for depth, name in headings if depth < indent or depth == 0]
-        values = {"unit": above[-1] if above else "Unit", "formation": " / ".join(above[:-1])}
+        written.append((number, above, found, found["what"] if found else line.strip()))
+    units = _units_of([(bool(above), words) for _, above, _, words in written])
+    lines = []
+    for (number, above, found, words), unit in zip(written, units, strict=True):
+        values = {"unit": above[-1] if above else unit, "formation": " / ".join(above[:-1])}
         if found:
-            type_id, rank = _words_of(found["what"], titles)
-            lines.append(
-                read_line(number, values | {"figures": found["figures"], "type": type_id, "rank": rank}, titles)
-            )
+            type_id, rank = _words_of(words, titles)
+            values |= {"figures": found["figures"], "type": type_id, "rank": rank}
         else:
-            lines.append(read_line(number, values | {"type": line.strip(), "rank": "", "figures": ""}, titles))
+            values |= {"type": words, "rank": "", "figures": ""}
+        lines.append(read_line(number, values, titles))
     return lines
+
+
+def _units_of(lines: list[tuple[bool, str]]) -> list[str]:
+    """The unit of every line, given whether a heading names it, and its words."""
+    names: list[str] = []
+    open_unit, waiting = "", 0
+    for headed, words in lines:
+        leads = bool(set(words.lower().split()) & _LEADERS)
+        if headed:
+            open_unit, waiting = "", 0
+        elif leads and not open_unit:
+            waiting += 1
+        elif not leads:
+            open_unit = words[:1].upper() + words[1:]
+            names[len(names) - waiting :] = [open_unit] * waiting
+            waiting = 0
+        names.append(open_unit or words[:1].upper() + words[1:])
+    return names
 
 
 def _words_of(text: str, titles: dict[str, str] | None) -> tuple[str, str]:

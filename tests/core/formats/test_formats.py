@@ -195,6 +195,14 @@ class Rosters(RefusalCase):
         self.assertIn("unit", lines[1].values)
         self.assertEqual(lines[2].entry.figures, 1)
 
+    def test_plain_words_without_headings_make_units_and_leaders_join_them(self):
+        lines = read_roster("1 captain\n9 fusiliers\n1 x fusilier sergeant\n3 knights\nWatch:\n  6 rangers\n2 lancers")
+        self.assertEqual(
+            [line.entry.unit for line in lines],
+            ["Fusiliers", "Fusiliers", "Fusiliers", "Knights", "Watch", "Watch"],
+        )
+        self.assertEqual([line.entry.unit for line in read_roster("1 captain\n1 sergeant")], ["Captain", "Sergeant"])
+
     def test_plain_words_under_headings_are_read(self):
         text = "1st Weir:\n  Blue:\n    9 fusiliers\n    1 x Fusilier sergeant\n  Grey:\n    - 4 rangers\n    some dragoons\n"
         lines = read_roster(text)

@@ -20,7 +20,7 @@ class Armies(RoomCase):
         self.client.force_login(self.other)
         answer = self.client.get(reverse("armies"))
         self.assertNotContains(answer, "Levy of Calvessa")
-        self.assertContains(answer, "Start with one army")
+        self.assertContains(answer, "Where would you like to begin?")
 
     def test_a_new_army_is_empty_and_asks_for_its_roster(self):
         answer = self.client.post(reverse("new-army"), {"name": "  River   Watch "})

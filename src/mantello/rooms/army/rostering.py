@@ -32,7 +32,7 @@ def roster(request, army_id):
     form = RosterForm(request.POST, request.FILES, army=force)
     if not form.is_valid():
         return room_page(request, army, "army", "army/roster.html", _roster(force, form), 422)
-    return _take(request, army, form.cleaned_data["lines"])
+    return taken(request, army, form.cleaned_data["lines"])
 
 
 def _roster(force, form):
@@ -50,7 +50,7 @@ def _corrected(request, army):
             values = {field: request.POST.get(f"{field}-{number}", "") for field in FIELDS}
             values["type"] = tapped.get(values["type"].strip().casefold(), values["type"])
             lines.append(read_line(int(number), values, titles))
-    return _take(request, army, lines)
+    return taken(request, army, lines)
 
 
 def _tapped(request, numbers) -> dict[str, str]:
@@ -77,17 +77,10 @@ def _near(force, lines) -> dict[int, tuple[str, ...]]:
     return found
 
 
-def _take(request, army, lines):
-    doubtful = [line for line in lines if line.entry is None]
-    context = {
-        "near": _near(reading_of(army.head).design.army, doubtful) if doubtful else {},
-        "lines": lines,
-        "doubtful": doubtful,
-        "types": reading_of(army.head).design.army.type_titles.items(),
-        "title": "Roster",
-    }
-    if doubtful:
-        return room_page(request, army, "army", "army/roster_lines.html", context, 422)
+def taken(request, army, lines):
+    """Take lines into an army; those in doubt come back for correction and nothing is taken yet."""
+    if any(line.entry is None for line in lines):
+        return asked_back(request, army, lines)
     entries = [line.entry for line in lines]
     figures = sum(entry.figures for entry in entries)
     try:
@@ -98,8 +91,23 @@ def _take(request, army, lines):
             f"Roster added: {figures} figures in {len(entries)} lines",
         )
     except MantelloError as error:
-        return room_page(request, army, "army", "army/roster_lines.html", context | {"refusal": error}, 422)
+        return asked_back(request, army, lines, error)
     return redirect("army", army.pk)
+
+
+def asked_back(request, army, lines, refusal=None):
+    """The page of lines that need a decision."""
+    doubtful = [line for line in lines if line.entry is None]
+    force = reading_of(army.head).design.army
+    context = {
+        "near": _near(force, doubtful) if doubtful else {},
+        "lines": lines,
+        "doubtful": doubtful,
+        "types": force.type_titles.items(),
+        "title": "Roster",
+        "refusal": refusal,
+    }
+    return room_page(request, army, "army", "army/roster_lines.html", context, 422)
 
 
 @login_required

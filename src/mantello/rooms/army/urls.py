@@ -14,6 +14,7 @@ from . import (
     pictures,
     rostering,
     sites,
+    start,
     views,
 )
 
@@ -23,6 +24,8 @@ urlpatterns = [
     path("picked/", briefing.picked, name="picked"),
     path("armies/<int:army_id>/brief/", briefing.army_brief, name="army-brief"),
     path("armies/new/", views.new_army, name="new-army"),
+    path("armies/copy/", start.copy_ours, name="copy-ours"),
+    path("armies/list/", start.begin_with_list, name="begin-with-list"),
     path("armies/import/", views.import_army, name="import-army"),
     path("armies/<int:army_id>/", views.army, name="army"),
     path("armies/<int:army_id>/faces/<int:number>/<int:at>.svg", pictures.face, name="face"),

@@ -24,13 +24,14 @@ from mantello_core.errors import MantelloError
 
 from .faces import faces_asked
 from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, UnitsForm
+from .start_form import list_form
 
 
 @login_required
 @require_safe
 def armies(request):
     """The painter's armies, and ways to start one."""
-    return _armies_page(request, ArmyForm(), ImportForm())
+    return armies_page(request)
 
 
 @login_required
@@ -39,7 +40,7 @@ def new_army(request):
     """Create an empty army."""
     form = ArmyForm(request.POST)
     if not form.is_valid():
-        return _armies_page(request, form, ImportForm(), status=422)
+        return armies_page(request, new=form, status=422)
     army = actions.create_army(request.user, form.cleaned_data["name"])
     return redirect("roster", army.pk)
 
@@ -50,21 +51,21 @@ def import_army(request):
     """Create an army from a design document."""
     form = ImportForm(request.POST, request.FILES)
     if not form.is_valid():
-        return _armies_page(request, ArmyForm(), form, status=422)
+        return armies_page(request, importing=form, status=422)
     army = actions.keep_design(request.user, form.cleaned_data["file"], "Army imported")
     messages.success(request, f"{army.name} was imported with {reading_of(army.head).design.army.figures} figures.")
     return redirect("army", army.pk)
 
 
-def _armies_page(request, new, importing, status=200):
+def armies_page(request, *, new=None, importing=None, listing=None, status=200):
+    """The painter's armies, and the forms to start one as they were sent."""
     armies = Army.objects.visible_to(request.user).with_head().select_related("owner")
     rows = [(army, faces_asked(army)) for army in armies]
-    return render(
-        request,
-        "army/armies.html",
-        {"rows": rows, "new": new, "importing": importing, "title": "Armies"},
-        status=status,
-    )
+    context = {
+        "rows": rows, "new": new or ArmyForm(), "importing": importing or ImportForm(), "listing": listing or list_form(),
+        "title": "Armies",
+    }  # fmt: skip
+    return render(request, "army/armies.html", context, status=status)
 
 
 @login_required

@@ -5,15 +5,19 @@ from pathlib import Path
 
 from django.core.management.base import BaseCommand
 
+import mantello
 import mantello_core
+from mantello.workspace.reading import Reading
 from mantello_core.figures import sampling
 from mantello_core.figures.catalogue import index_of_plates
 from mantello_core.figures.drafting import drafted
 from mantello_core.figures.figure import FIGURES
+from mantello_core.formats.sample import demo_levy
 from mantello_core.mixing import starting
 from mantello_core.proposals import on_grounds
 
 _CORE = Path(mantello_core.__file__).parent
+_PICTURES = Path(mantello.__file__).parent / "shell" / "static" / "shell" / "pictures"
 _PLATES = _CORE / "figures" / "data" / "plates"
 _TABLES = {
     "figures/data/plates_index.json": index_of_plates,
@@ -34,7 +38,22 @@ class Command(BaseCommand):
             text = json.dumps(drafted(figure), separators=(",", ":"), ensure_ascii=False)
             (_PLATES / f"{figure.id}.json").write_text(text + "\n", encoding="utf-8")
             self.stdout.write(f"{figure.id}: {len(text) // 1000} kB")
+        for name, text in levy_pictures().items():
+            (_PICTURES / f"{name}.svg").write_text(text + "\n", encoding="utf-8")
         for name, worked_out in _TABLES.items():
             text = json.dumps(worked_out()).replace("}, ", "},\n").replace("]], ", "]],\n")
             (_CORE / name).write_text(text + "\n", encoding="utf-8")
             self.stdout.write(f"{name}: {len(text) // 1000} kB")
+
+
+def levy_pictures() -> dict[str, str]:
+    """Figures of the demo army as SVG, by the number of their place in the row."""
+    reading = Reading(demo_levy())
+    kinds: dict[str, object] = {}
+    for one in reading.resolution.classes:
+        kinds.setdefault(one.type, one)
+    wanted = ("captain", "fusilier", "ranger")
+    return {
+        f"levy-{number}": reading.drawn(kinds[name], kinds[name].plate.views[0].name, detail="small")
+        for number, name in enumerate(wanted, 1)
+    }

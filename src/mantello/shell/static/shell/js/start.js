@@ -22,5 +22,6 @@ import "./blazon.js";
 import "./hand.js";
 import "./turntable.js";
 import "./site.js";
+import "./drop.js";
 
 wake(document);
