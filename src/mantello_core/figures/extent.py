@@ -6,6 +6,8 @@ from operator import attrgetter
 
 #: how far an edge faces up, -1 to 1, that takes light from above, and that takes the sharpest light
 EXPOSED, SHARP = -0.1, 0.45
+#: how much a face must look up to count as facing up, the same way
+UPWARD = 0.5
 
 
 @dataclass(frozen=True)
@@ -29,13 +31,18 @@ class Extent:
     rim_mm2: float = 0.0
     #: lenses and gems, each of which is painted value by value
     lenses: int = 0
+    #: of the surface, what was measured in space rather than estimated; of that, what lies in recesses and what faces up
+    measured_mm2: float = 0.0
+    recess_mm2: float = 0.0
+    upward_mm2: float = 0.0
 
     def of_size(self, size: float) -> "Extent":
         """The same on a figure ``size`` times as tall: surfaces by its square, lengths by it."""
         return Extent(
             self.surface_mm2 * size * size, self.free_mm * size, self.exposed_mm * size, self.sharp_mm * size,
             self.foot_mm * size, self.line_mm * size, self.corners, self.pieces, self.room_mm * size,
-            self.rim_mm2 * size * size, self.lenses,
+            self.rim_mm2 * size * size, self.lenses, self.measured_mm2 * size * size, self.recess_mm2 * size * size,
+            self.upward_mm2 * size * size,
         )  # fmt: skip
 
     def of_share(self, share: float) -> "Extent":
@@ -43,7 +50,8 @@ class Extent:
         return replace(
             self, surface_mm2=self.surface_mm2 * share, free_mm=self.free_mm * share, exposed_mm=self.exposed_mm * share,
             sharp_mm=self.sharp_mm * share, foot_mm=self.foot_mm * share, line_mm=self.line_mm * share,
-            rim_mm2=self.rim_mm2 * share,
+            rim_mm2=self.rim_mm2 * share, measured_mm2=self.measured_mm2 * share, recess_mm2=self.recess_mm2 * share,
+            upward_mm2=self.upward_mm2 * share,
         )  # fmt: skip
 
 

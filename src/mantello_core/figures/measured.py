@@ -33,8 +33,10 @@ class Measured:
     def extent(self, room_mm: float) -> Extent:
         """What a brush goes over. room_mm: how wide there is room for it in the views."""
         return Extent(
-            self.surface_mm2, self.edge_mm, self.exposed_mm, self.sharp_mm, self.seam_mm, 0.0, self.corners, 1, room_mm
-        )
+            self.surface_mm2, self.edge_mm, self.exposed_mm, self.sharp_mm, self.seam_mm, 0.0, self.corners, 1, room_mm,
+            measured_mm2=self.surface_mm2, recess_mm2=self.surface_mm2 * self.recess_share,
+            upward_mm2=self.surface_mm2 * self.upward_share,
+        )  # fmt: skip
 
 
 def measured_from(data: object) -> dict[str, Measured]:

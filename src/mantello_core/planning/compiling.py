@@ -287,7 +287,7 @@ def _role_rows(design, unit, rank, classes, coats: CoatsOn, stacks: Stacks) -> I
             yield node, Atom(
                 f"{unit}|{rank}|{node}", unit, rank, subject, step.id, step.kind, pot_of(step),
                 seconds_of(step, worn.extent, count, wearing), scheme.drying(step) * 60, count, ordinals,
-                round(worn.extent.surface_mm2 * step.share, 2), f"{role.name} {technique.verb.lower()}", technique.mess,
+                round(worn.extent.surface_mm2 * step.share_on(worn.extent), 2), f"{role.name} {technique.verb.lower()}", technique.mess,
                 step.sprayed, len(step.mix.parts) > 1, step.window * 60 if step.kind == "oil" else 0.0,
                 counted=step is recipe.base and step.coats is None,
             ), touch_dry(step) * slower * 60  # fmt: skip

@@ -106,18 +106,18 @@ def _practised(around: Circumstances) -> float:
 
 def _worked(work: str, step: Step, here: Extent, tier: str) -> float:
     """Seconds of brushing at the usual pace, once over."""
-    known = _values()
-    surface = here.surface_mm2 * step.worked_share
+    known, worked = _values(), step.worked_on(here)
+    surface = here.surface_mm2 * worked
     border = here.foot_mm + here.free_mm / 2
     if here.lenses and work in ("fill", "layer", "dot"):
         return known["value"] * here.lenses
     if work in _FILLED and here.rim_mm2:
-        turned = here.rim_mm2 * step.worked_share / max(here.room_mm, LEAST_BAND) / known["band"]
+        turned = here.rim_mm2 * worked / max(here.room_mm, LEAST_BAND) / known["band"]
         rest = replace(here, surface_mm2=here.surface_mm2 - here.rim_mm2, rim_mm2=0.0)
         return turned + (_worked(work, step, rest, tier) if rest.surface_mm2 > 1e-6 else 0.0)
     if work in _FILLED:
         along = border / known[_FILLED[work]] if _FILLED[work] else 0.0
-        return surface / (_brush(here, step.worked_share) * known["fill"]) + along
+        return surface / (_brush(here, worked) * known["fill"]) + along
     if work in ("wash", "stain", "oil"):
         freely = STAIN_BORDER if work == "stain" else WASH_BORDER
         flooded = surface / (known["flood"] * min(max(here.room_mm, 0.5), 3.0) / 2) + border / (known["cut"] * freely)

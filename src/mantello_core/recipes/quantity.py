@@ -3,6 +3,7 @@
 import math
 from dataclasses import dataclass
 
+from ..figures.extent import NOTHING, Extent
 from .step import Mix, Step
 
 #: wet film of one brushed coat, mm (40 µm)
@@ -15,13 +16,13 @@ LOSS = 0.3
 DROP = 0.05
 
 
-def millilitres(step: Step, surface: float, coats: int) -> dict[str, float]:
-    """Neat ml of every paint in the step's mix for ``surface`` mm² of painted surface.
+def millilitres(step: Step, surface: float, coats: int, extent: Extent = NOTHING) -> dict[str, float]:
+    """Neat ml of every paint in the step's mix for ``surface`` mm² of painted surface; extent: what was measured of it.
 
     Source: design formula F6: paint share x area x wet film x coats / (1 - loss).
     """
     film = PASTE_FILM if is_paste(step.mix) else WET_FILM
-    wet = surface * step.share * film * coats / 1000 / (1 - LOSS)
+    wet = surface * step.share_on(extent) * film * coats / 1000 / (1 - LOSS)
     total = sum(parts for _, parts in step.mix.parts) + step.mix.diluent_parts
     return {pot.id: wet * parts / total for pot, parts in step.mix.parts}
 

@@ -4,9 +4,10 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 from ..errors import OutOfRange, UnknownName
+from ..figures.extent import Extent
 from ..paints.paint import Film, Paint, mixed
 from .technique import ENAMEL_DRYING, METALLIC_DRYING, OIL_DRYING, Technique, techniques
-from .where import LEAST_SHARE, PLACES, Where, checked_where, share_of
+from .where import LEAST_SHARE, PLACES, Where, checked_where, share_of, share_on
 
 #: what a mix may be thinned with; 'neat' means with nothing
 DILUENTS = ("neat", "water", "medium", "thinner")
@@ -146,6 +147,18 @@ class Step:
             if self.manner.share is not None and not self.spot
             else share_of(self.goes) * self.technique.density
         )
+
+    def share_on(self, extent: Extent) -> float:
+        """Share of areas of that extent that it touches, 0 to 1: what the painter says, or what was measured, or as usual."""
+        if not extent.measured_mm2 or (self.manner.share is not None and not self.spot):
+            return self.share
+        return share_on(self.goes, extent) * self.technique.density
+
+    def worked_on(self, extent: Extent) -> float:
+        """Share of areas of that extent that the hand goes over, 0 to 1."""
+        if not extent.measured_mm2 or not self.share:
+            return self.worked_share
+        return min(self.worked_share * self.share_on(extent) / self.share, 1.0)
 
     @property
     def pose(self) -> str:

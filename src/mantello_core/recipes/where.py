@@ -4,12 +4,13 @@ Source: docs/methods/places.md.
 """
 
 from dataclasses import dataclass
+from functools import cache
 from typing import NamedTuple
 
 import numpy as np
 
 from ..errors import OutOfRange, UnknownName
-from ..figures.extent import EXPOSED, SHARP, Extent
+from ..figures.extent import EXPOSED, SHARP, UPWARD, Extent
 from ..figures.sample import LIGHT_PLANS, LIGHTS, Sample, usual_sample
 from ..memory import remembered
 
@@ -213,6 +214,51 @@ def share_of(where: Where) -> float:
     """Share of the usual figure's surface that a place covers, 0 to 1."""
     sample = usual_sample()
     return float((reach(where, sample) * sample.mm2).sum() / sample.mm2.sum())
+
+
+def share_on(where: Where, extent: Extent) -> float:
+    """Share of areas of that extent that a place covers, 0 to 1: as on the usual figure, but for what was measured of them."""
+    usual, law = share_of(where), _MEASURED.get(where.place)
+    if not law or not extent.measured_mm2:
+        return usual
+    known = min(extent.measured_mm2 / extent.surface_mm2, 1.0)
+    return usual + known * (law(where, usual, extent) - usual)
+
+
+def _measured_recesses(where: Where, usual: float, extent: Extent) -> float:
+    """What is said, up to all recesses there are; where nothing is said, of them what it is usually."""
+    there = extent.recess_mm2 / extent.measured_mm2
+    return min(where.share, there) if where.share is not None else there * usual / _usual_recess()
+
+
+def _measured_off(where: Where, usual: float, extent: Extent) -> float:
+    left = None if where.share is None else 1 - where.share
+    return 1 - _measured_recesses(Where("recesses", share=left), 1 - usual, extent)
+
+
+def _measured_spray(where: Where, usual: float, extent: Extent) -> float:
+    """What faces up is covered whole; the rest as much as on the usual figure. The lower the spray, the less that counts."""
+    steep = np.sin(np.radians(90.0 if where.angle is None else where.angle))
+    rest = max(usual - _usual_upward(), 0.0) / (1 - _usual_upward())
+    up = _usual_upward() + (extent.upward_mm2 / extent.measured_mm2 - _usual_upward()) * steep
+    return float(up + (1 - up) * rest)
+
+
+@cache
+def _usual_recess() -> float:
+    sample = usual_sample()
+    return float(sample.mm2[sample.depth > RECESSED].sum() / sample.mm2.sum())
+
+
+@cache
+def _usual_upward() -> float:
+    """Share of the usual figure that faces up and sees the sky, as it is measured on models."""
+    sample = usual_sample()
+    return float((sample.mm2 * (sample.up > UPWARD) * (1 - sample.depth)).sum() / sample.mm2.sum())
+
+
+#: places that lie otherwise on what was measured
+_MEASURED = {"recesses": _measured_recesses, "off recesses": _measured_off, "sprayed": _measured_spray}
 
 
 def _soft(values: np.ndarray, at: float, width: float) -> np.ndarray:

@@ -3,6 +3,7 @@
 from collections import defaultdict
 from collections.abc import Iterator
 
+from ..figures.extent import Extent, united
 from ..film.ground import Ground
 from ..recipes.quantity import millilitres
 from .cascade import Cell, Resolution
@@ -65,6 +66,8 @@ def paint_needed(scheme: Scheme, resolution: Resolution) -> dict[str, float]:
 def paint_by_unit(scheme: Scheme, resolution: Resolution) -> dict[str, dict[str, float]]:
     """Neat ml of every paint by unit, an estimate, undercoat aside."""
     surfaces: dict[str, dict[tuple[str, str, Ground | None], float]] = defaultdict(lambda: defaultdict(float))
+    measured: dict[tuple[str, str, str], list[Extent]] = defaultdict(list)
+    any_measured = any(one.plate.measured for one in resolution.classes)
     for one in resolution.classes:
         areas = one.plate.areas
         for name, cell in one.cells.items():
@@ -72,13 +75,15 @@ def paint_by_unit(scheme: Scheme, resolution: Resolution) -> dict[str, dict[str,
                 surfaces[one.unit][role, one.tier, one.ground_of(name)] += (
                     areas[name].surface_mm2 * share * len(one.ordinals)
                 )
+                if any_measured:
+                    measured[one.unit, role, one.tier].append(areas[name].extent)
     found: dict[str, dict[str, float]] = {}
     for unit, worn in surfaces.items():
         needed: dict[str, float] = defaultdict(float)
         for (role_id, tier, ground), surface in worn.items():
-            recipe = scheme.role(role_id).recipe(tier)
+            recipe, extent = scheme.role(role_id).recipe(tier), united(measured.get((unit, role_id, tier), ()))
             for step, coats in zip(recipe.steps, scheme.coats(recipe, ground), strict=True):
-                for paint_id, ml in millilitres(step, surface, coats).items():
+                for paint_id, ml in millilitres(step, surface, coats, extent).items():
                     needed[paint_id] += ml
         found[unit] = dict(needed)
     return found

@@ -9,8 +9,9 @@ from hypothesis import strategies as st
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.figures.catalogue import plate
 from mantello_core.figures.drafting import RELIEF
-from mantello_core.figures.extent import Extent
+from mantello_core.figures.extent import Extent, united
 from mantello_core.figures.figure import FIGURES
+from mantello_core.figures.measured import Measured
 from mantello_core.figures.sample import LIGHTS, joined, sample_from, thinned, usual_sample
 from mantello_core.figures.sampling import sampled
 from mantello_core.film.ground import Ground
@@ -20,8 +21,9 @@ from mantello_core.formats.document.recipes import read_step, write_step
 from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.range import paint
 from mantello_core.recipes.handwork import Circumstances, seconds_of
+from mantello_core.recipes.quantity import millilitres
 from mantello_core.recipes.step import Manner, Mix, Recipe, Step, checked
-from mantello_core.recipes.where import PLACES, Where, check_there, checked_where, reach, share_of
+from mantello_core.recipes.where import PLACES, Where, check_there, checked_where, reach, share_of, share_on
 from tests.core.case import RefusalCase
 
 BY_SHARE = tuple(name for name, usual in PLACES.items() if usual.share is not None and name not in ("recesses", "off recesses", "dots"))  # fmt: skip
@@ -231,3 +233,43 @@ class Sampled(RefusalCase):
         few = thinned(whole, 200)
         self.assertAlmostEqual(float(few.mm2.sum()), float(whole.mm2.sum()))
         self.assertLess(abs(np.average(few.depth, weights=few.mm2) - np.average(whole.depth, weights=whole.mm2)), 0.03)
+
+
+class MeasuredPlaces(RefusalCase):
+    def extent(self, recess, upward):
+        return Measured(200, 0, recess, upward, 0.7, 20, 10, 5, 5, 3).extent(3.0)
+
+    def test_what_was_measured_changes_what_a_place_takes(self):
+        smooth, deep, roof = self.extent(0.05, 0.05), self.extent(0.6, 0.05), self.extent(0.1, 0.9)
+        recesses, off, sprayed = Where("recesses"), Where("off recesses"), Where("sprayed")
+        self.assertLess(share_on(recesses, smooth), 0.05)
+        self.assertAlmostEqual(share_on(recesses, deep), 0.6 * 0.18 / 0.2917, 3)
+        self.assertAlmostEqual(share_on(recesses, deep) + share_on(off, deep), 1)
+        self.assertGreater(share_on(sprayed, roof), 0.9)
+        self.assertLess(share_on(sprayed, smooth), share_of(sprayed))
+        # from the level it does not matter what faces up
+        level = Where("sprayed", angle=0.0)
+        self.assertAlmostEqual(share_on(level, roof), share_of(level), 6)
+
+    def test_a_share_that_is_said_is_taken_up_to_what_is_there(self):
+        self.assertEqual(share_on(Where("recesses", share=0.1), self.extent(0.6, 0)), 0.1)
+        self.assertEqual(share_on(Where("recesses", share=0.3), self.extent(0.2, 0)), 0.2)
+        self.assertAlmostEqual(share_on(Where("off recesses", share=0.7), self.extent(0.2, 0)), 0.8)
+
+    def test_drawings_and_other_places_are_as_usual_and_a_half_measured_role_lies_between(self):
+        drawn = replace(self.extent(0.6, 0), measured_mm2=0.0, recess_mm2=0.0)
+        for place in ("recesses", "sprayed", "raised"):
+            self.assertEqual(share_on(Where(place), drawn), share_of(Where(place)))
+        self.assertEqual(share_on(Where("raised"), self.extent(0.6, 0.5)), share_of(Where("raised")))
+        half = united((drawn, self.extent(0.6, 0)))
+        whole = share_on(Where("recesses"), self.extent(0.6, 0))
+        self.assertAlmostEqual(share_on(Where("recesses"), half), (whole + 0.18) / 2, 3)
+
+    def test_minutes_and_millilitres_follow(self):
+        shade = Step("s", "line", Mix(((paint("gull-white"), 1.0),)), spot=Where("recesses"))
+        smooth, deep = self.extent(0.05, 0.05), self.extent(0.6, 0.05)
+        self.assertLess(
+            sum(millilitres(shade, 200, 1, smooth).values()), sum(millilitres(shade, 200, 1, deep).values()) / 5
+        )
+        layer = Step("l", "layer", Mix(((paint("gull-white"), 1.0),)), spot=Where("off recesses"))
+        self.assertGreater(seconds_of(layer, smooth, 1), seconds_of(layer, deep, 1))

@@ -4,13 +4,13 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from ..extent import EXPOSED, SHARP
+from ..extent import EXPOSED, SHARP, UPWARD
 from ..measured import Measured
 from .sky import Sky
 from .solid import Solid
 
-#: a face that sees less of the sky than this lies in a recess; how much a face must look up to count as upward
-RECESS, UPWARD = 0.42, 0.5
+#: a face that sees less of the sky than this lies in a recess
+RECESS = 0.42
 #: an edge catches a brush where it is rounder than this radius, mm, or turns by so much at once
 EDGE_RADIUS, EDGE_TURN = 0.7, np.radians(30)
 #: a line is a seam where it turns in by so much within a short way
