@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from dataclasses import replace
 
 from .measured import Measured
-from .plate import Plate, SeenArea, View
+from .plate import Plate, PlateArea, SeenArea, View
 
 #: mm of room that the finest touch of a brush needs
 LEAST_ROOM = 0.25
@@ -42,7 +42,8 @@ def with_joined(plate: Plate, areas: Iterable[str]) -> Plate:
         if len(_plates) >= _MOST_PLATES:
             _plates.pop(next(iter(_plates)))
         into = _targets(plate, set(small))
-        views = tuple(_joined_view(view, into) for view in plate.views)
+        kept = {name: plate.areas[name] for name in into.values()}
+        views = tuple(_joined_view(view, into, kept) for view in plate.views)
         tags = {area: tags for area, tags in plate.tags.items() if area not in into}
         _plates[key] = replace(plate, views=views, tags=tags, measured=_joined_measures(plate.measured, into))
     return _plates[key]
@@ -71,7 +72,7 @@ def _targets(plate: Plate, small: set[str]) -> dict[str, str]:
     return found
 
 
-def _joined_view(view: View, into: dict[str, str]) -> View:
+def _joined_view(view: View, into: dict[str, str], kept: dict[str, PlateArea]) -> View:
     groups: dict[str, list[SeenArea]] = {}
     for seen in view.areas:
         groups.setdefault(into.get(seen.area, seen.area), []).append(seen)
@@ -83,17 +84,20 @@ def _joined_view(view: View, into: dict[str, str]) -> View:
     return replace(
         view,
         layers=tuple(replace(layer, area=into.get(layer.area, layer.area)) for layer in view.layers),
-        areas=tuple(_joined_area(name, group) for name, group in groups.items()),
+        areas=tuple(_joined_area(name, group, kept.get(name)) for name, group in groups.items()),
         seams=tuple((*pair, length) for pair, length in sorted(seams.items(), key=lambda item: (-item[1], item[0]))),
         sites=tuple(replace(site, area=into.get(site.area, site.area)) for site in view.sites),
     )
 
 
-def _joined_area(name: str, group: list[SeenArea]) -> SeenArea:
-    """One area of several: surfaces added, edges and seams those of the largest."""
+def _joined_area(name: str, group: list[SeenArea], kept: PlateArea | None) -> SeenArea:
+    """One area of several: surfaces added, edges and seams those of the largest. kept: what the area is on the whole plate, if
+    others are joined to it: they change neither its material nor the room there is on it."""
     first = next((one for one in group if one.area == name), max(group, key=lambda one: one.mm2))
+    if kept:
+        first = replace(first, area=name, material=kept.material, room=max(first.room, kept.extent.room_mm))
     if len(group) == 1:
-        return first if first.area == name else replace(first, area=name)
+        return first
     return replace(
         first, area=name, mm2=round(sum(one.mm2 for one in group), 2),
         surface_mm2=round(sum(one.surface_mm2 for one in group), 2), alone_mm2=round(sum(one.alone_mm2 for one in group), 2),

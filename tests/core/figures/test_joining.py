@@ -3,7 +3,7 @@
 from dataclasses import replace
 from unittest import TestCase
 
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from mantello_core.checks.look import Look
@@ -50,6 +50,8 @@ class Plates(TestCase):
 
     @settings(max_examples=25, deadline=None)
     @given(st.sampled_from(plate_types()), st.floats(0.15, 1.2))
+    @example("bearer", 0.1875)
+    @example("quaygun", 0.15)
     def test_whatever_the_size_what_is_left_has_room_or_no_neighbour(self, name, size):
         whole = plate(name)
         made = with_joined(whole, too_small(whole, size))

@@ -17,7 +17,7 @@ _PACKED, _DESIGN, _HEAD = b"PK", b'"mantello-design"', 400
 class ListForm(RosterForm):
     """A list of figures or a file, whatever it is."""
 
-    name = forms.CharField(label="Name of the army", max_length=80, required=False)
+    name = forms.CharField(label="What to call it", max_length=80, required=False)
 
     def clean(self):
         """The lines under ``lines``, or a design under ``design``; an archive under ``packed``."""
