@@ -15,6 +15,15 @@ PLAIN_COLOURS = {
 #: a tuft of ermine and a bell of vair, drawn in a cell of 12 units
 _TUFT = "M6 2L7.5 7L9 10L6 8.6L3 10L4.5 7Z"
 _VAIR = "M0 12V6L3 0L6 6V12L9 6L12 12V6"
+#: more furs with the size of their cell: bells foot to foot, and crutches
+_CELLS = {
+    "counter-vair": (
+        12,
+        24,
+        "M0 12V7L3 0L6 0V0L6 7V12ZM6 12V7L9 0H9L12 7V12ZM0 12V17L3 24L6 17V12ZM6 12V17L9 24L12 17V12Z",
+    ),
+    "potent": (12, 24, "M0 0H12V4H8V12H4V4H0ZM-6 12H6V16H2V24H-2V16H-6ZM6 12H18V16H14V24H10V16H6Z"),
+}
 
 
 def arms_svg(
@@ -62,10 +71,11 @@ def arms_svg(
 
 def _pattern(fur: str, colour_of: Callable[[str], str], prefix: str) -> str:
     ground, tufts = (colour_of(one) for one in TINCTURES[fur].made_of)
-    drawn = (
-        f'<path d="{_VAIR}" fill="{tufts}"/>' if fur in ("vair", "potent") else f'<path d="{_TUFT}" fill="{tufts}"/>'
-    )
+    if fur == "vair":
+        wide, tall, marks = 12, 12, _VAIR
+    else:
+        wide, tall, marks = _CELLS.get(fur, (12, 12, _TUFT))
     return (
-        f'<pattern id="{prefix}-{fur}" width="12" height="12" patternUnits="userSpaceOnUse">'
-        f'<rect width="12" height="12" fill="{ground}"/>{drawn}</pattern>'
+        f'<pattern id="{prefix}-{fur}" width="{wide}" height="{tall}" patternUnits="userSpaceOnUse">'
+        f'<rect width="{wide}" height="{tall}" fill="{ground}"/><path d="{marks}" fill="{tufts}"/></pattern>'
     )

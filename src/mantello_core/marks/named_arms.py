@@ -6,9 +6,10 @@ from functools import cached_property
 
 from ..errors import MantelloError, OutOfRange
 from ..insignia.arms.arms_drawing import drawn_arms, tinctures_of
-from ..insignia.arms.blazon import read_blazon, write_blazon
+from ..insignia.arms.blazon import read_blazon
 from ..insignia.arms.coat import Arms
 from ..insignia.arms.tincture import TINCTURES, tincture
+from ..insignia.arms.writing import write_blazon
 from ..insignia.devices.device import ARMS, Device
 from ..naming import named, slug
 

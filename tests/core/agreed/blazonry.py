@@ -5,7 +5,7 @@ from collections.abc import Iterable, Iterator
 from mantello_core.colour.spaces import Lab
 from mantello_core.insignia.arms.appearance import contrasts
 from mantello_core.insignia.arms.arms_drawing import drawn_arms
-from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
+from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.branch import branch_of
 from mantello_core.insignia.arms.charge import CHARGES, aspect, charge_shape
 from mantello_core.insignia.arms.completing import completions
@@ -14,7 +14,9 @@ from mantello_core.insignia.arms.retinue import livery_of
 from mantello_core.insignia.arms.shape import SHAPES, shape_polygon
 from mantello_core.insignia.arms.spacing import divisions, spacing
 from mantello_core.insignia.arms.tincture_rule import breaches, keeps_rule
-from mantello_core.insignia.arms.words import ARRANGEMENTS, DIVISIONS, LINES, NUMBERS, ORDINARIES, VARIED, words_of
+from mantello_core.insignia.arms.vocabulary import ARRANGEMENTS, DIVISIONS, LINES, NUMBERS, ORDINARIES, VARIED
+from mantello_core.insignia.arms.words import words_of
+from mantello_core.insignia.arms.writing import write_blazon
 
 FIELDS = (
     "Or", "Ermine", "Vair", "Quarterly or and azure", "Quarterly wavy or and azure", "Gyronny or and azure",

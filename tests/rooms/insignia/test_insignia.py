@@ -14,7 +14,8 @@ from mantello_core.army.tree import Figure
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.document.design import design_bytes, read_design_bytes
 from mantello_core.formats.sample import levy
-from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
+from mantello_core.insignia.arms.blazon import read_blazon
+from mantello_core.insignia.arms.writing import write_blazon
 from tests.rooms.case import RoomCase
 
 LANTERNS = "Gules, a fess wavy or between three lanterns argent"
@@ -67,9 +68,9 @@ class Arms(RoomCase):
         self.assertEqual(self.now().scheme.arms[0].bound, ())
 
     def test_what_cannot_be_read_is_told_at_the_field_and_stays(self):
-        page = self.keep(422, blazon="Gules, a fess wavy or betwen three lanterns argent")
+        page = self.keep(422, blazon="Gules, a fess wavy or btween three lanterns argent")
         self.assertIn("between", page.context["form"].errors["blazon"][0])
-        self.assertContains(page, "betwen three lanterns", status_code=422)
+        self.assertContains(page, "btween three lanterns", status_code=422)
         self.assertEqual(self.now().scheme.arms, ())
         self.assertIn("name", self.keep(422, name="").context["form"].errors)
         self.assertIn("bearer", self.keep(422, bearer="nobody").context["form"].errors)
@@ -107,7 +108,7 @@ class Drawing(RoomCase):
     def test_it_follows_what_is_typed_and_says_what_is_wrong(self):
         self.assertContains(self.see("draw-arms", blazon=LANTERNS, shape="banner", width="14"), "the other side")
         answer = self.see("draw-arms", status=422, blazon="Gules, a fess")
-        self.assertContains(answer, "The blazon ends too soon", status_code=422)
+        self.assertContains(answer, "a tincture is missing", status_code=422)
         self.assertContains(
             self.see("draw-arms", blazon="Azure, a fess gules", shape="heater", width="6"), "colour on colour"
         )

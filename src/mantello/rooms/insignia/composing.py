@@ -3,10 +3,11 @@
 from django import forms
 
 from mantello_core.errors import MantelloError
-from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
+from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.charge import CHARGES
 from mantello_core.insignia.arms.tincture import TINCTURES
-from mantello_core.insignia.arms.words import ARRANGEMENTS, LINES, NUMBERS, ORDINARIES
+from mantello_core.insignia.arms.vocabulary import ARRANGEMENTS, LINES, NUMBERS, ORDINARIES
+from mantello_core.insignia.arms.writing import write_blazon
 
 TINCTURE_CHOICES = [(id_, id_.capitalize()) for id_ in TINCTURES]
 #: fields as the words before and between their tinctures

@@ -7,9 +7,10 @@ from mantello.jobs.kinds import Step
 from mantello.jobs.models import Job
 from mantello.workspace.models import Edition
 from mantello.workspace.reading import reading_of
-from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
+from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.coat import Coat
 from mantello_core.insignia.arms.differencing import Difference, Differenced, differenced
+from mantello_core.insignia.arms.writing import write_blazon
 from mantello_core.marks.named_arms import NamedArms
 
 from .views import colours_of

@@ -22,7 +22,7 @@ from mantello_core.errors import MantelloError
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.insignia.arms.appearance import Contrast, contrasts
 from mantello_core.insignia.arms.arms_drawing import ArmsDrawing, drawn_arms
-from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
+from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.branch import Branch, branch_of
 from mantello_core.insignia.arms.coat import Arms
 from mantello_core.insignia.arms.completing import completions
@@ -30,6 +30,7 @@ from mantello_core.insignia.arms.retinue import RIGHTS, alike, livery_of
 from mantello_core.insignia.arms.shape import SHAPES
 from mantello_core.insignia.arms.tincture_rule import Breach, breaches
 from mantello_core.insignia.arms.words import MOST_SIGNS
+from mantello_core.insignia.arms.writing import write_blazon
 from mantello_core.insignia.devices.freehand import FINEST_LINE
 from mantello_core.marks.named_arms import NamedArms, with_arms, without_arms
 

@@ -2,8 +2,9 @@
 
 from dataclasses import fields, is_dataclass
 
-from ...insignia.arms.blazon import read_blazon, write_blazon
+from ...insignia.arms.blazon import read_blazon
 from ...insignia.arms.tincture import tincture
+from ...insignia.arms.writing import write_blazon
 from ...marks.named_arms import NamedArms
 from .pointer import at
 

@@ -3,12 +3,13 @@
 from ...colour.spaces import hex_of, lab_of_hex, mean_lab
 from ...errors import Contradiction
 from ...insignia.arms.arms_drawing import drawn_arms
-from ...insignia.arms.blazon import read_blazon, write_blazon
+from ...insignia.arms.blazon import read_blazon
 from ...insignia.arms.cadency import cadency
 from ...insignia.arms.coat import Coat
 from ...insignia.arms.differencing import differenced
 from ...insignia.arms.tincture import TINCTURES
 from ...insignia.arms.tincture_rule import breaches, keeps_rule
+from ...insignia.arms.writing import write_blazon
 from ...insignia.devices.freehand import FINEST_LINE
 from ...insignia.devices.freehand import freehand as guide_for
 from ...insignia.transfers.decal import shaped_decal

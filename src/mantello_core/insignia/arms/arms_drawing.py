@@ -1,7 +1,7 @@
 """Arms drawn on a surface: every piece with its tincture, what is seen of it in mm², and the thinnest of it."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from shapely import affinity
@@ -10,11 +10,13 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ...errors import OutOfRange
+from ...geometry.overlay import difference, intersection, union
 from ...memory import remembered
 from .arranging import spots_for
-from .charge import placed
-from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Quartered, Strewn
-from .partition import band, frame, ordinary_shape, pieces
+from .charge import charge_shape, fitted_in, placed
+from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Parted, Quartered, Strewn
+from .line import band, frame
+from .partition import laid_shape, ordinary_shape, parts_of, pieces, trim_shape
 from .shape import SHAPES, shape_polygon
 from .tincture import COUNTERCHANGED, PROPER, TINCTURES
 
@@ -48,9 +50,9 @@ class ArmsDrawing:
         """What is seen of every tincture, furs by their field and tufts together."""
         left, found = self.surface, {}
         for piece in reversed(self.pieces):
-            shape = piece.shape.intersection(left)
-            found[piece.tincture] = found[piece.tincture].union(shape) if piece.tincture in found else shape
-            left = left.difference(piece.shape)
+            shape = intersection(piece.shape, left)
+            found[piece.tincture] = union(found[piece.tincture], shape) if piece.tincture in found else shape
+            left = difference(left, piece.shape)
         return {tincture: shape for tincture, shape in reversed(found.items()) if shape.area > _SLIVER}
 
     def areas(self, width_mm: float) -> dict[str, float]:
@@ -111,19 +113,19 @@ def _arms(arms: Arms, surface: BaseGeometry, low: float) -> Iterable[Piece]:
     left, top, right, bottom, size = frame(surface)
     if isinstance(arms, Impaled):
         middle = (left + right) / 2
-        for coat, part in (
+        for mine, part in (
             (arms.dexter, box(left, top, middle, bottom)),
             (arms.sinister, box(middle, top, right, bottom)),
         ):
-            yield from _coat(coat, surface.intersection(part), low)
+            yield from _arms(mine, surface.intersection(part), low)
     elif isinstance(arms, Quartered):
         columns = 2 if arms.quarters == 4 else 3
         wide, tall = (right - left) / columns, (bottom - top) / 2
-        for numbers, coat in arms.parts:
+        for numbers, mine in arms.parts:
             for number in numbers:
                 row, column = divmod(number - 1, columns)
                 part = box(left + column * wide, top + row * tall, left + (column + 1) * wide, top + (row + 1) * tall)
-                yield from _coat(coat, surface.intersection(part), 0.0)
+                yield from _arms(mine, surface.intersection(part), 0.0)
         if arms.overall:
             small = affinity.scale(shape_polygon("heater"), 0.34 * size / 100, 0.34 * size / 100, origin=(0, 0))
             yield from _coat(arms.overall, affinity.translate(small, (left + right) / 2, (top + bottom) / 2 + low), 0.0)
@@ -132,43 +134,83 @@ def _arms(arms: Arms, surface: BaseGeometry, low: float) -> Iterable[Piece]:
 
 
 def _coat(coat: Coat, surface: BaseGeometry, low: float) -> Iterable[Piece]:
-    parts = pieces(coat.field, surface, low)
-    yield from (Piece(shape, tincture, "field") for shape, tincture in parts)
+    if isinstance(coat.field, Parted):
+        shapes = parts_of(coat.field, surface, low)
+        parts = [
+            (shape, arms.field.tinctures[0] if isinstance(arms, Coat) else "argent")
+            for shape, arms in zip(shapes, coat.field.coats, strict=True)
+        ]
+        for shape, arms in zip(shapes, coat.field.coats, strict=True):
+            yield from _arms(arms, shape, 0.0)
+    else:
+        parts = pieces(coat.field, surface, low)
+        yield from (Piece(shape, tincture, "field") for shape, tincture in parts)
     if isinstance(coat.field, Strewn):
         strewn = list(_strewn(coat.field, surface))
         yield from strewn
         # what is counterchanged takes the strewn tincture on the field, and the field's where something is strewn
         over = unary_union([one.shape for one in strewn])
         parts = [(surface.difference(over), coat.field.tincture), (over, coat.field.of)]
+    yield from _elements(coat, surface, low, parts)
+
+
+def _elements(coat: Coat, surface: BaseGeometry, low: float, parts) -> Iterable[Piece]:
     chief = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "chief"), None)
     free = surface.difference(ordinary_shape(chief, surface, low)) if chief else surface
     border = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "bordure"), None)
     taken: list[BaseGeometry] = [ordinary_shape(border, surface, low)] if border else []
     inside = surface.difference(taken[0]) if border else surface
-    for one in coat.elements:
-        whole = (
-            surface
-            if isinstance(one, Ordinary) and one.kind in ("chief", "bordure", "orle", "canton", "label", "quarter")
-            else free
-        )
+    # what lies over all is drawn last, whatever stands behind it in the words
+    for one in sorted(coat.elements, key=lambda one: one.overall):
+        whole = surface if isinstance(one, Ordinary) and one.kind in _OF_WHOLE else free
         if isinstance(one, Charged):
-            room = (
-                free
-                if one.overall
-                else free.difference(unary_union([shape for shape in taken if shape.area < 0.5 * surface.area]))
-            )
+            blocked = [shape for shape in taken if shape.area < 0.5 * surface.area]
+            room = free if one.overall or one.group.arrangement in _ROOMY else free.difference(unary_union(blocked))
             yield from _group(one.group, room if room.area > 0.1 * surface.area else free, parts, "")
             continue
-        shape = ordinary_shape(
-            one, whole, low if whole is surface else low + (surface.area - free.area) / surface.area * 20
-        )
-        yield from _tinted(shape, one.tincture, parts, f"{one.line} {one.kind}".strip())
+        lower = low if whole is surface else low + (surface.area - free.area) / surface.area * 20
+        shape = ordinary_shape(one, whole, lower)
+        trim = trim_shape(one, whole, lower)
+        if trim is not None:
+            yield from _tinted(trim, one.trim or one.tincture, parts, f"{' '.join(one.manners)} {one.kind}")
+        yield from _worn(shape, one, parts, f"{one.line} {one.kind}".strip())
+        if one.laid:
+            yield from _worn(laid_shape(one, whole, lower), one.laid, parts, f"{one.laid.kind} on it")
         for group in one.bears:
             yield from _group(group, shape, parts, one.kind)
         if one.between:
             yield from _between(one, whole.intersection(inside).difference(shape), parts)
         if not one.overall:
             taken.append(shape)
+
+
+#: ordinaries that reach over all of the surface, a chief or not
+_OF_WHOLE = ("chief", "bordure", "orle", "tressure", "double tressure", "canton", "label", "quarter")
+#: places that are told of the whole field
+_ROOMY = (
+    "in chief",
+    "in base",
+    "in dexter chief",
+    "in sinister chief",
+    "in dexter base",
+    "in sinister base",
+    "in dexter",
+    "in sinister",
+)
+
+
+def _worn(shape: BaseGeometry, one: Ordinary | Group, parts, of: str) -> Iterable[Piece]:
+    """A shape in its tincture or its pattern; nothing where nothing of it is left."""
+    if shape.is_empty:
+        return
+    if one.pattern is None:
+        yield from _tinted(shape, one.tincture, parts, of)
+        return
+    for part, tincture in pieces(one.pattern, shape, 0.0):
+        yield Piece(part, tincture, of)
+    if isinstance(one.pattern, Strewn):
+        for strewn in _strewn(one.pattern, shape, 2.6):
+            yield Piece(strewn.shape, strewn.tincture, of)
 
 
 def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
@@ -196,20 +238,108 @@ def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
 
 
 def _group(group: Group, room: BaseGeometry, parts, on: str) -> Iterable[Piece]:
-    for x, y, width, height in spots_for(group, room, on):
-        shape = _fitted(group, room, x, y, width, height)
-        yield from _tinted(shape, group.tincture, parts, group.charge)
+    if group.arrangement == "in saltire" and group.count in (2, 3):
+        yield from _crossed(group, room, parts)
+        return
+    beside = [one for one in group.between if one.count > 1 or len(group.between) > 1]
+    if on and group.count == 1 and len(group.between) == 1 and group.between[0].count == 2:
+        # on a band the three stand in a row
+        before, middle, after = spots_for(replace(group, count=3, arrangement=""), room, on)
+        yield from _one(group, 0, room, parts, middle)
+        for at, spot in enumerate((before, after)):
+            yield from _one(group.between[0], at, room, parts, spot)
+        return
+    for at, (x, y, width, height) in enumerate(spots_for(group, room, on)):
+        if beside and group.count == 1:
+            width, height = width * 0.5, height * 0.8
+        yield from _one(group, at, room, parts, (x, y, width, height))
+    for one in group.holds:
+        for x, y, width, height in spots_for(group, room, on):
+            held = _fitted(_shape(one, 0), room, x - width * 0.36, y - height * 0.22, width * 0.34, height * 0.46)
+            yield from _worn(held, one, parts, one.charge)
+    for one in group.between:
+        yield from _beside(one, len(group.between), room, parts)
 
 
-def _fitted(group: Group, room: BaseGeometry, x: float, y: float, width: float, height: float) -> BaseGeometry:
-    """The charge about a point, as large as its box and what it lies on allow."""
+def _one(group: Group, at: int, room: BaseGeometry, parts, spot: tuple[float, float, float, float]) -> Iterable[Piece]:
+    """The group's charge number ``at`` about a spot, with what lies on it."""
+    shape = _fitted(_shape(group, at), room, *spot)
+    yield from _worn(shape, group, parts, group.charge)
+    for one in group.bears:
+        yield from _group(one, _room_on(shape), [(shape, group.tincture)], "row" if one.count > 1 else "")
+
+
+def _room_on(shape: BaseGeometry) -> BaseGeometry:
+    """The part of a charge that others may lie on: its widest disc's square, or all of a plain one."""
+    centre = shape.representative_point() if not shape.contains(shape.centroid) else shape.centroid
+    radius = centre.distance(shape.boundary)
+    for _ in range(_HALVINGS):
+        moved = [
+            affinity.translate(centre, dx * radius * 0.4, dy * radius * 0.4)
+            for dx, dy in ((0, -1), (0, 1), (1, 0), (-1, 0))
+        ]
+        best = max(
+            (point for point in moved if shape.contains(point)),
+            key=lambda point: point.distance(shape.boundary),
+            default=centre,
+        )
+        if best.distance(shape.boundary) <= radius + _SLIVER:
+            break
+        centre, radius = best, best.distance(shape.boundary)
+    return centre.buffer(radius, 16)
+
+
+def _beside(group: Group, of: int, room: BaseGeometry, parts) -> Iterable[Piece]:
+    """Charges at both sides of what stands in the middle, or two of three above and one below."""
+    left, top, right, bottom, size = frame(room)
+    x, y = (left + right) / 2, (top + bottom) / 2
+    if group.count == 3:
+        places = [
+            (left + size * 0.2, top + size * 0.2),
+            (right - size * 0.2, top + size * 0.2),
+            (x, bottom - size * 0.18),
+        ]
+    else:
+        places = [(left + size * 0.17, y - size * 0.08), (right - size * 0.17, y - size * 0.08)][: max(group.count, 1)]
+    for at, (px, py) in enumerate(places[: group.count]):
+        shape = _fitted(_shape(group, at), room, px, py, size * 0.3, size * 0.34)
+        yield from _worn(shape, group, parts, group.charge)
+
+
+def _crossed(group: Group, room: BaseGeometry, parts) -> Iterable[Piece]:
+    """Two charges laid across each other, a third upright over them."""
+    left, top, right, bottom, _ = frame(room)
+    x, y = room.centroid.x, room.centroid.y
+    for at, turn in enumerate((45, -45, 0)[: group.count]):
+        shape = affinity.rotate(
+            charge_shape(group.charge, group.attitude, group.manners, group.demi, group.parts), turn, origin=(0, 0)
+        )
+        yield from _worn(
+            _fitted(shape, room, x, y, (right - left), (bottom - top) * 0.9),
+            group,
+            parts,
+            f"{group.charge} {at + 1}" if at else group.charge,
+        )
+
+
+def _shape(group: Group, at: int) -> BaseGeometry:
+    """The outline of the group's charge number ``at``: of two that face each other the second is turned, of two back to back the first."""
+    shape = charge_shape(group.charge, group.attitude, group.manners, group.demi, group.parts)
+    facing = group.manners & {"combatant", "respectant"}
+    if (facing and at % 2) or ("addorsed" in group.manners and at % 2 == 0 and group.count > 1):
+        return affinity.scale(shape, -1, 1, origin=(0, 0))
+    return shape
+
+
+def _fitted(outline: BaseGeometry, room: BaseGeometry, x: float, y: float, width: float, height: float) -> BaseGeometry:
+    """An outline about a point, as large as its box and what it lies on allow."""
     width, height = width * AIR, height * AIR
-    shape = placed(group.charge, group.attitude, x, y, width, height)
+    shape = fitted_in(outline, x, y, width, height)
     for _ in range(_HALVINGS):
         if room.contains(shape):
             break
         width, height = width * 0.92, height * 0.92
-        shape = placed(group.charge, group.attitude, x, y, width, height)
+        shape = fitted_in(outline, x, y, width, height)
     return shape.intersection(room) if not room.contains(shape) else shape
 
 
@@ -226,7 +356,8 @@ def _tinted(shape: BaseGeometry, tincture: str, parts, of: str) -> Iterable[Piec
             yield Piece(cut, other, of)
 
 
-def _strewn(field: Strewn, surface: BaseGeometry) -> Iterable[Piece]:
+def _strewn(field: Strewn, surface: BaseGeometry, across: float = 4.0) -> Iterable[Piece]:
+    """What is strewn on a surface. across: how many fit side by side."""
     left, top, right, bottom, size = frame(surface)
     if field.charge == "fret":
         step, far = size / 3.2, right - left + bottom - top
@@ -236,7 +367,7 @@ def _strewn(field: Strewn, surface: BaseGeometry) -> Iterable[Piece]:
         ]  # fmt: skip
         yield Piece(unary_union(bands).intersection(surface), field.of, "fret")
         return
-    step = size / 4
+    step = size / across
     for row in range(int((bottom - top) / step) + 1):
         for column in range(int((right - left) / step) + 2):
             x, y = left + (column + 0.5 * (row % 2)) * step, top + (row + 0.5) * step

@@ -4,7 +4,8 @@ from shapely.geometry import LineString
 from shapely.geometry.base import BaseGeometry
 
 from .coat import Group
-from .partition import frame
+from .line import frame
+from .vocabulary import NUMBERS
 
 Spot = tuple[float, float, float, float]
 #: rows of a group that is set as usual, from the top
@@ -22,28 +23,68 @@ _ROWS = {
     11: (4, 3, 4),
     12: (4, 4, 4),
 }
-_SAID = {
-    "two and one": (2, 1),
-    "one and two": (1, 2),
-    "two and two": (2, 2),
-    "two one and two": (2, 1, 2),
-    "three and two": (3, 2),
-    "three two and one": (3, 2, 1),
-}
+_NUMBERS = {"one": 1, **{name: at for at, name in enumerate(NUMBERS, 1) if at > 1}}
+#: places in a field: middle and size as shares of its width and height
+_PLACES = {
+    "between the attires": (0.5, 0.18, 0.3, 0.26), "in honour point": (0.5, 0.3, 0.3, 0.26),
+    "in dexter chief": (0.24, 0.2, 0.36, 0.3), "in sinister chief": (0.76, 0.2, 0.36, 0.3), "in dexter base": (0.3, 0.72, 0.34, 0.3), "in sinister base": (0.7, 0.72, 0.34, 0.3),
+    "in dexter": (0.2, 0.45, 0.32, 0.5), "in sinister": (0.8, 0.45, 0.32, 0.5), "in the middle": (0.5, 0.45, 0.4, 0.4), "in the first quarter": (0.26, 0.24, 0.4, 0.36), "in the second quarter": (0.74, 0.24, 0.4, 0.36),
+    "in the third quarter": (0.3, 0.7, 0.36, 0.34), "in the fourth quarter": (0.7, 0.7, 0.36, 0.34),
+}  # fmt: skip
+
+
+#: quarters of a field, for what stands in several of them
+_QUARTERS = {name: _PLACES[f"in the {name} quarter"] for name in ("first", "second", "third", "fourth")}
+
+
+def _said(arrangement: str) -> tuple[int, ...]:
+    """Rows as they are said: 'three, two and one'; none where it says no rows."""
+    words = arrangement.replace(",", " ").replace(" and ", " ").split()
+    return tuple(_NUMBERS[word] for word in words) if words and all(word in _NUMBERS for word in words) else ()
+
+
+def _usual_rows(count: int) -> tuple[int, ...]:
+    """Rows of so many: as custom has them, else as even as can be, the upper ones longer."""
+    if count in _ROWS:
+        return _ROWS[count]
+    rows = round(count**0.5)
+    return tuple(count // rows + (at < count % rows) for at in range(rows))
+
+
 #: ordinaries along which charges are set, and how
 _ALONG = {"fess": "row", "bar": "row", "chief": "row", "base": "row", "fillet": "row", "pale": "column", "pallet": "column", "bend": "bend", "bendlet": "bend",
-          "bend sinister": "bend sinister", "chevron": "chevron", "cross": "cross", "saltire": "saltire", "bordure": "round", "orle": "round", "label": "row"}  # fmt: skip
+          "bend sinister": "bend sinister", "bendlet sinister": "bend sinister", "tressure": "round", "chevron": "chevron", "cross": "cross", "saltire": "saltire", "bordure": "round", "orle": "round", "label": "row"}  # fmt: skip
 
 
 def spots_for(group: Group, room: BaseGeometry, on: str = "") -> list[Spot]:
     """Middle, width and height of the box for each charge. on: the ordinary it lies on, 'row', or nothing."""
     how = {"in fess": "row", "in pale": "column", "in bend": "bend", "in bend sinister": "bend sinister", "in chevron": "chevron",
            "in cross": "cross", "in saltire": "saltire", "in orle": "round", "in chief": "top", "in base": "foot"}.get(group.arrangement)  # fmt: skip
+    if group.arrangement.endswith("quarters"):
+        named = [place for name, place in _QUARTERS.items() if name in group.arrangement]
+        return [spot for place in named for spot in _placed(place, group.count, room)]
+    if group.arrangement in _PLACES:
+        return _placed(_PLACES[group.arrangement], group.count, room)
     how = how or ("row" if on == "row" else _ALONG.get(on))
-    rows = _SAID.get(group.arrangement, _ROWS[group.count])
+    if group.manners & {"combatant", "respectant", "addorsed"} and group.count == 2:
+        how = how or "row"
+    said = _said(group.arrangement)
+    rows = said if sum(said) == group.count else _usual_rows(group.count)
+    if said and sum(said) == group.count:
+        how = None
     if how is None and sum(rows) == group.count:
         return _rows(rows, room)
     return _set(how or "row", group.count, room)
+
+
+def _placed(place: tuple[float, float, float, float], count: int, room: BaseGeometry) -> list[Spot]:
+    """Charges side by side in a part of a field."""
+    left, top, right, bottom, _ = frame(room)
+    x, y, wide, tall = place
+    width, height = wide * (right - left), tall * (bottom - top)
+    middle = left + x * (right - left)
+    each = width / count
+    return [(middle + (at - (count - 1) / 2) * each, top + y * (bottom - top), each, height) for at in range(count)]
 
 
 def _rows(rows: tuple[int, ...], room: BaseGeometry) -> list[Spot]:
@@ -80,7 +121,7 @@ def _set(how: str, count: int, room: BaseGeometry) -> list[Spot]:
     wide, tall = right - left, bottom - top
     if how in ("top", "foot"):
         part = tall / 3
-        middle = top + part / 2 if how == "top" else bottom - part / 2
+        middle = top + part / 2 if how == "top" else bottom - part * 0.85
         low, high = _span(room, middle, left, right)
         return [(low + (at + 0.5) * (high - low) / count, middle, (high - low) / count, part) for at in range(count)]
     if how == "row":
@@ -90,6 +131,9 @@ def _set(how: str, count: int, room: BaseGeometry) -> list[Spot]:
         return [(x, top + (at + 0.5) * tall / count, wide, tall / count) for at in range(count)]
     if how == "round":
         ring = room.buffer(0)
+        if not getattr(ring, "interiors", []):
+            # on a whole field they stand inside its edge
+            ring = room.buffer(-size * 0.13)
         line = ring.exterior if hasattr(ring, "exterior") else ring.convex_hull.exterior
         inner = getattr(ring, "interiors", [])
         thick = (

@@ -1,9 +1,9 @@
 """A coat of arms as branches to be shown: what each part is, in words, and what hangs on it."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from .blazon import write_blazon
-from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Plain, Quartered
+from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Parted, Plain, Quartered
+from .writing import write_blazon, write_group
 
 
 @dataclass(frozen=True)
@@ -34,6 +34,10 @@ def branch_of(arms: Arms) -> Branch:
 
 def _coat(coat: Coat) -> Branch:
     tincture = coat.field.tincture if isinstance(coat.field, Plain) else ""
+    if isinstance(coat.field, Parted):
+        parts = [Branch("part", f"part {at}", "", (branch_of(arms),)) for at, arms in enumerate(coat.field.coats, 1)]
+        name = coat.field.kind.replace("-", " ")
+        return Branch("parted", f"per {name}", "", (*parts, *(_element(one) for one in coat.elements)))
     return Branch(
         "field", write_blazon(Coat(coat.field)).lower(), tincture, tuple(_element(one) for one in coat.elements)
     )
@@ -42,12 +46,18 @@ def _coat(coat: Coat) -> Branch:
 def _element(one: Ordinary | Charged) -> Branch:
     if isinstance(one, Charged):
         return _group(one.group, "charge, over all" if one.overall else "charge")
-    bare = Ordinary(one.kind, one.tincture, one.count, one.line, (), (), one.points, one.overall)
+    bare = replace(one, bears=(), between=(), laid=None)
     words = write_blazon(Coat(Plain("or"), (bare,))).partition(", ")[2]
     on = [_group(group, "on it") for group in one.bears]
+    on += [_element(one.laid)] if one.laid else []
     beside = [_group(group, "beside it") for group in one.between]
     return Branch("ordinary", words, one.tincture, (*on, *beside))
 
 
 def _group(group: Group, kind: str) -> Branch:
-    return Branch(kind, write_blazon(Coat(Plain("or"), (Charged(group),))).partition(", ")[2], group.tincture)
+    bare = replace(group, bears=(), between=(), holds=())
+    parts = [
+        *(_group(one, "on it") for one in group.bears), *(_group(one, "beside it") for one in group.between),
+        *(_group(one, "held") for one in group.holds),
+    ]  # fmt: skip
+    return Branch(kind, write_group(bare), group.tincture, tuple(parts))

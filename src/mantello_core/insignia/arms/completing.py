@@ -2,12 +2,13 @@
 
 import re
 from dataclasses import dataclass
-
-from lark import UnexpectedInput
+from functools import cache
 
 from ...errors import MantelloError
-from .blazon import grammar
+from .blazon import stand_of
 from .charge import CHARGES
+from .reading_element import OF_ORDINARIES
+from .vocabulary import NUMBERS
 from .words import Word, phrases, words_of
 
 #: how many are offered, and how many words of a phrase may be begun
@@ -53,7 +54,7 @@ def completions(text: str) -> tuple[Completion, ...]:
         if wanted is None:
             continue
         kinds, last = wanted
-        for phrase, (kind, value) in phrases().items():
+        for phrase, (kind, value) in _canonical_first():
             if kind in kinds and phrase.startswith(begun) and phrase != begun and _suits(phrase, kind, value, last):
                 found.setdefault((kind, value), Completion(phrase, kind, start))
     order = {kind: at for at, kind in enumerate(_ORDER)}
@@ -61,6 +62,18 @@ def completions(text: str) -> tuple[Completion, ...]:
         found.values(), key=lambda one: (-one.start if one.start < len(text) else 1, order.get(one.kind, 99))
     )
     return tuple(known[:MOST]) if starts and starts[-1] < len(text) else _spread(known)
+
+
+@cache
+def _canonical_first() -> tuple[tuple[str, tuple[str, object]], ...]:
+    """Every phrase, those that are written back before those that are only understood."""
+    usual = {name: at for at, name in enumerate(NUMBERS)}
+
+    def understood(item: tuple[str, tuple[str, object]]) -> tuple[bool, int]:
+        phrase, (kind, value) = item
+        return (phrase not in usual if kind == "NUMBER" else phrase != value, usual.get(phrase, 0))
+
+    return tuple(sorted(phrases().items(), key=understood))
 
 
 def _spread(known: list[Completion]) -> tuple[Completion, ...]:
@@ -79,28 +92,23 @@ def _wanted(text: str) -> tuple[set[str], list[Word]] | None:
         words = words_of(text)
     except MantelloError:
         return None
-    parser = grammar().parse_interactive(words)
-    try:
-        parser.exhaust_lexer()
-    except UnexpectedInput:
-        return None
-    kinds = set(parser.accepts())
-    if "COMMA" in kinds:
-        # a comma may be left out between elements
-        more = grammar().parse_interactive([*words, Word("COMMA", ",", ",", len(text))])
-        more.exhaust_lexer()
-        kinds |= set(more.accepts())
-    return kinds, words
+    if not words:
+        return {"TINCTURE", "PER", "QUARTERLY", "VARIED", "GYRONNY"}, words
+    stand = stand_of(words)
+    return (set(stand.kinds), words) if stand.readable and stand.kinds else None
 
 
 def _suits(phrase: str, kind: str, value, last: list[Word]) -> bool:
     """Whether number and attitude agree with what stands before."""
     if kind == "CHARGE":
         number = last[-1].value if last and last[-1].kind == "NUMBER" else 2
-        charge = CHARGES[value]
-        return phrase == (charge.name if number == 1 else charge.plural)
+        charge = CHARGES.get(value[0])
+        return charge is not None and phrase == (charge.name if number == 1 else charge.plural)
     if kind == "ATTITUDE":
-        return bool(last) and last[-1].kind == "CHARGE" and value in CHARGES[last[-1].value].attitudes
+        return bool(last) and last[-1].kind == "CHARGE" and value in CHARGES[last[-1].value[0]].attitudes
+    if kind == "DETAIL":
+        told = next((word.kind for word in reversed(last) if word.kind in ("CHARGE", "ORDINARY")), "CHARGE")
+        return phrase == value and (told == "CHARGE" or value in OF_ORDINARIES)
     if kind == "NUMBER" and value == 1:
         return phrase == "a"
     if kind == "LABEL":

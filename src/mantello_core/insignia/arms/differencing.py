@@ -12,10 +12,10 @@ from ...colour.vision import SIGHTS, seen_by
 from ...errors import OutOfRange
 from ...memory import remembered
 from .arms_drawing import drawn_arms
-from .blazon import write_blazon
 from .coat import Charged, Coat, Divided, Group, Ordinary, Plain, Varied
 from .tincture import COUNTERCHANGED, PROPER, TINCTURES
 from .tincture_rule import keeps_rule
+from .writing import write_blazon
 
 #: tinctures that differences are made with, and small charges that are added
 TINCTURES_TRIED = ("or", "argent", "gules", "azure", "vert", "sable", "purpure")

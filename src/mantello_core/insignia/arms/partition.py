@@ -3,73 +3,21 @@
 import itertools
 import math
 from collections.abc import Sequence
+from dataclasses import replace
 
-from shapely.geometry import LineString, Polygon, box
+from shapely import affinity
+from shapely.geometry import LineString, Point, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
-from .coat import Divided, Ordinary, Plain, Varied
+from .charge import charge_shape
+from .coat import Divided, Ordinary, Parted, Plain, Strewn, Varied
+from .line import WAVE, Place, band, edge, frame
+from .variation import varied_pieces
 
-Point = tuple[float, float]
-#: one wave, tooth or battlement, as a share of the surface's width; and how far it leaves the line
-WAVE, DEPTH = 0.14, 0.042
-#: repeated shapes: along 0 to 1 of one wave, off the line -1 to 1
-_WAVES: dict[str, tuple[Point, ...]] = {
-    "embattled": ((0, -1), (0.5, -1), (0.5, 1), (1, 1)),
-    "indented": ((0, -1), (0.5, 1)),
-    "dancetty": ((0, -1.8), (0.5, 1.8)),
-    "raguly": ((0, -1), (0.5, -1), (0.35, 1.2), (0.85, 1.2)),
-    "dovetailed": ((0.1, -1), (0.4, -1), (0.55, 1), (0.95, 1)),
-    "wavy": tuple((at / 12, math.sin(2 * math.pi * at / 12)) for at in range(12)),
-    "nebuly": tuple((at / 16 + 0.16 * math.sin(4 * math.pi * at / 16), 1.5 * math.sin(2 * math.pi * at / 16)) for at in range(16)),
-    "engrailed": tuple((at / 10, 1 - 2 * abs(math.sin(math.pi * at / 10))) for at in range(10)),
-    "invected": tuple((at / 10, 2 * abs(math.sin(math.pi * at / 10)) - 1) for at in range(10)),
-}  # fmt: skip
 #: widths of ordinaries as shares of the surface's width: plain, and when something lies on them
 _WIDE = {"fess": (0.27, 0.34), "pale": (0.27, 0.34), "bend": (0.2, 0.3), "bend sinister": (0.2, 0.3), "chevron": (0.2, 0.28),
          "cross": (0.2, 0.3), "saltire": (0.19, 0.28), "pall": (0.19, 0.26), "fillet": (0.06, 0.06)}  # fmt: skip
-
-
-def frame(surface: BaseGeometry) -> tuple[float, float, float, float, float]:
-    """Left, top, right and bottom of a surface, and the width that lines are scaled by."""
-    left, top, right, bottom = surface.bounds
-    return left, top, right, bottom, min(right - left, bottom - top)
-
-
-def edge(start: Point, end: Point, line: str, size: float) -> list[Point]:
-    """The points of a line of division, whole waves between its ends; straight if it has no name."""
-    length = math.dist(start, end)
-    if not line or length < 1e-6:
-        return [start, end]
-    along = ((end[0] - start[0]) / length, (end[1] - start[1]) / length)
-    across = (-along[1], along[0])
-    count = max(2, round(length / (size * WAVE)))
-    points = []
-    for wave in range(count):
-        for at, off in _WAVES[line]:
-            far, away = (wave + at) * length / count, off * size * DEPTH
-            points.append((start[0] + along[0] * far + across[0] * away, start[1] + along[1] * far + across[1] * away))
-    return [start, *points, end]
-
-
-def band(path: Sequence[Point], width: float, line: str, size: float) -> BaseGeometry:
-    """A band of a width about a path, both its edges drawn as the line says."""
-    if not line:
-        return LineString(path).buffer(width / 2, cap_style="flat", join_style="mitre", mitre_limit=20)
-    sides = []
-    for sign in (1, -1):
-        points: list[Point] = []
-        for at, (one, two) in enumerate(_shifted(path, sign * width / 2)):
-            points += edge(one, two, line, size)[1 if at else 0 :]
-        sides.append(points)
-    return Polygon(sides[0] + sides[1][::-1]).buffer(0)
-
-
-def _shifted(path: Sequence[Point], by: float) -> list[tuple[Point, Point]]:
-    """The path's pieces moved to one side, joined where they meet."""
-    moved = LineString(path).offset_curve(by, join_style="mitre", mitre_limit=20)
-    points = list(moved.coords)
-    return list(itertools.pairwise(points))
 
 
 def pieces(field, surface: BaseGeometry, low: float) -> list[tuple[BaseGeometry, str]]:
@@ -79,15 +27,35 @@ def pieces(field, surface: BaseGeometry, low: float) -> list[tuple[BaseGeometry,
     if isinstance(field, Divided):
         return _divided(field, surface, low)
     if isinstance(field, Varied):
-        return _varied(field, surface)
+        return varied_pieces(field, surface)
+    if isinstance(field, Strewn) and field.over:
+        return pieces(field.over, surface, low)
     return [(surface, field.tincture)]
+
+
+def parts_of(field: Parted, surface: BaseGeometry, low: float) -> list[BaseGeometry]:
+    """What each part of a parted field is, in the order of its coats."""
+    count = len(field.coats)
+    if field.kind == "saltire" and count == 4:
+        left, top, right, bottom, _ = frame(surface)
+        x, y, far = (left + right) / 2, (top + bottom) / 2 + low, (right - left) + (bottom - top)
+        wedges = [
+            [(x, y), (x - far, y - far), (x + far, y - far)], [(x, y), (x - far, y - far), (x - far, y + far)],
+            [(x, y), (x + far, y - far), (x + far, y + far)], [(x, y), (x - far, y + far), (x + far, y + far)],
+        ]  # fmt: skip
+        return [surface.intersection(Polygon(wedge)) for wedge in wedges]
+    names = tuple(str(at) for at in range(count))
+    found: dict[str, list[BaseGeometry]] = {}
+    for shape, name in _divided(Divided(field.kind, names, field.line), surface, low):
+        found.setdefault(name, []).append(shape)
+    return [unary_union(found.get(name, [])) for name in names]
 
 
 def _divided(field: Divided, surface, low) -> list[tuple[BaseGeometry, str]]:
     left, top, right, bottom, size = frame(surface)
     x, y, far = (left + right) / 2, (top + bottom) / 2 + low, (right - left) + (bottom - top)
 
-    def side(points: Sequence[Point], *corners: Point) -> BaseGeometry:
+    def side(points: Sequence[Place], *corners: Place) -> BaseGeometry:
         return Polygon([*points, *corners]).buffer(0)
 
     first, kind, line = None, field.kind, field.line
@@ -169,83 +137,6 @@ def _within(parts, surface) -> list[tuple[BaseGeometry, str]]:
     return [(part, tincture) for part, tincture in cut if part.area > 1e-6]
 
 
-def _varied(field: Varied, surface) -> list[tuple[BaseGeometry, str]]:
-    left, top, right, bottom, size = frame(surface)
-    count, far = field.count or 6, (right - left) + (bottom - top)
-    x, y = (left + right) / 2, (top + bottom) / 2
-    stripes = []
-    if field.kind == "barry":
-        tall = (bottom - top) / count
-        stripes = [
-            _stripe(
-                (left - far, top + (at + 0.5) * tall), (right + far, top + (at + 0.5) * tall), tall, field.line, size
-            )
-            for at in range(1, count, 2)
-        ]
-    elif field.kind in ("paly", "pily"):
-        wide = (right - left) / count
-        stripes = [
-            _stripe(
-                (left + (at + 0.5) * wide, top - far), (left + (at + 0.5) * wide, bottom + far), wide, field.line, size
-            )
-            for at in range(1, count, 2)
-        ]
-        if field.kind == "pily":
-            stripes = [
-                Polygon([(left + at * wide, top), (left + (at + 1) * wide, top), (left + (at + 0.5) * wide, bottom)])
-                for at in range(1, count, 2)
-            ]
-    elif field.kind in ("bendy", "bendy sinister"):
-        sign = 1 if field.kind == "bendy" else -1
-        wide = (right - left + bottom - top) / math.sqrt(2) / count
-        for at in range(1, count, 2):
-            off = (at + 0.5 - count / 2) * wide * math.sqrt(2)
-            stripes.append(
-                _stripe(
-                    (x - sign * far - sign * off / 2, y - far + off / 2),
-                    (x + sign * far - sign * off / 2, y + far + off / 2),
-                    wide,
-                    field.line,
-                    size,
-                )
-            )
-    elif field.kind == "chevronny":
-        tall = (bottom - top) / count * 1.3
-        stripes = [
-            band(
-                [(x - far, y + far + off), (x, y + off), (x + far, y + far + off)],
-                tall / math.sqrt(2),
-                field.line,
-                size,
-            )
-            for off in ((at - count / 2) * tall for at in range(1, count + 4, 2))
-        ]
-    elif field.kind == "checky":
-        wide = (right - left) / count
-        rows = math.ceil((bottom - top) / wide)
-        stripes = [
-            box(left + col * wide, top + row * wide, left + (col + 1) * wide, top + (row + 1) * wide)
-            for row in range(rows)
-            for col in range(count)
-            if (row + col) % 2
-        ]
-    else:
-        wide = (right - left) / count
-        tall = wide * (1.4 if field.kind == "lozengy" else 2.2)
-        rows = math.ceil((bottom - top) / tall) + 1
-        stripes = [
-            Polygon([(cx, cy - tall / 2), (cx + wide / 2, cy), (cx, cy + tall / 2), (cx - wide / 2, cy)])
-            for row in range(rows) for col in range(count + 1)
-            for cx, cy in ((left + col * wide, top + row * tall),)
-        ]  # fmt: skip
-    second = unary_union(stripes)
-    return _within([(surface.difference(second), field.tinctures[0]), (second, field.tinctures[1])], surface)
-
-
-def _stripe(start: Point, end: Point, width: float, line: str, size: float) -> BaseGeometry:
-    return band([start, end], width, line, size)
-
-
 def ordinary_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry:
     """An ordinary, or several, as they lie on a surface."""
     left, top, right, bottom, size = frame(surface)
@@ -254,13 +145,46 @@ def ordinary_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeom
         wide = _WIDE.get(one.kind, (0.1, 0.1))[bool(one.bears)] * size
         far = (right - left) + (bottom - top)
         shape = _bands(one.kind, one.line, wide, (x, y, far), (left, top, right, bottom, size))
-    elif one.kind in ("bar", "pallet", "bendlet", "chevronel"):
+    elif one.kind in ("bar", "pallet", "bendlet", "bendlet sinister", "chevronel", "bar gemel"):
         shape = unary_union(_several(one.kind, one.count, surface, y, one.line))
-    elif one.kind in ("bordure", "orle"):
+    elif one.kind in ("bordure", "orle", "tressure", "double tressure"):
         shape = _around(one, surface, size)
     else:
         shape = _lying(one, (x, y), (left, top, right, bottom, size))
+    if "couped" in one.manners and one.kind in _CROSSING:
+        shape = shape.intersection(Point(x, y).buffer(size * 0.42))
+    if "voided" in one.manners and (inner := shape.buffer(-size * 0.055)).area:
+        shape = shape.difference(inner)
     return shape.intersection(surface).buffer(0)
+
+
+def laid_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry:
+    """The narrower ordinary that lies on another: of the same kind its middle, else as it lies on the field, as far as the other goes."""
+    *_, size = frame(surface)
+    body = ordinary_shape(replace(one, laid=None), surface, low)
+    if one.laid.kind == one.kind and not one.laid.line:
+        return body.buffer(-size * 0.055).intersection(body)
+    if one.kind in ("fess", "chief", "base") and one.laid.kind in ("bar", "fess", "fillet"):
+        left, top, right, bottom = body.bounds
+        middle = [(left - size, (top + bottom) / 2), (right + size, (top + bottom) / 2)]
+        return band(middle, (bottom - top) * 0.3, one.laid.line, size).intersection(body)
+    return ordinary_shape(one.laid, surface, low).intersection(body)
+
+
+def trim_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry | None:
+    """The cotises or the hem of an ordinary; None where it has none."""
+    if not {"cotised", "double cotised", "fimbriated"} & set(one.manners):
+        return None
+    *_, size = frame(surface)
+    body = ordinary_shape(replace(one, manners=()), surface, low)
+    if "fimbriated" in one.manners:
+        return body.buffer(size * 0.028, join_style="mitre").difference(body).intersection(surface)
+    gap, wide, found = size * 0.035, size * 0.035, []
+    for at in range(2 if "double cotised" in one.manners else 1):
+        near = gap * (1 + 2 * at)
+        outer, inner = (body.buffer(far, join_style="mitre", mitre_limit=20) for far in (near + wide, near))
+        found.append(outer.difference(inner))
+    return unary_union(found).intersection(surface).buffer(0)
 
 
 #: ordinaries that are one or several bands from edge to edge
@@ -284,13 +208,34 @@ def _bands(kind: str, line: str, wide: float, middle, within) -> BaseGeometry:
 
 
 def _around(one: Ordinary, surface: BaseGeometry, size: float) -> BaseGeometry:
-    """A bordure along the edge, an orle within it."""
+    """A bordure along the edge, an orle within it, a tressure narrower still, once or twice, with lilies across if flory."""
     thick = size * (0.15 if one.bears else 0.11)
+    if one.kind in ("tressure", "double tressure"):
+        found = []
+        for at in range(2 if one.kind == "double tressure" else 1):
+            outer = surface.buffer(-size * (0.1 + 0.055 * at))
+            found.append(outer.difference(outer.buffer(-size * 0.025)))
+        if "flory" in one.manners:
+            found += _lilies(surface.buffer(-size * (0.1 + (0.04 if one.kind == "double tressure" else 0.0125))), size)
+        return unary_union(found)
     if one.kind == "bordure":
         outer, inner = surface, surface.buffer(-thick)
     else:
         outer, inner = surface.buffer(-thick * 0.9), surface.buffer(-thick * 1.6)
     return outer.difference(_lined(inner, one.line, size))
+
+
+def _lilies(ring: BaseGeometry, size: float) -> list[BaseGeometry]:
+    """Lilies along a ring, pointing out and in by turns."""
+    line, found = ring.exterior, []
+    count = max(8, round(line.length / (size * 0.26) / 2) * 2)
+    lily = charge_shape("lily")
+    for at in range(count):
+        here, ahead = (line.interpolate((at + 0.5) / count + more, normalized=True) for more in (0.0, 0.004))
+        turn = math.degrees(math.atan2(ahead.y - here.y, ahead.x - here.x)) + (180 if at % 2 else 0)
+        small = affinity.scale(lily, size * 0.0011, size * 0.0011, origin=(0, 0))
+        found.append(affinity.translate(affinity.rotate(small, turn, origin=(0, 0)), here.x, here.y))
+    return found
 
 
 def _lying(one: Ordinary, middle, within) -> BaseGeometry:
@@ -312,7 +257,8 @@ def _lying(one: Ordinary, middle, within) -> BaseGeometry:
         sides = [LineString([(side, top - far), (side, bottom + far)]).buffer(0.01) for side in (left, right)]
         return unary_union([*sides, *(_lens(side, y, size) for side in (left, right))])
     if kind == "gyron":
-        return Polygon([(x, y), (left - far, y), (left - far, y - far)])
+        turns = [Polygon([(x, y), (left - far, y), (left - far, y - far)])]
+        return unary_union([affinity.rotate(turns[0], 360 * at / one.count, origin=(x, y)) for at in range(one.count)])
     if kind == "inescutcheon":
         return unary_union(_escutcheons(one.count, x, y, size))
     return _label(one.points, left, right, top, size)
@@ -330,9 +276,19 @@ def _several(kind: str, count: int, surface, y: float, line: str) -> list[BaseGe
             found.append(band([(left - far, y + off), (right + far, y + off)], wide, line, size))
         elif kind == "pallet":
             found.append(band([(x + off, top - far), (x + off, bottom + far)], wide, line, size))
-        elif kind == "bendlet":
+        elif kind == "bar gemel":
+            found += [
+                band([(left - far, y + off + each), (right + far, y + off + each)], wide * 0.34, line, size)
+                for each in (-wide * 0.4, wide * 0.4)
+            ]
+        elif kind in ("bendlet", "bendlet sinister"):
             off *= math.sqrt(2) / 2
-            found.append(band([(x - far - off, y - far + off), (x + far - off, y + far + off)], wide, line, size))
+            sign = 1 if kind == "bendlet" else -1
+            found.append(
+                band(
+                    [(x - sign * (far + off), y - far + off), (x + sign * (far - off), y + far + off)], wide, line, size
+                )
+            )
         else:
             found.append(
                 band([(x - far, y + far + off), (x, y + off), (x + far, y + far + off)], wide * 0.8, line, size)
@@ -394,7 +350,7 @@ def _lined(inner: BaseGeometry, line: str, size: float) -> BaseGeometry:
     ring = inner.exterior.simplify(size * 0.01)
     count = max(8, round(ring.length / (size * WAVE)))
     corners = [ring.interpolate(at / count, normalized=True) for at in range(count + 1)]
-    points: list[Point] = []
+    points: list[Place] = []
     for one, two in itertools.pairwise(corners):
         points += edge((one.x, one.y), (two.x, two.y), line, math.dist((one.x, one.y), (two.x, two.y)) / WAVE)[:-1]
     return Polygon(points).buffer(0)

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from .charge import CHARGES
-from .coat import Arms, Charged, Coat, Group, Impaled, Plain, Quartered, Strewn
+from .coat import Arms, Charged, Coat, Group, Impaled, Quartered, Strewn
 from .tincture import COUNTERCHANGED, PROPER, TINCTURES
 
 #: what each tier of a retinue bears
@@ -42,7 +42,7 @@ def livery_of(arms: Arms) -> Livery:
     """
     coat = _leading(arms)
     field = coat.field
-    ground = [field.tincture] if isinstance(field, Plain | Strewn) else list(field.tinctures[:2])
+    ground = list(field.tinctures[:2])
     tinctures = [*ground, *([field.of] if isinstance(field, Strewn) else [])]
     groups: list[Group] = []
     for element in coat.elements:
@@ -72,9 +72,9 @@ def alike(liveries: Sequence[Livery]) -> tuple[tuple[int, int], ...]:
 
 def _leading(arms: Arms) -> Coat:
     if isinstance(arms, Impaled):
-        return arms.dexter
+        return _leading(arms.dexter)
     if isinstance(arms, Quartered):
-        return next(coat for numbers, coat in arms.parts if 1 in numbers)
+        return _leading(next(mine for numbers, mine in arms.parts if 1 in numbers))
     return arms
 
 

@@ -4,6 +4,7 @@ import math
 from dataclasses import dataclass
 
 from ...errors import OutOfRange
+from .charge import CHARGES
 from .coat import Arms, Charged, Divided, Varied, coats_of
 
 #: divisions of a round or a line at most
@@ -51,7 +52,11 @@ def divisions(arms: Arms) -> tuple[tuple[str, Spacing], ...]:
             found[f"{coat.field.kind} of {coat.field.count}"] = spacing(coat.field.count)
         for one in coat.elements:
             groups = [one.group] if isinstance(one, Charged) else [*one.bears, *one.between]
-            for group in groups:
+            for group in (each for mine in groups for each in mine.within()):
+                if group.parts > 1:
+                    found[f"{group.parts} {CHARGES[group.charge].counted} of each {group.charge}"] = spacing(
+                        group.parts
+                    )
                 if group.arrangement == "in orle" and group.count > 1:
                     found[f"{group.count} of {group.charge} in orle"] = spacing(group.count)
     return tuple(found.items())

@@ -33,7 +33,8 @@ _ALL = (
     Tincture("ermines", "fur", ("counter-ermine",), ("sable", "argent")),
     Tincture("erminois", "fur", (), ("or", "sable")),
     Tincture("pean", "fur", (), ("sable", "or")),
-    Tincture("vair", "fur", (), ("argent", "azure")),
+    Tincture("vair", "fur", ("vair ancient", "vair in pale"), ("argent", "azure")),
+    Tincture("counter-vair", "fur", ("counter vair", "countervair"), ("argent", "azure")),
     Tincture("potent", "fur", (), ("argent", "azure")),
 )
 #: every tincture by its id, in the customary order

@@ -2,10 +2,10 @@
 
 from dataclasses import dataclass
 
-from .blazon import write_blazon
 from .charge import CHARGES
-from .coat import Arms, Charged, Coat, Divided, Group, Plain, Strewn, Varied, coats_of
+from .coat import Arms, Charged, Coat, Group, Plain, Strewn, Varied, coats_of
 from .tincture import COUNTERCHANGED, PROPER, TINCTURES
+from .writing import write_blazon
 
 #: ordinaries that custom counts as set beside the field, not on it
 BESIDE = ("chief", "bordure", "canton", "quarter", "base")
@@ -44,7 +44,7 @@ def keeps_rule(arms: Arms) -> bool:
 
 def _coat(coat: Coat) -> tuple[Breach, ...]:
     field, found = coat.field, []
-    ground = _ground(field)
+    ground = field.tinctures
     if isinstance(field, Strewn):
         found += _set(field.of, (field.tincture,), "what is strewn", write_blazon(Coat(Plain(field.tincture))), "")
     if isinstance(field, Varied) and _kind(field.tinctures[0]) == _kind(field.tinctures[1]) in ("metal", "colour"):
@@ -54,26 +54,32 @@ def _coat(coat: Coat) -> tuple[Breach, ...]:
     for one in coat.elements:
         over = "what lies over everything" if one.overall else ""
         if isinstance(one, Charged):
-            found += _set(one.group.tincture, ground, _named(one.group), "the field", over)
+            found += _group(one.group, ground, "the field", over)
             continue
         excuse = (
             over
             or ("a chief, bordure or canton, which stands beside the field" if one.kind in BESIDE else "")
             or ("a label, a mark of difference" if one.kind == "label" else "")
         )
-        found += _set(one.tincture, ground, f"the {one.kind}", "the field", excuse)
+        if one.pattern is None:
+            found += _set(one.tincture, ground, f"the {one.kind}", "the field", excuse)
+        if one.laid:
+            found += _set(one.laid.tincture, one.tinctures, f"the {one.laid.kind}", f"the {one.kind}", "")
         for group in one.bears:
-            found += _set(group.tincture, (one.tincture,), _named(group), f"the {one.kind}", "")
+            found += _group(group, one.tinctures, f"the {one.kind}", "")
         for group in one.between:
-            found += _set(group.tincture, ground, _named(group), "the field", "")
+            found += _group(group, ground, "the field", "")
     return tuple(found)
 
 
-def _ground(field) -> tuple[str, ...]:
-    if isinstance(field, Plain | Strewn):
-        return (field.tincture,)
-    assert isinstance(field, Divided | Varied)
-    return field.tinctures
+def _group(group: Group, ground: tuple[str, ...], on: str, excuse: str) -> list[Breach]:
+    """What of a group is set against the rule, on its ground, and what lies on it."""
+    found = [] if group.pattern else _set(group.tincture, ground, _named(group), on, excuse)
+    for one in (*group.between, *group.holds):
+        found += _group(one, ground, on, excuse)
+    for one in group.bears:
+        found += _group(one, group.tinctures, _named(group), "")
+    return found
 
 
 def _set(tincture: str, ground: tuple[str, ...], what: str, on: str, excuse: str) -> list[Breach]:

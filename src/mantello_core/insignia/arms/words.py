@@ -2,6 +2,7 @@
 
 import re
 import unicodedata
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from difflib import get_close_matches
 from functools import cache
@@ -9,69 +10,28 @@ from functools import cache
 from ...errors import Unreadable
 from .charge import CHARGES
 from .tincture import COUNTERCHANGED, PROPER, TINCTURES
-
-NUMBERS = ("a", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve")
-ORDINALS = ("first", "second", "third", "fourth")
-#: ordinaries: singular to plural (empty for those that come once)
-ORDINARIES = {
-    "fess": "", "bar": "bars", "pale": "", "pallet": "pallets", "bend": "", "bend sinister": "", "bendlet": "bendlets",
-    "chevron": "", "chevronel": "chevronels", "cross": "", "saltire": "", "chief": "", "base": "", "bordure": "",
-    "orle": "", "canton": "", "quarter": "", "pile": "", "pall": "", "flaunch": "flaunches", "fillet": "",
-    "inescutcheon": "inescutcheons", "gyron": "",
-}  # fmt: skip
-#: lines that ordinaries and divisions may have
-LINES = ("engrailed", "invected", "wavy", "embattled", "indented", "dancetty", "nebuly", "raguly", "dovetailed")
-DIVISIONS = ("pale", "fess", "bend sinister", "bend", "chevron", "saltire", "pall")
-VARIED = ("barry", "paly", "bendy sinister", "bendy", "chevronny", "checky", "lozengy", "fusily", "pily")
-ARRANGEMENTS = (
-    "in pale", "in fess", "in bend", "in bend sinister", "in chevron", "in chief", "in base", "in saltire", "in cross",
-    "in orle", "two and one", "one and two", "two and two", "two one and two", "three and two", "three two and one",
-    "in dexter", "in sinister",
-)  # fmt: skip
-DETAILS = (
-    "armed",
-    "langued",
-    "crowned",
-    "winged",
-    "beaked",
-    "legged",
-    "barbed",
-    "seeded",
-    "hilted",
-    "pommelled",
-    "garnished",
-    "masoned",
-    "lit",
+from .vocabulary import (
+    ALSO,
+    ARRANGEMENTS,
+    DETAILS,
+    INSTEAD,
+    LINES,
+    NUMBERS,
+    ORDINALS,
+    ORDINARIES,
+    PARTS,
+    STREWN,
+    TINCTURED,
+    VARIED,
 )
-_ALSO = {
-    "field": ("FIELD", "field"), "checquy": ("VARIED", "checky"), "checkered": ("VARIED", "checky"), "chequy": ("VARIED", "checky"),
-    "masculy": ("VARIED", "lozengy"), "nebulee": ("LINE", "nebuly"), "undy": ("LINE", "wavy"), "dancette": ("LINE", "dancetty"),
-    "embattelled": ("LINE", "embattled"), "border": ("ORDINARY", "bordure"), "overall": ("OVERALL", "overall"),
-    "over all": ("OVERALL", "overall"), "surmounted by": ("OVERALL", "overall"), "impaling": ("IMPALING", "impaling"), "charged with": ("BEARING", "charged with"),
-    "semee of": ("SEMY", "semy of"), "semy of": ("SEMY", "semy of"), "strewn with": ("SEMY", "semy of"), "semee": ("SEMY", "semy of"), "semy": ("SEMY", "semy of"),
-    "fretty": ("FRETTY", "fretty"), "between": ("BETWEEN", "between"), "on": ("ON", "on"), "within": ("WITHIN", "within"),
-    "and": ("AND", "and"), "&": ("AND", "and"), "of": ("OF", "of"), "the": ("THE", "the"), "per": ("PER", "per"), "party per": ("PER", "per"),
-    "parted per": ("PER", "per"), "quarterly": ("QUARTERLY", "quarterly"), "gyronny": ("GYRONNY", "gyronny"), "tierced": ("TIERCED", "tierced"),
-    "label": ("LABEL", "label"), "points": ("POINTS", "points"), "counter-changed": ("TINCTURE", COUNTERCHANGED),
-    "counterchanged": ("TINCTURE", COUNTERCHANGED), "proper": ("TINCTURE", PROPER), "an": ("NUMBER", 1), "one": ("NUMBER", 1),
-    ",": ("COMMA", ","), ";": ("SEMICOLON", ";"), ":": ("COMMA", ","), ".": ("STOP", "."),
-    "(": ("OPEN", "("), ")": ("CLOSE", ")"), "all": ("ALL", "all"), "en surtout": ("SURTOUT", "on an inescutcheon"),
-}  # fmt: skip
+
 MOST_SIGNS = 1600
-_NO_COMMA_BEFORE = {
-    "SEMY",
-    "FRETTY",
-    "BETWEEN",
-    "BEARING",
-    "IMPALING",
-    "AND",
-    "DETAIL",
-    "ARRANGEMENT",
-    "SURTOUT",
-    "SEMICOLON",
-}
-_NO_COMMA_AFTER = {"OVERALL", "QUARTERLY", "SURTOUT", "IMPALING", "SEMICOLON"}
-_WORD = re.compile(r"[a-z&'-]+|\d+|[,;:.()]|\S")
+#: words of a phrase at most
+_LONGEST = 6
+_WORD = re.compile(r"\d+(?:st|nd|rd|th)?|[a-z&']+|[^\s\-]")
+_ROMAN = {"i": 1, "ii": 2, "iii": 3, "iv": 4, "iiii": 4, "v": 5, "vi": 6}
+#: said for the eye, and left out
+_SILENT = {"plain", "each", "field is", "respectively", "towards", "heraldic"}
 
 
 @dataclass(frozen=True)
@@ -92,55 +52,39 @@ def words_of(text: str) -> list[Word]:
     if len(text) > MOST_SIGNS:
         raise Unreadable(f"The blazon has {len(text)} signs; allowed is up to {MOST_SIGNS}.", "blazon")
     plain = _plain(text)
-    found = [(match.group(), match.start()) for match in _WORD.finditer(plain)]
+    found = [(match.group().replace("'", ""), match.start(), match.end()) for match in _WORD.finditer(plain)]
+    found = [one for one in found if one[0]]
     tokens, at = [], 0
     while at < len(found):
-        for length in range(min(5, len(found) - at), 0, -1):
-            phrase = " ".join(word for word, _ in found[at : at + length])
-            entry = phrases().get(phrase)
-            if entry or (phrase.isdigit() and phrase.isascii()):
-                kind, value = entry or ("NUMBER", int(phrase))
-                start, last = found[at][1], found[at + length - 1]
-                tokens.append(Word(kind, value, text[start : last[1] + len(last[0])], start))
-                at += length
-                break
+        entry, length = _longest([word for word, _, _ in found[at : at + _LONGEST]])
+        if entry:
+            tokens.append(Word(*entry, text[found[at][1] : found[at + length - 1][2]], found[at][1]))
+            at += length
         else:
-            raise _unknown(*found[at])
-    if tokens and tokens[-1].kind == "STOP":
+            if found[at][0] not in _SILENT:
+                raise _unknown(text[found[at][1] : found[at][2]], found[at][0], found[at][1])
+            at += 1
+    while tokens and tokens[-1].kind in ("STOP", "COMMA", "SEMICOLON"):
         tokens.pop()
-    return _joined([word for at, word in enumerate(tokens) if not _parts_nothing(tokens, at)])
+    return tokens
 
 
-def _parts_nothing(words: list[Word], at: int) -> bool:
-    """Whether a comma stands where one may stand or be left out without changing anything."""
-    if words[at].kind != "COMMA":
-        return False
-    after = words[at + 1].kind if at + 1 < len(words) else ""
-    before = words[at - 1].kind if at else ""
-    return after in _NO_COMMA_BEFORE or before in _NO_COMMA_AFTER
+def _longest(words: list[str]) -> tuple[tuple[str, object] | None, int]:
+    """The longest phrase that some words begin with, as it is spelled, else as it sounds; its kind and value and how many words."""
+    for entry_of in (phrases().get, _entry):
+        for length in range(len(words), 0, -1):
+            if entry := entry_of(" ".join(words[:length])):
+                return entry, length
+    return None, 0
 
 
-def _joined(words: list[Word]) -> list[Word]:
-    """The words with the numbers of quarters, such as '1 and 4', made into one."""
-    if not words or words[0].kind != "QUARTERLY":
-        return words
-    found: list[Word] = []
-    at = 0
-    while at < len(words):
-        begins = found and found[-1].kind in ("QUARTERLY", "SEMICOLON") and words[at].kind == "NUMBER"
-        if not begins:
-            found.append(words[at])
-            at += 1
-            continue
-        first, numbers = words[at], []
-        while at < len(words) and words[at].kind in ("NUMBER", "AND", "COMMA"):
-            if words[at].kind == "NUMBER":
-                if words[at].text.lower() in ("a", "an"):
-                    break
-                numbers.append(words[at].value)
-            at += 1
-        found.append(Word("QUARTERS", tuple(numbers), first.text, first.at))
-    return found
+def _entry(phrase: str) -> tuple[str, object] | None:
+    """Kind and value of a phrase that nobody spells so: figures, or what sounds like one that is known."""
+    if figures := re.fullmatch(r"(\d{1,6})(st|nd|rd|th)?", phrase, re.ASCII):
+        return ("ORDINAL", int(figures[1]) - 1) if figures[2] else ("NUMBER", int(figures[1]))
+    if phrase in _ROMAN:
+        return "NUMBER", _ROMAN[phrase]
+    return _sounds().get(_sound(phrase)) if len(phrase) > 3 else None
 
 
 def _plain(text: str) -> str:
@@ -149,40 +93,75 @@ def _plain(text: str) -> str:
     for sign in text:
         base = unicodedata.normalize("NFD", sign)[0].lower()
         signs.append(base if len(base) == 1 else sign)
-    return "".join(signs).replace("\u2019", "'")
+    return "".join(signs).replace("\u2019", "'").replace("\u2018", "'")
 
 
-def _unknown(word: str, at: int) -> Unreadable:
-    near = get_close_matches(word, list(phrases()), 3, 0.6)
-    more = f"; near it: {', '.join(near)}" if near else ""
-    return Unreadable(f"'{word[:40]}' at sign {at + 1} is no word of blazon{more}.", f"sign {at + 1}")
+def _unknown(said: str, word: str, at: int) -> Unreadable:
+    meant = INSTEAD.get(word)
+    near = [meant] if meant else get_close_matches(word, list(phrases()), 3, 0.6)
+    more = f"; {'say' if meant else 'near it:'} {', '.join(near)}" if near else ""
+    return Unreadable(f"'{said[:40]}' at sign {at + 1} is no word of blazon{more}.", f"sign {at + 1}")
+
+
+def _sound(phrase: str) -> str:
+    """What spellings of one phrase have in common: 'lyon' and 'lion', 'passaunt' and 'passant', 'dancettée' and 'dancetty'."""
+    words = []
+    for word in phrase.split():
+        word = word.replace("y", "i").replace("au", "a").replace("k", "c").replace("qu", "c").replace("ck", "c")
+        word = re.sub(r"(?:ee|ie|ei|i)(s?)$", r"i\1", word)
+        word = re.sub(r"(.)\1+", r"\1", word)
+        words.append(re.sub(r"e(s?)$", r"\1", word))
+    return " ".join(words)
+
+
+@cache
+def _sounds() -> dict[str, tuple[str, object]]:
+    """What a phrase sounds like to what it is, where no two that mean otherwise sound alike."""
+    found: dict[str, set] = {}
+    for phrase, entry in phrases().items():
+        if len(phrase) > 3:
+            found.setdefault(_sound(phrase), set()).add(entry)
+    return {sound: next(iter(entries)) for sound, entries in found.items() if len(entries) == 1}
 
 
 @cache
 def phrases() -> dict[str, tuple[str, object]]:
-    """Every phrase that is known, in lower case."""
+    """Every phrase that is known, in lower case without apostrophes and hyphens."""
     found: dict[str, tuple[str, object]] = {}
+    joined: dict[str, tuple[str, object]] = {}
+
+    def know(phrase: str, kind: str, value: object) -> None:
+        words = re.findall(_WORD, phrase.replace("'", ""))
+        found.setdefault(" ".join(words), (kind, value))
+        if kind == "CHARGE" and len(words) > 1:
+            joined.setdefault("".join(words), (kind, value))
+
+    for phrase, kind, value in _said():
+        know(phrase, kind, value)
+    # names of several words are also written as one
+    return joined | found
+
+
+def _said() -> Iterator[tuple[str, str, object]]:
+    """Every phrase with its kind and what it stands for; of phrases that are said twice the first counts."""
+    yield from ((phrase, *entry) for phrase, entry in ALSO.items())
     for one in TINCTURES.values():
-        found |= dict.fromkeys((one.id, *one.also), ("TINCTURE", one.id))
-    for count, name in enumerate(NUMBERS, 1):
-        found[name] = ("NUMBER", count)
-    for at, name in enumerate(ORDINALS):
-        found[name] = ("ORDINAL", at)
-    for singular, plural in ORDINARIES.items():
-        found[singular] = ("ORDINARY", singular)
-        if plural:
-            found[plural] = ("ORDINARY", singular)
-    for name in LINES:
-        found[name] = ("LINE", name)
-    for name in VARIED:
-        found[name] = ("VARIED", name)
-    for name in ARRANGEMENTS:
-        found[name] = ("ARRANGEMENT", name)
-    for name in DETAILS:
-        found[name] = ("DETAIL", name)
+        yield from ((name, "TINCTURE", one.id) for name in (one.id, *one.also))
+    yield from ((name, "TINCTURE", name) for name in (PROPER, COUNTERCHANGED))
+    yield from ((name, "NUMBER", count) for count, name in enumerate(NUMBERS, 1))
+    yield from ((name, "ORDINAL", at) for at, name in enumerate(ORDINALS))
+    yield from ((name, "ORDINARY", one) for one, plural in ORDINARIES.items() for name in (one, plural) if name)
+    for kind, names in (("LINE", LINES), ("VARIED", VARIED), ("ARRANGEMENT", ARRANGEMENTS), ("DETAIL", DETAILS)):
+        yield from _named(kind, names)
+    yield from ((name, "CHARGE", entry) for name, entry in TINCTURED.items())
+    yield from ((name, "STREWN", entry) for name, entry in STREWN.items())
     for charge in CHARGES.values():
-        for name in (charge.name, charge.plural, *charge.also):
-            found[name] = ("CHARGE", charge.id)
-        for attitude in charge.attitudes:
-            found[attitude] = ("ATTITUDE", attitude)
-    return found | _ALSO
+        yield from ((name, "CHARGE", (charge.id, "")) for name in (charge.name, charge.plural, *charge.also))
+    attitudes = sorted({attitude for charge in CHARGES.values() for attitude in charge.attitudes})
+    yield from ((attitude, "ATTITUDE", attitude) for attitude in attitudes)
+    yield from _named("PART", PARTS)
+
+
+def _named(kind: str, names: Mapping[str, tuple[str, ...]]) -> Iterator[tuple[str, str, object]]:
+    """Words of a table, each with how else it is said."""
+    return ((each, kind, name) for name, also in names.items() for each in (name, *also))

@@ -10,7 +10,7 @@ from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.errors import OutOfRange
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.command import BAD_INPUT, GOOD, answer
-from mantello_core.insignia.arms.blazon import read_blazon, write_blazon
+from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.cadency import cadency
 from mantello_core.insignia.arms.charge import CHARGES
 from mantello_core.insignia.arms.differencing import MOST, differenced
@@ -18,6 +18,7 @@ from mantello_core.insignia.arms.retinue import alike, livery_of
 from mantello_core.insignia.arms.spacing import spacing
 from mantello_core.insignia.arms.tincture import TINCTURES
 from mantello_core.insignia.arms.tincture_rule import keeps_rule
+from mantello_core.insignia.arms.writing import write_blazon
 from tests.core.insignia.arms.test_blazon import ARMS
 
 PARENT = read_blazon("Gules, a fess wavy or between three lanterns argent")

@@ -28,6 +28,11 @@ LANTERNS = drawing("Gules, a fess wavy or between three lanterns argent")
 HERON = drawing("Per pale azure and argent, a heron counterchanged")
 
 
+def few(arms) -> bool:
+    """Whether arms have so few pieces that they are drawn in no time."""
+    return len(drawn_arms(arms).pieces) < 40
+
+
 class Verdicts(TestCase):
     def test_what_a_brush_draws_is_painted_as_it_is(self):
         guide = freehand(LANTERNS, 14)
@@ -65,7 +70,7 @@ class Verdicts(TestCase):
                 freehand(HERON, width, line)
 
     @settings(max_examples=6, deadline=None)
-    @given(ARMS, st.floats(2, 30), st.floats(0.15, 0.8))
+    @given(ARMS.filter(few), st.floats(2, 30), st.floats(0.15, 0.8))
     def test_no_simpler_form_leaves_the_surface_or_is_finer_than_told(self, arms, width, line):
         drawn = drawn_arms(arms)
         guide = freehand(drawn, width, line)

@@ -1,0 +1,294 @@
+"""Arms read: one coat, two side by side, quarters, divisions whose parts are coats of their own."""
+
+from dataclasses import replace
+
+from ...errors import OutOfRange, Unreadable
+from .coat import Arms, Charged, Coat, Detail, Element, Field, Impaled, Parted, Plain, Quartered
+from .cursor import Cursor, Misfit
+from .reading_element import read_element
+from .reading_field import read_field
+from .tincture import COUNTERCHANGED
+
+#: parts of divisions whose parts are coats
+PARTS = {"pale": 2, "fess": 2, "bend": 2, "bend-sinister": 2, "chevron": 2, "saltire": 4, "pall": 3}
+_FIELD = ("TINCTURE", "PER", "PARTY", "QUARTERLY", "GYRONNY", "TIERCED", "VARIED", "BARRULY", "OPEN")
+
+
+def read_arms(cursor: Cursor) -> Arms:
+    """Arms.
+
+    Raises: Misfit; Unreadable; OutOfRange.
+    """
+    cursor.commas()
+    if cursor.take("OPEN"):
+        found = read_arms(cursor)
+        cursor.commas()
+        cursor.want("CLOSE")
+        return found
+    if cursor.kind() == "SIDE":
+        return _sides(cursor)
+    if cursor.kind() == "QUARTERLY" and _numbers_follow(cursor, 1 + 2 * (cursor.kind(1) == "OF")):
+        return _quartered(cursor)
+    found: Arms = _coat(cursor)
+    if cursor.beyond("IMPALING") and cursor.take("IMPALING"):
+        found = Impaled(found, read_arms(cursor))
+    return found
+
+
+def _sides(cursor: Cursor) -> Impaled:
+    """'dexter, azure, a lion or; sinister, gules'."""
+    parts = {}
+    for _ in range(2):
+        word = cursor.want("SIDE")
+        if word.value in parts:
+            raise Unreadable(
+                f"'{word.text}' at sign {word.at + 1} was given before; say dexter and sinister once each.",
+                f"sign {word.at + 1}",
+            )
+        parts[word.value] = read_arms(cursor)
+        while cursor.kind() in ("COMMA", "SEMICOLON", "AND", "STOP"):
+            cursor.at += 1
+    return Impaled(parts[1], parts[2])
+
+
+def _numbers_follow(cursor: Cursor, ahead: int) -> bool:
+    """Whether numbers of quarters come, and a field behind them."""
+    seen = False
+    while cursor.kind(ahead) in ("COMMA", "THE", "AND", "NUMBER", "ORDINAL", "IN", "STOP", "SEMICOLON"):
+        word = cursor.peek(ahead)
+        if word.kind == "NUMBER" and word.text.lower() in ("a", "an"):
+            return False
+        seen = seen or word.kind in ("NUMBER", "ORDINAL")
+        ahead += 1
+    while _is_quarter(cursor, ahead) or cursor.kind(ahead) == "COMMA":
+        ahead += 1
+    return seen and (cursor.kind(ahead) in _FIELD or not cursor.kind(ahead))
+
+
+def _is_quarter(cursor: Cursor, ahead: int) -> bool:
+    word = cursor.peek(ahead)
+    return bool(word) and (word.kind == "QUARTERS" or (word.kind == "ORDINARY" and word.value == "quarter"))
+
+
+def _quartered(cursor: Cursor) -> Quartered:
+    word = cursor.want("QUARTERLY")
+    count = 4
+    if cursor.kind() == "OF" and cursor.kind(1) == "NUMBER":
+        cursor.at += 2
+        count = cursor.words[cursor.at - 1].value
+        if count not in (4, 6):
+            raise OutOfRange(f"Quarterly of {count}; allowed are 4 and 6.", f"sign {word.at + 1}")
+    cursor.quarters += 1
+    parts: list[tuple[tuple[int, ...], Arms]] = []
+    taken: set[int] = set()
+    while len(taken) < count or _fifth_follows(cursor, taken):
+        here = cursor.peek(past_commas=True)
+        if here is None and taken:
+            missing = min(set(range(1, count + 1)) - taken)
+            raise OutOfRange(f"Quarter {missing} is not given; each of 1 to {count} comes once.", "quarters")
+        numbers = _numbers(cursor)
+        twice = sorted(taken & set(numbers))
+        if twice:
+            raise OutOfRange(
+                f"Quarter {twice[0]} is given twice (at sign {here.at + 1}); each comes once.", f"sign {here.at + 1}"
+            )
+        taken |= set(numbers)
+        if max(taken) > 4:
+            count = 6
+        if max(taken) > 6:
+            raise OutOfRange(f"Quarter {max(taken)}; there are 4 or 6.", f"sign {here.at + 1}")
+        parts.append((numbers, read_arms(cursor)))
+        while cursor.kind() in ("COMMA", "SEMICOLON", "STOP"):
+            cursor.at += 1
+        if cursor.kind() == "AND" and cursor.kind(1) in ("ORDINAL", "THE", "NUMBER"):
+            cursor.at += 1
+    cursor.quarters -= 1
+    return Quartered(tuple(parts), _surtout(cursor))
+
+
+def _fifth_follows(cursor: Cursor, taken: set[int]) -> bool:
+    """Whether there are six quarters though nobody said so."""
+    word = cursor.peek(past_commas=True)
+    fifth = bool(word) and (word.kind, word.value) in (("NUMBER", 5), ("ORDINAL", 4))
+    return taken == {1, 2, 3, 4} and fifth and cursor.words[cursor.at - 1].kind in ("SEMICOLON", "COMMA", "AND", "STOP")
+
+
+def _numbers(cursor: Cursor) -> tuple[int, ...]:
+    """'1 and 4', 'first and fourth', 'in the second quarter'.
+
+    Raises: Misfit.
+    """
+    while cursor.kind() in ("COMMA", "IN", "THE", "STOP", "SEMICOLON"):
+        cursor.at += 1
+    found = []
+    word = cursor.want("NUMBER", "ORDINAL")
+    while word:
+        found.append(word.value + 1 if word.kind == "ORDINAL" else word.value)
+        while cursor.kind() in ("COMMA", "AND", "THE", "STOP"):
+            cursor.at += 1
+        word = cursor.take("NUMBER", "ORDINAL")
+    while _is_quarter(cursor, 0) or cursor.kind() in ("COMMA", "STOP"):
+        cursor.at += 1
+    return tuple(found)
+
+
+def _surtout(cursor: Cursor) -> Coat | None:
+    at = cursor.at
+    while cursor.kind() in ("COMMA", "SEMICOLON", "STOP", "AND"):
+        cursor.at += 1
+    if cursor.take("SURTOUT"):
+        cursor.commas()
+        return _coat(cursor)
+    if cursor.take("OVERALL"):
+        cursor.commas()
+        cursor.take("ON")
+        if cursor.kind() == "NUMBER" and cursor.kind(1) == "ORDINARY" and cursor.peek(1).value == "inescutcheon":
+            cursor.at += 2
+            return _coat(cursor)
+    cursor.at = at
+    return None
+
+
+def _coat(cursor: Cursor) -> Coat:
+    """A field and what lies on it."""
+    cursor.new_coat()
+    field: Field = _parted(cursor) or read_field(cursor)
+    elements: list[Element] = []
+    while True:
+        at = cursor.at
+        while cursor.kind() in ("COMMA", "AND", "STOP"):
+            cursor.at += 1
+        if not _element_follows(cursor):
+            cursor.at = at
+            break
+        element = read_element(cursor)
+        if elements and not cursor.behind and _one_of_a_pair(elements[-1], element):
+            elements[-1], element = _laid_across(elements[-1], element)
+        elements += [*cursor.behind, element]
+        cursor.behind.clear()
+    cursor.settled()
+    coat = Coat(field, tuple(elements))
+    plain = isinstance(field, Plain | Parted)
+    if plain and any(
+        COUNTERCHANGED in cursor.filled.get(tincture, tincture) for one in elements for tincture in _tinctures_of(one)
+    ):
+        raise Unreadable(
+            "Counterchanged wants a field of two tinctures, parted, varied or strewn; this one is plain.", "tincture"
+        )
+    return coat
+
+
+def _one_of_a_pair(one: Element, other: Element) -> bool:
+    """Whether two charges were said to lie across each other: 'a sword and a key in saltire'."""
+    return (
+        isinstance(one, Charged) and isinstance(other, Charged) and one.group.count == other.group.count == 1
+        and other.group.arrangement == "in saltire" and not one.group.arrangement
+    )  # fmt: skip
+
+
+def _laid_across(one: Charged, other: Charged) -> tuple[Charged, Charged]:
+    turned = []
+    for each, way in ((one, "bendwise"), (other, "bendwise sinister")):
+        bare = next((detail.what for detail in each.group.details if not detail.tincture), ())
+        rest = tuple(detail for detail in each.group.details if detail.tincture)
+        turned.append(replace(each, group=replace(each.group, arrangement="", details=(Detail((*bare, way)), *rest))))
+    return turned[0], turned[1]
+
+
+def _tinctures_of(one: Element) -> tuple[str, ...]:
+    if isinstance(one, Charged):
+        return tuple(each.tincture for each in one.group.within())
+    return (one.tincture, *(each.tincture for group in (*one.bears, *one.between) for each in group.within()))
+
+
+def _element_follows(cursor: Cursor) -> bool:
+    """Whether something lies on the field; numbers of the next quarter do not."""
+    word = cursor.peek()
+    cursor.asked.setdefault(cursor.at, set()).update(("NUMBER", "ON", "OVERALL", "WITHIN"))
+    if word is None:
+        return False
+    if word.kind in ("ON", "WITHIN", "ASMANY", "OUTOF", "WATER") or (
+        word.kind == "ORDINARY" and word.value == "flaunch"
+    ):
+        return True
+    if word.kind == "OVERALL":
+        return not (cursor.quarters and _small_shield_follows(cursor))
+    if word.kind == "ARRANGEMENT":
+        return not (cursor.quarters and cursor.kind(1 + (cursor.kind(1) == "COMMA")) in _FIELD)
+    if word.kind == "IN":
+        return not (cursor.quarters and _numbers_follow(cursor, 0))
+    return word.kind == "NUMBER" and not (cursor.quarters and _numbers_follow(cursor, 0))
+
+
+def _small_shield_follows(cursor: Cursor) -> bool:
+    """'over all, on an inescutcheon': whether what lies over all is a small shield with arms of its own."""
+    ahead = 1
+    while cursor.kind(ahead) in ("COMMA", "ON", "NUMBER"):
+        ahead += 1
+    word = cursor.peek(ahead)
+    if " " not in cursor.peek().text:
+        # 'overall' in one word is said of what lies over the quarter's own arms
+        return False
+    return bool(word) and word.kind == "ORDINARY" and word.value == "inescutcheon"
+
+
+def _parted(cursor: Cursor) -> Parted | None:
+    """'per pale, dexter ..., sinister ...'; 'per saltire, 1 ..., 2 and 3 ..., 4 ...'; None for a field that is parted in tinctures."""
+    if cursor.kind() != "PER" or cursor.kind(1) != "ORDINARY":
+        return None
+    ahead = 2 + (cursor.kind(2) == "LINE")
+    while cursor.kind(ahead) == "COMMA":
+        ahead += 1
+    kind = cursor.peek(1).value.replace(" ", "-")
+    if kind not in PARTS or not (
+        cursor.kind(ahead) == "SIDE" or _names_part(cursor, ahead) or _numbers_follow(cursor, ahead)
+    ):
+        return None
+    line = cursor.peek(2).value if cursor.kind(2) == "LINE" else ""
+    cursor.at += ahead
+    cursor.quarters += 1
+    found: dict[int, Arms] = {}
+    while len(found) < PARTS[kind]:
+        here = cursor.peek()
+        for number in _parts(cursor, kind):
+            if number in found or number > PARTS[kind]:
+                raise OutOfRange(
+                    f"Part {number} of a field per {kind} (at sign {here.at + 1}); each of 1 to {PARTS[kind]} comes once.",
+                    f"sign {here.at + 1}",
+                )
+            found[number] = None
+        arms = read_arms(cursor)
+        found = {number: known or arms for number, known in found.items()}
+        while cursor.kind() in ("COMMA", "SEMICOLON", "STOP", "AND"):
+            cursor.at += 1
+    cursor.quarters -= 1
+    return Parted(kind, tuple(found[number] for number in sorted(found)), line)
+
+
+#: what parts are called besides their numbers
+_CALLED = {
+    "fess": {"in chief": 1, "in base": 2}, "chevron": {"in chief": 1, "in base": 2}, "saltire": {"in chief": 1, "in dexter": 2, "in sinister": 3, "in base": 4},
+    "pall": {"in chief": 1, "in dexter": 2, "in sinister": 3},
+}  # fmt: skip
+
+
+def _names_part(cursor: Cursor, ahead: int) -> bool:
+    return (
+        cursor.kind(ahead) == "ARRANGEMENT" and cursor.kind(ahead + 1 + (cursor.kind(ahead + 1) == "COMMA")) in _FIELD
+    )
+
+
+def _parts(cursor: Cursor, kind: str) -> tuple[int, ...]:
+    if word := cursor.take("SIDE"):
+        return (word.value,)
+    found = []
+    while word := cursor.take("ARRANGEMENT"):
+        number = _CALLED.get(kind, {}).get(word.value)
+        if number is None:
+            raise Misfit
+        found.append(number)
+        if cursor.kind() == "AND" and cursor.kind(1) == "ARRANGEMENT":
+            cursor.at += 1
+    if found:
+        return tuple(found)
+    return _numbers(cursor)

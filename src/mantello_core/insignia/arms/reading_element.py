@@ -1,0 +1,282 @@
+"""What lies on a field read: ordinaries, labels, groups, what is on and about them."""
+
+from dataclasses import dataclass, field, replace
+
+from ...errors import OutOfRange, Unreadable
+from .coat import Charged, Element, Group, Ordinary, Pattern, Varied
+from .cursor import Cursor
+from .reading_field import begins_tincture, read_pattern, read_strewn_on, read_tincture
+from .reading_group import begins_group, read_count, read_group, read_groups
+from .tincture import PROPER
+from .vocabulary import ORDINARIES
+
+MOST_POINTS, MOST_ORDINARIES = 7, 6
+#: details that an ordinary may have
+OF_ORDINARIES = (
+    "cotised",
+    "double cotised",
+    "voided",
+    "fimbriated",
+    "couped",
+    "flory",
+    "enhanced",
+    "abased",
+    "throughout",
+    "reversed",
+)
+#: variations that make a row of charges of an ordinary
+_LOZENGES = {"lozengy": "lozenge", "fusily": "fusil", "masculy": "mascle"}
+#: of them those that take a tincture of their own
+_TRIMMED = ("cotised", "double cotised", "fimbriated")
+
+
+@dataclass
+class _Said:
+    line: str = ""
+    tincture: str = ""
+    pattern: Pattern | None = None
+    manners: list[str] = field(default_factory=list)
+    trim: str = ""
+    between: tuple[Group, ...] = ()
+    bears: tuple[Group, ...] = ()
+    laid: Ordinary | None = None
+
+
+def read_element(cursor: Cursor) -> Element:
+    """An ordinary, a label or a group.
+
+    Raises: Misfit; Unreadable; OutOfRange.
+    """
+    if cursor.take("OVERALL"):
+        cursor.commas()
+        one = _standing(cursor)
+        return replace(one, overall=True)
+    return _standing(cursor)
+
+
+def _standing(cursor: Cursor) -> Element:
+    if (cursor.kind() == "ARRANGEMENT" and cursor.kind(1) == "WATER") or cursor.kind() == "WATER":
+        return _water(cursor)
+    if cursor.take("ON"):
+        return _on(cursor)
+    if cursor.take("WITHIN"):
+        return _ordinary(cursor, ("bordure", "orle", "tressure", "double tressure", "double tressure flory"))
+    if begins_group(cursor):
+        return Charged(read_group(cursor))
+    if cursor.take("OUTOF"):
+        beneath = read_element(cursor)
+        if isinstance(beneath, Charged):
+            beneath = replace(beneath, group=replace(beneath.group, arrangement="in base"))
+        cursor.commas()
+        above = _standing(cursor)
+        cursor.behind.append(beneath)
+        return above
+    if cursor.kind() == "ARRANGEMENT" and cursor.kind(1) == "ON":
+        cursor.at += 1
+        return _standing(cursor)
+    cursor.asked.setdefault(cursor.at, set()).update(("NUMBER", "ON", "OVERALL", "WITHIN"))
+    return _ordinary(cursor)
+
+
+def _water(cursor: Cursor) -> Ordinary:
+    """'in base water proper', 'in base waves of the sea': a base of wavy bars."""
+    cursor.take("ARRANGEMENT")
+    cursor.want("WATER")
+    pattern = read_pattern(cursor)
+    tincture = "" if pattern else read_tincture(cursor)
+    if pattern is None and tincture == PROPER:
+        pattern = Varied("barry", ("argent", "azure"), "wavy", 4)
+    return Ordinary("base", pattern.tinctures[0] if pattern else tincture, line="wavy", pattern=pattern)
+
+
+def _on(cursor: Cursor) -> Element:
+    """'on a fess or, three stars gules'; 'on three roundels gules as many stars or'."""
+    if begins_group(cursor):
+        beneath = read_group(cursor)
+        cursor.commas()
+        groups = [_shared(one, beneath) for one in read_groups(cursor)]
+        return Charged(replace(beneath, bears=tuple(groups)))
+    one = _ordinary(cursor)
+    while cursor.kind() in ("COMMA", "THE"):
+        cursor.at += 1
+    if _ordinary_follows(cursor):
+        return replace(one, laid=_narrower(cursor, one.kind))
+    return replace(one, bears=(*one.bears, *read_groups(cursor)))
+
+
+def _ordinary_follows(cursor: Cursor) -> bool:
+    return cursor.kind() == "ANOTHER" or (
+        cursor.kind() == "NUMBER" and cursor.kind(1 + (cursor.kind(1) == "LINE")) == "ORDINARY"
+    )
+
+
+def _narrower(cursor: Cursor, kind: str) -> Ordinary:
+    """An ordinary that lies on another: 'another' of its kind, or one that is named."""
+    if not cursor.take("ANOTHER"):
+        return _ordinary(cursor)
+    line = cursor.take("LINE")
+    tincture = read_tincture(cursor)
+    return Ordinary(kind, tincture, 1, line.value if line else "")
+
+
+def _shared(group: Group, beneath: Group) -> Group:
+    """As many as lie on each of what is beneath."""
+    if group.count % beneath.count or group.count < beneath.count:
+        return group
+    return replace(group, count=group.count // beneath.count)
+
+
+def _ordinary(cursor: Cursor, kinds: tuple[str, ...] = ()) -> Ordinary | Charged:
+    number = cursor.peek()
+    count = 1
+    if cursor.kind() in ("NUMBER", "ASMANY"):
+        count = read_count(cursor)
+    elif not (cursor.kind() == "ORDINARY" and cursor.peek().text.lower() in ("flaunches", "flanches", "flasques")):
+        cursor.want("NUMBER")
+    said = _Said()
+    if word := cursor.take("LINE"):
+        said.line = word.value
+    if cursor.take("LABEL"):
+        return _label(cursor)
+    word = cursor.want("ORDINARY")
+    kind = word.value
+    if kinds and kind not in kinds:
+        raise Unreadable(
+            f"'{word.text}' at sign {word.at + 1} does not belong there: a coat stands within a bordure, an orle or a tressure.",
+            f"sign {word.at + 1}",
+        )
+    if kind == "orle" and cursor.kind() == "OF":
+        return _orle_of(cursor)
+    if kind == "double tressure flory":
+        kind = "double tressure"
+        said.manners.append("flory")
+    if lozenges := _of_lozenges(cursor, kind):
+        return lozenges
+    if kind == "flaunch":
+        count = 1
+    if count > 1 and not ORDINARIES[kind]:
+        raise OutOfRange(
+            f"{count} of {kind}; there is one, or none. Several are bars, pallets, bendlets or chevronels.",
+            f"sign {number.at + 1}",
+        )
+    if not 1 <= count <= MOST_ORDINARIES:
+        raise OutOfRange(
+            f"{count} {ORDINARIES[kind] or kind}; allowed are 1 to {MOST_ORDINARIES}.", f"sign {number.at + 1}"
+        )
+    while _goes_on(cursor, said, kind):
+        pass
+    if said.pattern:
+        said.tincture = said.pattern.tinctures[0]
+    return Ordinary(
+        kind, said.tincture or cursor.later(), count, said.line, said.bears, said.between, 0, False, tuple(said.manners), said.trim,
+        said.pattern, said.laid,
+    )  # fmt: skip
+
+
+def _of_lozenges(cursor: Cursor, kind: str) -> Charged | None:
+    """'a pale fusilly argent', 'a bend of five lozenges sable': charges set along what the ordinary would be."""
+    if kind not in ("pale", "fess", "bend", "bend sinister", "cross", "saltire", "chevron"):
+        return None
+    if cursor.kind() == "VARIED" and cursor.peek().value in _LOZENGES and cursor.kind(2) != "AND":
+        charge, count = _LOZENGES[cursor.peek().value], 5
+        cursor.at += 1
+    elif cursor.kind() == "OF" and cursor.kind(1) == "NUMBER" and cursor.kind(2) == "CHARGE":
+        charge, count = cursor.peek(2).value[0], cursor.peek(1).value
+        cursor.at += 3
+    else:
+        return None
+    tincture = read_tincture(cursor) if begins_tincture(cursor) else cursor.later()
+    return Charged(Group(count, charge, tincture, "", (), f"in {kind}"))
+
+
+def _orle_of(cursor: Cursor) -> Charged:
+    """'an orle of eight stars or', 'an orle of stars or'."""
+    cursor.take("OF")
+    if cursor.kind() == "CHARGE":
+        # eight, where nobody says how many
+        from_here = cursor.at
+        cursor.words.insert(from_here, replace(cursor.peek(), kind="NUMBER", value=8))
+    return Charged(replace(read_group(cursor), arrangement="in orle"))
+
+
+def _goes_on(cursor: Cursor, said: _Said, kind: str) -> bool:
+    """Reads one thing more that is said of an ordinary; False where nothing more is."""
+    at = cursor.at
+    cursor.commas()
+    behind_comma = cursor.at > at
+    if not said.line and not behind_comma and (word := cursor.take("LINE")):
+        said.line = word.value
+        return True
+    if cursor.kind() == "DETAIL" and cursor.peek().value in OF_ORDINARIES:
+        return _manner(cursor, said)
+    cursor.asked.setdefault(cursor.at, set()).add("DETAIL")
+    if not (said.tincture or said.pattern):
+        if begins_tincture(cursor):
+            said.tincture = read_tincture(cursor)
+            return True
+        said.pattern = read_pattern(cursor)
+        if said.pattern:
+            return True
+    elif said.tincture and not said.pattern and not behind_comma and (strewn := read_strewn_on(cursor, said.tincture)):
+        said.pattern = strewn
+        return True
+    elif begins_tincture(cursor) and not behind_comma:
+        word = cursor.peek()
+        known = said.tincture or "its pattern"
+        raise Unreadable(
+            f"'{word.text}' at sign {word.at + 1}: it is {known} already; say one of the two.", f"sign {word.at + 1}"
+        )
+    if not said.between and cursor.kind() == "BETWEEN" and _between_cotises(cursor, said):
+        return True
+    if not said.between and cursor.take("BETWEEN"):
+        if not said.tincture and not said.pattern:
+            said.tincture = cursor.later()
+        if cursor.kind() == "NUMBER" and cursor.kind(1 + (cursor.kind(1) == "LINE")) == "ORDINARY":
+            cursor.behind.append(_ordinary(cursor))
+        else:
+            said.between = read_groups(cursor)
+        return True
+    if not said.bears and not said.laid and cursor.take("BEARING"):
+        if _ordinary_follows(cursor):
+            said.laid = _narrower(cursor, kind)
+        else:
+            said.bears = read_groups(cursor)
+        return True
+    cursor.at = at
+    return False
+
+
+def _manner(cursor: Cursor, said: _Said) -> bool:
+    word = cursor.want("DETAIL")
+    said.manners.append(word.value)
+    if word.value in _TRIMMED and (said.tincture or said.pattern) and begins_tincture(cursor):
+        said.trim = read_tincture(cursor)
+    return True
+
+
+def _between_cotises(cursor: Cursor, said: _Said) -> bool:
+    """'between two cotises or'."""
+    if cursor.kind(1) != "NUMBER" or cursor.kind(2) != "COTISE":
+        return False
+    count = cursor.peek(1).value
+    cursor.at += 3
+    if not said.tincture and not said.pattern:
+        said.tincture = cursor.later()
+    said.manners.append("double cotised" if count == 4 else "cotised")
+    if begins_tincture(cursor):
+        said.trim = read_tincture(cursor)
+    return True
+
+
+def _label(cursor: Cursor) -> Ordinary:
+    points = 3
+    if cursor.kind() == "OF" and cursor.kind(1) == "NUMBER":
+        cursor.take("OF")
+        word = cursor.want("NUMBER")
+        points = word.value
+        cursor.want("PART")
+        if not 3 <= points <= MOST_POINTS:
+            raise OutOfRange(f"A label of {points} points; allowed are 3 to {MOST_POINTS}.", f"sign {word.at + 1}")
+    tincture = read_tincture(cursor) if begins_tincture(cursor) else cursor.later()
+    bears = read_groups(cursor) if cursor.beyond("BEARING") and cursor.take("BEARING") else ()
+    return Ordinary("label", tincture, 1, "", bears, (), points)

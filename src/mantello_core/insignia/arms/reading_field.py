@@ -1,0 +1,219 @@
+"""Fields read: tinctures, divisions, variations, strewn charges."""
+
+from ...errors import OutOfRange, Unreadable
+from .coat import Coat, Divided, Field, Parted, Pattern, Plain, Strewn, Varied
+from .cursor import Cursor, Misfit
+from .vocabulary import DIVISIONS
+
+MOST_PIECES = 20
+_GYRONS = (6, 8, 10, 12, 16)
+#: how a field, and what is said in place of a tincture, may begin
+TINCTURES, PATTERNS = ("TINCTURE", "OF"), ("PER", "PARTY", "QUARTERLY", "GYRONNY", "TIERCED", "VARIED", "BARRULY")
+
+
+def read_tincture(cursor: Cursor) -> str:
+    """A tincture by name, or as 'of the first', 'of the last', 'of the field'.
+
+    Raises: Misfit; Unreadable for a reference to what was not named.
+    """
+    if word := cursor.take("TINCTURE"):
+        return cursor.note(word.value)
+    cursor.want("OF")
+    cursor.take("THE")
+    word = cursor.want("ORDINAL", "FIELD", "LAST")
+    if word.kind == "LAST":
+        found = cursor.last
+    else:
+        at = word.value if word.kind == "ORDINAL" else 0
+        found = cursor.named[at] if at < len(cursor.named) else ""
+    if not found:
+        count = len(cursor.named)
+        raise Unreadable(
+            f"'Of the {word.text}' at sign {word.at + 1}: only {count} tincture{'s are' if count != 1 else ' is'} named before it.",
+            f"sign {word.at + 1}",
+        )
+    return cursor.note(found)
+
+
+def begins_tincture(cursor: Cursor) -> bool:
+    """Whether a tincture comes next; 'of' alone may also begin 'of six points'."""
+    if cursor.kind() != "OF":
+        cursor.asked.setdefault(cursor.at, set()).add("TINCTURE")
+        return cursor.kind() == "TINCTURE"
+    after = cursor.kind(2) if cursor.kind(1) == "THE" else cursor.kind(1)
+    return after in ("ORDINAL", "FIELD", "LAST")
+
+
+def read_pattern(cursor: Cursor) -> Pattern | None:
+    """A division or variation in plain tinctures, where one comes next."""
+    if cursor.kind() not in PATTERNS or (cursor.kind() == "PER" and cursor.kind(1) != "ORDINARY"):
+        cursor.asked.setdefault(cursor.at, set()).update(("VARIED", "PER"))
+        return None
+    return cursor.tried(_pattern)
+
+
+def _pattern(cursor: Cursor) -> Pattern:
+    found = _varied(cursor) if cursor.kind() in ("VARIED", "BARRULY") else _divided(cursor)
+    if not isinstance(found, Divided | Varied):
+        raise Misfit
+    return found
+
+
+def read_strewn_on(cursor: Cursor, tincture: str) -> Strewn | None:
+    """What a thing of one tincture is strewn with, or latticed, where that comes next."""
+    if cursor.kind() not in ("SEMY", "STREWN", "FRETTY"):
+        cursor.asked.setdefault(cursor.at, set()).update(("SEMY", "FRETTY"))
+        return None
+    found = _strewn(cursor, Plain(tincture))
+    return found if isinstance(found, Strewn) else None
+
+
+def read_field(cursor: Cursor) -> Field:
+    """A field.
+
+    Raises: Misfit; OutOfRange for numbers of pieces that cannot be drawn; Unreadable.
+    """
+    cursor.commas()
+    if cursor.take("VARIED", "BARRULY"):
+        cursor.at -= 1
+        return _strewn(cursor, _varied(cursor))
+    if cursor.take("PER", "PARTY", "QUARTERLY", "GYRONNY", "TIERCED"):
+        cursor.at -= 1
+        return _strewn(cursor, _divided(cursor))
+    if cursor.kind() in ("SEMY", "STREWN"):
+        raise Misfit
+    return _strewn(cursor, Plain(read_tincture(cursor)))
+
+
+def _strewn(cursor: Cursor, ground: Field) -> Field:
+    """The ground with what is strewn on it, if anything is."""
+    following = cursor.peek(past_commas=True)
+    drops = following and following.kind == "CHARGE" and following.value[0] == "drop"
+    if isinstance(ground, Parted) or not (cursor.beyond("SEMY", "STREWN", "FRETTY") or drops):
+        return ground
+    cursor.commas()
+    word = cursor.want("SEMY", "STREWN", "FRETTY", *(["CHARGE"] if drops else []))
+    inherent = ""
+    if word.kind == "FRETTY":
+        charge = "fret"
+    elif word.kind in ("STREWN", "CHARGE"):
+        charge, inherent = word.value
+    else:
+        cursor.take("OF")
+        charge, inherent = cursor.want("CHARGE").value
+    while cursor.kind() in ("DETAIL", "ATTITUDE"):
+        cursor.at += 1
+    if begins_tincture(cursor):
+        where = cursor.peek()
+        of = read_tincture(cursor)
+        if inherent and of != inherent:
+            raise Unreadable(
+                f"'{word.text}' at sign {word.at + 1} says {inherent}, '{where.text}' at sign {where.at + 1} says {of}; leave one out.",
+                f"sign {where.at + 1}",
+            )
+    elif inherent:
+        of = cursor.note(inherent)
+    elif cursor.kind(past_commas=True) in ("NUMBER", "ON", "ASMANY", "AND"):
+        # one tincture serves what is strewn and what lies on it
+        of = cursor.later()
+    else:
+        cursor.want("TINCTURE")
+        raise Misfit
+    if isinstance(ground, Plain):
+        return Strewn(ground.tincture, charge, of)
+    return Strewn(ground.tinctures[0], charge, of, ground)
+
+
+def _line(cursor: Cursor) -> str:
+    word = cursor.take("LINE")
+    return word.value if word else ""
+
+
+def _pieces(cursor: Cursor) -> int:
+    """'of six', 'of eight pieces'; 0 if nothing is said."""
+    if cursor.kind() != "OF" or cursor.kind(1) != "NUMBER":
+        cursor.asked.setdefault(cursor.at, set()).add("OF")
+        return 0
+    cursor.take("OF")
+    number = cursor.want("NUMBER").value
+    cursor.take("PIECES")
+    return number
+
+
+def _two(cursor: Cursor) -> tuple[str, str]:
+    cursor.commas()
+    first = read_tincture(cursor)
+    cursor.commas()
+    cursor.want("AND")
+    return first, read_tincture(cursor)
+
+
+def _varied(cursor: Cursor) -> Varied:
+    word = cursor.want("VARIED", "BARRULY")
+    kind, usual = ("barry", 10) if word.kind == "BARRULY" else (word.value, 0)
+    line = _line(cursor)
+    count = _pieces(cursor) or usual
+    line = line or _line(cursor)
+    if count and not (4 <= count <= MOST_PIECES and count % 2 == 0):
+        raise OutOfRange(
+            f"{kind.capitalize()} of {count}; allowed are even numbers from 4 to {MOST_PIECES}.", f"sign {word.at + 1}"
+        )
+    return Varied(kind, _two(cursor), line, count)
+
+
+def _divided(cursor: Cursor) -> Divided | Parted:
+    if cursor.take("QUARTERLY"):
+        return _halves(cursor, "cross", _line(cursor))
+    if word := cursor.take("GYRONNY"):
+        count = _pieces(cursor) or 8
+        if count not in _GYRONS:
+            raise OutOfRange(f"Gyronny of {count}; allowed are 6, 8, 10, 12 and 16.", f"sign {word.at + 1}")
+        return Divided("gyronny", _two(cursor), _line(cursor), count)
+    if cursor.take("TIERCED"):
+        cursor.take("PER", "IN")
+        word = cursor.want("ORDINARY")
+        if word.value == "pall":
+            return Divided("pall", _three(cursor), "")
+        if word.value not in ("pale", "fess"):
+            raise _misplaced(word, "a field is tierced per pale, per fess or per pall")
+        line = _line(cursor)
+        return Divided(f"tierced-{word.value}", _three(cursor), line)
+    if cursor.take("PARTY"):
+        # party alone is parted down the middle
+        return Divided("pale", _two(cursor))
+    cursor.want("PER")
+    line = _line(cursor)
+    word = cursor.want("ORDINARY")
+    if word.value not in DIVISIONS:
+        raise _misplaced(word, f"a field is parted per {', '.join(DIVISIONS)}")
+    line = line or _line(cursor)
+    kind = word.value.replace(" ", "-")
+    if kind == "pall" and (three := cursor.tried(_three)):
+        return Divided("pall", three, line)
+    return _halves(cursor, kind, line)
+
+
+def _three(cursor: Cursor) -> tuple[str, str, str]:
+    found = []
+    for at in range(3):
+        cursor.commas()
+        if at == 2:
+            cursor.want("AND")
+        found.append(read_tincture(cursor))
+    return tuple(found)
+
+
+def _halves(cursor: Cursor, kind: str, line: str) -> Divided | Parted:
+    """Two tinctures; or two fields, where one of them is more than a tincture."""
+    if two := cursor.tried(_two):
+        return Divided(kind, two, line)
+    cursor.commas()
+    first = read_field(cursor)
+    cursor.commas()
+    cursor.want("AND")
+    second = read_field(cursor)
+    return Parted(kind, (Coat(first), Coat(second)), line)
+
+
+def _misplaced(word, said: str) -> Unreadable:
+    return Unreadable(f"'{word.text}' at sign {word.at + 1} does not belong there: {said}.", f"sign {word.at + 1}")

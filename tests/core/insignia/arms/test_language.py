@@ -1,0 +1,256 @@
+"""The language of blazon at large: texts of three degrees, spellings, what is refused and why, and how words are drawn."""
+
+from pathlib import Path
+from unittest import TestCase
+
+from mantello_core.errors import MantelloError
+from mantello_core.insignia.arms import beast, bird
+from mantello_core.insignia.arms.arms_drawing import drawn_arms
+from mantello_core.insignia.arms.blazon import read_blazon
+from mantello_core.insignia.arms.branch import branch_of
+from mantello_core.insignia.arms.charge import CHARGES, charge_shape
+from mantello_core.insignia.arms.coat import Charged, Detail, Impaled, Parted, Quartered, Strewn, Varied, coats_of
+from mantello_core.insignia.arms.retinue import livery_of
+from mantello_core.insignia.arms.spacing import divisions
+from mantello_core.insignia.arms.tincture_rule import breaches
+from mantello_core.insignia.arms.vocabulary import ARRANGEMENTS, DETAILS, LINES, VARIED
+from mantello_core.insignia.arms.words import words_of
+from mantello_core.insignia.arms.writing import write_blazon
+
+CORPUS = Path(__file__).parent / "corpus" / "blazons.txt"
+
+
+def texts():
+    lines = CORPUS.read_text(encoding="utf-8").splitlines()
+    return [line for line in lines if line and not line.startswith("#")]
+
+
+def one(text):
+    """The first element of a coat."""
+    return read_blazon(text).elements[0]
+
+
+class Corpus(TestCase):
+    def test_every_text_is_read_written_back_and_drawn(self):
+        self.assertGreater(len(texts()), 200)
+        for text in texts():
+            with self.subTest(text):
+                arms = read_blazon(text)
+                self.assertEqual(read_blazon(write_blazon(arms)), arms)
+                areas = drawn_arms(arms).areas(10)
+                self.assertGreater(min(areas.values()), 0.01)
+                branch_of(arms)
+                livery_of(arms)
+                breaches(arms)
+
+    def test_capitals_commas_and_accents_say_nothing(self):
+        for text in texts()[::5]:
+            bare = text.replace(", ", " ").upper() if ";" not in text and "uarter" not in text else text.upper()
+            self.assertEqual(read_blazon(bare), read_blazon(text), text)
+
+    def test_old_spellings_are_heard(self):
+        for said, meant in (
+            ("Gueules, a lyon passaunt gardaunt or", "Gules, a lion passant guardant or"),
+            ("Azur, a fesse ingrailed argent", "Azure, a fess engrailed argent"),
+            ("Argent, a cheveron betweene three mullettes sable", "Argent, a chevron between three mullets sable"),
+            ("Sable, a bende wavee or", "Sable, a bend wavy or"),
+            ("Or, a crosse patonce goules", "Or, a cross patonce gules"),
+            ("Azure, three fleurs de lys or", "Azure, three fleurs-de-lis or"),
+            ("Vert, a gryphon segreaunt or", "Vert, a griffin segreant or"),
+        ):
+            self.assertEqual(read_blazon(said), read_blazon(meant), said)
+
+
+class Words(TestCase):
+    def test_every_name_is_itself(self):
+        for charge in CHARGES.values():
+            for name in (charge.name, charge.plural):
+                self.assertEqual([(word.kind, word.value) for word in words_of(name)], [("CHARGE", (charge.id, ""))])
+        for kind, names in (("DETAIL", DETAILS), ("ARRANGEMENT", ARRANGEMENTS), ("LINE", LINES), ("VARIED", VARIED)):
+            for name in names:
+                self.assertEqual([(word.kind, word.value) for word in words_of(name)], [(kind, name)])
+
+
+class Tinctures(TestCase):
+    def test_one_serves_all_that_wait_for_it(self):
+        chevron = one("Azure, a chevron between three roses argent")
+        self.assertEqual((chevron.tincture, chevron.between[0].tincture), ("argent", "argent"))
+        fess, stars = read_blazon("Azure, a fess and in chief three stars or").elements
+        self.assertEqual((fess.tincture, stars.group.tincture, stars.group.arrangement), ("or", "or", "in chief"))
+
+    def test_what_has_none_is_told_at_its_place(self):
+        for text, sign, said in (
+            ("Azure, a lion rampant", "sign 22", "After 'rampant' a tincture is missing"),
+            ("Azure, a fess between three stars", "sign 34", "After 'stars'"),
+            ("Quarterly, 1 and 4, azure, a key; 2 and 3, gules", "sign 33", "After 'key'"),
+        ):
+            with self.assertRaises(MantelloError) as refused:
+                read_blazon(text)
+            self.assertEqual(refused.exception.where, sign, text)
+            self.assertIn(said, refused.exception.message)
+
+    def test_looking_back(self):
+        coat = read_blazon(
+            "Argent, on a bend azure three stars of the first, a chief of the last, a canton of the second"
+        )
+        self.assertEqual([each.tincture for each in coat.elements], ["azure", "argent", "azure"])
+        self.assertEqual(one("Gules, two fishes or, as many stars of the same").group.count, 2)
+
+    def test_names_that_say_their_tincture_refuse_another(self):
+        self.assertEqual(one("Gules, three bezants").group.tincture, "or")
+        self.assertEqual(one("Gules, three bezants or").group.tincture, "or")
+        self.assertEqual(one("Sable, a fountain").group.pattern, Varied("barry", ("argent", "azure"), "wavy", 6))
+        for text in ("Gules, three bezants argent", "Argent goutty de sang azure"):
+            with self.assertRaises(MantelloError) as refused:
+                read_blazon(text)
+            self.assertIn("leave one out", refused.exception.message)
+
+    def test_what_is_said_twice_is_named(self):
+        for text, twice in (
+            ("Azure, a lion passant rampant or", "passant already"),
+            ("Azure, three stars in pale in fess or", "in pale already"),
+            ("Azure, a fess or argent", "or already"),
+            ("Quarterly, 1 and 4, azure; 2 and 4, gules", "Quarter 4 is given twice"),
+            ("Dexter, azure; dexter, gules", "was given before"),
+        ):
+            with self.assertRaises(MantelloError, msg=text) as refused:
+                read_blazon(text)
+            self.assertIn(twice, refused.exception.message)
+
+    def test_everyday_words_lead_to_those_of_blazon(self):
+        for text, led in (
+            ("Azure, a stripe or", "fess"),
+            ("Azure, two circles or", "roundel"),
+            ("Azure, a flower or", "rose"),
+        ):
+            with self.assertRaises(MantelloError) as refused:
+                read_blazon(text)
+            self.assertIn(led, refused.exception.message)
+
+
+class Groups(TestCase):
+    def test_details_with_and_without_a_tincture(self):
+        lion = one("Azure, a lion rampant guardant argent, armed and langued gules, crowned or").group
+        self.assertEqual(
+            lion.details,
+            (Detail(("guardant",)), Detail(("armed", "langued"), "gules"), Detail(("crowned",), "or")),
+        )
+
+    def test_counts_rows_and_places(self):
+        for text, count, arrangement in (
+            ("Azure, six stars three, two and one or", 6, "three, two and one"),
+            ("Azure, ten billets 4, 3, 2, 1 or", 10, "four, three, two and one"),
+            ("Azure, a star in the second quarter or", 1, "in the second quarter"),
+            ("Azure, in the first and fourth quarters a star or", 1, "in the first and fourth quarters"),
+            ("Azure, an orle of ten bees or", 10, "in orle"), ("Azure, fifteen bees or", 15, ""), ("Azure, a pair of keys or", 2, ""),
+            ("Azure, a pale fusilly or", 5, "in pale"), ("Azure, a bend of five lozenges or", 5, "in bend"),
+        ):  # fmt: skip
+            group = one(text).group
+            self.assertEqual((group.count, group.arrangement), (count, arrangement), text)
+        self.assertEqual(one("Gules, a cog of ten teeth or").group.parts, 10)
+        self.assertEqual(dict(divisions(read_blazon("Gules, a cog of ten teeth or")))["10 teeth of each cog"].count, 10)
+
+    def test_charges_on_charges_and_beside_them(self):
+        roundels = one("Argent, on three roundels gules as many stars or").group
+        self.assertEqual((roundels.count, roundels.bears[0].count), (3, 1))
+        sword = one("Azure, a sword between two wings or").group
+        self.assertEqual((sword.between[0].charge, sword.between[0].tincture), ("wing", "or"))
+        held = one("Azure, a lion rampant holding an axe or").group
+        self.assertEqual((held.tincture, held.holds[0].charge), ("or", "axe"))
+
+    def test_two_laid_across_each_other(self):
+        sword, key = (each.group.manners for each in read_blazon("Azure, a sword and a key in saltire or").elements)
+        self.assertEqual((sword, key), ({"bendwise"}, {"bendwise sinister"}))
+
+
+class Parts(TestCase):
+    def test_quarters_by_words_figures_and_within_each_other(self):
+        for text in (
+            "Quarterly, first and fourth, azure, a key or; second and third, gules",
+            "Quarterly: 1st and 4th quarters azure, a key or, 2nd and 3rd gules",
+            "Quarterly, I and IV, azure, a key or; II and III, gules",
+        ):
+            self.assertEqual(write_blazon(read_blazon(text)), "Quarterly, 1 and 4, azure, a key or; 2 and 3, gules")
+        grand = read_blazon(
+            "Quarterly, 1 and 4, quarterly, i and iv, azure, ii and iii, or; 2 and 3, argent, a cross sable"
+        )
+        self.assertIsInstance(grand, Quartered)
+        self.assertIsInstance(grand.parts[0][1], Quartered)
+        self.assertEqual(len(coats_of(grand)), 3)
+        six = read_blazon("Quarterly of six: 1, azure; 2, or; 3, gules; 4, argent; 5, vert; 6, sable")
+        self.assertEqual(six.quarters, 6)
+
+    def test_divisions_hold_fields_and_whole_coats(self):
+        field = read_blazon("Per fess gules and barry of six or and azure, a lion argent").field
+        self.assertIsInstance(field, Parted)
+        pale = read_blazon("Per pale, dexter, azure, three keys or; sinister, gules").field
+        self.assertEqual([len(coat.elements) for coat in pale.coats], [1, 0])
+        self.assertIsInstance(read_blazon("Dexter, azure, a key or; sinister, gules"), Impaled)
+        four = read_blazon("Per saltire, 1, azure; 2 and 3, or; 4, gules")
+        self.assertEqual(len(drawn_arms(four).areas(10)), 3)
+        self.assertEqual([len(part.field.tinctures) for part in four.field.coats], [1, 1, 1, 1])
+
+    def test_strewn_on_any_ground(self):
+        self.assertEqual(read_blazon("Azure semy-de-lis or").field, Strewn("azure", "lily", "or"))
+        self.assertEqual(read_blazon("Gules bezanty").field, Strewn("gules", "roundel", "or"))
+        self.assertEqual(read_blazon("Per pale azure and gules semy of bees or").field.tinctures, ("azure", "gules"))
+
+
+class Looks(TestCase):
+    def test_beasts_and_birds_take_every_attitude(self):
+        for name in (*beast.kinds(), *bird.birds()):
+            for attitude in CHARGES[name].attitudes:
+                shape = charge_shape(name, attitude)
+                left, top, right, bottom = shape.bounds
+                self.assertAlmostEqual(max(right - left, bottom - top), 100, delta=1.5)
+                self.assertTrue(shape.is_valid, (name, attitude))
+
+    def test_what_changes_an_outline_changes_it(self):
+        for name, manner in (
+            ("lion", "guardant"), ("lion", "reguardant"), ("lion", "tail forked"), ("lion's head", "erased"), ("stag's head", "cabossed"),
+            ("eagle", "double headed"), ("eagle", "wings inverted"), ("crosslet", "fitchy"), ("lozenge", "voided"), ("tree", "eradicated"),
+            ("sword", "reversed"), ("key", "bendwise"), ("fish", "palewise"), ("lion", "to sinister"), ("tower", "triple towered"), ("peacock", "in his pride"),
+        ):  # fmt: skip
+            plain, changed = charge_shape(name), charge_shape(name, "", frozenset({manner}))
+            self.assertGreater(plain.symmetric_difference(changed).area, 40, (name, manner))
+        self.assertGreater(charge_shape("lion").area * 1.5, charge_shape("lion", demi=True).area)
+
+    def test_counted_parts_are_as_many(self):
+        for parts in (6, 8, 11):
+            rim = charge_shape("cog", parts=parts)
+            ring = rim.intersection(rim.centroid.buffer(46, 32).exterior.buffer(0.5))
+            self.assertEqual(len(ring.geoms), parts)
+
+    def test_what_faces_each_other_is_turned(self):
+        drawing = drawn_arms(read_blazon("Or, two lions combatant gules"))
+        left, right = sorted(
+            (piece.shape for piece in drawing.pieces if piece.of == "lion"), key=lambda shape: shape.bounds
+        )
+        self.assertAlmostEqual(left.area, right.area, delta=left.area * 0.02)
+        centre = (drawing.surface.bounds[0] + drawing.surface.bounds[2]) / 2
+        self.assertAlmostEqual(centre - left.centroid.x, right.centroid.x - centre, delta=0.5)
+
+    def test_nothing_that_lies_over_all_hides_its_bearer(self):
+        for text in ("Or, a tree vert, overall a bend gules", "Or, a lion sable, overall a fess gules"):
+            areas = drawn_arms(read_blazon(text)).areas(10)
+            self.assertGreater(min(areas.values()), 1.0, text)
+
+    def test_patterns_take_both_tinctures(self):
+        for text in (
+            "Or, a fess checky argent and azure", "Or, a bordure compony gules and argent", "Gules, a lion rampant barry of ten argent and azure",
+            "Or, a chevron vairy argent and sable", "Or, a chief scaly gules and argent",
+        ):  # fmt: skip
+            self.assertEqual(len(drawn_arms(read_blazon(text)).areas(10)), 3, text)
+
+    def test_trim_and_what_lies_on_an_ordinary_are_drawn(self):
+        for text in (
+            "Or, a bend azure cotised gules",
+            "Or, a cross vert fimbriated gules",
+            "Or, a saltire azure charged with another gules",
+        ):
+            self.assertEqual(
+                set(drawn_arms(read_blazon(text)).areas(10)) - {"or"}, {read_blazon(text).elements[0].tincture, "gules"}
+            )
+        self.assertIsInstance(one("Or, a fess between two chevrons gules"), type(one("Or, a fess gules")))
+        self.assertEqual(len(read_blazon("Or, a raven sable perched on a mount vert").elements), 2)
+        self.assertIsInstance(read_blazon("Or, a raven sable perched on a mount vert").elements[0], Charged)
