@@ -8,7 +8,7 @@ from django.template.loader import get_template
 from django.urls import get_resolver
 
 from mantello_core.figures.catalogue import materials_of_areas, plate, plate_types, read_all_plates
-from mantello_core.insignia.arms.blazon import grammar
+from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.mixing.mix_index import index_of
 from mantello_core.mixing.undercoat import grounds
 from mantello_core.order.phases import usual_phases
@@ -22,7 +22,7 @@ from mantello_core.recipes.technique import techniques
 
 
 def warm() -> None:
-    """Plates, paints and their mixes, tables, the grammar of blazon, every template and address."""
+    """Plates, paints and their mixes, tables, the words of blazon, every template and address."""
     read_all_plates()
     for name in plate_types():
         shape = plate(name)
@@ -33,7 +33,7 @@ def warm() -> None:
         pot.swatch  # noqa: B018  reading it keeps it
     for ground in grounds():
         ground.colour  # noqa: B018
-    techniques(), materials(), cautions(), grammar(), on_grounds("classic")
+    techniques(), materials(), cautions(), read_blazon("azure, a lyon or"), on_grounds("classic")
     index_of(tuple(pot for pot in paints().values() if pot.mixable))
     get_resolver().url_patterns  # noqa: B018
     for name in _templates():

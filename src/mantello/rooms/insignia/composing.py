@@ -25,6 +25,16 @@ _BORDERS = {
 }
 
 
+def _charges() -> list[tuple[str, list[tuple[str, str]]]]:
+    """Charges by what they are among, for a list."""
+    groups: dict[str, list[tuple[str, str]]] = {
+        name: [] for name in ("Beasts", "Birds", "Heads", "Crosses", "Other things")
+    }
+    for id_, one in sorted(CHARGES.items()):
+        groups[one.group].append((id_, one.name.capitalize()))
+    return list(groups.items())
+
+
 class ComposeForm(forms.Form):
     """A field, an ordinary, charges, and something over all of it."""
 
@@ -41,7 +51,7 @@ class ComposeForm(forms.Form):
     )
     ordinary_tincture = forms.ChoiceField(choices=TINCTURE_CHOICES, required=False, label="In", initial="or")
     charge = forms.ChoiceField(
-        choices=[("", "None"), *((id_, one.name.capitalize()) for id_, one in sorted(CHARGES.items()))],
+        choices=[("", "None"), *_charges()],
         required=False,
         label="Charge",
     )

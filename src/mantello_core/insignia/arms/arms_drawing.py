@@ -25,6 +25,8 @@ AIR = 0.86
 #: what 'proper' is drawn in, where nothing else is known
 PROPER_AS = "tenny"
 
+#: of the largest room about an ordinary, what a room must have for a charge to stand in it
+_LEAST_ROOM = 0.12
 #: square units below which a piece is none, and how often a width is halved in on
 _SLIVER, _HALVINGS = 1e-6, 14
 
@@ -215,8 +217,10 @@ def _worn(shape: BaseGeometry, one: Ordinary | Group, parts, of: str) -> Iterabl
 
 def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
     """Groups on the parts that an ordinary leaves: above and below, beside, or in its corners."""
+    found = list(getattr(rest, "geoms", [rest]))
+    largest = max(room.area for room in found)
     rooms = sorted(
-        (room for room in getattr(rest, "geoms", [rest]) if room.area > rest.area * 0.03),
+        (room for room in found if room.area >= _LEAST_ROOM * largest),
         key=lambda room: (round(room.centroid.y / 12), room.centroid.x),
     )
     groups = list(one.between)

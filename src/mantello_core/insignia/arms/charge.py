@@ -43,6 +43,15 @@ class Charge:
     counted: str = ""
     count: int = 0
 
+    @property
+    def group(self) -> str:
+        """What it is among: beasts, birds, heads, crosses, or other things."""
+        if not self.draw and self.id.endswith(_HEAD):
+            return "Heads"
+        if self.draw:
+            return "Crosses" if "cross" in self.id else "Other things"
+        return "Beasts" if self.id in beast.kinds() else "Birds"
+
 
 def _read() -> dict[str, Charge]:
     data = tomllib.loads((files(__package__) / "data" / "charges.toml").read_text(encoding="utf-8"))
