@@ -149,10 +149,12 @@ def _scaly(field: Varied, surface: BaseGeometry) -> BaseGeometry:
 
 
 def _compony(field: Varied, surface: BaseGeometry) -> BaseGeometry:
-    """One row of squares: round a ring, else along a band."""
+    """One row of squares: round a ring, else along a band; each part of a surface has a row of its own."""
+    if surface.geom_type != "Polygon":
+        return unary_union([_compony(field, part) for part in getattr(surface, "geoms", ()) if part.area > 0])
     left, top, right, bottom, size = frame(surface)
     x, y, far = (left + right) / 2, (top + bottom) / 2, (right - left) + (bottom - top)
-    hull = unary_union([Polygon(part.exterior) for part in getattr(surface, "geoms", [surface])])
+    hull = Polygon(surface.exterior)
     if surface.area < (1 - _RING) * hull.area:
         line = hull.exterior
         count = field.count or max(12, round(line.length / (size * 0.16) / 2) * 2)

@@ -3,6 +3,9 @@
 from pathlib import Path
 from unittest import TestCase
 
+from shapely import box, unary_union
+from shapely.geometry import Point
+
 from mantello_core.errors import MantelloError
 from mantello_core.insignia.arms import beast, bird
 from mantello_core.insignia.arms.arms_drawing import drawn_arms
@@ -13,6 +16,7 @@ from mantello_core.insignia.arms.coat import Charged, Detail, Impaled, Parted, Q
 from mantello_core.insignia.arms.retinue import livery_of
 from mantello_core.insignia.arms.spacing import divisions
 from mantello_core.insignia.arms.tincture_rule import breaches
+from mantello_core.insignia.arms.variation import varied_pieces
 from mantello_core.insignia.arms.vocabulary import ARRANGEMENTS, DETAILS, LINES, VARIED
 from mantello_core.insignia.arms.words import words_of
 from mantello_core.insignia.arms.writing import write_blazon
@@ -241,6 +245,17 @@ class Looks(TestCase):
             "Or, a chevron vairy argent and sable", "Or, a chief scaly gules and argent",
         ):  # fmt: skip
             self.assertEqual(len(drawn_arms(read_blazon(text)).areas(10)), 3, text)
+
+    def test_bands_in_several_parts_have_a_row_each(self):
+        field = Varied("compony", ("argent", "azure"))
+        for surface in (
+            box(0, 0, 40, 4).union(box(0, 8, 40, 12)),
+            Point(0, 0).buffer(20).boundary.buffer(1).union(box(30, 0, 70, 4)),
+        ):
+            parts = [surface] if surface.geom_type == "Polygon" else list(surface.geoms)
+            self.assertGreater(len(parts), 1)
+            second = unary_union([piece for piece, tincture in varied_pieces(field, surface) if tincture == "azure"])
+            self.assertTrue(all(0.3 < second.intersection(part).area / part.area < 0.7 for part in parts))
 
     def test_trim_and_what_lies_on_an_ordinary_are_drawn(self):
         for text in (
