@@ -13,7 +13,7 @@ from mantello_core.design.brief import Brief, checked_brief
 from mantello_core.design.muster import checked_rank, with_tags
 from mantello_core.errors import MantelloError
 from mantello_core.film.calibration import Calibration, checked_calibration
-from mantello_core.formats.roster import read_line
+from mantello_core.formats.roster.line import read_line
 from mantello_core.formats.sample import calvessa
 from mantello_core.formats.shelf import read_shelf, write_shelf
 from mantello_core.insignia.arms.arms_drawing import drawn_arms

@@ -11,10 +11,12 @@ from mantello_core.formats.calendar_file import Entry, read_busy, write_calendar
 from mantello_core.formats.document.design import write_design
 from mantello_core.formats.figure_drawing import measured, read_drawing, sheet_svg, template_svg, with_names
 from mantello_core.formats.palette import write_palette
-from mantello_core.formats.roster import decoded, read_roster, write_roster, write_roster_json
+from mantello_core.formats.roster.reading import read_roster
+from mantello_core.formats.roster.writing import write_roster, write_roster_json
 from mantello_core.formats.sample import calvessa, sample_shelf
 from mantello_core.formats.shelf import read_shelf, write_shelf
 from mantello_core.formats.shelf_document import read_palette, read_shelf_document, write_shelf_document
+from mantello_core.formats.text_file import decoded
 from mantello_core.formats.vector_shapes import read_shapes
 from mantello_core.paints.range import paints
 from mantello_core.scheme.scheme import Scheme
@@ -58,7 +60,7 @@ END:VCALENDAR\r
 def rosters() -> Iterator[tuple[str, object]]:
     """Rosters of every way of writing, read and written."""
     for text in ROSTERS:
-        lines = read_roster(text)
+        lines = read_roster(text).lines
         design = with_entries(Design(empty_army("Force"), Scheme("Scheme")), [one.entry for one in lines if one.entry])
         yield (
             text[:20],

@@ -17,8 +17,10 @@ from mantello_core.design.design import Design
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.command import VERBS, answer
 from mantello_core.formats.document.design import design_bytes, read_design, read_design_bytes, write_design
-from mantello_core.formats.roster import decoded, read_roster, write_roster, write_roster_json
+from mantello_core.formats.roster.reading import read_roster
+from mantello_core.formats.roster.writing import write_roster, write_roster_json
 from mantello_core.formats.sample import camouflaged_levy, levy
+from mantello_core.formats.text_file import decoded
 from mantello_core.formats.validation import schema
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.rule import Rule
@@ -167,7 +169,7 @@ class Rosters(RefusalCase):
             plain.replace(",", "\t"),
             "Squad;Model;Grade;Qty;Belongs to\n" + plain.replace(",", ";"),
         ):
-            line = read_roster(text)[0]
+            line = read_roster(text).lines[0]
             self.assertEqual(line.doubts, {})
             self.assertEqual(
                 (line.entry.unit, line.entry.type, line.entry.rank, line.entry.figures, line.entry.path),
@@ -175,13 +177,13 @@ class Rosters(RefusalCase):
             )
 
     def test_columns_may_come_in_any_order_once_they_are_named(self):
-        line = read_roster("count,type,unit\n4,ranger,Scouts")[0]
+        line = read_roster("count,type,unit\n4,ranger,Scouts").lines[0]
         self.assertEqual(
             (line.entry.figures, line.entry.type, line.entry.unit, line.entry.rank), (4, "ranger", "Scouts", "Figure")
         )
 
     def test_a_line_in_doubt_comes_back_with_each_doubt_at_its_field(self):
-        line = read_roster("Line,fusileer,Fusilier,many,1st")[0]
+        line = read_roster("Line,fusileer,Fusilier,many,1st").lines[0]
         self.assertIsNone(line.entry)
         self.assertEqual(set(line.doubts), {"type", "figures"})
         self.assertIn("did you mean fusilier", line.doubts["type"])
@@ -189,23 +191,27 @@ class Rosters(RefusalCase):
         self.assertEqual(line.values["figures"], "many")
 
     def test_nothing_is_dropped(self):
-        lines = read_roster("Line,fusilier,Fusilier,9,1st,and more\n,,,,\n???\nLine,sergeant,Sergeant,x1,1st")
+        lines = read_roster("Line,fusilier,Fusilier,9,1st,and more\n,,,,\n???\nLine,sergeant,Sergeant,x1,1st").lines
         self.assertEqual(len(lines), 3)
         self.assertIn("and more", lines[0].doubts["formation"])
         self.assertIn("unit", lines[1].values)
         self.assertEqual(lines[2].entry.figures, 1)
 
     def test_plain_words_without_headings_make_units_and_leaders_join_them(self):
-        lines = read_roster("1 captain\n9 fusiliers\n1 x fusilier sergeant\n3 knights\nWatch:\n  6 rangers\n2 lancers")
+        lines = read_roster(
+            "1 captain\n9 fusiliers\n1 x fusilier sergeant\n3 knights\nWatch:\n  6 rangers\n2 lancers"
+        ).lines
         self.assertEqual(
             [line.entry.unit for line in lines],
             ["Fusiliers", "Fusiliers", "Fusiliers", "Knights", "Watch", "Watch"],
         )
-        self.assertEqual([line.entry.unit for line in read_roster("1 captain\n1 sergeant")], ["Captain", "Sergeant"])
+        self.assertEqual(
+            [line.entry.unit for line in read_roster("1 captain\n1 sergeant").lines], ["Captain", "Sergeant"]
+        )
 
     def test_plain_words_under_headings_are_read(self):
         text = "1st Weir:\n  Blue:\n    9 fusiliers\n    1 x Fusilier sergeant\n  Grey:\n    - 4 rangers\n    some dragoons\n"
-        lines = read_roster(text)
+        lines = read_roster(text).lines
         told = [
             (one.entry.figures, one.entry.type, one.entry.rank, one.entry.unit, one.entry.path) for one in lines[:3]
         ]
@@ -223,20 +229,21 @@ class Rosters(RefusalCase):
             self.assertEqual(refused.exception.where, "roster")
 
     def test_json_is_read_and_what_does_not_fit_is_asked_back(self):
-        lines = read_roster(
+        found = read_roster(
             '{"roster": [{"squad": "Line", "model": "fusilier", "qty": 4, "formation": ["1st", "Blue"]}, 7, {"unit": "A", "mood": "grim"}]}'
         )
+        lines = found.lines
         self.assertEqual(
             (lines[0].entry.unit, lines[0].entry.figures, lines[0].entry.path), ("Line", 4, ("1st", "Blue"))
         )
         self.assertIn("7", lines[1].doubts["formation"])
-        self.assertIn("grim", lines[2].doubts["formation"])
+        self.assertEqual([one.text for one in found.told], ["mood: grim"])
         for text in ("[", "{}", "[]", '{"roster": "x"}'):
             with self.assertRaises(Unreadable):
                 read_roster(text)
 
     def test_a_sign_that_cannot_be_kept_is_told_at_its_field_and_shown_as_such(self):
-        (line,) = read_roster("Li\x00ne,fusilier,Fusilier,3,Weir")
+        (line,) = read_roster("Li\x00ne,fusilier,Fusilier,3,Weir").lines
         self.assertIn("U+0000", line.doubts["unit"])
         self.assertEqual(line.values["unit"], "Li\ufffdne")
         with self.assertRaisesMessage(Unreadable, "NUL"):
@@ -251,12 +258,12 @@ class Rosters(RefusalCase):
         self.assertFalse(
             [cell for row in csv.reader(io.StringIO(text)) for cell in row if cell[:1] in ("=", "+", "-", "@")]
         )
-        said = {line.values["unit"] for line in read_roster(text)}
+        said = {line.values["unit"] for line in read_roster(text).lines}
         self.assertTrue({node.name for node in design.army.units} <= said)
 
     def test_the_demo_survives_the_way_to_a_json_roster_and_back(self):
         army = calvessa().army
-        entries = [line.entry for line in read_roster(write_roster_json(army))]
+        entries = [line.entry for line in read_roster(write_roster_json(army)).lines]
         back = muster.with_entries(Design(muster.empty_army(army.root.name), Scheme("Scheme")), entries).army
         self.assertEqual(
             [(unit.name, unit.ranks) for unit in back.units], [(unit.name, unit.ranks) for unit in army.units]
@@ -272,7 +279,7 @@ class Rosters(RefusalCase):
 
     def test_a_leader_is_known_by_the_name_of_the_rank(self):
         self.assertEqual(
-            [line.entry.tier for line in read_roster("A,sergeant,Sergeant,1\nA,fusilier,Fusilier,9")],
+            [line.entry.tier for line in read_roster("A,sergeant,Sergeant,1\nA,fusilier,Fusilier,9").lines],
             ["leader", "rank"],
         )
 
@@ -280,14 +287,14 @@ class Rosters(RefusalCase):
         army = calvessa().army
         back = muster.with_entries(
             Design(muster.empty_army(army.root.name), Scheme("Scheme")),
-            [line.entry for line in read_roster(write_roster(army))],
+            [line.entry for line in read_roster(write_roster(army)).lines],
         ).army
         self.assertEqual(
             [(unit.name, unit.ranks) for unit in back.units], [(unit.name, unit.ranks) for unit in army.units]
         )
 
     def test_lines_that_an_open_quotation_mark_ran_together_are_asked_back(self):
-        line = read_roster('Line,fusilier,"Fusilier,3\nLine,sergeant,Sergeant,1')[0]
+        line = read_roster('Line,fusilier,"Fusilier,3\nLine,sergeant,Sergeant,1').lines[0]
         self.assertIn("quotation mark", line.doubts["rank"])
         with self.assertRaisesMessage(Unreadable, "quotation mark"):
             read_roster('Line,fusilier,"' + "x" * 140_000)
@@ -306,7 +313,7 @@ class Rosters(RefusalCase):
     @given(st.text(max_size=300))
     def test_any_text_is_read_or_refused_and_never_passes_unnoticed(self, text):
         try:
-            lines = read_roster(text)
+            lines = read_roster(text).lines
         except MantelloError:
             return
         for line in lines:

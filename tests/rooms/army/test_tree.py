@@ -75,6 +75,65 @@ class Rosters(RoomCase):
         self.post("roster", **fields)
         self.assertEqual(self.now().army.figures, 36)
 
+    SHEET = "Name,How,What,Notes\nLine A,10,Zouave,bases\nScouts,6,Zouave,\nTotal,20"
+
+    def test_what_adds_no_figures_is_told_before_lines_are_taken(self):
+        page = self.post("roster", text="9 fusiliers\n// bought in spring\nTotal: 12", status=200)
+        self.assertContains(page, "The total says 12; read were 9")
+        self.assertContains(page, "bought in spring")
+        self.assertEqual(self.now().army.figures, 31)
+
+    def test_columns_are_chosen_by_hand(self):
+        page = self.post("roster", text=self.SHEET, status=422)
+        self.assertContains(page, "Which column is what", status_code=422)
+        chosen = {"column-0": "formation", "column-1": "figures", "column-2": "unit", "column-3": ""}
+        page = self.post("roster", columns="yes", source=self.SHEET, header="1", status=422, **chosen)
+        self.assertContains(page, 'name="formation-1" value="Line A"', status_code=422)
+        self.assertContains(page, 'name="unit-1" value="Zouave"', status_code=422)
+        self.assertContains(page, "no field of a roster; its 1 cell is not kept", status_code=422)
+        self.assertContains(
+            self.post("roster", columns="yes", source="", header="x", status=422), "empty", status_code=422
+        )
+
+    def test_ticked_lines_are_answered_at_once_and_what_is_left_out_stays_on_the_page(self):
+        fields = {
+            "line": ["2", "3"],
+            "source": self.SHEET,
+            "bulk": "give",
+            "bulk-type": "ranger",
+            "bulk-tier": "leader",
+        }
+        for at, unit in ((1, "Line A"), (2, "Scouts")):
+            fields |= {f"unit-{at}": unit, f"type-{at}": "Zouave", f"figures-{at}": "5", f"pick-{at}": "yes"}
+        page = self.post("roster", status=200, **fields)
+        self.assertContains(page, 'value="ranger" aria-label="Type, line 2"')
+        self.assertContains(page, 'name="tier-2" value="leader"')
+        self.assertContains(page, "The total says 20")
+        page = self.post("roster", status=200, **(fields | {"bulk": "leave"}))
+        self.assertContains(page, 'name="skip-1" value="yes" aria-label="Leave out line 2" checked')
+        self.assertEqual(self.now().army.figures, 31)
+
+    def test_what_is_there_already_is_asked_and_added_when_it_is_more_of_the_same(self):
+        unit = self.now().army.units[0]
+        rank, path = (
+            unit.ranks[0],
+            " / ".join(self.now().army.nodes[one].name for one in self.now().army.paths[unit.id][1:-1]),
+        )
+        text = f'{unit.name},{rank.type},{rank.name},2,"{path}"'
+        page = self.post("roster", text=text, status=422)
+        self.assertContains(page, "in the army already", status_code=422)
+        fields = {
+            "line": "1",
+            "unit-1": unit.name,
+            "type-1": rank.type,
+            "rank-1": rank.name,
+            "figures-1": "2",
+            "formation-1": path,
+        }
+        self.assertContains(self.post("roster", **fields, status=422), "in the army already", status_code=422)
+        self.post("roster", **fields, **{"more-1": "yes"})
+        self.assertEqual(self.now().army.figures, 33)
+
     def test_an_empty_roster_and_a_file_of_another_kind_are_refused_at_their_field(self):
         self.assertContains(self.post("roster", text=" ", status=422), "The roster is empty", status_code=422)
         answer = self.post("roster", text="", file=SimpleUploadedFile("r.csv", b"\xff\xd8\xff\xe0\x00"), status=422)

@@ -4,7 +4,7 @@ from dataclasses import replace
 from datetime import date
 
 from mantello_core.design.order_edit import with_units_joined
-from mantello_core.formats.roster import read_roster
+from mantello_core.formats.roster.reading import read_roster
 from mantello_core.planning.compiling import rank_sheets
 from mantello_core.planning.joining import lots_of, together_advice
 from mantello_core.planning.plan import plan
@@ -75,7 +75,7 @@ class Wanted(DeskCase):
         text = self.see("export-roster").content.decode()
         self.assertIn("2027-03-01", text)
         self.assertIn(",leader,", text)
-        entries = [line.entry for line in read_roster(text)]
+        entries = [line.entry for line in read_roster(text).lines]
         tiers = {(entry.unit, entry.rank): entry.tier for entry in entries}
         for one in self.now().army.units:
             for rank in one.ranks:

@@ -10,7 +10,8 @@ from mantello_core.army.tree import MOST_FIGURES, TIERS, Army, Node
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
 from mantello_core.formats.document.design import MOST_BYTES, read_design_bytes
 from mantello_core.formats.figure_drawing import LEAST_HEIGHT, MOST_HEIGHT, read_drawing
-from mantello_core.formats.roster import MOST_CHARACTERS, decoded, read_roster
+from mantello_core.formats.roster.reading import MOST_CHARACTERS, read_roster
+from mantello_core.formats.text_file import decoded
 from mantello_core.formats.vector_shapes import MOST_BYTES as MOST_SVG_BYTES
 from mantello_core.naming import named
 
@@ -135,7 +136,7 @@ class RosterForm(forms.Form):
         self.army = army
 
     def clean(self):
-        """The roster's lines, under ``lines``."""
+        """The roster as it was read, under ``roster``, and its text under ``source``."""
         given = super().clean()
         upload, text, field = given.get("file"), given.get("text", ""), "text"
         if upload:
@@ -147,7 +148,8 @@ class RosterForm(forms.Form):
                 return given
         if not self.errors:
             try:
-                given["lines"] = read_roster(text, self.army.type_titles)
+                given["roster"] = read_roster(text, self.army.type_titles)
+                given["source"] = text
             except (Unreadable, OutOfRange) as error:
                 self.add_error(field, error.message)
         return given

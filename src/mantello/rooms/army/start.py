@@ -18,7 +18,7 @@ from mantello_core.errors import MantelloError
 from mantello_core.formats.sample import demo_levy
 from mantello_core.scheme.scheme import Scheme
 
-from .rostering import asked_back
+from .rostering import asked_back, looked_at
 from .start_form import UNNAMED, list_form
 from .views import armies_page
 
@@ -47,15 +47,18 @@ def begin_with_list(request):
     if given.get("design"):
         army = actions.keep_design(request.user, given["design"], "Army imported")
         return redirect("army", army.pk)
-    name, lines = given["name"].strip() or _called(given.get("file")), given["lines"]
-    if any(line.entry is None for line in lines):
-        return asked_back(request, army_for(request, actions.create_army(request.user, name).pk), lines)
+    name = given["name"].strip() or _called(given.get("file"))
+    found, force = given["roster"], empty_army(name)
+    rows, clear = looked_at(found, force)
+    if not clear:
+        army = army_for(request, actions.create_army(request.user, name).pk)
+        return asked_back(request, army, rows, found, given["source"])
     try:
-        design = tree.with_entries(Design(empty_army(name), Scheme("Scheme")), [line.entry for line in lines])
+        design = tree.with_entries(Design(force, Scheme("Scheme")), [row.line.entry for row in rows])
     except MantelloError as error:
         form.add_error("text", error.message)
         return armies_page(request, listing=form, status=422)
-    return redirect("army", actions.keep_design(request.user, design, f"List of {len(lines)} lines").pk)
+    return redirect("army", actions.keep_design(request.user, design, f"List of {len(rows)} lines").pk)
 
 
 def _called(upload) -> str:

@@ -20,7 +20,7 @@ class ListForm(RosterForm):
     name = forms.CharField(label="What to call it", max_length=80, required=False)
 
     def clean(self):
-        """The lines under ``lines``, or a design under ``design``; an archive under ``packed``."""
+        """The roster under ``roster``, or a design under ``design``; an archive under ``packed``."""
         upload = self.cleaned_data.get("file")
         head = upload.read(_HEAD) if upload else b""
         if upload:

@@ -5,9 +5,9 @@ from collections.abc import Iterable
 from django import forms
 
 from mantello_core.errors import MantelloError
-from mantello_core.formats.roster import decoded
 from mantello_core.formats.shelf import read_shelf
 from mantello_core.formats.shelf_document import read_palette, read_shelf_document
+from mantello_core.formats.text_file import decoded
 from mantello_core.paints.catalogue import SHIPPED, Catalogue
 from mantello_core.paints.estimate import CLASS_CONTRAST
 from mantello_core.paints.paint import Paint

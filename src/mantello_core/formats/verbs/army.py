@@ -13,14 +13,16 @@ from ...scheme.scheme import Scheme
 from ...scheme.share import paint_needed
 from ..document.design import read_design, write_design
 from ..document.ground import write_ground
-from ..roster import read_roster
+from ..roster.reading import read_roster
+from ..roster.repeats import with_repeats_asked
 from ..validation import check
 
 
 def roster(document: dict) -> dict:
-    """roster text to its lines with what is doubtful, and the design of an army made of the rest"""
+    """roster text to its lines with what is doubtful, what it says besides, and the design of an army made of the rest"""
     check(document, "roster")
-    lines = read_roster(document["text"])
+    found = read_roster(document["text"], None, document.get("header"), document.get("columns"))
+    lines = with_repeats_asked(found.lines, empty_army("army"))
     name = document.get("name", "New army")
     design = with_entries(Design(empty_army(name), Scheme("Scheme")), [line.entry for line in lines if line.entry])
     return {
@@ -28,6 +30,8 @@ def roster(document: dict) -> dict:
             {"number": line.number, "values": line.values, "doubts": line.doubts, "taken": line.entry is not None}
             for line in lines
         ],
+        "told": [{"number": one.number, "text": one.text, "kind": one.kind, "words": one.words} for one in found.told],
+        "columns": list(found.table.columns) if found.table else [],
         "figures": design.army.figures,
         "design": write_design(design),
     }

@@ -1,0 +1,1 @@
+"""Rosters: lists of what there is to paint, as people write them."""
