@@ -10,21 +10,33 @@ from mantello_core.paints.own import own_paint
 from mantello_core.paints.paint import Paint
 from mantello_core.paints.stock import MOST_NOTE, Stock
 
+#: changes when what is estimated of the same readings does
+_ESTIMATE = 1
+
+
+def _optics(row: "OwnPaint"):
+    """Optics that were estimated before in the same way, or None."""
+    if not row.optics or row.optics[0] != _ESTIMATE or not row.optics[1]:
+        return None
+    return tuple(map(tuple, row.optics[1]))
+
 
 class OwnPaintQuerySet(models.QuerySet):
     """The own paints of an account."""
 
     def of(self, user) -> tuple[Paint, ...]:
         """Every own paint, the oldest first."""
-        return tuple(read_own_paint(row.said) for row in self.filter(owner=user))
+        return tuple(read_own_paint(row.said, optics=_optics(row)) for row in self.filter(owner=user))
 
     def add(self, user, said: Said) -> Paint:
-        """Keep an own paint; one that is there already stays.
+        """Keep an own paint with what is estimated of it; one that is there already stays.
 
         Raises: what ``own_paint`` refuses.
         """
         pot = own_paint(said)
-        self.get_or_create(owner=user, paint=pot.id, defaults={"said": write_own_paint(said)})
+        self.get_or_create(
+            owner=user, paint=pot.id, defaults={"said": write_own_paint(said), "optics": [_ESTIMATE, pot.optics]}
+        )
         return pot
 
 
@@ -36,6 +48,8 @@ class OwnPaint(models.Model):
     paint = models.CharField(max_length=80)
     #: name, kind and readings, as ``formats.own_paints`` writes them
     said = models.JSONField()
+    #: the way of estimating, and the optics that came of it; None for a paint of before they were kept
+    optics = models.JSONField(null=True)
     made_at = models.DateTimeField(auto_now_add=True)
 
     objects = OwnPaintQuerySet.as_manager()

@@ -119,9 +119,7 @@ def _line(number: int, values: dict[str, str], text: str, beyond: list[str], cat
         id_ = _paint_of(values, catalogue)
         price = _number(values["price"], "price") if values.get("price") else None
         gone = values.get("discontinued", "").casefold() in _GONE_SAID
-        stock = checked_stock(
-            Stock(_number(values.get("pots", ""), "pots"), price, _plain(values.get("note", "")), gone)
-        )
+        stock = checked_stock(Stock(_number(values.get("pots", ""), "pots"), price, values.get("note", ""), gone))
     except MantelloError as error:
         return ShelfLine(number, text[:200], doubt=error.message)
     return ShelfLine(number, text[:200], id_, stock)
@@ -151,10 +149,6 @@ def _number(text: str, field: str) -> float:
     if not math.isfinite(value):
         raise Unreadable(f"'{text[:40]}' is no number of {field}; write one such as 1 or 0.5.", field)
     return value
-
-
-def _plain(text: str) -> str:
-    return "".join(sign for sign in text if sign.isprintable())
 
 
 def _money(cost: float | None) -> str:

@@ -43,11 +43,7 @@ def estimated(readings: Sequence[CardReading], white: Film, solids: float = 0.36
     posteriori, damped Gauss-Newton).
     Raises: OutOfRange without a colour among the readings, or for a contrast not in 0 to 1.
     """
-    if not any(one.colour for one in readings):
-        raise OutOfRange("Nothing tells its colour; give at least one swatch.", "readings")
-    for one in readings:
-        if one.contrast is not None and not 0 <= one.contrast <= 1:
-            raise OutOfRange(f"A contrast ratio of {one.contrast:g}; allowed is 0 to 1.", "contrast")
+    checked_readings(readings)
     mean, basis = _prior()
     wanted = np.concatenate([[40 * one.contrast] if one.colour is None else list(one.colour) for one in readings])
     spread = np.concatenate([[OPACITY_SPREAD] if one.colour is None else [LAB_SPREAD] * 3 for one in readings])
@@ -60,6 +56,18 @@ def estimated(readings: Sequence[CardReading], white: Film, solids: float = 0.36
 
     logs = np.clip(mean + _fitted(misfit, basis.shape[1]) @ basis.T, -14, 5)
     return np.exp(logs[:BANDS]), np.exp(logs[BANDS:])
+
+
+def checked_readings(readings: Sequence[CardReading]) -> None:
+    """Refuse readings that nothing follows from.
+
+    Raises: OutOfRange without a colour among them, or for a contrast not in 0 to 1.
+    """
+    if not any(one.colour for one in readings):
+        raise OutOfRange("Nothing tells its colour; give at least one swatch.", "readings")
+    for one in readings:
+        if one.contrast is not None and not 0 <= one.contrast <= 1:
+            raise OutOfRange(f"A contrast ratio of {one.contrast:g}; allowed is 0 to 1.", "contrast")
 
 
 def _fitted(misfit, count: int) -> np.ndarray:

@@ -7,7 +7,8 @@ from math import isfinite
 
 from ..colour.spaces import Lab, lab_of_hex
 from ..errors import OutOfRange, UnknownName, Unreadable
-from .estimate import CLASS_CONTRAST, READING_KINDS, CardReading, estimated
+from ..memory import remembered
+from .estimate import CLASS_CONTRAST, READING_KINDS, CardReading, checked_readings, estimated
 from .metal import flake_of
 from .paint import PAINT_KINDS, Paint
 from .range import paint
@@ -25,6 +26,10 @@ FINISHES = ("matt", "satin", "gloss", "metallic")
 MOST_NAME, MOST_VOLUME = 80, 1000.0
 #: what tints are mixed with, drop for drop
 REFERENCE_WHITE = "gull-white"
+
+
+#: absorption and scattering in the sixteen bands
+Optics = tuple[tuple[float, ...], tuple[float, ...]]
 
 
 @dataclass(frozen=True)
@@ -57,8 +62,25 @@ class OwnPaint:
         return (2.4, 7.0) if {"black", "white"} <= kinds else (4.5, 10.0)
 
 
-def own_paint(said: OwnPaint, where: str = "") -> Paint:
+def own_paint(said: OwnPaint, where: str = "", optics: Optics | None = None) -> Paint:
     """The paint that follows from what is said; the same whoever says it.
+
+    optics: as ``optics_of_own`` worked them out before, if they were kept; else they are estimated now.
+    Raises: what ``checked_own`` refuses.
+    """
+    said = checked_own(said, where)
+    if said.kind == "metallic":
+        return _metal(said)
+    return Paint(
+            said.id, said.name.strip(), OWN, said.kind, solids=SOLIDS[said.kind], finish=said.finish, volume=said.volume,
+            sprayed=said.kind == "spray", optics=optics or optics_of_own(said.readings, said.kind), label=_label(said),
+            hazards={"spray": ("H-01",), "air": ("H-02",), "enamel": ("H-07",), "oil": ("H-07", "H-09", "H-10")}.get(said.kind, ()),
+            said=said,
+    )  # fmt: skip
+
+
+def checked_own(said: OwnPaint, where: str = "") -> OwnPaint:
+    """What is said of a paint, if a paint can follow from it.
 
     Raises: OutOfRange for name, volume, contrast or colour, or without a colour; UnknownName for kind, finish or reading.
     """
@@ -77,22 +99,28 @@ def own_paint(said: OwnPaint, where: str = "") -> Paint:
             raise UnknownName("reading", one.kind, list(READING_KINDS), f"{where}readings")
         if one.colour is not None:
             checked_colour(one.colour, f"{where}readings")
-    if said.kind == "metallic":
-        return _metal(said, where)
-    optics = estimated(said.readings, paint(REFERENCE_WHITE).film, SOLIDS[said.kind])
-    return Paint(
-            said.id, said.name.strip(), OWN, said.kind, solids=SOLIDS[said.kind], finish=said.finish, volume=said.volume,
-            sprayed=said.kind == "spray", optics=tuple(tuple(float(f"{value:.6g}") for value in one) for one in optics),
-            hazards={"spray": ("H-01",), "air": ("H-02",), "enamel": ("H-07",), "oil": ("H-07", "H-09", "H-10")}.get(said.kind, ()),
-            said=said,
-    )  # fmt: skip
-
-
-def _metal(said: OwnPaint, where: str) -> Paint:
-    """A metal by its opaque swatch, looked at from the side of the light: its other readings tell nothing of flakes."""
-    swatch = next((one.colour for one in said.readings if one.kind == "opaque" and one.colour), None)
-    if swatch is None:
+    if said.kind == "metallic" and not any(one.kind == "opaque" and one.colour for one in said.readings):
         raise OutOfRange("A metal is known by an opaque swatch; give one.", f"{where}readings")
+    checked_readings(said.readings)
+    return said
+
+
+@remembered(6_000)
+def optics_of_own(readings: tuple[CardReading, ...], kind: str) -> Optics:
+    """Absorption and scattering estimated from readings, to six figures."""
+    found = estimated(readings, paint(REFERENCE_WHITE).film, SOLIDS[kind])
+    return tuple(tuple(float(f"{value:.6g}") for value in one) for one in found)
+
+
+def _label(said: OwnPaint) -> Lab | None:
+    """The colour that the painter gave for its swatch, to the letter."""
+    kinds = ("white",) if said.kind in ("wash", "stain", "ink") else ("opaque",)
+    return next((one.colour for one in said.readings if one.kind in kinds and one.colour), None)
+
+
+def _metal(said: OwnPaint) -> Paint:
+    """A metal by its opaque swatch, looked at from the side of the light: its other readings tell nothing of flakes."""
+    swatch = next(one.colour for one in said.readings if one.kind == "opaque" and one.colour)
     return Paint(
         said.id, said.name.strip(), OWN, "metallic", solids=SOLIDS["metallic"], flake=flake_of(swatch), finish="metallic",
         volume=said.volume, said=said,
@@ -146,4 +174,4 @@ def by_swatch(name: str, kind: str, colour: Lab, opacity: str, **more) -> OwnPai
     )
 
 
-__all__ = ["OWN", "PAINT_KINDS", "OwnPaint", "by_swatch", "checked_colour", "own_paint"]
+__all__ = ["OWN", "PAINT_KINDS", "OwnPaint", "by_swatch", "checked_colour", "checked_own", "optics_of_own", "own_paint"]

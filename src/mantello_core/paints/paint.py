@@ -133,6 +133,8 @@ class Paint:
     #: absorption and scattering per µm in the sixteen bands, of a paint that is known by readings and not by pigments
     optics: tuple[tuple[float, ...], tuple[float, ...]] | None = field(default=None, compare=False)
 
+    #: the colour of its swatch as a painter gave it; None where it follows from the optics
+    label: Lab | None = field(default=None, compare=False)
     #: what a painter said of an own paint (``own.OwnPaint``); None for those of a range
     said: object = field(default=None, compare=False)
 
@@ -174,6 +176,8 @@ class Paint:
     @property
     def swatch(self) -> Lab:
         """The colour on its label: opaque, or as a film over white where it is transparent."""
+        if self.label is not None:
+            return self.label
         if self.transparent:
             seen = to_air(over(self.film.absorption, self.film.scattering, self.film.thickness(), WHITE_CARD))
             return lab_of(xyz_of(seen))

@@ -1,8 +1,9 @@
 """What a painter owns of a paint."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..errors import OutOfRange
+from ..naming import noted
 
 MOST_POTS, MOST_PRICE, MOST_NOTE = 99.0, 1000.0, 300
 
@@ -30,9 +31,9 @@ class Stock:
 
 
 def checked_stock(stock: Stock, where: str = "") -> Stock:
-    """The stock, if everything in it is allowed.
+    """The stock, if everything in it is allowed; its note on one line.
 
-    Raises: OutOfRange for pots, price or the length of the note.
+    Raises: OutOfRange for pots, price, or the length and the signs of the note.
     """
     if not 0 <= stock.pots <= MOST_POTS:
         raise OutOfRange(f"{stock.pots:g} pots; allowed is 0 to {MOST_POTS:g}.", f"{where}/pots")
@@ -41,6 +42,7 @@ def checked_stock(stock: Stock, where: str = "") -> Stock:
             f"A pot for {stock.price:g}; allowed is 0 to {MOST_PRICE:g}, or nothing if it is not known.",
             f"{where}/price",
         )
-    if len(stock.note) > MOST_NOTE:
-        raise OutOfRange(f"The note has {len(stock.note)} signs; allowed is up to {MOST_NOTE}.", f"{where}/note")
-    return stock
+    note = noted(stock.note, f"{where}/note")
+    if len(note) > MOST_NOTE:
+        raise OutOfRange(f"The note has {len(note)} signs; allowed is up to {MOST_NOTE}.", f"{where}/note")
+    return replace(stock, note=note)

@@ -10,12 +10,12 @@ from mantello_core.figures.catalogue import plate
 from mantello_core.formats.calendar_file import Entry, read_busy, write_calendar
 from mantello_core.formats.document.design import write_design
 from mantello_core.formats.figure_drawing import measured, read_drawing, sheet_svg, template_svg, with_names
-from mantello_core.formats.palette import write_palette
+from mantello_core.formats.palette import read_palette, write_palette
 from mantello_core.formats.roster.reading import read_roster
 from mantello_core.formats.roster.writing import write_roster, write_roster_json
 from mantello_core.formats.sample import calvessa, sample_shelf
 from mantello_core.formats.shelf import read_shelf, write_shelf
-from mantello_core.formats.shelf_document import read_palette, read_shelf_document, write_shelf_document
+from mantello_core.formats.shelf_document import read_shelf_document, shelf_of_palette, write_shelf_document
 from mantello_core.formats.text_file import decoded
 from mantello_core.formats.vector_shapes import read_shapes
 from mantello_core.paints.range import paints
@@ -73,7 +73,7 @@ def shelves() -> Iterator[tuple[str, object]]:
     """Shelves, palettes and designs as documents."""
     shelf = sample_shelf()
     yield "table", (write_shelf(shelf), read_shelf(write_shelf(shelf)))
-    own = read_palette("GIMP Palette\nName: x\n# c\n 120  40  30 Deck red\n 10 200 30\n", "opaque")
+    own = shelf_of_palette(read_palette("GIMP Palette\nName: x\n# c\n 120  40  30 Deck red\n 10 200 30\n"), "opaque")
     yield "palette", (vars(own), write_palette("All", list(paints().values())[:20]))
     text = write_shelf_document(shelf, [])
     yield "document", (text, vars(read_shelf_document(text)))

@@ -6,13 +6,12 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mantello_core.colour.spaces import Lab, hex_of
+from mantello_core.colour.spaces import Lab
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName, Unreadable
-from mantello_core.formats.palette import write_palette
 from mantello_core.formats.shelf import read_shelf, write_shelf
-from mantello_core.formats.shelf_document import MOST_COLOURS, read_palette, read_shelf_document, write_shelf_document
+from mantello_core.formats.shelf_document import read_shelf_document, write_shelf_document
 from mantello_core.paints.own import by_swatch, own_paint
-from mantello_core.paints.range import paint, paints
+from mantello_core.paints.range import paints
 from mantello_core.paints.stock import Stock
 
 NOTES = st.text(st.characters(codec="utf-8", exclude_categories=("C", "Z")), max_size=40)
@@ -27,7 +26,7 @@ class Documents(TestCase):
         own = own_paint(by_swatch("Stall rose", "acrylic", Lab(50, 40, 10), "opaque"))
         read = read_shelf_document(write_shelf_document(shelf | {own.id: Stock(2.0)}, (own,)))
         self.assertEqual(read.shelf, shelf | {own.id: Stock(2.0)})
-        self.assertEqual(read.own, (own,))
+        self.assertEqual(read.said, (own.said,))
 
     def test_what_is_no_shelf_is_refused_with_its_place(self):
         good = json.loads(write_shelf_document({"salt-linen": Stock(1.0)}, ()))
@@ -40,7 +39,7 @@ class Documents(TestCase):
             ({"shelf": [{"paint": "salt-linen", "pots": "many"}]}, Unreadable, "/shelf/0"),
             ({"shelf": [{"paint": "salt-lime", "pots": 1}]}, UnknownName, "/shelf/0/paint"),
             ({"shelf": [{"paint": "salt-linen", "pots": 100}]}, OutOfRange, "/shelf/0/pots"),
-            ({"shelf": [{"paint": "salt-linen", "pots": 1, "note": "a\nb"}]}, Unreadable, "/shelf/0/note"),
+            ({"shelf": [{"paint": "salt-linen", "pots": 1, "note": "a\u0007b"}]}, OutOfRange, "/shelf/0/note"),
             ({"own": [{"name": "x"}]}, Unreadable, "/own/0"),
             ({"own": [{}] * 401}, OutOfRange, "/shelf"),
             ({"note": "half \ud800"}, Unreadable, "file"),
@@ -52,11 +51,14 @@ class Documents(TestCase):
     @settings(max_examples=150, deadline=None)
     @given(st.text(max_size=80) | st.from_regex(r"\{.{0,60}\}", fullmatch=True) | st.just('{"a":' * 5000))
     def test_nothing_crashes(self, text):
-        for read in (read_shelf_document, lambda text: read_palette("GIMP Palette\n" + text, "opaque")):
-            try:
-                read(text)
-            except MantelloError as error:
-                self.assertTrue(error.message)
+        try:
+            read_shelf_document(text)
+        except MantelloError as error:
+            self.assertTrue(error.message)
+
+    def test_a_note_with_a_tab_or_a_line_break_reads_back_on_one_line(self):
+        text = write_shelf_document({"salt-linen": Stock(1.0, None, "lot 7\tthick\nstirred")}, ())
+        self.assertEqual(read_shelf_document(text).shelf["salt-linen"].note, "lot 7 thick stirred")
 
     def test_no_number_is_no_number(self):
         for word in ("NaN", "Infinity"):
@@ -66,28 +68,6 @@ class Documents(TestCase):
                     + word
                     + "}]}"
                 )
-
-
-class Palettes(TestCase):
-    def test_known_names_are_on_the_shelf_and_others_become_own_paints(self):
-        text = (
-            write_palette("Mine", [paint("salt-linen"), paint("brine-green")]) + "192  74 106\tMarket rose\n 10 20 30\n"
-        )
-        read = read_palette(text, "semi-opaque")
-        self.assertEqual([pot.name for pot in read.own], ["Market rose", "Colour 2"])
-        self.assertEqual(set(read.shelf), {"salt-linen", "brine-green", *(pot.id for pot in read.own)})
-        self.assertEqual(hex_of(read.own[0].swatch), "#c04a6a")
-
-    def test_what_is_no_palette_or_too_much_is_refused(self):
-        for text, kind in (
-            ("JASC-PAL", Unreadable), ("", Unreadable), ("GIMP Palette\nName: x\n", Unreadable),
-            ("GIMP Palette\n300 0 0\tRed\n", Unreadable),
-            ("GIMP Palette\n" + "1 2 3\n" * (MOST_COLOURS + 1), OutOfRange),
-        ):  # fmt: skip
-            with self.assertRaises(kind):
-                read_palette(text, "opaque")
-        with self.assertRaises(UnknownName):
-            read_palette("GIMP Palette\n1 2 3 x\n", "thick")
 
 
 class Discontinued(TestCase):

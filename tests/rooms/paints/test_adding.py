@@ -5,6 +5,8 @@ import json
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 
+from mantello.jobs.models import Job
+from mantello.jobs.work import carry_out
 from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.workspace.editing import create_army
 from mantello_core.paints.range import paint
@@ -91,7 +93,13 @@ class WithAReader(RoomCase):
 
 class Files(RoomCase):
     def send(self, text: str, status=302, **more):
-        return self.post("read-shelf", status=status, file=SimpleUploadedFile("shelf", text.encode()), **more)
+        answer = self.post("read-shelf", status=status, file=SimpleUploadedFile("shelf", text.encode()), **more)
+        if status != 302:
+            return answer
+        self.assertContains(self.client.get(answer.url), "Taking the paints in")
+        for job in Job.objects.going_on():
+            carry_out(job)
+        return self.client.get(answer.url)
 
     def test_the_shelf_goes_out_as_json_and_comes_back(self):
         self.post("add-paint", **GOOD)
@@ -107,6 +115,26 @@ class Files(RoomCase):
         self.send("GIMP Palette\n 1 2 3\tSalt Linen\n192 74 106\tMarket rose\n", opacity="opaque")
         self.assertEqual(OwnedPaint.objects.of(self.owner)["salt-linen"], Stock(1.0))
         self.assertEqual([pot.name for pot in OwnPaint.objects.of(self.owner)], ["Market rose"])
+
+    def test_lines_that_are_no_colour_are_told_on_the_page_and_only_to_their_painter(self):
+        page = self.send("GIMP Palette\nName: Quay\n# mixed in spring\n192 74 106\tMarket rose\n", opacity="opaque")
+        self.assertContains(page, "# mixed in spring")
+        self.assertContains(page, "1 paint taken in, 1 of them your own")
+        self.assertEqual([one.note for one in OwnedPaint.objects.of(self.owner).values()], ["From the palette Quay"])
+        job = Job.objects.get(kind="paints-taken")
+        self.assertContains(self.see("paints", taking="x"), "Shopping list")
+        self.client.force_login(self.other)
+        self.assertEqual(self.client.get(reverse("watch-job", args=[job.pk])).status_code, 404)
+
+    def test_estimates_are_kept_with_the_paint_and_made_anew_when_they_are_of_an_older_way(self):
+        self.send("GIMP Palette\n192 74 106\tMarket rose\n", opacity="opaque")
+        (pot,) = OwnPaint.objects.of(self.owner)
+        row = OwnPaint.objects.get()
+        self.assertEqual(tuple(map(tuple, row.optics[1])), pot.optics)
+        OwnPaint.objects.update(optics=[0, [[1.0] * 16, [1.0] * 16]])
+        self.assertEqual(OwnPaint.objects.of(self.owner)[0].optics, pot.optics)
+        OwnPaint.objects.update(optics=[1, [[1.0] * 16, [1.0] * 16]])
+        self.assertEqual(OwnPaint.objects.of(self.owner)[0].optics[0], (1.0,) * 16)
 
     def test_a_wrong_file_changes_nothing_and_says_where(self):
         document = {"format": "mantello-shelf", "version": 1, "shelf": [{"paint": "salt-lime", "pots": 1}]}

@@ -4,10 +4,13 @@ from collections.abc import Iterable
 
 from django import forms
 
+from mantello.shell.fields import CoreField
 from mantello_core.errors import MantelloError
+from mantello_core.formats.palette import is_palette, read_palette
 from mantello_core.formats.shelf import read_shelf
-from mantello_core.formats.shelf_document import read_palette, read_shelf_document
+from mantello_core.formats.shelf_document import read_shelf_document, shelf_of_palette
 from mantello_core.formats.text_file import decoded
+from mantello_core.naming import noted
 from mantello_core.paints.catalogue import SHIPPED, Catalogue
 from mantello_core.paints.estimate import CLASS_CONTRAST
 from mantello_core.paints.paint import Paint
@@ -31,8 +34,8 @@ class StockForm(forms.Form):
 
     pots = _number("Pots", MOST_POTS, f"Write 0 to {MOST_POTS:g} pots; half a pot is 0.5.")
     price = _number("Price of one", MOST_PRICE, f"Write 0 to {MOST_PRICE:g}, or nothing if you do not know.")
-    note = forms.CharField(
-        required=False, label="Note", max_length=MOST_NOTE, help_text="A defect, a lot number, where it stands."
+    note = CoreField(
+        noted, required=False, label="Note", max_length=MOST_NOTE, help_text="A defect, a lot number, where it stands."
     )
 
     discontinued = forms.BooleanField(required=False, label="No longer made")
@@ -41,7 +44,7 @@ class StockForm(forms.Form):
         """What is owned, under ``stock``."""
         given = super().clean()
         if not self.errors:
-            given["stock"] = Stock(given["pots"] or 0.0, given["price"], given["note"], given["discontinued"])
+            given["stock"] = Stock(given["pots"] or 0.0, given["price"], given["note"] or "", given["discontinued"])
         return given
 
 
@@ -77,8 +80,8 @@ class ShelfFileForm(forms.Form):
     """A shelf from a file: separated values, JSON, or a palette of a program that draws."""
 
     file = forms.FileField(
-        label="A shelf as CSV, JSON or GIMP palette",
-        help_text="CSV columns: paint or name, pots, perhaps price, note and discontinued.",
+        label="A shelf as CSV or JSON, or a palette",
+        help_text="CSV columns: paint or name, pots, perhaps price, note and discontinued. Palettes: of GIMP, or lines of names and colours such as #2f5d50.",
     )
     opacity = forms.ChoiceField(
         choices=[(one, one.capitalize()) for one in CLASS_CONTRAST], initial="semi-opaque", required=False,
@@ -99,8 +102,8 @@ class ShelfFileForm(forms.Form):
             text = decoded(given["file"].read(MOST_BYTES + 4))
             if text.lstrip("\ufeff \n\r\t").startswith("{"):
                 given["read"] = read_shelf_document(text, self.catalogue)
-            elif text.lstrip("\ufeff").startswith("GIMP"):
-                given["read"] = read_palette(text, given.get("opacity") or "semi-opaque")
+            elif is_palette(text.lstrip("\ufeff")):
+                given["read"] = shelf_of_palette(read_palette(text), given.get("opacity") or "semi-opaque")
             else:
                 given["lines"] = read_shelf(text, self.catalogue)
         except MantelloError as error:

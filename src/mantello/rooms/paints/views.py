@@ -6,6 +6,7 @@ from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.jobs.models import Job
 from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.download import download
 from mantello.workspace.catalogue import catalogue_for
@@ -23,6 +24,7 @@ from mantello_core.planning.consumable import consumables
 from mantello_core.planning.shortage import shortages
 
 from .forms import CountForm, ShelfFileForm, StockForm
+from .taking import TAKING, paints_to_take
 
 CSV = "text/csv; charset=utf-8"
 
@@ -46,8 +48,9 @@ def _page(request, army, status=200, **forms):
                     names = used.setdefault(pot.id, [])
                     if role.name not in names:
                         names.append(role.name)
-    own = OwnPaint.objects.of(request.user)
     catalogue = catalogue_for(army)
+    mine = set(OwnPaint.objects.filter(owner=request.user).values_list("paint", flat=True))
+    own = tuple(pot for pot in catalogue if pot.id in mine)
     counting = forms.get("count") or (CountForm(owned, catalogue) if request.GET.get("count") else None)
     chosen = catalogue.get(forms.get("pot") or request.GET.get("pot", ""))
     purchases = shopping(reading.needed, owned, catalogue)
@@ -79,11 +82,20 @@ def _page(request, army, status=200, **forms):
         "chosen": chosen,
         "file_form": forms.get("file") or ShelfFileForm(),
         "lines": forms.get("lines", ()),
+        "taking": _taking(request),
     }
     if chosen:
         context |= _chosen(chosen, owned, forms.get("stock"), used, reading.needed)
         context["mistaken"] = alike(chosen, tuple(catalogue))[:8]
     return room_page(request, army, "paints", "paints/paints.html", context, status)
+
+
+def _taking(request) -> Job | None:
+    """The paints that are being taken in, as the address names them."""
+    asked = request.GET.get("taking", "")
+    if not asked.isdigit() or len(asked) > 12:
+        return None
+    return Job.objects.visible_to(request.user).filter(pk=asked, kind=TAKING).first()
 
 
 def _chosen(pot, owned, form, used, needed):
@@ -144,11 +156,8 @@ def read_shelf_file(request, army_id):
         return _page(request, army, 422, file=form)
     read = form.cleaned_data.get("read")
     if read:
-        for pot in read.own:
-            OwnPaint.objects.add(request.user, pot.said)
-        OwnedPaint.objects.keep(request.user, read.shelf)
-        messages.success(request, f"Shelf read: {len(read.shelf)} paints, {len(read.own)} of them your own")
-        return redirect("paints", army.pk)
+        job = paints_to_take(request.user, army, read)
+        return redirect(f"{reverse('paints', args=[army.pk])}?taking={job.pk}")
     lines = form.cleaned_data["lines"]
     doubtful = [line for line in lines if line.doubt]
     if doubtful:

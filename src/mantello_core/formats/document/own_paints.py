@@ -3,7 +3,7 @@
 from ...colour.spaces import Lab
 from ...errors import Unreadable
 from ...paints.estimate import CardReading
-from ...paints.own import OwnPaint, own_paint
+from ...paints.own import Optics, OwnPaint, checked_own, own_paint
 from ...paints.paint import Paint
 from .pointer import at
 
@@ -25,10 +25,19 @@ def write_own_paint(said: OwnPaint) -> dict:
     }  # fmt: skip
 
 
-def read_own_paint(data: object, where: str = "") -> Paint:
+def read_own_paint(data: object, where: str = "", optics: Optics | None = None) -> Paint:
     """The paint of what ``write_own_paint`` wrote; its id follows from what is said and is not believed.
 
-    Raises: Unreadable with a place; what ``own_paint`` refuses.
+    optics: as they were estimated before, if the caller kept them.
+    Raises: what ``read_said`` refuses.
+    """
+    return own_paint(read_said(data, where), optics=optics)
+
+
+def read_said(data: object, where: str = "") -> OwnPaint:
+    """What was said of a paint, without what follows from it.
+
+    Raises: Unreadable with a place; what ``checked_own`` refuses.
     """
     try:
         readings = tuple(
@@ -44,15 +53,15 @@ def read_own_paint(data: object, where: str = "") -> Paint:
             str(data.get("finish", "matt")),
             float(data.get("volume", 17.0)),
         )
+        with at(where):
+            checked_own(said)
     except (KeyError, TypeError, ValueError, AttributeError) as error:
         raise Unreadable(
             f"An own paint reads like {{name, kind, readings: [{{kind, lab}}]}}; this one does not: {error}.", where
         ) from error
-    with at(where):
-        pot = own_paint(said)
-    if data.get("id", pot.id) != pot.id:
+    if data.get("id", said.id) != said.id:
         raise Unreadable(
-            f"The paint {said.name} has the id {pot.id} by what is said of it, not {str(data['id'])[:60]}.",
+            f"The paint {said.name} has the id {said.id} by what is said of it, not {str(data['id'])[:60]}.",
             f"{where}/id",
         )
-    return pot
+    return said

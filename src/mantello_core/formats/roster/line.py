@@ -8,7 +8,7 @@ from difflib import get_close_matches
 from ...army.tree import MOST_FIGURES, TIERS
 from ...design.muster import Entry
 from ...figures.catalogue import shipped_titles
-from ...naming import LONGEST_NAME
+from ...naming import LONGEST_NAME, strange_in
 from .vocabulary import counted, list_words
 
 FIELDS = ("unit", "type", "rank", "figures", "formation", "tier", "due")
@@ -42,10 +42,9 @@ def read_line(number: int, values: dict[str, str], titles: dict[str, str] | None
     values = {field: _whole(text) for field, text in given.items()}
     doubts = {}
     for field, text in given.items():
-        if (strange := _strange(text)) is not None:
-            doubts[field] = (
-                f"It holds the sign U+{ord(strange):04X}, which cannot be kept; it is shown as \ufffd. Write it anew."
-            )
+        if strange := strange_in(" ".join(text.split())):
+            said = f"It holds the sign U+{ord(strange[0]):04X}, {strange[1]}"
+            doubts[field] = f"{said}; it cannot be kept and is shown as \ufffd. Write it anew."
     if extra:
         doubts["formation"] = f"More was written than a roster has fields for: '{extra}'. It is left out if you go on."
     if not values["unit"]:
@@ -150,15 +149,10 @@ def _no_type(written: str, types: tuple[str, ...], titles: dict[str, str] | None
     return f"'{written}' is no figure type; {asked}"
 
 
-def _strange(text: str) -> str | None:
-    """The first sign that cannot be kept: half of one, or a control sign other than a break."""
-    return next((sign for sign in text if "\ud800" <= sign <= "\udfff" or (sign < " " and sign not in "\t\n\r")), None)
-
-
 def _whole(text: str) -> str:
-    """The text with what cannot be kept shown as such."""
-    while (strange := _strange(text)) is not None:
-        text = text.replace(strange, "\ufffd")
+    """The text with what cannot be kept shown as such; line breaks stay, for they are told."""
+    while (strange := strange_in(text.replace("\n", " ").replace("\t", " ").replace("\r", " "))) is not None:
+        text = text.replace(strange[0], "\ufffd")
     return text
 
 
