@@ -58,6 +58,8 @@ VERBS = {
     "freehand": "marks.freehand",
     "transfers": "marks.transfers",
     "roster": "army.roster",
+    "palette": "outside.palette",
+    "drawing": "outside.drawing",
     "shopping": "army.bought",
     "undercoat": "army.undercoated",
     "plan": "work.planned",

@@ -4,6 +4,7 @@ Only geometry is taken from the file; nothing that it says is ever shown or run 
 """
 
 import math
+import re
 from dataclasses import dataclass, replace
 
 from ..errors import OutOfRange, UnknownName, Unreadable
@@ -17,7 +18,7 @@ from ..figures.vocabulary import GROUPS, fault, own_name, sideless, spoken
 from ..geometry import affine
 from ..geometry.outline import to_d, to_rings
 from ..geometry.polygon import merged, polygon_of
-from .vector_shapes import VIEWS, Found, read_shapes
+from .vector.shapes import VIEWS, Found, read_shapes
 
 #: heights that a figure may have, mm
 LEAST_HEIGHT, MOST_HEIGHT = 2.0, 400.0
@@ -26,6 +27,20 @@ _USUAL = {
     "head": "cloth", "torso": "cloth", "arm": "cloth", "hand": "skin", "leg": "cloth", "cloak": "cloth", "gear": "leather",
     "weapon": "metal", "shield": "paint", "flag": "cloth", "mount": "hair", "beast": "skin", "vehicle": "paint", "base": "ground",
 }  # fmt: skip
+
+
+#: what a name ends with that says nothing of the area
+_AFTERTHOUGHTS = {"copy", "kopie", "copie", "clone", "shape", "path", "layer", "area", "fill", "group"}
+_SIDE_WORDS = {
+    "l": "left",
+    "lt": "left",
+    "lft": "left",
+    "lh": "left",
+    "r": "right",
+    "rt": "right",
+    "rgt": "right",
+    "rh": "right",
+}
 
 
 @dataclass(frozen=True)
@@ -89,9 +104,14 @@ def area_meant(text: str, where: str = "") -> str:
     if name and fault(name) is None:
         return name
     known = list(materials_of_areas())
-    called = areas_called(written, known)
+    words = in_words(written)
+    dotted = words.replace(" ", ".")
+    if dotted in known and fault(dotted) is None:
+        return dotted
+    words = _side_first(words)
+    called = areas_called(words, known)
     if called and (
-        spoken(called[0]).casefold() == written.casefold()
+        spoken(called[0]).casefold() == words
         or all(one == called[0] or one.startswith(f"{called[0]}.") for one in called)
     ):
         return called[0]
@@ -100,6 +120,26 @@ def area_meant(text: str, where: str = "") -> str:
     if written.split(".")[0] in GROUPS:
         raise Unreadable(f"'{written[:60]}' is no area name: {fault(name)}.", where)
     raise UnknownName("area", written[:60], known, where)
+
+
+def in_words(text: str) -> str:
+    """A name as programs that draw write it, in plain words: parted at capitals, strokes and dots, sides spelt out.
+
+    >>> in_words("LeftCuff_2"), in_words("cuff-L copy 3"), in_words("Lt._x20_boot")
+    ('left cuff', 'cuff left', 'left boot')
+    """
+    text = re.sub(r"_x([0-9a-fA-F]{2})_", lambda found: chr(int(found[1], 16)), text)
+    text = re.sub(r"(?<=[a-z0-9])(?=[A-Z])|(?<=[A-Z])(?=[A-Z][a-z])", " ", text)
+    words = [word for word in re.split(r"[\s_.,:;/()\[\]-]+", text.casefold()) if word]
+    while len(words) > 1 and (words[-1].isdigit() or words[-1] in _AFTERTHOUGHTS):
+        words.pop()
+    words = [re.sub(r"(?<=[^\W\d_])\d+$", "", word) for word in words]
+    return " ".join(_SIDE_WORDS.get(word, word) for word in words)
+
+
+def _side_first(words: str) -> str:
+    sides = [word for word in words.split() if word in ("left", "right")]
+    return " ".join([*sides, *(word for word in words.split() if word not in sides)]) if len(sides) == 1 else words
 
 
 def own_area(text: str, where: str = "") -> str:

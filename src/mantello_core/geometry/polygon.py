@@ -11,18 +11,24 @@ GRID = 0.01
 
 
 def polygon_of(cmds, steps=9):
-    """The polygon of an outline: sub-paths united, rings closed by a small 'z' cut out."""
-    solid, holes = [], []
+    """The polygon of an outline: sub-paths united one after another, rings closed by a small 'z' cut out of those before."""
+    solid, holes, shape = [], [], None
     for ring, hole in outline.to_rings(cmds, steps):
-        shape = Polygon(ring)
-        if not shape.is_valid:
-            shape = shape.buffer(0)
-        if not shape.is_empty:
-            (holes if hole else solid).append(shape)
-    shape = unary_union(solid)
-    if holes:
-        shape = shape.difference(unary_union(holes))
-    return set_precision(shape, GRID)
+        piece = Polygon(ring)
+        if not piece.is_valid:
+            piece = piece.buffer(0)
+        if piece.is_empty:
+            continue
+        if holes and not hole and any(one.intersects(piece) for one in holes):
+            shape, solid, holes = _cut(shape, solid, holes), [], []
+        (holes if hole else solid).append(piece)
+    return set_precision(_cut(shape, solid, holes), GRID)
+
+
+def _cut(shape, solid, holes):
+    """What was there with more added, and then holes cut out."""
+    shape = unary_union(solid if shape is None else [shape, *solid])
+    return shape.difference(unary_union(holes)) if holes else shape
 
 
 def only_area(shape):
@@ -56,7 +62,8 @@ def merged(cmds, cut=None, clip=None):
     if cut:
         shape = shape.difference(polygon_of(cut, 18))
     out = []
-    for piece in pieces_of(shape):
+    pieces = [piece for piece in pieces_of(shape) if not piece.is_empty]
+    for piece in sorted(pieces, key=lambda one: -shapely.box(*one.bounds).area):
         piece = shapely.geometry.polygon.orient(piece.simplify(0.04))
         for index, ring in enumerate([piece.exterior, *piece.interiors]):
             points = list(ring.coords)[:-1]

@@ -17,7 +17,7 @@ from mantello_core.formats.sample import calvessa, sample_shelf
 from mantello_core.formats.shelf import read_shelf, write_shelf
 from mantello_core.formats.shelf_document import read_shelf_document, shelf_of_palette, write_shelf_document
 from mantello_core.formats.text_file import decoded
-from mantello_core.formats.vector_shapes import read_shapes
+from mantello_core.formats.vector.shapes import read_shapes
 from mantello_core.paints.range import paints
 from mantello_core.scheme.scheme import Scheme
 

@@ -159,7 +159,7 @@ class Drawings(RefusalCase):
                 read_drawing(SVG.format(inner).encode())
         bomb = '<!DOCTYPE svg [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]><svg>&b;</svg>'
         for data in (bomb.encode(), bomb.encode("utf-16")):
-            with self.assertRaisesMessage(Unreadable, "document type"):
+            with self.assertRaisesMessage(Unreadable, "entities"):
                 read_drawing(data)
 
     def test_nonsense_is_told_from_drawings(self):
@@ -195,15 +195,30 @@ class Drawings(RefusalCase):
         hidden = '<g style="display:none"><rect width="9" height="9"/></g><rect id="base.rim" width="9" height="9"/>'
         self.assertEqual(len(read_drawing(SVG.format(hidden).encode()).shapes), 1)
 
-    def test_a_ring_within_a_ring_is_a_hole(self):
-        inner = '<path id="base rim" d="M0 0H20V20H0Z M5 5H15V15H5Z"/>'
-        made = measured(read_drawing(SVG.format(inner).encode()), 20)
-        self.assertAlmostEqual(made["views"][0]["areas"][0]["mm2"], 300, delta=1)
+    def test_a_ring_within_a_ring_is_a_hole_where_the_rule_that_fills_says_so(self):
+        inner = '<path id="base rim"{} d="M0 0H20V20H0Z {}"/>'
+        for rule, ring, area in (
+            (' fill-rule="evenodd"', "M5 5H15V15H5Z", 300), ("", "M5 5V15H15V5Z", 300), ("", "M5 5H15V15H5Z", 400),
+            (' fill-rule="evenodd"', "M5 5H15V15H5Z M8 8H12V12H8Z", 316),
+        ):  # fmt: skip
+            made = measured(read_drawing(SVG.format(inner.format(rule, ring)).encode()), 20)
+            self.assertAlmostEqual(made["views"][0]["areas"][0]["mm2"], area, delta=1)
 
     def test_words_for_areas_are_understood_or_asked_back(self):
         self.assertEqual(area_meant("Left trousers"), "leg.left.trousers")
         self.assertEqual(area_meant("left hose"), "leg.left.hose")
         self.assertEqual(area_meant("waistcoat"), "torso.vest")
+        for text in (
+            "LeftTrousers",
+            "trousers_L",
+            "L-trousers",
+            "TROUSERS (left)",
+            "left_x20_trousers_1_",
+            "Trousers left copy 2",
+            "leg_left_trousers",
+            "Lt. trousers",
+        ):
+            self.assertEqual(area_meant(text), "leg.left.trousers", text)
         self.assertEqual(area_meant("torso.coat.lapel.left"), "torso.coat.lapel.left")
         for text, kind in (("cuff", Unreadable), ("arm.cuff", Unreadable), ("zeppelin", UnknownName)):
             with self.assertRaises(kind):

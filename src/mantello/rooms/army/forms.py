@@ -12,7 +12,7 @@ from mantello_core.formats.document.design import MOST_BYTES, read_design_bytes
 from mantello_core.formats.figure_drawing import LEAST_HEIGHT, MOST_HEIGHT, read_drawing
 from mantello_core.formats.roster.reading import MOST_CHARACTERS, read_roster
 from mantello_core.formats.text_file import decoded
-from mantello_core.formats.vector_shapes import MOST_BYTES as MOST_SVG_BYTES
+from mantello_core.formats.vector.tree import MOST_BYTES as MOST_SVG_BYTES
 from mantello_core.naming import named
 
 
