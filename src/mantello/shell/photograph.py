@@ -8,6 +8,8 @@ import numpy as np
 from django import forms
 from PIL import Image, ImageFile, ImageFilter, ImageOps, UnidentifiedImageError
 
+from mantello_core.colour.patch import Patch, linear_light, patch_of
+from mantello_core.colour.scene_light import coarse
 from mantello_core.figures.lit_from import lit_from
 
 #: bytes of an upload, pixels of a picture, and pixels along the longer side that are kept
@@ -16,6 +18,8 @@ MOST_BYTES, MOST_PIXELS, LONGEST = 12_000_000, 40_000_000, 1600
 FORMATS = ("JPEG", "PNG", "WEBP")
 #: pixels along the longer side from which the light is read
 LIT_LONGEST = 320
+#: and from which its evenness is judged
+GRID_LONGEST = 480
 #: half the side of a sampled square, as a share of the picture's width
 SAMPLE = 0.008
 #: shares of a picture that count as lit: the brightest, and with what is next
@@ -66,7 +70,7 @@ def kept(data: bytes) -> tuple[bytes, int, int]:
         raise forms.ValidationError("That is no picture that can be read; JPEG, PNG and WebP are.") from error
     picture.thumbnail((LONGEST, LONGEST))
     out = io.BytesIO()
-    picture.save(out, "JPEG", quality=90)
+    picture.save(out, "JPEG", quality=92, subsampling=0)
     return out.getvalue(), picture.width, picture.height
 
 
@@ -80,8 +84,8 @@ def _whole_pictures_only():
         ImageFile.LOAD_TRUNCATED_IMAGES = before
 
 
-def sampled(jpeg: bytes, x: float, y: float) -> str:
-    """The mean colour of a small square about a place, '#rrggbb'. x, y: shares of width and height, 0 to 1."""
+def pointed_at(jpeg: bytes, x: float, y: float) -> Patch:
+    """What a small square about a place is like. x, y: shares of width and height, 0 to 1."""
     with Image.open(io.BytesIO(jpeg)) as picture:
         half = max(2, round(picture.width * SAMPLE))
         left, top = round(x * picture.width), round(y * picture.height)
@@ -91,8 +95,17 @@ def sampled(jpeg: bytes, x: float, y: float) -> str:
             min(picture.width, left + half + 1),
             min(picture.height, top + half + 1),
         )
-        red, green, blue = picture.crop(box).resize((1, 1), Image.Resampling.BOX).getpixel((0, 0))
-    return f"#{red:02x}{green:02x}{blue:02x}"
+        return patch_of(np.asarray(picture.convert("RGB").crop(box), float) / 255)
+
+
+def light_grid(jpeg: bytes) -> list[list[list[float]]]:
+    """The picture's linear light in coarse cells, rows of columns of three, by which its plain ground is found."""
+    with Image.open(io.BytesIO(jpeg)) as picture:
+        picture.draft("RGB", (GRID_LONGEST, GRID_LONGEST))
+        small = picture.convert("RGB")
+        small.thumbnail((GRID_LONGEST, GRID_LONGEST))
+        grid = coarse(linear_light(np.asarray(small, float) / 255))
+    return [[[round(float(value), 5) for value in cell] for cell in row] for row in grid]
 
 
 def light_plan_of(jpeg: bytes) -> str:

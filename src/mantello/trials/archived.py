@@ -7,7 +7,7 @@ from mantello_core.errors import MantelloError, Unreadable
 from mantello_core.formats.validation import check
 
 from .models import Photo, TestPiece
-from .trial import tried
+from .trial import light_of, tried
 
 _TEST = ("role", "role_name", "tier", "lamp", "ground", "steps", "done", "verdict", "note")
 
@@ -44,14 +44,11 @@ def _take_tests(taking: Taking) -> None:
                 raise Unreadable(f"{name} has steps that cannot be read.", "file") from error
         for one in about.get("photos", ()):
             jpeg, width, height = taking.photograph(one["file"])
+            patches = _patches(one.get("patches", {}))
             Photo.objects.create(
-                test=test,
-                moment=one["moment"],
-                jpeg=jpeg,
-                width=width,
-                height=height,
-                patches=_patches(one.get("patches", {})),
-            )
+                test=test, moment=one["moment"], jpeg=jpeg, width=width, height=height, patches=patches,
+                light=light_of(jpeg, patches) if patches else None,
+            )  # fmt: skip
 
 
 def _patches(given: dict) -> dict:

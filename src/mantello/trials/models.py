@@ -64,6 +64,8 @@ class Photo(models.Model):
     height = models.PositiveIntegerField()
     #: where something was sampled: name to [x, y, '#rrggbb'], x and y as shares of the picture
     patches = models.JSONField(default=dict)
+    #: what was read off its pixels: ``grid`` of linear light, and ``patches`` by name; None before anything was
+    light = models.JSONField(null=True)
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["test", "moment"], name="one_photo_a_moment")]

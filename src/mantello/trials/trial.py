@@ -1,13 +1,18 @@
 """Test pieces kept and read: what was tried, which roles still want one, and what a photograph tells."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
 
+import numpy as np
+
+from mantello.shell.photograph import light_grid, pointed_at
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
 from mantello.workspace.stack import worn
 from mantello_core.advice.trial import Compared, Done, Lesson, compared, lessons
-from mantello_core.colour.card import through_card
+from mantello_core.colour.patch import Patch
+from mantello_core.colour.scene_light import freed, scene_light
 from mantello_core.errors import MantelloError
 from mantello_core.figures.extent import NOTHING
 from mantello_core.film.ground import Ground
@@ -21,8 +26,9 @@ from mantello_core.recipes.step import Recipe, Step
 
 from .models import Photo, TestPiece
 
-#: name of the patch that is the grey card
+#: names of the patches that are grey marks: the card, and others of the same kind
 CARD = "card"
+MARKS = (CARD, "card 2", "card 3")
 #: entries of the log that a step of an accepted test piece counts as
 WEIGHT = 3
 
@@ -138,14 +144,49 @@ def tried_before(army: Army, reading: Reading, moment: datetime) -> tuple[tuple[
     return tuple(found)
 
 
-def seen_in(photo: Photo) -> tuple[tuple[Compared, ...], str]:
-    """Patches of a photograph against the prediction, and why there are none if so."""
-    patches = photo.patches
-    if CARD not in patches:
-        return (), "Point at the grey card first: without it the lamp's colour stays in."
+@dataclass(frozen=True)
+class Seen:
+    """What a photograph tells: places against the prediction, and what is to be said of them and of its light."""
+
+    rows: tuple[Compared, ...] = ()
+    #: why nothing is told
+    why: str = ""
+    #: place to the reasons why its colour cannot be told
+    doubts: tuple[tuple[str, str], ...] = ()
+    #: what was left out or put right
+    told: tuple[str, ...] = ()
+
+
+def seen_in(photo: Photo) -> Seen:
+    """Places of a photograph against the prediction, freed of the light that its grey marks and its plain ground show."""
+    places = photo.patches
+    if CARD not in places:
+        return Seen(why="Point at the grey card first: without it the lamp's colour stays in.")
+    light = photo.light or light_of(bytes(photo.jpeg), places)
+    patches = {name: Patch(*_read(light["patches"][name])) for name in places if name in light["patches"]}
+    marks = [(*places[name][:2], patches[name]) for name in MARKS if name in patches]
     try:
-        colours = {name: through_card(one[2], patches[CARD][2]) for name, one in patches.items() if name != CARD}
+        scene = scene_light(marks, np.array(light["grid"]))
     except MantelloError as error:
-        return (), error.message
+        return Seen(why=error.message)
+    found = {name: freed(scene, *places[name][:2], one) for name, one in patches.items() if name not in MARKS}
     recipe, ground = tried(photo.test)
-    return compared(colours, predicted(recipe, ground)), ""
+    colours = {name: one.colour for name, one in found.items() if one.colour is not None}
+    doubts = tuple((name, " ".join(one.doubts)) for name, one in found.items() if one.doubts)
+    told = tuple(dict.fromkeys(words for one in found.values() for words in one.told))
+    return Seen(compared(colours, predicted(recipe, ground)), "", doubts, told)
+
+
+def light_of(jpeg: bytes, places: Mapping[str, list], known: dict | None = None) -> dict:
+    """What is read off a photograph, as ``Photo.light`` keeps it. known: what was read before; only what is new is added."""
+    patches = dict((known or {}).get("patches", {}))
+    for name, (x, y, *_) in places.items():
+        if name not in patches or patches[name][0] != [x, y]:
+            one = pointed_at(jpeg, x, y)
+            patches[name] = [[x, y], list(one.linear), one.burnt, one.gloss, one.spread]
+    return {"grid": (known or {}).get("grid") or light_grid(jpeg), "patches": patches}
+
+
+def _read(kept: list) -> tuple:
+    _, linear, burnt, gloss, spread = kept
+    return tuple(linear), burnt, gloss, spread

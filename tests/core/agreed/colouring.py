@@ -6,11 +6,12 @@ from itertools import pairwise
 import numpy as np
 
 from mantello_core.colour.acuity import arc_minutes, blur_millimetres, seen_difference, separable
-from mantello_core.colour.card import through_card
 from mantello_core.colour.difference import box_of, difference, differences
 from mantello_core.colour.lamp import lamp_lab
 from mantello_core.colour.light import LIGHTS, in_light
+from mantello_core.colour.patch import patch_of
 from mantello_core.colour.pigment import pigments
+from mantello_core.colour.scene_light import freed, scene_light
 from mantello_core.colour.spaces import Lab, hex_of, hexes_of, lab_of_hex, labs_of, linear_of, mean_lab, xyz_of_lab
 from mantello_core.colour.vision import SIGHTS, seen_by
 from mantello_core.film.calibration import (
@@ -67,7 +68,11 @@ def colours() -> Iterator[tuple[str, object]]:
             labs_of(np.array([[0.2, 0.3, 0.4], [0.001, 0.002, 0.003]])),
         ),
     )
-    yield "card", (through_card("#905030", "#808080"), through_card("#305090", "#a09080"))
+    card, cloth = (
+        patch_of([[int(code[at : at + 2], 16) / 255 for at in (1, 3, 5)]] * 9) for code in ("#a09080", "#305090")
+    )
+    light = scene_light([(0.4, 0.5, card)])
+    yield "card", (vars(light), vars(freed(light, 0.45, 0.5, cloth)))
 
 
 def paints_alone() -> Iterator[tuple[str, object]]:

@@ -1,5 +1,7 @@
 """Starting from a brief: proposals shown, one taken, nonsense told at its field."""
 
+import base64
+import json
 import re
 from html import unescape
 from unittest.mock import patch
@@ -12,6 +14,7 @@ from mantello.rooms.army import proposing
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.design.brief import Brief
+from tests.core.colour.test_scene_light import sent as pointed
 from tests.rooms.case import RoomCase
 
 SAID = {"genre": "drill", "height_mm": "28", "metres": "1.2", "accuracy": "plausible", "dirt": "1", "method": "classic"}
@@ -136,8 +139,23 @@ class ArmyBriefs(BriefCase):
 
 
 class Picked(RoomCase):
+    def ask(self, data: bytes):
+        return self.client.post(reverse("picked"), data, content_type="application/json")
+
     def test_a_colour_is_freed_of_its_light(self):
-        answer = self.client.get(reverse("picked"), {"colour": "#1e314e", "card": "#766147"})
-        self.assertEqual(answer.json()["hex"][:3], "#1e")
-        for asked in ({"colour": "#1e314e", "card": "#000000"}, {"colour": "x", "card": "#766147"}, {}):
-            self.assertEqual(self.client.get(reverse("picked"), asked).status_code, 400)
+        answer = self.ask(pointed())
+        self.assertEqual(answer.json()["hex"][:2], "#1")
+        marks = json.loads(pointed())
+        del marks["place"]
+        self.assertEqual(self.ask(json.dumps(marks).encode()).json(), {"by": "ground", "doubts": []})
+
+    def test_what_cannot_be_told_says_why(self):
+        burnt = {"x": 0.2, "y": 0.3, "rgb": base64.b64encode(b"\xff" * 75).decode()}
+        for data, said in (
+            (pointed(marks=[burnt]), "burnt out"),
+            (pointed(place=burnt), "burnt out"),
+            (b"{", "not JSON"),
+            (b"", ""),
+        ):
+            self.assertContains(self.ask(data), said, status_code=400)
+        self.assertEqual(self.client.get(reverse("picked")).status_code, 405)

@@ -10,10 +10,10 @@ from django.utils import timezone
 from PIL import Image
 
 from mantello.rooms.recipes.testing import SHOWN
-from mantello.shell.photograph import LONGEST, MOST_BYTES, sampled
+from mantello.shell.photograph import LONGEST, MOST_BYTES
 from mantello.trials.models import Photo, TestPiece
 from mantello.trials.sample import sample_test
-from mantello.trials.trial import planned_minutes, tried_before
+from mantello.trials.trial import light_of, planned_minutes, tried_before
 from mantello.workspace.editing import create_army
 from mantello.workspace.reading import reading_of
 from mantello_core.film.calibration import Calibration
@@ -125,13 +125,34 @@ class Photographs(RoomCase):
         """While the colour of one place is taken another one is written: neither is lost."""
 
         def meanwhile(*given):
-            with patch("mantello.rooms.recipes.testing.sampled", sampled):
+            with patch("mantello.rooms.recipes.testing.light_of", light_of):
                 self.point("card", 20, 20)
-            return sampled(*given)
+            return light_of(*given)
 
-        with patch("mantello.rooms.recipes.testing.sampled", meanwhile):
+        with patch("mantello.rooms.recipes.testing.light_of", meanwhile):
             self.point("flat", 100, 100)
-        self.assertEqual(set(self.test.photos.get().patches), {"card", "flat"})
+        kept = self.test.photos.get()
+        self.assertEqual((set(kept.patches), set(kept.light["patches"])), ({"card", "flat"}, {"card", "flat"}))
+
+    def test_a_place_that_is_no_one_colour_has_a_reason_instead_of_a_number(self):
+        half = Image.new("RGB", (900, 600), "#808080")
+        half.paste("#303030", (450, 0, 900, 600))
+        out = io.BytesIO()
+        half.save(out, "PNG")
+        self.post("test", self.test.pk, after=SimpleUploadedFile("a.png", out.getvalue(), "image/png"), note="")
+        self.point("card", 20, 20)
+        self.point("card 2", 60, 200)
+        self.point("raised", SHOWN // 2, 100)
+        page = self.see("test", self.test.pk)
+        self.assertContains(page, "no number")
+        self.assertEqual(page.context["photos"][0]["rows"], ())
+
+    def test_a_photograph_of_before_is_read_when_it_is_looked_at(self):
+        self.point("card", 20, 20)
+        self.point("flat", 100, 100)
+        Photo.objects.update(light=None)
+        (row,) = self.see("test", self.test.pk).context["photos"][0]["rows"]
+        self.assertAlmostEqual(row.seen.lightness, 49.5, delta=1)
 
     def test_a_test_piece_is_kept_with_all_that_came_with_it_or_not_at_all(self):
         self.client.raise_request_exception = False

@@ -7,13 +7,13 @@ from django import forms
 from django.contrib.auth.decorators import login_required
 from django.http import HttpResponseBadRequest, JsonResponse
 from django.shortcuts import redirect, render
-from django.views.decorators.http import require_GET, require_http_methods
+from django.views.decorators.http import require_http_methods, require_POST
 
 from mantello.shell.fields import CoreField, refused
 from mantello.workspace import editing as actions
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
-from mantello_core.colour.card import through_card
+from mantello_core.colour.scene_light import scene_light
 from mantello_core.colour.spaces import hex_of, lab_of_hex
 from mantello_core.design.brief import (
     ACCURACIES,
@@ -25,6 +25,7 @@ from mantello_core.design.brief import (
     formation_names,
 )
 from mantello_core.errors import MantelloError
+from mantello_core.formats.picked import colour_pointed_at, read_pointed
 from mantello_core.naming import named
 from mantello_core.proposals.proposal import army_for_brief
 from mantello_core.recipes.method import METHODS
@@ -160,11 +161,18 @@ def _asked(asked, initial: dict) -> dict:
 
 
 @login_required
-@require_GET
+@require_POST
 def picked(request):
-    """A colour picked from a picture, freed of its light by the grey card in it."""
+    """A colour picked from a picture, freed of the light that grey marks and the plain ground show; or whether a mark will do."""
     try:
-        colour = through_card(request.GET.get("colour", ""), request.GET.get("card", ""))
+        pointed = read_pointed(request.body)
+        if pointed.place is None:
+            light = scene_light(pointed.marks, pointed.grid)
+            return JsonResponse({"by": light.by, "doubts": light.doubts})
+        found = colour_pointed_at(pointed)
     except MantelloError as error:
         return HttpResponseBadRequest(error.message, content_type="text/plain; charset=utf-8")
-    return JsonResponse({"hex": hex_of(colour), "lab": [round(value, 1) for value in colour]})
+    if found.colour is None:
+        return HttpResponseBadRequest(" ".join(found.doubts), content_type="text/plain; charset=utf-8")
+    lab = [round(value, 1) for value in found.colour]
+    return JsonResponse({"hex": hex_of(found.colour), "lab": lab, "told": found.told})

@@ -9,13 +9,14 @@ from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from mantello.shell.download import private_jpeg
-from mantello.shell.photograph import PhotoField, lit_parts, sampled
+from mantello.shell.photograph import PhotoField, lit_parts
 from mantello.trials.models import Photo, TestPiece
-from mantello.trials.trial import CARD, begun, role_tests, seen_in, told, tried, untested, waive
+from mantello.trials.trial import CARD, begun, light_of, role_tests, seen_in, told, tried, untested, waive
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, back, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import TIERS
+from mantello_core.colour.patch import Patch
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.worked_out import with_calibration
 from mantello_core.errors import OutOfRange, UnknownName
@@ -28,7 +29,10 @@ from .whole import EVERY, OWNED, pots_for
 
 LAMPS = {"": "not said", "window": "daylight", "booth": "daylight lamp", "lamp": "warm lamp", "tube": "cold tube"}
 #: what can be pointed at in a photograph, and in words
-POINTS = {CARD: "the grey card", "recess": "a recess", "flat": "a flat", "raised": "a raised part"}
+POINTS = {
+    CARD: "the grey card", "recess": "a recess", "flat": "a flat", "raised": "a raised part", "card 2": "a second grey mark",
+    "card 3": "a third",
+}  # fmt: skip
 #: width a photograph is shown at, CSS pixels
 SHOWN = 560
 
@@ -39,7 +43,9 @@ class TestForm(forms.Form):
     lamp = forms.ChoiceField(choices=list(LAMPS.items()), required=False, label="Judged in")
     before = PhotoField(required=False, label="Photograph before")
     after = PhotoField(
-        required=False, label="Photograph after", help_text="With a grey card beside it; JPEG, PNG or WebP up to 12 MB."
+        required=False,
+        label="Photograph after",
+        help_text="On a plain ground, with a grey card beside it; JPEG, PNG or WebP up to 12 MB.",
     )
     note = forms.CharField(
         required=False,
@@ -155,7 +161,9 @@ def _keep_test(test: TestPiece, given: dict, changed: tuple[str, ...] | None = N
         if given[moment]:
             jpeg, width, height = given[moment]
             Photo.objects.update_or_create(
-                test=test, moment=moment, defaults={"jpeg": jpeg, "width": width, "height": height, "patches": {}}
+                test=test,
+                moment=moment,
+                defaults={"jpeg": jpeg, "width": width, "height": height, "patches": {}, "light": None},
             )
 
 
@@ -191,14 +199,15 @@ def _test_page(request, army, found: TestPiece, form, status=200):
     photos = []
     pots = pots_for(request.user, OWNED) or pots_for(request.user, EVERY)
     for photo in found.photos.defer("jpeg"):
-        rows, why = seen_in(photo)
+        seen = seen_in(photo)
         tall = round(SHOWN * photo.height / photo.width)
         marks = [(name, SHOWN * x, tall * y) for name, (x, y, _) in photo.patches.items()]
         mended = [
-            (row, () if row.agrees else corrections(row.seen, row.predicted, pots, 2), hex_of(row.seen)) for row in rows
+            (row, () if row.agrees else corrections(row.seen, row.predicted, pots, 2), hex_of(row.seen))
+            for row in seen.rows
         ]
         photos.append({
-            "photo": photo, "rows": rows, "mended": mended, "why": why, "marks": marks,
+            "photo": photo, "rows": seen.rows, "mended": mended, "why": seen.why, "doubts": seen.doubts, "told": seen.told, "marks": marks,
             "tall": tall,
             "next": next((name for name in POINTS if name not in photo.patches), CARD),
         })  # fmt: skip
@@ -258,12 +267,14 @@ def sample(request, army_id, pk, moment):
         _share(request.POST.get(f"at.{axis}", ""), size)
         for axis, size in (("x", SHOWN), ("y", round(SHOWN * found.height / found.width)))
     )
-    place = [x, y, sampled(bytes(found.jpeg), x, y)]
+    read = light_of(bytes(found.jpeg), {name: [x, y]}, found.light)
     with transaction.atomic():
         # another place may have been pointed at in the meantime
-        held = Photo.objects.select_for_update().only("patches").get(pk=found.pk)
-        held.patches[name] = place
-        held.save(update_fields=["patches"])
+        held = Photo.objects.select_for_update().only("patches", "light").get(pk=found.pk)
+        held.patches[name] = [x, y, Patch(*read["patches"][name][1:]).hex]
+        patches = (held.light or {}).get("patches", {}) | {name: read["patches"][name]}
+        held.light = {"grid": read["grid"], "patches": patches}
+        held.save(update_fields=["patches", "light"])
     return redirect("test", army.pk, pk)
 
 

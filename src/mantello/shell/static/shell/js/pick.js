@@ -1,9 +1,11 @@
-/* Colours picked from a picture that never leaves the machine: first the grey card, then what is wanted. */
+/* Colours picked from a picture: first grey marks, then what is wanted. The places that are clicked are sent as they came,
+ * and the picture made very small, from which its light is judged; nothing of it is kept. */
 import { asked } from "./asking.js";
 import { behaviour } from "./behaviour.js";
 
-/* Pixels averaged about a click, so that grain and brush marks do not decide. */
-const REACH = 4;
+/* Half the side of a place, as a share of the picture's width; the small picture's longer side. */
+const REACH = 0.008;
+const SMALL = 96;
 const WIDEST = 900;
 
 behaviour("pick-colours", (box) => {
@@ -11,34 +13,53 @@ behaviour("pick-colours", (box) => {
   const said = box.querySelector("[data-said]");
   const row = box.querySelector("[data-picked]");
   const again = box.querySelector("[data-again]");
+  const more = box.querySelector("[data-more]");
   const into = () => document.getElementById(box.dataset.into);
-  let card = null;
+  let picture = null;
+  let small = null;
+  let marks = [];
+  let marking = true;
 
   const tell = (words) => {
     said.textContent = words;
   };
+  function begin() {
+    marks = [];
+    marking = true;
+    again.hidden = more.hidden = true;
+    tell("Now click the grey card.");
+  }
   box.querySelector("input[type=file]").addEventListener("change", async (event) => {
     event.stopPropagation();
     const file = event.target.files[0];
     if (!file) return;
     try {
-      const picture = await createImageBitmap(file);
-      const scale = Math.min(1, WIDEST / picture.width);
-      canvas.width = Math.round(picture.width * scale);
-      canvas.height = Math.round(picture.height * scale);
-      canvas.getContext("2d", { willReadFrequently: true }).drawImage(picture, 0, 0, canvas.width, canvas.height);
-      canvas.hidden = false;
-      card = null;
-      tell("Now click the grey card.");
+      picture = await createImageBitmap(file);
     } catch {
       tell(`'${file.name}' is no picture this browser can open; choose a JPEG or PNG.`);
+      return;
     }
+    const scale = Math.min(1, WIDEST / picture.width);
+    canvas.width = Math.round(picture.width * scale);
+    canvas.height = Math.round(picture.height * scale);
+    canvas.getContext("2d").drawImage(picture, 0, 0, canvas.width, canvas.height);
+    canvas.hidden = false;
+    const less = SMALL / Math.max(picture.width, picture.height);
+    const [width, height] = [picture.width, picture.height].map((size) => Math.max(12, Math.round(size * less)));
+    small = { width, height, rgb: pixels(0, 0, picture.width, picture.height, width, height) };
+    begin();
   });
 
   canvas.addEventListener("click", async (event) => {
-    const place = canvas.getBoundingClientRect();
-    const colour = average(canvas, ((event.clientX - place.left) * canvas.width) / place.width, ((event.clientY - place.top) * canvas.height) / place.height);
-    const answer = await asked(`${box.dataset.ask}?${new URLSearchParams({ card: card || colour, colour })}`).catch(() => null);
+    const shown = canvas.getBoundingClientRect();
+    const place = at((event.clientX - shown.left) / shown.width, (event.clientY - shown.top) / shown.height);
+    const sent = marking ? { small, marks: [...marks, place] } : { small, marks, place };
+    const token = document.querySelector("input[name=csrfmiddlewaretoken]");
+    const answer = await asked(box.dataset.ask, {
+      method: "POST",
+      body: JSON.stringify(sent),
+      headers: { "Content-Type": "application/json", "X-CSRFToken": token ? token.value : "" },
+    }).catch(() => null);
     if (!answer) {
       tell("The server cannot be reached, or you are signed out; click again in a moment.");
       return;
@@ -48,19 +69,44 @@ behaviour("pick-colours", (box) => {
       tell(text);
       return;
     }
-    if (!card) {
-      card = colour;
+    const found = JSON.parse(text);
+    if (marking) {
+      marks.push(place);
+      marking = false;
       again.hidden = false;
-      tell("Card taken. Now click the colours, the main cloth first.");
+      more.hidden = marks.length > 7;
+      const light = found.by === "ground" ? "The plain ground tells how even the light is." : "No plain ground was found: only colours near grey marks can be told.";
+      tell(["Card taken.", ...found.doubts, light, "Now click the colours, the main cloth first."].join(" "));
       return;
     }
-    add(JSON.parse(text).hex);
+    add(found.hex, found.told);
   });
-  again.addEventListener("click", () => {
-    card = null;
-    again.hidden = true;
-    tell("Click the grey card.");
+  again.addEventListener("click", begin);
+  more.addEventListener("click", () => {
+    marking = true;
+    tell("Click another grey mark.");
   });
+
+  /* A place of the picture as it came. */
+  function at(x, y) {
+    const half = Math.max(2, Math.round(picture.width * REACH));
+    const side = Math.min(2 * half + 1, 77);
+    const left = Math.min(Math.max(0, Math.round(x * picture.width) - half), Math.max(0, picture.width - side));
+    const top = Math.min(Math.max(0, Math.round(y * picture.height) - half), Math.max(0, picture.height - side));
+    return { x: Math.min(1, Math.max(0, x)), y: Math.min(1, Math.max(0, y)), rgb: pixels(left, top, side, side, side, side) };
+  }
+
+  /* Pixels of a part of the picture, drawn at a size, as base64 of three bytes each. */
+  function pixels(left, top, wide, tall, width, height) {
+    const drawn = new OffscreenCanvas(width, height);
+    const pen = drawn.getContext("2d", { willReadFrequently: true });
+    pen.imageSmoothingQuality = "high";
+    pen.drawImage(picture, left, top, wide, tall, 0, 0, width, height);
+    const { data } = pen.getImageData(0, 0, width, height);
+    let bytes = "";
+    for (let spot = 0; spot < data.length; spot += 4) bytes += String.fromCharCode(data[spot], data[spot + 1], data[spot + 2]);
+    return btoa(bytes);
+  }
 
   /* The field changes as if typed, so the page asks for schemes that start from its colours. */
   function set(colours) {
@@ -71,7 +117,7 @@ behaviour("pick-colours", (box) => {
 
   const colours = () => into().value.split(",").map((one) => one.trim()).filter(Boolean);
 
-  function add(hex) {
+  function add(hex, told) {
     set([...colours(), hex]);
     const chip = document.createElement("button");
     chip.type = "button";
@@ -82,23 +128,6 @@ behaviour("pick-colours", (box) => {
       chip.remove();
     });
     row.append(chip);
-    tell(`${hex} taken. Click more, or look at what they lead to.`);
+    tell([`${hex} taken.`, ...told, "Click more, or look at what they lead to."].join(" "));
   }
 });
-
-function average(canvas, x, y) {
-  const left = Math.max(0, Math.round(x) - REACH);
-  const top = Math.max(0, Math.round(y) - REACH);
-  const { data } = canvas.getContext("2d").getImageData(left, top, 2 * REACH + 1, 2 * REACH + 1);
-  const sums = [0, 0, 0];
-  let count = 0;
-  for (let at = 0; at < data.length; at += 4) {
-    if (!data[at + 3]) continue;
-    count += 1;
-    for (let channel = 0; channel < 3; channel++) sums[channel] += linear(data[at + channel] / 255);
-  }
-  return `#${sums.map((sum) => Math.round(255 * encoded(sum / count)).toString(16).padStart(2, "0")).join("")}`;
-}
-
-const linear = (value) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
-const encoded = (value) => (value <= 0.0031308 ? value * 12.92 : 1.055 * value ** (1 / 2.4) - 0.055);
