@@ -2,14 +2,15 @@
 
 import hashlib
 import json
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
+from functools import partial
 
 from django.db import transaction
 from django.http import HttpResponse
 from django.shortcuts import render
 
-from mantello.shell.printing import pdf_bytes
+from mantello.shell.printing import bound, pdf_bytes
 
 from .kinds import Step, job_kind
 from .models import Job, Paper
@@ -22,10 +23,12 @@ MOST_KEPT = 24
 
 @dataclass(frozen=True)
 class PaperKind:
-    """A kind of paper: its bytes, of an army and what was asked; their media type; what it is called."""
+    """A kind of paper: the parts that it is made of, of an army and what was asked, and how they are put together; its media
+    type; what it is called."""
 
     id: str
-    data: Callable[[object, dict], bytes]
+    parts: Callable[[object, dict], Sequence[Callable[[], bytes]]]
+    whole: Callable[[list[bytes]], bytes]
     media: str
     title: str
 
@@ -43,12 +46,36 @@ def paper_kind(id_: str, title: str, style: str = "guide.css"):
     return register
 
 
+def sheets_kind(id_: str, title: str, style: str = "guide.css"):
+    """Register what makes the sheets of a kind of paper, one after another: a function of the army and of what was asked, whose
+    answers are functions that give a sheet's page."""
+
+    def register(sheets: Callable[[object, dict], Sequence[Callable[[], str]]]):
+        def parts(army, asked):
+            return [partial(_sheet, html, style) for html in sheets(army, asked)]
+
+        _register(PaperKind(id_, parts, bound, "application/pdf", title))
+        return sheets
+
+    return register
+
+
+def _sheet(html: Callable[[], str], style: str) -> bytes:
+    return pdf_bytes(html(), style)
+
+
+def _register(kind: PaperKind) -> None:
+    assert kind.id not in _KINDS, kind.id
+    _KINDS[kind.id] = kind
+
+
 def file_kind(id_: str, title: str, media: str):
     """Register what makes a kind of file: its bytes, of the army and of what was asked. media: its media type."""
 
     def register(data: Callable[[object, dict], bytes]):
-        assert id_ not in _KINDS, id_
-        _KINDS[id_] = PaperKind(id_, data, media, title)
+        _register(
+            PaperKind(id_, lambda army, asked: [partial(data, army, asked)], lambda parts: parts[0], media, title)
+        )
         return data
 
     return register
@@ -84,10 +111,14 @@ def paper(request, army, kind: str, name: str, mark: str = "", **asked) -> HttpR
 
 @job_kind(PRINT, lambda job: job.asked["address"], "jobs/printing.html")
 def printed(job: Job) -> Iterator[Step]:
-    """Make a paper and keep it."""
+    """Make a paper, part by part, and keep it."""
     yield Step(0, 1)
     kind, asked = _KINDS[job.asked["paper"]], job.asked
-    data = kind.data(job.army, asked["given"])
+    parts, made = kind.parts(job.army, asked["given"]), []
+    for part in parts:
+        yield Step(len(made), len(parts))
+        made.append(part())
+    data = kind.whole(made)
     with transaction.atomic():
         Paper.objects.update_or_create(
             owner=job.owner,
@@ -97,7 +128,7 @@ def printed(job: Job) -> Iterator[Step]:
         )
         old = Paper.objects.filter(owner=job.owner).order_by("-made_at", "-pk").values_list("pk", flat=True)[MOST_KEPT:]
         Paper.objects.filter(pk__in=list(old)).delete()
-    yield Step(1, 1)
+    yield Step(len(parts), len(parts))
 
 
 def _key(army, kind: str, mark: str, asked: dict) -> str:

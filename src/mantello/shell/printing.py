@@ -1,8 +1,11 @@
 """Pages printed as PDF, with the application's own type and nothing from elsewhere."""
 
+from collections.abc import Sequence
+from io import BytesIO
 from pathlib import Path
 
 import weasyprint
+from pypdf import PdfWriter
 from weasyprint.text.fonts import FontConfiguration
 
 _STATIC = Path(__file__).resolve().parent / "static" / "shell"
@@ -14,6 +17,17 @@ def pdf_bytes(html: str, style: str = "guide.css") -> bytes:
     sheet = weasyprint.CSS(filename=str(_STATIC / "css" / style), font_config=fonts)
     document = weasyprint.HTML(string=html, base_url=str(_STATIC), url_fetcher=_own_files)
     return document.write_pdf(stylesheets=[sheet], font_config=fonts)
+
+
+def bound(parts: Sequence[bytes]) -> bytes:
+    """Several PDFs as one; what they share, such as type, is kept once."""
+    writer = PdfWriter()
+    for part in parts:
+        writer.append(BytesIO(part), import_outline=False)
+    writer.compress_identical_objects(remove_duplicates=True, remove_unreferenced=True)
+    out = BytesIO()
+    writer.write(out)
+    return out.getvalue()
 
 
 def _own_files(url: str):

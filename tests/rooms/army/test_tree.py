@@ -6,8 +6,12 @@ import subprocess
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 
+from mantello.jobs.models import Job
+from mantello.jobs.work import carry_out
+from mantello.rooms.army.guide import muster_cards
 from mantello.workspace.editing import edit, keep_design
 from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 from mantello_core.design.design import Design
 from mantello_core.design.muster import Entry, with_entries, without_node, without_rank
 from mantello_core.formats.document.design import write_design
@@ -426,6 +430,24 @@ class Guide(RoomCase):
             "Square in Harbour facing: pack flap",
         ):
             self.assertIn(said, " ".join(text.split()))
+
+    def test_the_muster_is_printed_sheet_by_sheet_and_each_look_once(self):
+        cards = muster_cards(reading_of(self.army.head))
+        kinds = [kind for card in cards for kind in card.kinds]
+        classes = reading_of(self.army.head).resolution.classes
+        self.assertEqual(len(kinds), len(classes))
+        self.assertEqual(len({tuple(svg for svg, _ in card.views) for card in cards}), len(cards))
+        for card in cards:
+            self.assertLess(sum(width for _, width in card.views), 88 * card.columns)
+        self.assertContains(self.see("muster-pdf", status=202), "progress", status_code=202)
+        (job,) = Job.objects.going_on()
+        carry_out(job)
+        job.refresh_from_db()
+        self.assertEqual((job.reached, job.of), (job.of, -(-len(cards) // 6)))
+        info = subprocess.run(
+            ["pdfinfo", "-"], input=self.see("muster-pdf").content, capture_output=True, check=True
+        ).stdout.decode()
+        self.assertRegex(info, rf"Pages: +{job.of}\n")
 
     def test_the_whole_army_is_printed_as_plates_and_drawn_as_one_picture(self):
         text = subprocess.run(

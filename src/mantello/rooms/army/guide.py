@@ -1,6 +1,7 @@
 """What is printed: a unit's painting guide, and the plates of the whole army."""
 
 from dataclasses import dataclass, replace
+from functools import partial
 from html import escape
 
 from django.contrib.auth.decorators import login_required
@@ -10,7 +11,7 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
-from mantello.jobs.papers import file_kind, paper, paper_kind
+from mantello.jobs.papers import file_kind, paper, paper_kind, sheets_kind
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
 from mantello.workspace.stack import StepRow
@@ -33,6 +34,10 @@ from .guide_dress import clothes_dealt, dress_told
 
 #: classes of a rank that get a page each; more of them share one
 _MOST_PAGES = 4
+#: a sheet of the muster: columns and rows of cards; mm of a column, of a card's margins, between views, of a drawing at most;
+#: widths of all views, in heights, from which a card takes two columns
+_COLUMNS, _ROWS = 2, 3
+_COLUMN_MM, _MARGIN_MM, _BETWEEN_MM, _TALL_MM, _WIDE = 88.0, 8.0, 5.0, 64.0, 1.9
 
 
 @dataclass(frozen=True)
@@ -120,15 +125,68 @@ def muster_pdf(request, army_id):
     return paper(request, army, "muster", f"muster-{army.pk}.pdf", str(timezone.localdate()))
 
 
-@paper_kind("muster", "Plates of the army")
-def muster_page(army, asked) -> str:
-    """The plates of the whole army, as a page to print."""
-    reading = reading_of(army.head)
+@dataclass(frozen=True)
+class Card:
+    """One look on the muster: all kinds of figures that look so, and their views."""
+
+    #: title and count of each kind
+    kinds: tuple[tuple[str, int], ...]
+    #: each drawing with its width on paper, mm
+    views: tuple[tuple[str, float], ...]
+    #: height of the drawings on paper, mm, so that all fit side by side
+    height: float
+    #: columns of a sheet that it takes
+    columns: int
+
+
+@sheets_kind("muster", "Plates of the army")
+def muster_sheets(army, asked) -> list:
+    """The plates of the whole army, sheet by sheet: each look once, drawn as print shows it, so that fifty kinds take seconds."""
+    cards = muster_cards(reading_of(army.head))
+    sheets: list[list[Card]] = [[]]
+    row = rows = 0
+    for card in cards:
+        if row + card.columns > _COLUMNS:
+            row, rows = 0, rows + 1
+        if rows == _ROWS:
+            sheets.append([])
+            rows = 0
+        sheets[-1].append(card)
+        row += card.columns
+    return [partial(_muster_sheet, army, sheet, at, len(sheets)) for at, sheet in enumerate(sheets, 1)]
+
+
+def muster_cards(reading: Reading) -> list[Card]:
+    """The looks of an army in its order."""
+    kinds: dict[tuple[str, ...], list[tuple[str, int]]] = {}
+    shapes: dict[tuple[str, ...], list[float]] = {}
+    for one in reading.resolution.classes:
+        views = tuple(reading.drawn(one, view.name, detail="print") for view in one.plate.views)
+        kinds.setdefault(views, []).append((class_title(reading.design.army, one), len(one.ordinals)))
+        shapes[views] = [view.view_box[2] / view.view_box[3] for view in one.plate.views]
+    cards = []
+    for views, held in kinds.items():
+        wide = sum(shapes[views])
+        columns = 2 if wide > _WIDE or len(views) > _COLUMNS else 1
+        height = min(_TALL_MM, (columns * _COLUMN_MM - _MARGIN_MM - _BETWEEN_MM * len(views)) / wide)
+        drawn = tuple((svg, height * shape) for svg, shape in zip(views, shapes[views], strict=True))
+        cards.append(Card(tuple(held), drawn, height, columns))
+    return cards
+
+
+def _muster_sheet(army, cards, number: int, of: int) -> str:
     plates = [
-        (class_title(reading.design.army, one), len(one.ordinals), [mark_safe(svg) for svg in _views(reading, one)])
-        for one in reading.resolution.classes
+        (
+            card,
+            [
+                mark_safe(svg.replace("<svg ", f'<svg width="{width:.1f}mm" height="{card.height:.1f}mm" ', 1))
+                for svg, width in card.views
+            ],
+        )
+        for card in cards
     ]
-    return render_to_string("army/muster_sheet.html", {"army": army, "plates": plates, "day": timezone.localdate()})
+    context = {"army": army, "plates": plates, "number": number, "of": of, "day": timezone.localdate()}
+    return render_to_string("army/muster_sheet.html", context)
 
 
 @login_required
