@@ -68,6 +68,7 @@ def emblems(look: Look) -> Check:
     for one in allotments(look.resolution):
         found += _arms_read(look, one) if one.device.kind == ARMS else _mark_reads(look, one)
         found += _fine(look, one)
+        found += _unseen(look, one)
     found.sort(key=lambda finding: finding.number)
     worst = found[0].what if found else "every mark reads on its ground"
     step, left = aims.threshold("emblem"), aims.threshold("emblem_left")
@@ -235,6 +236,23 @@ def _fine(look: Look, one: Allotment) -> Iterable[Finding]:
         50 + thin,
         Fix("make it a transfer", lambda now: with_manner(now, one.placement.id, method="transfer")),
     )
+
+
+def _unseen(look: Look, one: Allotment) -> Iterable[Finding]:
+    """Parts of arms of which nothing is left at the size they are borne at, however they are made; details that are never drawn are told
+    with the arms."""
+    if one.device.kind != ARMS:
+        return
+    first, named = one.bearers[0], look.design.scheme.named_arms(one.device.text)
+    width = max(0.5, one.site.width * MARGIN)
+    drawing = drawn_arms(named.tree, surface_for(one.site))
+    gone = [of for of in drawing.unseen(width) if of not in drawing.undrawn]
+    if gone:
+        said = (
+            f"Arms of {named.name} on {one.site.id.replace('.', ' ')} of {class_title(look.design.army, first)}:"
+            f" said, but not seen at {width:.1f} mm: {'; '.join(gone[:4])}"
+        )
+        yield Finding(said, f"unseen|{one.site.id}|{named.id}", first.unit, first.rank, "", first.ordinals[0], 60.0)
 
 
 def _capital(words: str) -> str:

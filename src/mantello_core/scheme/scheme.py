@@ -10,6 +10,7 @@ from ..errors import UnknownName
 from ..film.calibration import Calibration, drying_factor
 from ..film.ground import Ground
 from ..film.prediction import Prediction, coats_of, predicted
+from ..insignia.devices.device import Device
 from ..marks.named_arms import NamedArms
 from ..marks.placement import Placement
 from ..marks.unit_codes import CodeSystem, marks_of
@@ -97,6 +98,8 @@ class Scheme:
     substitutions: tuple[Substitution, ...] = ()
     #: devices on sites
     placements: tuple[Placement, ...] = ()
+    #: the painter's own emblems
+    devices: tuple[Device, ...] = ()
     #: what test pieces taught of paints
     calibrations: tuple[Calibration, ...] = ()
     #: coats of arms

@@ -111,6 +111,15 @@ class KeptDesign(TestCase):
         self.assertEqual(written["version"], VERSION)
         self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
 
+    def test_one_of_the_seventh_version_has_no_emblems_of_its_own(self):
+        document = json.loads(kept("design-7.json"))
+        design = read_design_bytes(kept("design-7.json"))
+        self.assertEqual(design.scheme.devices, ())
+        self.assertGreater(len(design.scheme.casts), 0)
+        written = json.loads(json.dumps(write_design(design)))
+        self.assertEqual(written["version"], VERSION)
+        self.assertEqual({name: part for name, part in written.items() if name != "version"}, {name: part for name, part in document.items() if name != "version"})  # fmt: skip
+
 
 class Ids(TestCase):
     def test_a_document_with_ids_is_left_as_it_is(self):

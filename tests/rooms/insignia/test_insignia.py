@@ -264,8 +264,30 @@ class ByHand(RoomCase):
         wanted = numpy.array([int(self.gules()[at : at + 2], 16) for at in (1, 3, 5)])
         top = numpy.abs(pixels - wanted).sum(2) < 24
         columns = [numpy.flatnonzero(row) for row in top if row.any()]
-        true_size = columns[len(columns) // 40]
-        self.assertAlmostEqual((true_size[-1] - true_size[0] + 1) / 10, 20, delta=0.5)
+        # the first drawing is the true size
+        widest = max(row[-1] - row[0] + 1 for row in columns[:60])
+        self.assertAlmostEqual(widest / 10, 20, delta=0.5)
+
+    def test_arms_open_on_the_surface_and_size_they_were_last_looked_at(self):
+        self.see("freehand", self.arms, shape="banner", width="31")
+        self.assertContains(self.see("insignia", arms=self.arms), 'value="31"')
+        page = self.see("freehand", self.arms)
+        self.assertContains(page, '<option value="banner" selected')
+        self.see("insignia", arms=self.arms, shape="roundel", width="9")
+        self.assertContains(self.see("freehand", self.arms), 'value="9"')
+        self.assertContains(self.see("insignia", arms=self.arms, shape="roundel", width="0"), "0.5 to 500")
+        self.assertContains(self.see("freehand", self.arms), 'value="9"')
+
+    def test_what_is_said_and_not_seen_is_told_with_the_arms_and_by_hand(self):
+        self.post(
+            "keep-arms",
+            arms=self.arms,
+            name="Orsolin",
+            blazon="Azure, a lion rampant or, armed and langued gules",
+            bearer="",
+        )
+        for page in (self.see("insignia", arms=self.arms), self.see("freehand", self.arms)):
+            self.assertContains(page, "armed and langued gules of the lion")
 
     def gules(self):
         scheme = self.now().scheme

@@ -18,12 +18,14 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.formats.freehand_svg import stage_svg
 from mantello_core.insignia.arms.arms_drawing import ArmsDrawing, drawn_arms
-from mantello_core.insignia.arms.spacing import divisions
+from mantello_core.insignia.arms.spacing import divisions, spacing
 from mantello_core.insignia.devices.device import ARMS
 from mantello_core.insignia.devices.device_drawing import GROUND, INK, device_drawing
 from mantello_core.insignia.devices.freehand import FINEST_LINE, Guide, freehand
+from mantello_core.insignia.devices.repeated import REPEATED, WAYS
 
-from .views import USUAL_WIDTH, LookForm, inked
+from .last_look import USUAL_WIDTH, keep_look, last_look
+from .views import LookForm, inked
 
 #: mm across of a printed stage, about
 _STAGE_WIDTH = 50
@@ -77,7 +79,11 @@ class Hand:
 def freehand_guide(request, army_id, arms):
     """Verdict and stages of arms."""
     army = army_for(request, army_id)
-    one, form, hand = _hand_of_arms(request.GET, army, arms)
+    known = reading_of(army.head).design.scheme.named_arms(arms)
+    shape, width = last_look(request, army, known)
+    one, form, hand = _hand_of_arms({"shape": shape, "width": f"{width:g}"} | request.GET.dict(), army, arms)
+    if hand:
+        keep_look(request, army, one, form.cleaned_data["shape"], hand.width)
     addresses = (reverse(name, args=[army.pk, one.id]) for name in ("freehand", "freehand-sheet"))
     back = f"{reverse('insignia', args=[army.pk])}?arms={one.id}", "Back to the arms"
     return _page(request, army, one.name, form, hand, divisions(one.tree), *addresses, back)
@@ -100,7 +106,7 @@ def mark_guide(request, army_id):
     name, form, hand = _hand_of_mark(request.GET, army)
     addresses = (reverse(address, args=[army.pk]) for address in ("mark-by-hand", "mark-by-hand-sheet"))
     back = reverse("bearers", args=[army.pk]), "Back to who bears what"
-    return _page(request, army, name, form, hand, (), *addresses, back)
+    return _page(request, army, name, form, hand, _equal(request.GET, army), *addresses, back)
 
 
 @login_required
@@ -119,6 +125,16 @@ def _page(request, army, name, form, hand, equal, action, sheet, back):
         "least_apart": 2 * hand.line if hand else 0, "action": action, "sheet": sheet, "back": back,
     }  # fmt: skip
     return room_page(request, army, "insignia", "insignia/freehand.html", context, 422 if form.errors else 200)
+
+
+def _equal(asked, army) -> tuple:
+    """Parts that a mark repeats all round, with how they are spaced by hand."""
+    device = _asked_of_mark(asked, army)[2].device
+    if device.kind not in REPEATED:
+        return ()
+    parts = REPEATED[device.kind][1]
+    leaning = f", {WAYS[device.frame]}" if device.frame else ""
+    return ((f"{device.text} {parts}{leaning}", spacing(int(device.text))),)
 
 
 def _paper(request, army, form, filename: str, arms: str):

@@ -18,7 +18,9 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.design.bearing import device_words
 from mantello_core.errors import MantelloError
 from mantello_core.formats.transfer_svg import BAR, transfer_svg
+from mantello_core.insignia.arms.arms_drawing import drawn_arms
 from mantello_core.insignia.devices.device import ARMS, MARGIN
+from mantello_core.insignia.devices.worn import surface_for
 from mantello_core.insignia.transfers.decal import DARK, arms_decal, device_decal
 from mantello_core.insignia.transfers.transfer_sheet import PAPERS, Decal, Laid, Relief, nested, printer_scale, relief
 
@@ -91,6 +93,7 @@ def transfers(request, army_id):
         "drawn": [(number + 1, sheets.svg(number)) for number in sheets.numbers] if sheets else [],
         "pieces": len(sheets.laid) if sheets else 0,
         "domes": _domes(reading),
+        "unseen": _unseen(reading, bool(sheets) and form.cleaned_data["which"] == "all"),
         "query": request.GET.urlencode(),
         "bar": BAR,
     }
@@ -175,6 +178,19 @@ def _decals(reading: Reading, every: bool) -> list[Decal]:
                 device_decal(label, one.device, one.site, fill, one.with_spares, dark=dark, turn=one.manner.turn)
             )
     return found
+
+
+def _unseen(reading: Reading, every: bool) -> list[tuple[str, str]]:
+    """Arms of which parts are nothing at the size they are printed at, and those parts."""
+    found = {}
+    for one in reading.allotments:
+        if one.device.kind == ARMS and (every or one.manner.method == "transfer"):
+            tree = reading.design.scheme.named_arms(one.device.text).tree
+            gone = drawn_arms(tree, surface_for(one.site)).unseen(max(0.5, one.site.width * MARGIN))
+            if gone:
+                where = f"{device_words(reading.design.scheme, one.device)} on {one.site.id.replace('.', ' ')}"
+                found[where] = ", ".join(gone)
+    return list(found.items())
 
 
 def _dark(reading: Reading, one: Allotment) -> bool:

@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import bearers, bought, cloth, differences, freehand, mapping, transfers, unit_codes, views
+from . import bearers, bought, cloth, differences, emblems, freehand, mapping, transfers, unit_codes, views
 
 urlpatterns = [
     path("", views.insignia, name="insignia"),
@@ -19,6 +19,9 @@ urlpatterns = [
     path("bought/", bought.bought, name="bought"),
     path("bought/keep/", bought.keep_sheet, name="keep-sheet"),
     path("bought/<str:sheet>/remove/", bought.remove_sheet, name="remove-sheet"),
+    path("emblems/", emblems.emblems, name="emblems"),
+    path("emblems/keep/", emblems.keep_emblem, name="keep-emblem"),
+    path("emblems/change/", emblems.change_emblem, name="change-emblem"),
     path("cloth/", cloth.cloth, name="cloth"),
     path("cloth/keep/", cloth.keep_cloth, name="keep-cloth"),
     path("transfers/", transfers.transfers, name="transfers"),

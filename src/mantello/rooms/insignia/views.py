@@ -35,9 +35,7 @@ from mantello_core.insignia.devices.freehand import FINEST_LINE
 from mantello_core.marks.named_arms import NamedArms, with_arms, without_arms
 
 from .composing import ComposeForm
-
-#: mm across, for a shield on a 28 mm figure
-USUAL_WIDTH = 6.5
+from .last_look import USUAL_WIDTH, keep_look, last_look
 
 
 class LookForm(forms.Form):
@@ -87,6 +85,8 @@ class Seen:
     shape: str = "heater"
     reverse: str = ""
     branch: Branch | None = None
+    #: parts of which nothing is left
+    unseen: tuple[str, ...] = ()
 
     @property
     def paintable_at(self) -> float:
@@ -120,7 +120,9 @@ def _page(request, army, status=200, form=None, compose=None):
         if chosen
         else {"blazon": blazon},
     )
-    look = _look(request)
+    look = _look(request, last_look(request, army, chosen))
+    if chosen and look.is_valid() and "shape" in request.GET:
+        keep_look(request, army, chosen, look.cleaned_data["shape"], look.cleaned_data["width"])
     context = {
         "title": "Insignia",
         "listed": [
@@ -149,9 +151,9 @@ def _same_livery(chosen: NamedArms, arms: tuple[NamedArms, ...]) -> list[NamedAr
     return [arms[two if one == at else one] for one, two in pairs if at in (one, two)]
 
 
-def _look(request) -> LookForm:
+def _look(request, last: tuple[str, float] = ("heater", USUAL_WIDTH)) -> LookForm:
     given = request.GET if request.method == "GET" else request.POST
-    return LookForm({"shape": given.get("shape", "heater"), "width": given.get("width", f"{USUAL_WIDTH:g}")})
+    return LookForm({"shape": given.get("shape", last[0]), "width": given.get("width", f"{last[1]:g}")})
 
 
 def colours_of(chosen: NamedArms | None, reading: Reading):
@@ -188,7 +190,7 @@ def _seen(blazon: str, chosen: NamedArms | None, reading: Reading, look: LookFor
     return Seen(
         "", said, mark_safe(arms_svg(drawing, inked(chosen, reading), prefix="large", title=said)), breaches(arms),
         contrasts(drawing, colour, width, metres), tuple((id_, hex_of(colour(id_)), area) for id_, area in drawing.areas(width).items()),
-        thin, of, width, shape, mark_safe(reverse) if SHAPES[shape].reverse else "", branch_of(arms),
+        thin, of, width, shape, mark_safe(reverse) if SHAPES[shape].reverse else "", branch_of(arms), drawing.unseen(width),
     )  # fmt: skip
 
 

@@ -11,11 +11,13 @@ from mantello.workspace.page import apply, army_for, back
 from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.design.bearing import device_words, with_device, without_device
+from mantello_core.design.own_devices import own_device
 from mantello_core.errors import OutOfRange
 from mantello_core.figures.plate import Site
 from mantello_core.formats.mark_svg import mark_svg
-from mantello_core.insignia.devices.device import ARMS, FRAMES, MOST_SIGNS, Device, checked_device, figures
+from mantello_core.insignia.devices.device import ARMS, FRAMES, MOST_SIGNS, OWN, Device, checked_device, figures
 from mantello_core.insignia.devices.manner import FACINGS, LINES, METHODS, MOST_TURN, Manner, checked_manner
+from mantello_core.insignia.devices.repeated import REPEATED, WAYS, checked_count, compared_with_reference
 from mantello_core.marks.placement import Borne
 
 from .pick import Pick
@@ -25,11 +27,17 @@ class DeviceForm(forms.Form):
     """A device for a site: what, in which colour, and for whom."""
 
     kind = forms.ChoiceField(label="Device", help_text="Arms bring their own paints; the rest take the role below.")
-    text = forms.CharField(required=False, label="Numerals or letters", max_length=12)
+    text = forms.CharField(required=False, label="Numerals, letters, or how many", max_length=12)
     frame = forms.ChoiceField(
         required=False,
-        label="Cut out of a",
-        help_text="Numerals and letters only: the figure is painted, they stay free.",
+        label="Cut out of, or leaning",
+        help_text="Numerals and letters can be cut out of a figure; teeth and rays can lean.",
+    )
+    counted = forms.CharField(
+        required=False,
+        label="Counted in a reference",
+        max_length=4,
+        help_text="Teeth or rays: nothing is placed if it is another number.",
     )
     role = forms.ChoiceField(label="In")
     rung = forms.TypedChoiceField(label="For", coerce=int)
@@ -49,9 +57,14 @@ class DeviceForm(forms.Form):
     def __init__(self, *arguments, pick: Pick, **options):
         super().__init__(*arguments, **options)
         arms = [(f"{ARMS}:{one.id}", f"Arms of {one.name}") for one in pick.reading.design.scheme.arms]
-        self.fields["kind"].choices = [("text", f"Up to {MOST_SIGNS} numerals, letters"), *arms, *figures().items()]
+        own = [(f"{OWN}:{one.text}", one.text) for one in pick.reading.design.scheme.devices]
+        self.fields["kind"].choices = [
+            ("text", f"Up to {MOST_SIGNS} numerals, letters"), *arms, *own, *figures().items(),
+            *((id_, f"{name} of so many {parts}") for id_, (name, parts) in REPEATED.items()),
+        ]  # fmt: skip
         roles = [(role.id, role.name) for role in pick.reading.design.scheme.roles]
-        self.fields["frame"].choices = [("", "nothing"), *((id_, figures()[id_].lower()) for id_ in FRAMES)]
+        leaning = [(id_, words) for id_, words in WAYS.items() if id_]
+        self.fields["frame"].choices = [("", "nothing"), *((id_, figures()[id_].lower()) for id_ in FRAMES), *leaning]
         self.fields["role"].choices = roles
         self.fields["ground"].choices = [("", "none: the area's own colour"), *roles]
         self.fields["outline"].choices = [("", "no line"), *roles]
@@ -60,7 +73,7 @@ class DeviceForm(forms.Form):
     @property
     def what(self):
         """The fields that say what is borne and by whom."""
-        return [self[name] for name in ("kind", "text", "frame", "role", "rung")]
+        return [self[name] for name in ("kind", "text", "frame", "counted", "role", "rung")]
 
     @property
     def how(self):
@@ -104,10 +117,10 @@ def site_rows(pick: Pick) -> list[SiteRow]:
         initial = {"kind": "text", "rung": max(1, len(pick.rungs) - 3), "role": pick.role} | vars(Manner())
         if borne:
             device = borne.placement.device
-            arms = device.kind == ARMS
+            called = device.kind in (ARMS, OWN)
             initial = {
-                "kind": f"{ARMS}:{device.text}" if arms else device.kind,
-                "text": "" if arms else device.text,
+                "kind": f"{device.kind}:{device.text}" if called else device.kind,
+                "text": "" if called else device.text,
                 "frame": device.frame,
                 **vars(borne.placement.manner),
                 "role": borne.placement.role or pick.role,
@@ -149,15 +162,30 @@ def place_device(request, army_id):
             request, army, lambda design: with_device(design, figure, site, None, "", int(rung)), f"No mark on {where}"
         )
     else:
-        kind, _, arms = asked.get("kind", "").partition(":")
-        text = arms if kind == ARMS else asked.get("text", "")
-        device = checked_device(Device(kind, text, asked.get("frame", "") if kind == "text" else ""), "text")
+        design = reading_of(army.head).design
+        device = _device(asked, design)
         manner = _manner(asked, device)
-        scheme = reading_of(army.head).design.scheme
+        scheme = design.scheme
         words = f"{_capital(device_words(scheme, device))} placed on {where}"
         role = asked.get("role", "")
         apply(request, army, lambda design: with_device(design, figure, site, device, role, int(rung), manner), words)
     return back(request, "scheme", army.pk)
+
+
+def _device(asked, design) -> Device:
+    """The device that the form says.
+
+    Raises: what ``checked_device`` refuses; OutOfRange for parts that are not as many as in the reference.
+    """
+    kind, _, called = asked.get("kind", "").partition(":")
+    if kind == OWN:
+        return own_device(design, called)
+    text = called if kind == ARMS else asked.get("text", "")
+    frame = asked.get("frame", "") if kind in ("text", *REPEATED) else ""
+    device = checked_device(Device(kind, text, frame), "text")
+    if kind in REPEATED and asked.get("counted", "").strip():
+        compared_with_reference(kind, int(device.text), checked_count(asked["counted"], "counted"))
+    return device
 
 
 def _manner(asked, device: Device) -> Manner:

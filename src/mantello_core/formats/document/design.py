@@ -22,7 +22,7 @@ from .sheets import read_sheet, write_sheet
 from .texts import check_texts
 from .tree import read_army, write_node
 
-FORMAT, VERSION = "mantello-design", 7
+FORMAT, VERSION = "mantello-design", 8
 #: the largest document that is read, bytes
 MOST_BYTES = 12_000_000
 

@@ -17,7 +17,7 @@ from .code_systems import read_code_system, write_code_system
 from .dress import read_dress, write_dress
 from .finishing import read_finishing, write_finishing
 from .ground import read_ground, read_part_ground, write_ground, write_part_ground
-from .marks import read_placements, write_placement
+from .marks import read_devices, read_placements, write_placement
 from .patterns import read_pattern, write_pattern
 from .recipes import read_role, refuse_twice, write_role
 from .references import check_references, check_work
@@ -37,6 +37,7 @@ def write_scheme(scheme: Scheme) -> dict:
         **({"substitutions": [vars(one) for one in scheme.substitutions]} if scheme.substitutions else {}),
         **({"aims": write_aims(scheme.aims)} if scheme.aims != Aims() else {}),
         **({"placements": [write_placement(one) for one in scheme.placements]} if scheme.placements else {}),
+        **({"devices": [{"name": one.text, "drawn": one.drawn} for one in scheme.devices]} if scheme.devices else {}),
         **({"arms": [write_arms(one) for one in scheme.arms]} if scheme.arms else {}),
         **({"code_systems": [write_code_system(one) for one in scheme.code_systems]} if scheme.code_systems else {}),
         **({"finishing": finish} if (finish := write_finishing(scheme.finishing)) else {}),
@@ -55,6 +56,7 @@ def read_scheme(data: dict, army: Army, catalogue: Catalogue) -> Scheme:
 
     Raises: UnknownName, OutOfRange or Contradiction with a JSON pointer.
     """
+    devices = read_devices(data.get("devices", ()))
     scheme = Scheme(
         name=data["name"],
         roles=tuple(read_role(role, f"/scheme/roles/{index}", catalogue) for index, role in enumerate(data["roles"])),
@@ -71,7 +73,8 @@ def read_scheme(data: dict, army: Army, catalogue: Catalogue) -> Scheme:
         ),
         substitutions=tuple(Substitution(**one) for one in data.get("substitutions", ())),
         aims=read_aims(data.get("aims", {})),
-        placements=read_placements(data.get("placements", ())),
+        placements=read_placements(data.get("placements", ()), devices),
+        devices=devices,
         code_systems=tuple(
             read_code_system(one, f"/scheme/code_systems/{index}")
             for index, one in enumerate(data.get("code_systems", ()))

@@ -41,6 +41,7 @@ def blazon(document: dict) -> dict:
         "areas_mm2": {tincture: round(area, 3) for tincture, area in drawing.areas(width).items()},
         "thinnest_mm": round(thin, 3),
         "thinnest_of": of,
+        "unseen": list(drawing.unseen(width)),
         "svg": arms_svg(drawing, title=write_blazon(arms)),
     }
 
@@ -83,6 +84,7 @@ def freehand(document: dict) -> dict:
         "paintable_from_mm": round(guide.paintable_from, 2),
         "changed": dict(guide.changed),
         "lost": list(guide.lost),
+        "unseen": list(guide.unseen),
         "stages": [
             {"title": one.title, "words": one.words, "svg": stage_svg(one, drawing.surface)} for one in guide.stages
         ],

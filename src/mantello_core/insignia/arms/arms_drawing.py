@@ -19,6 +19,7 @@ from .line import band, frame
 from .partition import laid_shape, ordinary_shape, parts_of, pieces, trim_shape
 from .shape import SHAPES, shape_polygon
 from .tincture import COUNTERCHANGED, PROPER, TINCTURES
+from .undrawn import detail_shapes, undrawn
 
 #: space about a charge, as a share of the box it fits
 AIR = 0.86
@@ -27,6 +28,8 @@ PROPER_AS = "tenny"
 
 #: of the largest room about an ordinary, what a room must have for a charge to stand in it
 _LEAST_ROOM = 0.12
+#: mm² below which nothing of a part is left
+LEAST_SEEN = 0.005
 #: square units below which a piece is none, and how often a width is halved in on
 _SLIVER, _HALVINGS = 1e-6, 14
 
@@ -47,6 +50,8 @@ class ArmsDrawing:
 
     surface: BaseGeometry
     pieces: tuple[Piece, ...]
+    #: what is said of charges and not drawn
+    undrawn: tuple[str, ...] = ()
 
     def seen(self) -> dict[str, BaseGeometry]:
         """What is seen of every tincture, furs by their field and tufts together."""
@@ -64,6 +69,22 @@ class ArmsDrawing:
         """
         scale = self.scale(width_mm)
         return {tincture: shape.area * scale * scale for tincture, shape in self.seen().items()}
+
+    def unseen(self, width_mm: float) -> tuple[str, ...]:
+        """What is said and of which nothing is left at that width: parts under 0.005 mm², covered by what lies over them or too
+        small, and details that are not drawn."""
+        scale = self.scale(width_mm)
+        return (*(of for of, area in self._left.items() if area * scale * scale < LEAST_SEEN), *self.undrawn)
+
+    @cached_property
+    def _left(self) -> dict[str, float]:
+        """Square units that are seen of every part besides the field."""
+        left, found = self.surface, dict.fromkeys((one.of for one in self.pieces if one.of != "field"), 0.0)
+        for piece in reversed(self.pieces):
+            if piece.of in found:
+                found[piece.of] += intersection(piece.shape, left).area
+            left = difference(left, piece.shape)
+        return found
 
     def thinnest(self, width_mm: float) -> tuple[float, str]:
         """mm of the narrowest stroke of any piece at that width, and the piece: how wide a brush may be that draws it."""
@@ -96,8 +117,8 @@ def drawn_arms(arms: Arms, shape_id: str = "heater", *, mirrored: bool = False) 
     surface = shape_polygon(shape_id)
     if mirrored:
         turned = affinity.scale(surface, -1, 1, origin=(0, 0))
-        return ArmsDrawing(turned, arms_on(arms, turned, SHAPES[shape_id].low, True))
-    return ArmsDrawing(surface, arms_on(arms, surface, SHAPES[shape_id].low, False))
+        return ArmsDrawing(turned, arms_on(arms, turned, SHAPES[shape_id].low, True), undrawn(arms))
+    return ArmsDrawing(surface, arms_on(arms, surface, SHAPES[shape_id].low, False), undrawn(arms))
 
 
 def arms_on(arms: Arms, surface: BaseGeometry, low: float, mirrored: bool) -> tuple[Piece, ...]:
@@ -205,6 +226,13 @@ def _worn(shape: BaseGeometry, one: Ordinary | Group, parts, of: str) -> Iterabl
     """A shape in its tincture or its pattern; nothing where nothing of it is left."""
     if shape.is_empty:
         return
+    details = tuple(detail_shapes(shape, one.charge, one.details)) if isinstance(one, Group) else ()
+    yield from (Piece(part, tincture, words) for part, tincture, words in details if words.startswith("barbs"))
+    yield from _covered(shape, one, parts, of)
+    yield from (Piece(part, tincture, words) for part, tincture, words in details if words.startswith("seeds"))
+
+
+def _covered(shape: BaseGeometry, one: Ordinary | Group, parts, of: str) -> Iterable[Piece]:
     if one.pattern is None:
         yield from _tinted(shape, one.tincture, parts, of)
         return
@@ -242,6 +270,9 @@ def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
 
 
 def _group(group: Group, room: BaseGeometry, parts, on: str) -> Iterable[Piece]:
+    """A group on what it has for room; nothing where that is cut away wholly."""
+    if room.is_empty or room.area < _SLIVER:
+        return
     if group.arrangement == "in saltire" and group.count in (2, 3):
         yield from _crossed(group, room, parts)
         return

@@ -134,13 +134,15 @@ def _set(how: str, count: int, room: BaseGeometry) -> list[Spot]:
         if not getattr(ring, "interiors", []):
             # on a whole field they stand inside its edge
             ring = room.buffer(-size * 0.13)
+            if ring.is_empty:
+                ring = room.convex_hull
         line = ring.exterior if hasattr(ring, "exterior") else ring.convex_hull.exterior
         inner = getattr(ring, "interiors", [])
         thick = (
             (ring.area / ((line.length + (inner[0].length if inner else line.length)) / 2)) if ring.area else size * 0.1
         )
         middle = line.parallel_offset(thick / 2, "right" if line.is_ccw else "left") if inner else line
-        path = middle if middle.geom_type == "LineString" else line
+        path = middle if middle.geom_type == "LineString" and not middle.is_empty else line
         points = [path.interpolate((at + 0.5) / count, normalized=True) for at in range(count)]
         spot = thick if inner else size * 0.2
         return [(point.x, point.y, spot, spot) for point in points]

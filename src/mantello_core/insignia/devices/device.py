@@ -13,11 +13,15 @@ from ...geometry import affine
 from ...geometry.outline import outline, to_rings
 from ...memory import remembered
 from .cloth import PATTERNS, WIDTHS
+from .own_outline import checked_own_name, own_commands
+from .repeated import REPEATED, WAYS, checked_count, checked_way, repeated_outline
 
 #: the most signs of a text device
 MOST_SIGNS = 3
 #: kind of a device that is arms of the scheme; its text is their id
 ARMS = "arms"
+#: kind of a device that is a painter's own emblem
+OWN = "own"
 #: share of a site's width and height that a device keeps to, so that a brush can pass round it
 MARGIN = 0.84
 #: plain figures, drawn in a square of 100 units about the middle, and their names
@@ -51,11 +55,14 @@ FRAMES = {
 class Device:
     """A plain figure by its id, or up to three numerals and capital letters, alone or cut out of a figure."""
 
-    #: 'text', 'arms', or the id of a plain figure
+    #: 'text', 'arms', 'own', a kind of repeated parts, or the id of a plain figure
     kind: str
+    #: of repeated parts how many, of an own emblem its name
     text: str = ""
-    #: of a text, the id of the figure it is cut out of; '' for none
+    #: of a text, the id of the figure it is cut out of, '' for none; of repeated parts which way they lean
     frame: str = ""
+    #: of an own emblem its outline, as ``own_outline`` has it
+    drawn: str = ""
 
     @property
     def cloth(self) -> float:
@@ -69,6 +76,11 @@ class Device:
             return f"{self.kind} {self.text} mm wide"
         if self.kind == ARMS:
             return f"the arms '{self.text}'"
+        if self.kind == OWN:
+            return self.text
+        if self.kind in REPEATED:
+            name, parts = REPEATED[self.kind]
+            return f"{name.lower()} of {self.text} {parts}{', ' + WAYS[self.frame] if self.frame else ''}"
         if self.kind != "text":
             return _FIGURES[self.kind][0].lower()
         return f"'{self.text}' in a {_FIGURES[self.frame][0].lower()}" if self.frame else f"'{self.text}'"
@@ -88,9 +100,14 @@ def checked_device(device: Device, where: str = "device") -> Device:
         return device
     if device.kind in PATTERNS:
         return Device(device.kind, f"{_width(device.text, where):.4g}")
+    if device.kind == OWN:
+        own_commands(device.drawn, where)
+        return Device(OWN, checked_own_name(device.text, where), drawn=device.drawn)
+    if device.kind in REPEATED:
+        return Device(device.kind, str(checked_count(device.text, where)), checked_way(device.frame, where))
     if device.kind != "text":
         if device.kind not in _FIGURES:
-            raise UnknownName("device", device.kind, ["text", ARMS, *PATTERNS, *_FIGURES], where)
+            raise UnknownName("device", device.kind, ["text", ARMS, OWN, *REPEATED, *PATTERNS, *_FIGURES], where)
         return Device(device.kind)
     if device.frame and device.frame not in FRAMES:
         raise UnknownName("frame", device.frame, list(FRAMES), where)
@@ -132,6 +149,10 @@ def device_outline(device: Device, width_mm: float, height_mm: float, turn: floa
             x, y, wide, tall = FRAMES[device.frame]
             inside = affine.transform(_fitted(commands, wide, tall), (1, 0, 0, 1, x, y))
             commands = [*outline(_FIGURES[device.frame][1], 0), *inside]
+    elif device.kind == OWN:
+        commands = own_commands(device.drawn)
+    elif device.kind in REPEATED:
+        commands = repeated_outline(device.kind, int(device.text), device.frame)
     else:
         commands = outline(_FIGURES[device.kind][1], 0)
     if turn:

@@ -1,5 +1,6 @@
 """A guide for painting arms by hand: whether a brush can, and the drawing of every stage of the work."""
 
+import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
@@ -17,6 +18,8 @@ from .simplifying import Simplified, simplified
 FINEST_LINE = 0.3
 #: what lighter paint is called among the pieces of a stage
 LIGHT = "light"
+#: charges that gather light as glass does, and those that shine by themselves
+GLASS, SHINING = {"drop", "orb", "eye"}, {"flame", "lantern", "oil lamp", "candle", "sun"}
 #: from where the light falls by light plan, x right and y down, and in words; '' is as plates are drawn
 LIGHTS = {
     "": ((-0.7, -0.7), "the upper left"), "left": ((-0.7, -0.7), "the upper left"), "right": ((0.7, -0.7), "the upper right"),
@@ -58,6 +61,8 @@ class Guide:
     changed: tuple[tuple[str, str], ...]
     lost: tuple[str, ...]
     stages: tuple[Stage, ...]
+    #: parts of the arms of which nothing is left at this size
+    unseen: tuple[str, ...] = ()
 
 
 def freehand(
@@ -85,7 +90,7 @@ def freehand(
     return Guide(
         verdict, thinnest, of, width_mm * line_mm / max(thinnest, 1e-9), painted,
         () if verdict == "paintable" else bold.changed, lost if verdict == "transfer" else (),
-        tuple(_stages(painted, line_mm / painted.scale(width_mm), called, light)),
+        tuple(_stages(painted, line_mm / painted.scale(width_mm), called, light)), drawing.unseen(width_mm),
     )  # fmt: skip
 
 
@@ -115,13 +120,7 @@ def _stages(drawing: ArmsDrawing, line: float, called, plan: str) -> list[Stage]
         )  # fmt: skip
     for layer in _layers(rest):
         stages += _built(layer, laid, surface, line, lines, called)
-    if rest:
-        tops = unary_union([_lit(piece.shape, line, towards) for piece in rest])
-        light = unary_union([_edge(piece.shape, line) for piece in rest]).intersection(tops)
-        if light.area > 0:
-            stages.append(
-                Stage("Light", f"A lighter mix along the edges that face {words}, as on the rest of the figure; none at the foot.", (*laid, Piece(light, LIGHT, "light")), (), light)
-            )  # fmt: skip
+    stages += _lights(rest, laid, line, towards, words)
     return stages
 
 
@@ -158,6 +157,53 @@ def _layers(pieces: Sequence[Piece]) -> list[list[Piece]]:
         ]  # fmt: skip
         depth.append(max(under, default=-1) + 1)
     return [[piece for piece, own in zip(pieces, depth, strict=True) if own == one] for one in sorted(set(depth))]
+
+
+def _lights(rest: list[Piece], laid: list[Piece], line: float, towards: tuple[float, float], words: str) -> list[Stage]:
+    """The last stages, as the army's light falls: edges, drops that gather it, and lights that shine by themselves."""
+    stages = []
+
+    def stage(title: str, said: str, shapes: Sequence[BaseGeometry]) -> None:
+        light = unary_union(shapes)
+        if light.area > 0:
+            before = [one for done in stages for one in (Piece(done.laid, LIGHT, "light"),)]
+            stages.append(Stage(title, said, (*laid, *before, Piece(light, LIGHT, "light")), (), light))
+
+    plain = [one for one in rest if one.of not in GLASS and one.of not in SHINING]
+    if plain:
+        tops = unary_union([_lit(piece.shape, line, towards) for piece in plain])
+        stage(
+            "Light", f"A lighter mix along the edges that face {words}, as on the rest of the figure; none at the foot.",
+            [unary_union([_edge(piece.shape, line) for piece in plain]).intersection(tops)],
+        )  # fmt: skip
+    stage(
+        "Drops", f"On what is like glass: a dot of the lightest mix on the side that faces {words}, and a thin lighter bow inside the other"
+        " side, where the light comes out.",
+        [part for piece in rest if piece.of in GLASS for part in _glass(piece.shape, line, towards)],
+    )  # fmt: skip
+    stage(
+        "Lights", "What shines is brightest in its own middle, whatever the light on the figure: two touches, each smaller and lighter."
+        " Nothing along its edge; a little of it on what stands beside, on the sides that face it.",
+        [_heart(piece.shape) for piece in rest if piece.of in SHINING],
+    )  # fmt: skip
+    return stages
+
+
+def _glass(shape: BaseGeometry, line: float, towards: tuple[float, float]) -> tuple[BaseGeometry, BaseGeometry]:
+    """The dot of light on a drop, and the bow of light on its far side."""
+    inner = shape.buffer(-1.2 * line)
+    middle = shape.representative_point() if inner.is_empty else inner.centroid
+    far = middle.distance(shape.boundary)
+    length = math.hypot(*towards) or 1.0
+    dot = affinity.translate(middle, towards[0] / length * 0.5 * far, towards[1] / length * 0.5 * far)
+    bow = _lit(inner, line, (-towards[0], -towards[1])) if not inner.is_empty else inner
+    return dot.buffer(max(0.5 * line, 0.16 * far), 12).intersection(shape), bow
+
+
+def _heart(shape: BaseGeometry) -> BaseGeometry:
+    """The bright middle of what shines."""
+    middle = shape.representative_point() if not shape.contains(shape.centroid) else shape.centroid
+    return affinity.scale(shape, 0.5, 0.5, origin=(middle.x, middle.y)).intersection(shape)
 
 
 def _marks(surface: BaseGeometry, pieces: Sequence[Piece]) -> tuple[Segment, ...]:

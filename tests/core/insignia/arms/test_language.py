@@ -8,11 +8,22 @@ from shapely.geometry import Point
 
 from mantello_core.errors import MantelloError
 from mantello_core.insignia.arms import beast, bird
-from mantello_core.insignia.arms.arms_drawing import drawn_arms
+from mantello_core.insignia.arms.arms_drawing import ArmsDrawing, Piece, drawn_arms
+from mantello_core.insignia.arms.arranging import spots_for
 from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.branch import branch_of
 from mantello_core.insignia.arms.charge import CHARGES, charge_shape
-from mantello_core.insignia.arms.coat import Charged, Detail, Impaled, Parted, Quartered, Strewn, Varied, coats_of
+from mantello_core.insignia.arms.coat import (
+    Charged,
+    Detail,
+    Group,
+    Impaled,
+    Parted,
+    Quartered,
+    Strewn,
+    Varied,
+    coats_of,
+)
 from mantello_core.insignia.arms.retinue import livery_of
 from mantello_core.insignia.arms.spacing import divisions
 from mantello_core.insignia.arms.tincture_rule import breaches
@@ -245,6 +256,48 @@ class Looks(TestCase):
             "Or, a chevron vairy argent and sable", "Or, a chief scaly gules and argent",
         ):  # fmt: skip
             self.assertEqual(len(drawn_arms(read_blazon(text)).areas(10)), 3, text)
+
+    def test_seeds_and_barbs_of_a_rose_are_drawn_and_other_details_told(self):
+        drawing = drawn_arms(read_blazon("Gules, a rose argent barbed vert and seeded or"))
+        self.assertEqual(
+            [piece.tincture for piece in drawing.pieces if piece.of != "field"], ["vert"] * 5 + ["argent", "or"]
+        )
+        self.assertEqual(drawing.unseen(6.5), ())
+        self.assertGreater(drawing.areas(6.5)["vert"], 0.1)
+        lion = drawn_arms(read_blazon("Azure, a lion rampant guardant or, armed and langued gules, wrapped"))
+        self.assertEqual(lion.undrawn, ("wrapped of the lion", "armed and langued gules of the lion"))
+
+    def test_what_is_covered_wholly_is_unseen(self):
+        whole, small = box(0, 0, 100, 100), box(40, 40, 50, 50)
+        pieces = (
+            Piece(whole, "azure", "field"),
+            Piece(small, "or", "star"),
+            Piece(box(10, 10, 10.5, 11), "or", "speck"),
+        )
+        self.assertEqual(ArmsDrawing(whole, pieces).unseen(6.5), ("speck",))
+        self.assertEqual(
+            ArmsDrawing(whole, (*pieces, Piece(box(30, 30, 60, 60), "gules", "fess"))).unseen(100), ("star",)
+        )
+        self.assertEqual(drawn_arms(read_blazon("Azure, a fess or")).unseen(6.5), ())
+
+    def test_charges_in_orle_stand_where_no_ring_is_left(self):
+        narrow = [
+            spots_for(Group(6, "star", "or", arrangement="in orle"), room, "")
+            for room in (box(0, 0, 100, 2), box(0, 0, 1, 1).union(box(50, 0, 51, 1)))
+        ]
+        self.assertEqual([len(spots) for spots in narrow], [6, 6])
+
+    def test_a_group_whose_room_is_cut_away_is_not_drawn(self):
+        self.assertGreater(
+            len(
+                drawn_arms(
+                    read_blazon(
+                        "Quarterly of six, 1 azure a bend sinister wavy or, 2 gules, 3 argent, 4 or, 5 gules, 6 azure on a bordure argent ten stars gules"
+                    )
+                ).pieces
+            ),
+            5,
+        )
 
     def test_bands_in_several_parts_have_a_row_each(self):
         field = Varied("compony", ("argent", "azure"))

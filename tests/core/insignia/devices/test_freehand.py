@@ -55,6 +55,21 @@ class Verdicts(TestCase):
         self.assertEqual((guide.verdict, guide.lost), ("transfer", ("field",)))
         self.assertEqual(freehand(drawing("Barry of 12 or and azure"), 8).verdict, "paintable")
 
+    def test_drops_take_a_dot_towards_the_light_and_a_bow_away_from_it(self):
+        for plan, side in (("left", -1), ("right", 1)):
+            guide = freehand(drawing("Gules, a drop argent"), 20, 0.3, light=plan)
+            drops = next(stage for stage in guide.stages if stage.title == "Drops")
+            parts = sorted(drops.laid.geoms, key=lambda part: part.area / part.minimum_rotated_rectangle.area)
+            self.assertGreater(side * parts[-1].centroid.x, 0)
+            self.assertLess(side * parts[0].centroid.x, 0)
+            self.assertNotIn("Light", [stage.title for stage in guide.stages])
+
+    def test_what_shines_is_brightest_in_its_middle_whatever_the_plan(self):
+        left, right = (
+            freehand(drawing("Sable, a flame or"), 20, 0.3, light=plan).stages[-1] for plan in ("left", "right")
+        )
+        self.assertEqual((left.title, left.laid), ("Lights", right.laid))
+
     def test_small_charges_are_lost_in_time(self):
         guide = freehand(drawing("Azure semy of stars or"), 1.2)
         self.assertEqual((guide.verdict, guide.lost), ("transfer", ("star",)))
