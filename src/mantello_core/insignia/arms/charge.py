@@ -16,7 +16,8 @@ from ...geometry.polygon import polygon_of
 from ...memory import remembered
 from . import beast, bird
 
-_HEAD = "'s head"
+#: how heads of beasts and birds end, and what is said in the place of a tincture where only the face is meant
+HEAD, FACE = "'s head", "face"
 #: how deep a cut edge is torn, and where a demi-charge ends, units
 _TORN, _HALF = 7.0, 8.0
 #: how far a voided charge keeps its edge, units
@@ -46,7 +47,7 @@ class Charge:
     @property
     def group(self) -> str:
         """What it is among: beasts, birds, heads, crosses, or other things."""
-        if not self.draw and self.id.endswith(_HEAD):
+        if not self.draw and self.id.endswith(HEAD):
             return "Heads"
         if self.draw:
             return "Crosses" if "cross" in self.id else "Other things"
@@ -75,7 +76,7 @@ def _read() -> dict[str, Charge]:
             f"{one.name} head",
             *(f"{name}s head" for name in one.also),
         ]
-        found[one.name + _HEAD] = Charge(one.name + _HEAD, one.name + _HEAD, f"{one.plural}' heads", tuple(heads))
+        found[one.name + HEAD] = Charge(one.name + HEAD, one.name + HEAD, f"{one.plural}' heads", tuple(heads))
     return found
 
 
@@ -112,7 +113,7 @@ def charge_shape(
         shape = _drawn(one, attitude or (one.attitudes[0] if one.attitudes else ""), manners, parts or one.count)
     if demi:
         shape = _upper_half(shape, torn="erased" in manners)
-    elif manners & {"erased", "eradicated"} and (one.draw or not id_.endswith(_HEAD)):
+    elif manners & {"erased", "eradicated"} and (one.draw or not id_.endswith(HEAD)):
         shape = _torn_foot(shape)
     if "fitchy" in manners:
         shape = shape.difference(box(-60, 8, 60, 60)).union(Polygon([(-9, 6), (9, 6), (0, 50)]))
@@ -133,8 +134,8 @@ def _three_towered(one: Charge) -> BaseGeometry:
 
 
 def _drawn(one: Charge, attitude: str, manners: frozenset[str], parts: int) -> BaseGeometry:
-    if not one.draw and one.id.endswith(_HEAD):
-        name = one.id.removesuffix(_HEAD)
+    if not one.draw and one.id.endswith(HEAD):
+        name = one.id.removesuffix(HEAD)
         if name in beast.kinds():
             return beast.head_shape(beast.kinds()[name], manners)
         return bird.bird_head(bird.birds()[name], manners)

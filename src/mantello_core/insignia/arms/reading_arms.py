@@ -25,6 +25,9 @@ def read_arms(cursor: Cursor) -> Arms:
         cursor.commas()
         cursor.want("CLOSE")
         return found
+    if cursor.kind() == "IMPALING":
+        cursor.at += 1
+        cursor.commas()
     if cursor.kind() == "SIDE":
         return _sides(cursor)
     if cursor.kind() == "QUARTERLY" and _numbers_follow(cursor, 1 + 2 * (cursor.kind(1) == "OF")):
@@ -156,7 +159,8 @@ def _coat(cursor: Cursor) -> Coat:
     elements: list[Element] = []
     while True:
         at = cursor.at
-        while cursor.kind() in ("COMMA", "AND", "STOP"):
+        between = ("COMMA", "AND", "STOP") if cursor.quarters else ("COMMA", "AND", "STOP", "SEMICOLON")
+        while cursor.kind() in between:
             cursor.at += 1
         if not _element_follows(cursor):
             cursor.at = at

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field, replace
 
 from ...errors import OutOfRange, Unreadable
-from .coat import Charged, Element, Group, Ordinary, Pattern, Varied
+from .coat import Charged, Detail, Element, Group, Ordinary, Pattern, Varied
 from .cursor import Cursor
 from .reading_field import begins_tincture, read_pattern, read_strewn_on, read_tincture
 from .reading_group import begins_group, read_count, read_group, read_groups
@@ -64,6 +64,10 @@ def _standing(cursor: Cursor) -> Element:
     if begins_group(cursor):
         return Charged(read_group(cursor))
     if cursor.take("OUTOF"):
+        if edge := _edge(cursor):
+            above = read_group(cursor)
+            details = (Detail(("issuant",)), *above.details)
+            return Charged(replace(above, arrangement=above.arrangement or edge, details=details))
         beneath = read_element(cursor)
         if isinstance(beneath, Charged):
             beneath = replace(beneath, group=replace(beneath.group, arrangement="in base"))
@@ -76,6 +80,18 @@ def _standing(cursor: Cursor) -> Element:
         return _standing(cursor)
     cursor.asked.setdefault(cursor.at, set()).update(("NUMBER", "ON", "OVERALL", "WITHIN"))
     return _ordinary(cursor)
+
+
+def _edge(cursor: Cursor) -> str:
+    """'the base' or 'the chief' that something issues from and that is no piece of its own; '' for anything else."""
+    at = cursor.at
+    cursor.take("THE")
+    word = cursor.take("ORDINARY")
+    cursor.commas()
+    if word and word.value in ("base", "chief") and begins_group(cursor):
+        return f"in {word.value}"
+    cursor.at = at
+    return ""
 
 
 def _water(cursor: Cursor) -> Ordinary:
@@ -91,6 +107,8 @@ def _water(cursor: Cursor) -> Ordinary:
 
 def _on(cursor: Cursor) -> Element:
     """'on a fess or, three stars gules'; 'on three roundels gules as many stars or'."""
+    if cursor.kind() == "WATER":
+        return _water(cursor)
     if begins_group(cursor):
         beneath = read_group(cursor)
         cursor.commas()

@@ -11,14 +11,18 @@ _GYRONS = (6, 8, 10, 12, 16)
 TINCTURES, PATTERNS = ("TINCTURE", "OF"), ("PER", "PARTY", "QUARTERLY", "GYRONNY", "TIERCED", "VARIED", "BARRULY")
 
 
-def read_tincture(cursor: Cursor) -> str:
-    """A tincture by name, or as 'of the first', 'of the last', 'of the field'.
+def read_tincture(cursor: Cursor, *, second: bool = False) -> str:
+    """A tincture by name, or as 'of the first', 'of the last', 'of the field'. second: of two, where 'of' may be left out.
 
     Raises: Misfit; Unreadable for a reference to what was not named.
     """
     if word := cursor.take("TINCTURE"):
         return cursor.note(word.value)
-    cursor.want("OF")
+    if not (
+        second
+        and (cursor.kind() == "ORDINAL" or (cursor.kind() == "THE" and cursor.kind(1) in ("ORDINAL", "FIELD", "LAST")))
+    ):
+        cursor.want("OF")
     cursor.take("THE")
     word = cursor.want("ORDINAL", "FIELD", "LAST")
     if word.kind == "LAST":
@@ -145,7 +149,7 @@ def _two(cursor: Cursor) -> tuple[str, str]:
     first = read_tincture(cursor)
     cursor.commas()
     cursor.want("AND")
-    return first, read_tincture(cursor)
+    return first, read_tincture(cursor, second=True)
 
 
 def _varied(cursor: Cursor) -> Varied:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field, replace
 
 from ...errors import OutOfRange, Unreadable
-from .charge import CHARGES, Charge
+from .charge import CHARGES, FACE, Charge
 from .coat import Charged, Detail, Group, Pattern, Varied
 from .cursor import Cursor, Misfit
 from .reading_field import PATTERNS, TINCTURES, begins_tincture, read_pattern, read_strewn_on, read_tincture
@@ -121,6 +121,9 @@ def read_group(cursor: Cursor) -> Group:
     id_, inherent = word.value
     if id_ == "fountain":
         id_, inherent, said.pattern = "roundel", "", Varied("barry", ("argent", "azure"), "wavy", 6)
+    if inherent == FACE:
+        inherent = ""
+        said.details.append(Detail(("cabossed",)))
     charge = CHARGES[id_]
     if not 1 <= count <= MOST_CHARGES:
         raise OutOfRange(f"{count} {charge.plural}; allowed are 1 to {MOST_CHARGES}.", f"sign {number.at + 1}")
@@ -319,7 +322,9 @@ def _wait(cursor: Cursor, said: _Said, inherent: str) -> None:
 
 
 def _rows(cursor: Cursor, said: _Said, count: int) -> bool:
-    """'three, two and one' or '3, 2, 1' behind a group of six."""
+    """'three, two and one' or '3, 2, 1' behind a group of six; 'two in saltire and one in pale' of three."""
+    if _across(cursor, said, count):
+        return True
     ahead, numbers = 0, []
     while cursor.kind(ahead) in ("COMMA", "AND", "NUMBER"):
         word = cursor.peek(ahead)
@@ -336,6 +341,21 @@ def _rows(cursor: Cursor, said: _Said, count: int) -> bool:
         return False
     cursor.at += ahead
     said.arrangement = _row_words(numbers)
+    return True
+
+
+def _across(cursor: Cursor, said: _Said, count: int) -> bool:
+    """'two in saltire and one in pale': three laid across each other."""
+    at = cursor.at
+    cursor.commas()
+    first, where, _, second, upright = (cursor.peek(ahead) for ahead in range(5))
+    kinds = tuple(cursor.kind(ahead) for ahead in range(5))
+    good = kinds == ("NUMBER", "ARRANGEMENT", "AND", "NUMBER", "ARRANGEMENT") and not said.arrangement
+    if not good or first.value + second.value != count or where.value != "in saltire" or upright.value != "in pale":
+        cursor.at = at
+        return False
+    cursor.at += 5
+    said.arrangement = where.value
     return True
 
 

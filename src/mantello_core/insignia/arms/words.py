@@ -8,7 +8,7 @@ from difflib import get_close_matches
 from functools import cache
 
 from ...errors import Unreadable
-from .charge import CHARGES
+from .charge import CHARGES, FACE, HEAD
 from .tincture import COUNTERCHANGED, PROPER, TINCTURES
 from .vocabulary import (
     ALSO,
@@ -157,6 +157,15 @@ def _said() -> Iterator[tuple[str, str, object]]:
     yield from ((name, "STREWN", entry) for name, entry in STREWN.items())
     for charge in CHARGES.values():
         yield from ((name, "CHARGE", (charge.id, "")) for name in (charge.name, charge.plural, *charge.also))
+        if charge.id.endswith(" head") and not charge.id.endswith(HEAD):
+            one = charge.id.removesuffix(" head")
+            yield from (
+                (name, "CHARGE", (charge.id, "")) for name in (f"{one}'s head", f"{one}s' heads", f"{one}s head")
+            )
+        if charge.id.endswith(HEAD):
+            one = charge.id.removesuffix(HEAD)
+            faces = (f"{one}'s face", f"{one} face", f"{one} faces", f"{charge.plural.removesuffix(' heads')} faces")
+            yield from ((name, "CHARGE", (charge.id, FACE)) for name in faces)
     attitudes = sorted({attitude for charge in CHARGES.values() for attitude in charge.attitudes})
     yield from ((attitude, "ATTITUDE", attitude) for attitude in attitudes)
     yield from _named("PART", PARTS)
