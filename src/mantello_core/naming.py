@@ -48,7 +48,7 @@ def noted(text: str, where: str = "note", what: str = "note") -> str:
 
 
 def strange_in(text: str) -> tuple[str, str] | None:
-    """The first sign of a line that cannot be kept, and why; None if all of it can.
+    r"""The first sign of a line that cannot be kept, and why; None if all of it can.
 
     Letters, marks and pictures of every script can, and what they need within: joiners between two signs, marks of
     direction, isolates that are closed, tags behind a flag. Source: Unicode Standard 15, chapters 9, 12 and 23;

@@ -45,4 +45,4 @@ def checked_stock(stock: Stock, where: str = "") -> Stock:
     note = noted(stock.note, f"{where}/note")
     if len(note) > MOST_NOTE:
         raise OutOfRange(f"The note has {len(note)} signs; allowed is up to {MOST_NOTE}.", f"{where}/note")
-    return replace(stock, note=note)
+    return stock if note == stock.note else replace(stock, note=note)

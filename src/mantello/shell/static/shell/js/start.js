@@ -23,5 +23,6 @@ import "./hand.js";
 import "./turntable.js";
 import "./site.js";
 import "./drop.js";
+import "./scrolled.js";
 
 wake(document);

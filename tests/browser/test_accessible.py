@@ -1,0 +1,58 @@
+"""Every page against the rules of accessibility, by a checker in the browser, with figures in the army and without."""
+
+from django.contrib.auth import get_user_model
+from django.urls import reverse
+
+from launch.scripts import FOLDER
+from mantello.workspace.editing import keep_design
+from tests.samples import calvessa
+
+from .case import COME, BrowserCase
+
+AXE = FOLDER / "node_modules" / "axe-core" / "axe.min.js"
+#: the rules of WCAG 2.2 AA and of good practice
+RULES = ("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice")
+#: what is broken, with the first place of each
+ASKED = """async (tags) => (await axe.run(document, {runOnly: tags, resultTypes: ['violations']})).violations
+  .map((one) => [one.id, one.nodes[0].html])"""
+PATHS = (
+    "", "roster/", "types/", "types/make/", "types/models/", "scheme/", "scheme/table/", "scheme/rules/", "scheme/checks/", "scheme/variants/",
+    "scheme/camouflage/", "scheme/variety/", "insignia/", "insignia/emblems/", "insignia/codes/", "insignia/map/", "insignia/transfers/", "insignia/bearers/",
+    "insignia/cloth/", "recipes/", "recipes/across/passes/", "recipes/across/finish/", "recipes/across/metals/", "paints/", "paints/add/", "paints/match/",
+    "plan/", "plan/order/", "plan/calendar/", "plan/what-if/", "desk/", "log/", "log/figures/", "log/bench/",
+)  # fmt: skip
+
+
+class Accessible(BrowserCase):
+    def setUp(self):
+        super().setUp()
+        self.work()
+        self.sign_up()
+        owner = get_user_model().objects.get()
+        self.army = reverse("army", args=[keep_design(owner, calvessa(), "Imported").pk])
+        # the checker is put into the page, which the pages' own policy forbids to everybody
+        self.context = self.browser.new_context(
+            viewport={"width": 1280, "height": 800}, bypass_csp=True, storage_state=self.context.storage_state()
+        )
+        self.addCleanup(self.context.close)
+        self.context.set_default_navigation_timeout(COME)
+        self.page = self.new_page()
+
+    def broken(self, path: str) -> list[str]:
+        self.go(path)
+        self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')", timeout=COME)
+        self.page.evaluate(AXE.read_text(encoding="utf-8"))
+        return [f"{path}: {id_} at {html[:90]}" for id_, html in self.page.evaluate(ASKED, list(RULES))]
+
+    def test_no_page_breaks_a_rule(self):
+        pages = ("/", "/brief/", "/account/", *(f"{self.army}{path}" for path in PATHS))
+        self.assertEqual([said for path in pages for said in self.broken(path)], [])
+
+    def test_no_page_breaks_a_rule_in_the_dark_on_a_phone(self):
+        self.page.emulate_media(color_scheme="dark", reduced_motion="reduce")
+        self.page.set_viewport_size({"width": 390, "height": 844})
+        pages = (
+            f"{self.army}{path}"
+            for path in ("", "scheme/", "scheme/checks/", "recipes/", "paints/", "plan/", "desk/", "log/")
+        )
+        self.assertEqual([said for path in pages for said in self.broken(path)], [])
