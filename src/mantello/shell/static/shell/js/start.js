@@ -24,5 +24,6 @@ import "./turntable.js";
 import "./site.js";
 import "./drop.js";
 import "./scrolled.js";
+import "./find.js";
 
 wake(document);
