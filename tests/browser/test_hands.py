@@ -1,5 +1,7 @@
 """Keys, clicks, a lost connection, a second window."""
 
+import re
+
 from playwright.sync_api import expect
 
 from mantello.workspace.models import Army
@@ -40,6 +42,33 @@ class Hands(BrowserCase):
         self.page.keyboard.press("Delete")
         self.note("Cleared on")
         self.assertEqual(self.design().scheme.rules, ())
+
+    def test_slash_finds_and_enter_follows_the_first(self):
+        self.page.locator(".plate-box").focus()
+        self.page.keyboard.press("/")
+        expect(self.page.get_by_role("dialog", name="Find")).to_be_visible()
+        self.page.keyboard.type("coat")
+        expect(self.page.locator(".found-list a").first).to_contain_text("Coat")
+        self.page.keyboard.press("ArrowDown")
+        expect(self.page.locator(".found-list a").first).to_be_focused()
+        self.page.keyboard.press("ArrowUp")
+        expect(self.page.locator("#find-words")).to_be_focused()
+        self.page.keyboard.press("Enter")
+        expect(self.page).to_have_url(re.compile("/recipes/coat/"))
+        self.page.keyboard.press("/")
+        self.page.keyboard.press("Escape")
+        expect(self.page.get_by_role("dialog", name="Find")).to_be_hidden()
+
+    def test_values_only_while_the_key_is_held_and_the_ladder_by_its_key(self):
+        self.page.locator(".plate-box").focus()
+        self.page.keyboard.down("v")
+        expect(self.page.locator("[data-values]")).to_have_attribute("aria-checked", "true")
+        self.page.keyboard.up("v")
+        expect(self.page.locator("[data-values]")).to_have_attribute("aria-checked", "false")
+        self.page.keyboard.press("l")
+        self.assertTrue(self.page.evaluate("document.activeElement.closest('.ladder-col') !== null"))
+        self.page.keyboard.press("Alt+4")
+        expect(self.page).to_have_url(re.compile("/recipes/"))
 
     def test_a_late_answer_to_an_older_click_does_not_undo_a_newer_one(self):
         held = []
