@@ -2,10 +2,13 @@
 
 import re
 import unicodedata
+from difflib import SequenceMatcher
 
 from .errors import OutOfRange
 
 LONGEST_NAME = 80
+#: how alike a misspelt word must be to count as found
+_ALIKE = 0.78
 #: signs that join or part letters in many scripts and in pictures made of several: zero-width joiner and non-joiner, word joiner
 _JOINERS = "\u200d\u200c\u2060"
 #: marks that say which way a neighbour reads
@@ -104,3 +107,17 @@ def _refused(text: str, at: int) -> str:
 def _no_sign(sign: str) -> bool:
     """Whether a place in the alphabet is set aside for ever; other empty ones may be signs newer than this list."""
     return ord(sign) & 0xFFFE == 0xFFFE or 0xFDD0 <= ord(sign) <= 0xFDEF
+
+
+def match_rank(asked: str, name: str) -> int | None:
+    """How well a name fits what was asked: 0 begins so, 1 a word begins so, 2 holds it, 3 is spelt nearly so; None if not."""
+    plain = " ".join(name.casefold().split())
+    if plain.startswith(asked):
+        return 0
+    if all(any(word.startswith(each) for word in plain.replace("-", " ").split()) for each in asked.split()):
+        return 1
+    if asked in plain:
+        return 2
+    if len(asked) > 3 and any(SequenceMatcher(None, asked, word).ratio() >= _ALIKE for word in (plain, *plain.split())):
+        return 3
+    return None

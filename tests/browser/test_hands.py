@@ -59,6 +59,17 @@ class Hands(BrowserCase):
         self.page.keyboard.press("Escape")
         expect(self.page.get_by_role("dialog", name="Find")).to_be_hidden()
 
+    def test_a_paint_is_picked_by_two_letters_and_the_list_follows(self):
+        self.go(f"{self.army}scheme/")
+        self.page.get_by_text("New role").click()
+        self.page.get_by_role("button", name="Find a pot").first.click()
+        expect(self.page.locator("[data-paint]").first).to_be_visible()
+        self.page.keyboard.type("salt")
+        expect(self.page.locator("[data-paint]").first).to_contain_text("Salt Linen")
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_label("First paint", exact=True)).to_have_value("salt-linen")
+        expect(self.page.get_by_label("First paint", exact=True)).to_be_focused()
+
     def test_values_only_while_the_key_is_held_and_the_ladder_by_its_key(self):
         self.page.locator(".plate-box").focus()
         self.page.keyboard.down("v")

@@ -10,6 +10,9 @@ Choices = list[tuple[str, list[tuple[str, str]]]]
 #: kinds that can carry a colour
 _COLOURS = ("acrylic", "air", "metallic", "ink", "wash", "stain", "enamel", "oil")
 
+#: attributes of a list of paints beside which one can be found by letters and colour
+PICKER = {"data-behaviour": "paint-picker"}
+
 
 def paint_choices(own: Sequence[Paint] = ()) -> Choices:
     """Paints that can carry a colour."""

@@ -2,18 +2,18 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from difflib import SequenceMatcher
 
 from ..army.types_found import types_found
 from ..figures.synonym import areas_called
 from ..figures.vocabulary import spoken
+from ..naming import match_rank
 from ..paints.catalogue import Catalogue
 from .design import Design
 
 #: kinds of things, in the order in which equals are shown
 KINDS = ("role", "unit", "figure", "area", "paint", "arms", "emblem")
-#: hits of one kind at most; how alike a misspelt word must be
-MOST_OF_KIND, _ALIKE = 6, 0.78
+#: hits of one kind at most
+MOST_OF_KIND = 6
 
 
 @dataclass(frozen=True)
@@ -69,20 +69,6 @@ def found_in(design: Design, catalogue: Catalogue, words: str) -> tuple[Hit, ...
             (1, at, Hit("area", name, spoken(name), f"on {len(bearers)} figure type{'s' * (len(bearers) != 1)}"))
         )
     return tuple(_fewest_of_each(sorted(everything, key=lambda one: (one[0], KINDS.index(one[2].kind), one[1]))))
-
-
-def match_rank(asked: str, name: str) -> int | None:
-    """How well a name fits what was asked: 0 begins so, 1 a word begins so, 2 holds it, 3 is spelt nearly so; None if not."""
-    plain = " ".join(name.casefold().split())
-    if plain.startswith(asked):
-        return 0
-    if all(any(word.startswith(each) for word in plain.replace("-", " ").split()) for each in asked.split()):
-        return 1
-    if asked in plain:
-        return 2
-    if len(asked) > 3 and any(SequenceMatcher(None, asked, word).ratio() >= _ALIKE for word in (plain, *plain.split())):
-        return 3
-    return None
 
 
 def _fewest_of_each(ranked: list[tuple[int, int, Hit]]) -> Iterable[Hit]:

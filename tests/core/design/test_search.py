@@ -6,8 +6,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mantello_core.design.own_devices import with_own_device
-from mantello_core.design.search import MOST_OF_KIND, found_in, match_rank
+from mantello_core.design.search import MOST_OF_KIND, found_in
 from mantello_core.formats.sample import levy
+from mantello_core.naming import match_rank
 from mantello_core.paints.catalogue import SHIPPED
 from tests.core.insignia.devices.test_own_emblems import ring
 

@@ -110,3 +110,14 @@ class Shelf(RoomCase):
         self.assertEqual(self.shelf(demo)["salt-linen"].pots, 9)
         call_command("demo", reset=True)
         self.assertEqual(self.shelf(demo), sample_shelf())
+
+
+class Picking(RoomCase):
+    def test_paints_are_found_by_letters_with_the_own_shelf_told(self):
+        OwnedPaint.objects.keep(self.owner, {"salt-linen": Stock(1.0)})
+        page = self.see("pick-paint", q="sal", now="brine-green")
+        self.assertContains(page, 'data-paint="salt-linen"')
+        self.assertContains(page, "on your shelf", count=1)
+        self.assertContains(self.see("pick-paint", now="brine-green"), "chosen now")
+        self.assertContains(self.see("pick-paint", q="<i>"), "&lt;i&gt;")
+        self.assert_hidden("pick-paint")

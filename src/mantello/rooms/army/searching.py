@@ -13,7 +13,8 @@ from mantello.shell.templatetags.icons import swatch
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
-from mantello_core.design.search import Hit, found_in, match_rank
+from mantello_core.design.search import Hit, found_in
+from mantello_core.naming import match_rank
 
 #: pages by address, with what people may call them
 PAGES = {

@@ -7,7 +7,7 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.shelf.choices import paint_choices
+from mantello.shelf.choices import PICKER, paint_choices
 from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.fields import CoreField
 from mantello.workspace.catalogue import catalogue_for
@@ -111,6 +111,7 @@ class MatchForm(forms.Form):
             ("Roles, as they are mixed now", made),
             *groups,
         ]
+        self.fields["wanted"].widget.attrs |= PICKER
 
     def clean(self):
         """What is wanted, under ``target``."""

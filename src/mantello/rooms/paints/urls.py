@@ -2,10 +2,11 @@
 
 from django.urls import path
 
-from . import adding, costing, fewest, matching, views
+from . import adding, costing, fewest, matching, picking, views
 
 urlpatterns = [
     path("", views.paints, name="paints"),
+    path("pick/", picking.pick_paint, name="pick-paint"),
     path("match/", matching.match, name="match"),
     path("match/take/", matching.take_match, name="take-match"),
     path("fewest/", fewest.fewest, name="fewest"),

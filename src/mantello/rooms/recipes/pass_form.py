@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from django import forms
 
-from mantello.shelf.choices import pot_choices
+from mantello.shelf.choices import PICKER, pot_choices
 from mantello_core.army.figure_filter import Filter
 from mantello_core.army.tree import MOST_FIGURES, TIERS
 from mantello_core.figures.exposure import LAWS
@@ -80,6 +80,7 @@ class PassForm(forms.Form):
         scheme = design.scheme
         self.catalogue = design.catalogue.with_own(own)
         self.fields["paint"].choices = pot_choices(own)
+        self.fields["paint"].widget.attrs |= PICKER
         for name in ("covers", "leaves"):
             self.fields[name].choices = _places(scheme.roles)
             self.fields[name].widget.attrs["size"] = 8

@@ -4,7 +4,7 @@ import re
 
 from django import forms
 
-from mantello.shelf.choices import paint_choices
+from mantello.shelf.choices import PICKER, paint_choices
 from mantello.shell.fields import CoreField
 from mantello_core.army.figure_filter import Filter
 from mantello_core.naming import named
@@ -19,8 +19,9 @@ class RoleForm(forms.Form):
         named, label="Name of the role", max_length=80, widget=forms.TextInput(attrs={"placeholder": "Such as: Facing"})
     )
     paint = forms.ChoiceField(
-        choices=lambda: [("", "Decide later"), *paint_choices()], required=False, label="First paint"
-    )
+        choices=lambda: [("", "Decide later"), *paint_choices()], required=False, label="First paint",
+        widget=forms.Select(attrs=PICKER),
+    )  # fmt: skip
     word = CoreField(
         colour_of, required=False, label="Or a word of the trade", max_length=80,
         help_text="As old lists have it, in any of their languages: its mixes are shown next.",
@@ -136,5 +137,5 @@ class TonedForm(forms.Form):
 
     like = forms.CharField(label="As", max_length=80)
     name = CoreField(named, label="Called", max_length=80)
-    paint = forms.ChoiceField(choices=lambda: paint_choices(), label="With")
+    paint = forms.ChoiceField(choices=lambda: paint_choices(), label="With", widget=forms.Select(attrs=PICKER))
     parts = forms.FloatField(label="Parts in every mix", min_value=0.1, max_value=12, initial=1)

@@ -25,5 +25,6 @@ import "./site.js";
 import "./drop.js";
 import "./scrolled.js";
 import "./find.js";
+import "./paints.js";
 
 wake(document);
