@@ -43,11 +43,12 @@ class Photographs(BrowserCase):
 
     def test_from_a_photograph_to_the_planned_evening(self):
         sheet = self.sent()
-        box = sheet.bounding_box()
         for words, x, y in PARTS:
             self.page.get_by_label("In hand").fill(words)
             self.page.get_by_label("In hand").press("Enter")
             expect(self.page.locator("[data-said]")).to_contain_text("lick")
+            # measured each time: type that comes late moves the sheet
+            box = sheet.bounding_box()
             sheet.click(position={"x": box["width"] * x, "y": box["height"] * y})
             expect(self.page.locator("[data-said]")).to_contain_text("Given to")
         expect(self.page.locator("#hand-told")).to_contain_text("4 areas, 100 % of the figure")
