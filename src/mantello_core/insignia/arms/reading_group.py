@@ -14,6 +14,8 @@ MOST_CHARGES, MOST_PARTS = 20, 16
 #: what may stand before the name of a charge
 _BEFORE = ("DETAIL", "SIDE", "ATTITUDE")
 #: charges that are also counted as parts of others
+#: charges that rise without being birds
+_RISE = ("sun", "full moon", "crescent")
 _PART_CHARGES = {"tower": "towers", "ray": "rays"}
 #: what a number is of where it is no number of charges
 _NO_CHARGE = ("ORDINARY", "LINE", "LABEL")
@@ -182,6 +184,9 @@ def _attitude(cursor: Cursor, charge: Charge, said: _Said, inherent: str, behind
     word = cursor.take("ATTITUDE")
     if word is None:
         return False
+    if word.value == "rising" and charge.id in _RISE:
+        said.details.append(Detail(("issuant",)))
+        return True
     if word.value not in charge.attitudes:
         known = ", ".join(charge.attitudes) or "none"
         raise Unreadable(
