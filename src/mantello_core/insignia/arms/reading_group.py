@@ -13,9 +13,9 @@ from .words import Word
 MOST_CHARGES, MOST_PARTS = 20, 16
 #: what may stand before the name of a charge
 _BEFORE = ("DETAIL", "SIDE", "ATTITUDE")
-#: charges that are also counted as parts of others
 #: charges that rise without being birds
 _RISE = ("sun", "full moon", "crescent")
+#: charges that are also counted as parts of others
 _PART_CHARGES = {"tower": "towers", "ray": "rays"}
 #: what a number is of where it is no number of charges
 _NO_CHARGE = ("ORDINARY", "LINE", "LABEL")
