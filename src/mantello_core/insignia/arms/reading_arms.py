@@ -7,6 +7,7 @@ from .coat import Arms, Charged, Coat, Detail, Element, Field, Impaled, Parted, 
 from .cursor import Cursor, Misfit
 from .reading_element import read_element
 from .reading_field import read_field
+from .reading_group import read_groups
 from .tincture import COUNTERCHANGED
 
 #: parts of divisions whose parts are coats
@@ -147,16 +148,18 @@ def _surtout(cursor: Cursor) -> Coat | None:
         cursor.take("ON")
         if cursor.kind() == "NUMBER" and cursor.kind(1) == "ORDINARY" and cursor.peek(1).value == "inescutcheon":
             cursor.at += 2
-            return _coat(cursor)
+            return _coat(cursor, small_shield=True)
     cursor.at = at
     return None
 
 
-def _coat(cursor: Cursor) -> Coat:
-    """A field and what lies on it."""
+def _coat(cursor: Cursor, *, small_shield: bool = False) -> Coat:
+    """A field and what lies on it; a small shield may also be 'charged with' it."""
     cursor.new_coat()
     field: Field = _parted(cursor) or read_field(cursor)
     elements: list[Element] = []
+    if small_shield and cursor.beyond("BEARING") and cursor.take("BEARING"):
+        elements += [Charged(group) for group in read_groups(cursor)]
     while True:
         at = cursor.at
         between = ("COMMA", "AND", "STOP") if cursor.quarters else ("COMMA", "AND", "STOP", "SEMICOLON")

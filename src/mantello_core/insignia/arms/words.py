@@ -57,7 +57,9 @@ def words_of(text: str) -> list[Word]:
     tokens, at = [], 0
     while at < len(found):
         entry, length = _longest([word for word, _, _ in found[at : at + _LONGEST]])
-        if entry:
+        if entry and entry[0] == "SILENT":
+            at += length
+        elif entry:
             tokens.append(Word(*entry, text[found[at][1] : found[at + length - 1][2]], found[at][1]))
             at += length
         else:
