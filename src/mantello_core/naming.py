@@ -46,7 +46,7 @@ def noted(text: str, where: str = "note", what: str = "note") -> str:
     """
     line = " ".join(text.split())
     if found := strange_in(line):
-        raise OutOfRange(f"The {what} holds the sign U+{ord(found[0]):04X}, {found[1]}.", where)
+        raise OutOfRange(f"The {what} holds {sign_words(*found)}.", where)
     return line
 
 
@@ -73,6 +73,11 @@ def strange_in(text: str) -> tuple[str, str] | None:
         elif why := _refused(text, at):
             return sign, why
     return (open_at[0], "the beginning of a piece that is not ended") if open_at else None
+
+
+def sign_words(sign: str, why: str) -> str:
+    """What ``strange_in`` found, in words."""
+    return f"the sign U+{ord(sign):04X}, {why}"
 
 
 def _refused(text: str, at: int) -> str:
@@ -109,9 +114,17 @@ def _no_sign(sign: str) -> bool:
     return ord(sign) & 0xFFFE == 0xFFFE or 0xFDD0 <= ord(sign) <= 0xFDEF
 
 
+def folded(text: str) -> str:
+    """A text as it is compared: without capitals, its words a blank apart."""
+    return " ".join(text.casefold().split())
+
+
 def match_rank(asked: str, name: str) -> int | None:
-    """How well a name fits what was asked: 0 begins so, 1 a word begins so, 2 holds it, 3 is spelt nearly so; None if not."""
-    plain = " ".join(name.casefold().split())
+    """How well a name fits what was asked: 0 begins so, 1 a word begins so, 2 holds it, 3 is spelt nearly so; None if not.
+
+    asked: as ``folded`` gives it.
+    """
+    plain = folded(name)
     if plain.startswith(asked):
         return 0
     if all(any(word.startswith(each) for word in plain.replace("-", " ").split()) for each in asked.split()):

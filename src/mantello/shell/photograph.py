@@ -8,8 +8,9 @@ import numpy as np
 from django import forms
 from PIL import Image, ImageFile, ImageFilter, ImageOps, UnidentifiedImageError
 
-from mantello_core.colour.patch import Patch, linear_light, patch_of
+from mantello_core.colour.patch import Patch, patch_of
 from mantello_core.colour.scene_light import coarse
+from mantello_core.colour.spaces import linear_light
 from mantello_core.figures.lit_from import lit_from
 
 #: bytes of an upload, pixels of a picture, and pixels along the longer side that are kept

@@ -6,7 +6,7 @@ from django.db import transaction
 from django.utils import timezone
 from PIL import Image, ImageDraw, ImageFilter
 
-from mantello.shell.photograph import kept, pointed_at
+from mantello.shell.photograph import kept
 from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
 from mantello_core.advice.trial import PATCHES
@@ -14,7 +14,7 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.film.prediction import Outcome, predicted
 
 from .models import Photo, TestPiece
-from .trial import CARD, begun, light_of, planned_minutes, tried
+from .trial import CARD, begun, kept_patch, light_of, planned_minutes, tried
 
 #: size of the drawn photograph, and what the lamp does to red, green and blue
 SIZE, LAMP = (1120, 720), (1.0, 0.9, 0.74)
@@ -45,14 +45,15 @@ def sample_test(army: Army, role: str = "smallclothes") -> TestPiece:
     colours = {CARD: GREY} | {name: hex_of(prediction.tones[zone]) for name, zone in PATCHES.items()}
     jpeg, width, height = kept(_drawn(colours))
     middles = {
-        name: ((left + right) / 2 / SIZE[0], (top + bottom) / 2 / SIZE[1])
+        name: [round((left + right) / 2 / SIZE[0], 4), round((top + bottom) / 2 / SIZE[1], 4)]
         for name, (left, top, right, bottom) in PLACES.items()
     }
     test.save()
-    patches = {name: [round(x, 4), round(y, 4), pointed_at(jpeg, x, y).hex] for name, (x, y) in middles.items()}
+    light = light_of(jpeg, middles)
+    patches = {name: [*place, kept_patch(light, name).hex] for name, place in middles.items()}
     Photo.objects.create(
         test=test, moment=Photo.Moment.AFTER, jpeg=jpeg, width=width, height=height, patches=patches,
-        light=light_of(jpeg, patches),
+        light=light,
     )  # fmt: skip
     return test
 

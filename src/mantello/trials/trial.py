@@ -163,7 +163,7 @@ def seen_in(photo: Photo) -> Seen:
     if CARD not in places:
         return Seen(why="Point at the grey card first: without it the lamp's colour stays in.")
     light = photo.light or light_of(bytes(photo.jpeg), places)
-    patches = {name: Patch(*_read(light["patches"][name])) for name in places if name in light["patches"]}
+    patches = {name: kept_patch(light, name) for name in places if name in light["patches"]}
     marks = [(*places[name][:2], patches[name]) for name in MARKS if name in patches]
     try:
         scene = scene_light(marks, np.array(light["grid"]))
@@ -187,6 +187,7 @@ def light_of(jpeg: bytes, places: Mapping[str, list], known: dict | None = None)
     return {"grid": (known or {}).get("grid") or light_grid(jpeg), "patches": patches}
 
 
-def _read(kept: list) -> tuple:
-    _, linear, burnt, gloss, spread = kept
-    return tuple(linear), burnt, gloss, spread
+def kept_patch(light: dict, name: str) -> Patch:
+    """A patch as ``light_of`` keeps it."""
+    _, linear, burnt, gloss, spread = light["patches"][name]
+    return Patch(tuple(linear), burnt, gloss, spread)

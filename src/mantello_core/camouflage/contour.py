@@ -3,6 +3,8 @@
 import numpy as np
 import shapely
 
+from ..geometry.rings import signed_area
+
 # per case of the corners (1 upper left, 2 upper right, 4 lower right, 8 lower left): directed from edge to edge, inside on
 # one hand; edges: 0 top, 1 right, 2 bottom, 3 left
 _CASES = {
@@ -64,15 +66,9 @@ def _rings(field, x0, y0, pitch):
     return found
 
 
-def _signed(ring):
-    """Twice-halved shoelace area, signed."""
-    x, y = ring[:, 0], ring[:, 1]
-    return float(np.dot(x, np.roll(y, -1)) - np.dot(y, np.roll(x, -1))) / 2
-
-
 def polygons(found, least=0.0):
     """Rings as polygons with holes: a ring inside an odd number of others is a hole. Drops rings smaller than ``least``."""
-    sized_rings = sorted(((abs(_signed(ring)), ring) for ring in found), key=lambda one: -one[0])
+    sized_rings = sorted(((abs(signed_area(ring)), ring) for ring in found), key=lambda one: -one[0])
     kept = [(area, ring) for area, ring in sized_rings if area > max(least, 1e-6)]
     if not kept:
         return shapely.MultiPolygon()

@@ -15,7 +15,7 @@ from ..insignia.arms.tincture_rule import breaches
 from ..insignia.devices.device import ARMS, MARGIN
 from ..insignia.devices.freehand import FINEST_LINE
 from ..insignia.devices.stroke import device_stroke
-from ..insignia.devices.worn import surface_for
+from ..insignia.devices.worn import surface_for, width_on
 from ..marks.placement import Placement, site_ids
 from ..scheme.cascade import FigureClass
 from .finding import Check, Finding, Fix, class_title
@@ -213,7 +213,7 @@ def _fine(look: Look, one: Allotment) -> Iterable[Finding]:
         return
     if one.device.kind == ARMS:
         named = look.design.scheme.named_arms(one.device.text)
-        width = max(0.5, one.site.width * MARGIN)
+        width = width_on(one.site)
         thin = drawn_arms(named.tree, surface_for(one.site)).thinnest(width)[0]
     else:
         thin = device_stroke(one.device, one.site.width, one.site.height, one.manner.turn)
@@ -244,7 +244,7 @@ def _unseen(look: Look, one: Allotment) -> Iterable[Finding]:
     if one.device.kind != ARMS:
         return
     first, named = one.bearers[0], look.design.scheme.named_arms(one.device.text)
-    width = max(0.5, one.site.width * MARGIN)
+    width = width_on(one.site)
     drawing = drawn_arms(named.tree, surface_for(one.site))
     gone = [of for of in drawing.unseen(width) if of not in drawing.undrawn]
     if gone:

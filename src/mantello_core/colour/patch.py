@@ -4,6 +4,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from .spaces import coded_light, linear_light
+
 #: of the scale of a channel: from here on it is burnt; below here a camera tells nothing
 BURNT, BLACK = 0.985, 0.004
 #: shares of a place's pixels that may be burnt, and that a gloss may take
@@ -29,8 +31,7 @@ class Patch:
     def hex(self) -> str:
         """The colour as the picture shows it, '#rrggbb'."""
         linear = np.clip(self.linear, 0, 1)
-        shown = np.where(linear <= 0.0031308, linear * 12.92, 1.055 * linear ** (1 / 2.4) - 0.055)
-        return "#" + bytes(int(value) for value in np.round(255 * shown)).hex()
+        return "#" + bytes(int(value) for value in np.round(255 * coded_light(linear))).hex()
 
     @property
     def doubts(self) -> tuple[str, ...]:
@@ -79,9 +80,3 @@ def patch_of(pixels: np.ndarray) -> Patch:
     red, green, blue = (float(value) for value in kept.mean(axis=0))
     gloss = float(bright.mean()) * (1 - float(lost.mean()))
     return Patch((red, green, blue), float(lost.mean()), gloss, max(spread, wide if wide > 2 * spread else 0.0))
-
-
-def linear_light(values: np.ndarray) -> np.ndarray:
-    """Linear light of sRGB values, 0 to 1, whatever the shape. Source: IEC 61966-2-1."""
-    values = np.asarray(values, float)
-    return np.where(values <= 0.04045, values / 12.92, ((values + 0.055) / 1.055) ** 2.4)

@@ -5,7 +5,7 @@ back the same everywhere, so that its picture is the light's, but for a factor. 
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from shapely.geometry import MultiPoint, Point
@@ -100,8 +100,7 @@ def scene_light(marks: Sequence[tuple[float, float, Patch]], grid: np.ndarray | 
         return _told(terms, "ground", places, doubts)
     fall = float(np.exp(np.ptp(whites.mean(axis=1))))
     by = "marks" if len(marks) > 1 else "one mark"
-    terms = tuple(tuple(float(value) for value in term) for term in _by_marks(places, whites))
-    return SceneLight(terms, by, places, tuple(doubts), fall)
+    return SceneLight(_plain(_by_marks(places, whites)), by, places, tuple(doubts), fall)
 
 
 def freed(light: SceneLight, x: float, y: float, patch: Patch) -> Freed:
@@ -140,9 +139,13 @@ def _checked(patch: Patch) -> None:
 
 
 def _told(terms, by: str, places, doubts) -> SceneLight:
-    made = SceneLight(tuple(tuple(float(value) for value in term) for term in terms), by, places, tuple(doubts))
+    made = SceneLight(_plain(terms), by, places, tuple(doubts))
     across = [made.at(x, y)[1] for x in (0.03, 0.5, 0.97) for y in (0.03, 0.5, 0.97)]
-    return SceneLight(made.terms, by, places, made.doubts, float(max(across) / min(across)))
+    return replace(made, fall=float(max(across) / min(across)))
+
+
+def _plain(terms) -> tuple[tuple[float, ...], ...]:
+    return tuple(tuple(float(value) for value in term) for term in terms)
 
 
 def _basis(x, y) -> np.ndarray:

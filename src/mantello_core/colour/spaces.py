@@ -78,8 +78,7 @@ def xyz_of_linear(linear: np.ndarray) -> np.ndarray:
 def hexes_of(labs) -> tuple[str, ...]:
     """The nearest sRGB colour of each, (n, 3), as '#rrggbb'; colours outside the screen's range are clipped."""
     linear = np.clip(linear_of(labs), 0, 1)
-    coded = np.where(linear <= 0.0031308, 12.92 * linear, 1.055 * linear ** (1 / 2.4) - 0.055)
-    return tuple("#" + bytes(one).hex() for one in np.rint(coded * 255).astype(np.uint8))
+    return tuple("#" + bytes(one).hex() for one in np.rint(coded_light(linear) * 255).astype(np.uint8))
 
 
 def hex_of(lab: Lab) -> str:
@@ -102,8 +101,17 @@ def lab_of_hex(text: str) -> Lab:
     if not found:
         raise Unreadable(f"'{text}' is not a colour; write six hex digits, such as #1f5c4f.")
     coded = np.array([int(found[1][i : i + 2], 16) for i in (0, 2, 4)]) / 255
-    linear = np.where(coded <= 0.04045, coded / 12.92, ((coded + 0.055) / 1.055) ** 2.4)
-    return lab_of(xyz_of_linear(linear))
+    return lab_of(xyz_of_linear(linear_light(coded)))
+
+
+def linear_light(coded: np.ndarray) -> np.ndarray:
+    """Linear light of sRGB values, both 0 to 1, whatever the shape. Source: IEC 61966-2-1."""
+    return np.where(coded <= 0.04045, coded / 12.92, ((coded + 0.055) / 1.055) ** 2.4)
+
+
+def coded_light(linear: np.ndarray) -> np.ndarray:
+    """sRGB values of linear light, both 0 to 1; the inverse of ``linear_light``."""
+    return np.where(linear <= 0.0031308, 12.92 * linear, 1.055 * linear ** (1 / 2.4) - 0.055)
 
 
 def mean_lab(colours: list[Lab], weights: list[float]) -> Lab:

@@ -17,9 +17,8 @@ def with_own_device(design: Design, device: Device) -> Design:
     Raises: what ``checked_device`` refuses; OutOfRange for too many.
     """
     device = checked_device(device)
-    others = [one for one in design.scheme.devices if one.text.casefold() != device.text.casefold()]
     before = next((one for one in design.scheme.devices if one.text.casefold() == device.text.casefold()), None)
-    if len(others) >= MOST_OWN:
+    if before is None and len(design.scheme.devices) >= MOST_OWN:
         raise OutOfRange(f"There are {MOST_OWN} emblems already; take one away first.", "name")
     kept = tuple(device if one is before else one for one in design.scheme.devices)
     return _borne(

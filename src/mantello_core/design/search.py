@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ..army.types_found import types_found
 from ..figures.synonym import areas_called
 from ..figures.vocabulary import spoken
-from ..naming import match_rank
+from ..naming import folded, match_rank
 from ..paints.catalogue import Catalogue
 from .design import Design
 
@@ -32,7 +32,7 @@ def found_in(design: Design, catalogue: Catalogue, words: str) -> tuple[Hit, ...
 
     A name that begins so comes before one with a word that begins so, one that holds it, and one that is spelt nearly so.
     """
-    asked = " ".join(words.casefold().split())
+    asked = folded(words)
     if not asked:
         return ()
     army = design.army

@@ -8,7 +8,7 @@ from PIL import ImageColor
 
 from ..colour.spaces import hex_of
 from ..errors import OutOfRange, Unreadable
-from ..naming import LONGEST_NAME, strange_in
+from ..naming import LONGEST_NAME, sign_words, strange_in
 from ..paints.paint import Paint
 
 #: the most text, and the most colours, of a palette that is read
@@ -134,7 +134,7 @@ def _kept(text: str, what: str) -> tuple[str, list[str]]:
     words, kept = [], " ".join(text.split())
     while found := strange_in(kept):
         kept = kept.replace(found[0], "")
-        words.append(f"The name of the {what} holds the sign U+{ord(found[0]):04X}, {found[1]}; it was left out.")
+        words.append(f"The name of the {what} holds {sign_words(*found)}; it was left out.")
     if len(kept) > LONGEST_NAME:
         words.append(
             f"The name of the {what} has {len(kept)} characters; it is kept as '{kept[:LONGEST_NAME].strip()}'."

@@ -6,8 +6,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..colour.patch import Patch, linear_light, patch_of
+from ..colour.patch import Patch, patch_of
 from ..colour.scene_light import Freed, coarse, freed, scene_light
+from ..colour.spaces import linear_light
 from ..errors import OutOfRange, Unreadable
 from .strict_json import read_json
 from .validation import check

@@ -2,6 +2,8 @@
 
 from collections.abc import Iterable
 
+import numpy as np
+
 from ..errors import Unreadable
 
 Ring = tuple[tuple[float, float], ...]
@@ -27,6 +29,12 @@ def rings_of(path: str) -> tuple[Ring, ...]:
             raise Unreadable(f"A ring begins with 'M'; this one begins with '{text.strip()[:20]}'.")
         found.append(tuple(_point(one) for one in text.replace("M", " ").replace("L", " ").split()))
     return tuple(found)
+
+
+def signed_area(ring: np.ndarray) -> float:
+    """Area within a ring, (n, 2), in square units: above 0 where it turns from across to down, below 0 the other way."""
+    x, y = ring[:, 0], ring[:, 1]
+    return float(np.dot(x, np.roll(y, -1)) - np.dot(y, np.roll(x, -1))) / 2
 
 
 def box_of(rings: Iterable[Ring]) -> Box:

@@ -4,7 +4,7 @@ from collections.abc import Container, Iterable
 from dataclasses import dataclass
 
 from ..colour.difference import difference
-from ..naming import match_rank
+from ..naming import folded, match_rank
 from .paint import Paint
 
 #: paints that are shown at most
@@ -28,7 +28,7 @@ def choices_for(
     pots: those that can be chosen, in their order; shelf: ids of what is owned. What is on the shelf comes first among
     equals, so that two letters lead to one's own pot.
     """
-    asked = " ".join(words.casefold().split())
+    asked = folded(words)
     found = []
     for at, pot in enumerate(pots):
         rank = match_rank(asked, pot.name) if asked else 0

@@ -9,9 +9,9 @@ import numpy as np
 from PIL import Image
 
 from mantello_core.colour.difference import difference
-from mantello_core.colour.patch import linear_light, patch_of
+from mantello_core.colour.patch import patch_of
 from mantello_core.colour.scene_light import coarse, freed, scene_light
-from mantello_core.colour.spaces import Lab, lab_of, lab_of_hex, linear_of, xyz_of_linear
+from mantello_core.colour.spaces import Lab, lab_of, lab_of_hex, linear_light, linear_of, xyz_of_linear
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
 from mantello_core.formats.picked import colour_pointed_at, read_pointed
 from tests.core.case import RefusalCase

@@ -18,14 +18,15 @@ from mantello_core.formats.document.design import design_bytes
 from mantello_core.formats.roster.line import FIELDS, REPEAT, RosterLine, read_line
 from mantello_core.formats.roster.reading import Roster, read_roster
 from mantello_core.formats.roster.repeats import with_repeats_asked
+from mantello_core.formats.roster.table import MOST_LINES
 from mantello_core.formats.roster.writing import write_roster, write_roster_json
 
 from .forms import RosterForm
 
 #: figure types that are offered for a word that is none
 _OFFERED = 4
-#: rows of a table that are shown where its columns are chosen, and the most lines and columns that a page sends
-_SHOWN, _MOST, _MOST_COLUMNS = 10, 2000, 60
+#: rows of a table that are shown where its columns are chosen, and the most columns that a page sends
+_SHOWN, _MOST_COLUMNS = 10, 60
 #: what ticked lines can be given at once
 _BULK = ("type", "figures", "formation", "tier")
 
@@ -114,7 +115,7 @@ def _read_again(request, army) -> Roster | None:
 
 def _corrected(request, army):
     given = request.POST
-    numbers = given.getlist("line")[:_MOST]
+    numbers = given.getlist("line")[:MOST_LINES]
     force = reading_of(army.head).design.army
     places = range(1, len(numbers) + 1)
     picked = {at for at in places if given.get(f"pick-{at}")}

@@ -14,7 +14,7 @@ from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.design.search import Hit, found_in
-from mantello_core.naming import match_rank
+from mantello_core.naming import folded, match_rank
 
 #: pages by address, with what people may call them
 PAGES = {
@@ -52,7 +52,7 @@ def search(request, army_id):
     words = request.GET.get("q", "")[:80]
     reading = reading_of(army.head)
     lines = [_line(army, reading, hit) for hit in found_in(reading.design, catalogue_for(army), words)]
-    asked = " ".join(words.casefold().split())
+    asked = folded(words)
     if asked:
         checks = vars(reading).get("checks", ())
         lines += [

@@ -16,7 +16,7 @@ from mantello_core.design.bearing import device_words, with_manner
 from mantello_core.insignia.devices.device import ARMS, MARGIN
 from mantello_core.insignia.devices.manner import METHODS
 from mantello_core.insignia.devices.mark_step import hand_or_transfer, mark_steps
-from mantello_core.insignia.devices.worn import surface_for
+from mantello_core.insignia.devices.worn import surface_for, width_on
 
 from .views import small
 
@@ -75,7 +75,7 @@ def bearers(request, army_id):
 def _guide(army, one: Allotment) -> str:
     """Where the guide by hand of a mark is."""
     if one.device.kind == ARMS:
-        width = f"{max(0.5, one.site.width * MARGIN):.1f}"
+        width = f"{width_on(one.site):.1f}"
         rest = urlencode({"shape": surface_for(one.site), "width": width})
         return f"{reverse('freehand', args=[army.pk, one.device.text])}?{rest}"
     first = one.bearers[0]

@@ -20,7 +20,7 @@ from mantello_core.errors import MantelloError
 from mantello_core.formats.transfer_svg import BAR, transfer_svg
 from mantello_core.insignia.arms.arms_drawing import drawn_arms
 from mantello_core.insignia.devices.device import ARMS, MARGIN
-from mantello_core.insignia.devices.worn import surface_for
+from mantello_core.insignia.devices.worn import surface_for, width_on
 from mantello_core.insignia.transfers.decal import DARK, arms_decal, device_decal
 from mantello_core.insignia.transfers.transfer_sheet import PAPERS, Decal, Laid, Relief, nested, printer_scale, relief
 
@@ -186,7 +186,7 @@ def _unseen(reading: Reading, every: bool) -> list[tuple[str, str]]:
     for one in reading.allotments:
         if one.device.kind == ARMS and (every or one.manner.method == "transfer"):
             tree = reading.design.scheme.named_arms(one.device.text).tree
-            gone = drawn_arms(tree, surface_for(one.site)).unseen(max(0.5, one.site.width * MARGIN))
+            gone = drawn_arms(tree, surface_for(one.site)).unseen(width_on(one.site))
             if gone:
                 where = f"{device_words(reading.design.scheme, one.device)} on {one.site.id.replace('.', ' ')}"
                 found[where] = ", ".join(gone)

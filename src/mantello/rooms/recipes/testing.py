@@ -11,12 +11,11 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from mantello.shell.download import private_jpeg
 from mantello.shell.photograph import PhotoField, lit_parts
 from mantello.trials.models import Photo, TestPiece
-from mantello.trials.trial import CARD, begun, light_of, role_tests, seen_in, told, tried, untested, waive
+from mantello.trials.trial import CARD, begun, kept_patch, light_of, role_tests, seen_in, told, tried, untested, waive
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, back, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import TIERS
-from mantello_core.colour.patch import Patch
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.worked_out import with_calibration
 from mantello_core.errors import OutOfRange, UnknownName
@@ -271,7 +270,7 @@ def sample(request, army_id, pk, moment):
     with transaction.atomic():
         # another place may have been pointed at in the meantime
         held = Photo.objects.select_for_update().only("patches", "light").get(pk=found.pk)
-        held.patches[name] = [x, y, Patch(*read["patches"][name][1:]).hex]
+        held.patches[name] = [x, y, kept_patch(read, name).hex]
         patches = (held.light or {}).get("patches", {}) | {name: read["patches"][name]}
         held.light = {"grid": read["grid"], "patches": patches}
         held.save(update_fields=["patches", "light"])

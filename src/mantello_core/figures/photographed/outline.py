@@ -3,6 +3,8 @@
 import numpy as np
 from scipy import ndimage
 
+from ...colour.spaces import linear_light
+
 #: pixels about a stroke within which what looks like it is in doubt again, and how alike that is in log light
 _STROKE, _ALIKE = 70, 0.22
 _ROUNDS = 6
@@ -14,7 +16,7 @@ _PATCH, _HOLE = 0.02, 0.0004
 
 def linear(picture: np.ndarray) -> np.ndarray:
     """Linear light of an sRGB picture, both 0 to 1."""
-    return np.where(picture <= 0.04045, picture / 12.92, ((picture + 0.055) / 1.055) ** 2.4).astype(np.float32)
+    return linear_light(picture).astype(np.float32)
 
 
 def table_light(light: np.ndarray) -> np.ndarray:

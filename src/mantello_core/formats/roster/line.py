@@ -8,7 +8,7 @@ from difflib import get_close_matches
 from ...army.tree import MOST_FIGURES, TIERS
 from ...design.muster import Entry
 from ...figures.catalogue import shipped_titles
-from ...naming import LONGEST_NAME, strange_in
+from ...naming import LONGEST_NAME, sign_words, strange_in
 from .vocabulary import counted, list_words
 
 FIELDS = ("unit", "type", "rank", "figures", "formation", "tier", "due")
@@ -43,8 +43,7 @@ def read_line(number: int, values: dict[str, str], titles: dict[str, str] | None
     doubts = {}
     for field, text in given.items():
         if strange := strange_in(" ".join(text.split())):
-            said = f"It holds the sign U+{ord(strange[0]):04X}, {strange[1]}"
-            doubts[field] = f"{said}; it cannot be kept and is shown as \ufffd. Write it anew."
+            doubts[field] = f"It holds {sign_words(*strange)}; it cannot be kept and is shown as \ufffd. Write it anew."
     if extra:
         doubts["formation"] = f"More was written than a roster has fields for: '{extra}'. It is left out if you go on."
     if not values["unit"]:

@@ -4,6 +4,7 @@ from collections.abc import Iterable
 from dataclasses import replace
 
 from ...army.tree import Army
+from ...naming import folded
 from .line import REPEAT, RosterLine
 
 
@@ -14,10 +15,10 @@ def with_repeats_asked(lines: Iterable[RosterLine], army: Army, settled: Iterabl
     names alike but for capitals are then written as they were first.
     """
     settled = set(settled)
-    names = {_plain(node.name): node.name for node in army.root.walk() if node is not army.root}
+    names = {folded(node.name): node.name for node in army.root.walk() if node is not army.root}
     written = dict.fromkeys(names, 0)
     ranks = {
-        (*(_plain(army.nodes[one].name) for one in army.paths[unit.id][1:]), _plain(rank.name)): (
+        (*(folded(army.nodes[one].name) for one in army.paths[unit.id][1:]), folded(rank.name)): (
             0,
             rank.figures,
             rank.type,
@@ -31,8 +32,8 @@ def with_repeats_asked(lines: Iterable[RosterLine], army: Army, settled: Iterabl
         if entry is None:
             found.append(line)
             continue
-        key = tuple(map(_plain, (*entry.path, entry.unit, entry.rank)))
-        spelt = [(name, names.get(_plain(name), name)) for name in (*entry.path, entry.unit)]
+        key = tuple(map(folded, (*entry.path, entry.unit, entry.rank)))
+        spelt = [(name, names.get(folded(name), name)) for name in (*entry.path, entry.unit)]
         other = next(((name, first) for name, first in spelt if " ".join(name.split()) != first), None)
         if key in ranks and ranks[key][2] != entry.type:
             where = f"line {ranks[key][0]}" if ranks[key][0] else "the army"
@@ -41,8 +42,8 @@ def with_repeats_asked(lines: Iterable[RosterLine], army: Army, settled: Iterabl
             )
             found.append(line.doubted("type", f"{said} Write another rank, or the same type."))
         elif at in settled:
-            path = tuple(names.get(_plain(name), name) for name in entry.path)
-            entry = replace(entry, path=path, unit=names.get(_plain(entry.unit), entry.unit))
+            path = tuple(names.get(folded(name), name) for name in entry.path)
+            entry = replace(entry, path=path, unit=names.get(folded(entry.unit), entry.unit))
             found.append(replace(line, entry=entry))
         elif key in ranks:
             number, figures, _ = ranks[key]
@@ -54,7 +55,7 @@ def with_repeats_asked(lines: Iterable[RosterLine], army: Army, settled: Iterabl
                 )
             )
         elif other:
-            number = written[_plain(other[0])]
+            number = written[folded(other[0])]
             where = f"line {number}" if number else "the army"
             found.append(
                 line.doubted(
@@ -66,10 +67,6 @@ def with_repeats_asked(lines: Iterable[RosterLine], army: Army, settled: Iterabl
             found.append(line)
         ranks.setdefault(key, (line.number, entry.figures, entry.type))
         for name in (*entry.path, entry.unit):
-            if names.setdefault(_plain(name), " ".join(name.split())) and _plain(name) not in written:
-                written[_plain(name)] = line.number
+            if names.setdefault(folded(name), " ".join(name.split())) and folded(name) not in written:
+                written[folded(name)] = line.number
     return found
-
-
-def _plain(name: str) -> str:
-    return " ".join(name.split()).casefold()

@@ -71,6 +71,8 @@ class _Walk:
 
     def __init__(self, table: Table, titles: dict[str, str] | None):
         self.table, self.titles = table, titles
+        #: place of the last row that can be no heading
+        self.last = max((at for at, (_, row) in enumerate(table.rows) if not _single(row)), default=-1)
         self.lines: list[RosterLine] = []
         self.told: list[Told] = []
         self.sections: list[str] = []
@@ -112,8 +114,7 @@ class _Walk:
         """Whether a row is a heading: one cell with letters, and lines below it."""
         if not _single(row) or len(self.table.columns) < 2:
             return False
-        below = next((later for _, later in self.table.rows[at + 1 :] if not _single(later)), None)
-        return below is not None
+        return at < self.last
 
     def _line(self, number: int, row: tuple[str, ...]) -> None:
         values = self._ditto(_fields(row, self.table.columns, bool(self.table.header)))

@@ -1,8 +1,10 @@
 """Rings of a path: which enclose, which are holes, by the rule that fills them."""
 
+import numpy as np
 from shapely.geometry import Polygon
 
 from ...geometry.outline import to_rings
+from ...geometry.rings import signed_area
 
 
 def closed_rings(commands: list[tuple], rule: str) -> tuple[tuple, ...]:
@@ -24,8 +26,8 @@ def closed_rings(commands: list[tuple], rule: str) -> tuple[tuple, ...]:
         if len(points) < 3 and not any(step[0] == "C" for step in body):
             continue
         shape = Polygon([point for sampled, _ in to_rings([*body, ("Z",)]) for point in sampled][:400] or points)
-        area = _signed(list(shape.exterior.coords))
-        kept.append((body, shape if shape.is_valid else shape.buffer(0), 1 if area >= 0 else -1))
+        way = 1 if signed_area(np.array(shape.exterior.coords)) >= 0 else -1
+        kept.append((body, shape if shape.is_valid else shape.buffer(0), way))
     out: list[tuple[float, int, list[tuple]]] = []
     for at, (body, shape, way) in enumerate(kept):
         around = [
@@ -47,7 +49,3 @@ def _holds(outer, inner) -> bool:
     if box[0] < low[0] - 1e-9 or box[1] < low[1] - 1e-9 or box[2] > high[0] + 1e-9 or box[3] > high[1] + 1e-9:
         return False
     return outer.intersection(inner).area > 0.98 * inner.area
-
-
-def _signed(points: list[tuple]) -> float:
-    return sum(a[0] * b[1] - b[0] * a[1] for a, b in zip(points, [*points[1:], points[0]], strict=True)) / 2

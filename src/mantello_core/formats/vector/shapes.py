@@ -71,8 +71,6 @@ class _Place:
     clip: tuple | None = None
     #: ids of what is being copied
     copied: tuple[str, ...] = ()
-    #: names that groups give to a single shape in them
-    depth: int = 0
 
 
 def read_shapes(data: bytes) -> tuple[tuple[Found, ...], tuple[str, ...]]:
@@ -153,7 +151,7 @@ class _Walk:
             if place.look.shown and name in (_SHAPES | _GROUPS | {"use", "image"}):
                 self._tell("something hidden", called)
             return
-        place = replace(place, look=look, depth=place.depth + 1)
+        place = replace(place, look=look)
         if not root:
             place = self._moved(element, said, place)
         place = self._cut(element, said, place)
@@ -204,18 +202,17 @@ class _Walk:
 
     def _framed(self, element: Element, said: dict[str, str], place: _Place) -> _Place:
         """Within a nested drawing: moved to its corner, its view box laid into its size, cut at its edge."""
-        length = lambda key, of, usual: self._length(element, said.get(key, "") or usual, place.frame, of)  # noqa: E731
         x, y = (
             (0.0, 0.0)
             if element.tag == "symbol" and "x" not in said
-            else (length("x", "x", "0"), length("y", "y", "0"))
+            else (self._length(element, said.get(key, "") or "0", place.frame, key) for key in ("x", "y"))
         )
         wide, tall = (
-            length(key, of, "100%") if said.get(key, "auto") != "auto" else length("", of, "100%")
+            self._length(element, "100%" if said.get(key, "auto") in ("auto", "") else said[key], place.frame, of)
             for key, of in (("width", "x"), ("height", "y"))
         )
         if wide <= 0 or tall <= 0:
-            return replace(place, look=replace(place.look, shown=False, visible=False, fill="none"))
+            return replace(place, look=replace(place.look, shown=False))
         matrix = affine.multiply(place.matrix, (1, 0, 0, 1, x, y))
         frame = Frame(wide, tall)
         edge = [("M", (0, 0)), ("L", (wide, 0)), ("L", (wide, tall)), ("L", (0, tall)), ("Z",)]

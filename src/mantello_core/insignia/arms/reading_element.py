@@ -123,9 +123,11 @@ def _on(cursor: Cursor) -> Element:
 
 
 def _ordinary_follows(cursor: Cursor) -> bool:
-    return cursor.kind() == "ANOTHER" or (
-        cursor.kind() == "NUMBER" and cursor.kind(1 + (cursor.kind(1) == "LINE")) == "ORDINARY"
-    )
+    return cursor.kind() == "ANOTHER" or _counted_ordinary_follows(cursor)
+
+
+def _counted_ordinary_follows(cursor: Cursor) -> bool:
+    return cursor.kind() == "NUMBER" and cursor.kind(1 + (cursor.kind(1) == "LINE")) == "ORDINARY"
 
 
 def _narrower(cursor: Cursor, kind: str) -> Ordinary:
@@ -249,7 +251,7 @@ def _goes_on(cursor: Cursor, said: _Said, kind: str) -> bool:
     if not said.between and cursor.take("BETWEEN"):
         if not said.tincture and not said.pattern:
             said.tincture = cursor.later()
-        if cursor.kind() == "NUMBER" and cursor.kind(1 + (cursor.kind(1) == "LINE")) == "ORDINARY":
+        if _counted_ordinary_follows(cursor):
             cursor.behind.append(_ordinary(cursor))
         else:
             said.between = read_groups(cursor)

@@ -12,8 +12,9 @@ from ...errors import Contradiction, OutOfRange, UnknownName
 from ...geometry import affine
 from ...geometry.outline import outline, to_rings
 from ...memory import remembered
+from ...naming import named
 from .cloth import PATTERNS, WIDTHS
-from .own_outline import checked_own_name, own_commands
+from .own_outline import own_commands
 from .repeated import REPEATED, WAYS, checked_count, checked_way, repeated_outline
 
 #: the most signs of a text device
@@ -102,7 +103,7 @@ def checked_device(device: Device, where: str = "device") -> Device:
         return Device(device.kind, f"{_width(device.text, where):.4g}")
     if device.kind == OWN:
         own_commands(device.drawn, where)
-        return Device(OWN, checked_own_name(device.text, where), drawn=device.drawn)
+        return Device(OWN, named(device.text, where), drawn=device.drawn)
     if device.kind in REPEATED:
         return Device(device.kind, str(checked_count(device.text, where)), checked_way(device.frame, where))
     if device.kind != "text":

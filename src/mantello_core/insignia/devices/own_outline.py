@@ -4,18 +4,12 @@ import math
 import re
 
 from ...errors import OutOfRange, Unreadable
-from ...naming import named
 
 #: signs and points of an outline at most; decimals are tenths of a unit in a square of 200
 MOST_SIGNS, MOST_POINTS = 12_000, 900
 _STEP = re.compile(r"([MLCZ])((?:-?\d+(?:\.\d+)?(?:[ ,](?=-?\d)|(?=-))?)*)\s*")
 _NUMBER = re.compile(r"-?\d+(?:\.\d+)?")
 _COUNT = {"M": 2, "L": 2, "C": 6, "Z": 0}
-
-
-def checked_own_name(name: str, where: str = "text") -> str:
-    """The name of an own emblem. Raises: OutOfRange."""
-    return named(name, where)
 
 
 def own_commands(drawn: str, where: str = "drawn") -> list[tuple]:

@@ -99,6 +99,11 @@ def surface_for(site: Site) -> str:
     return _SURFACES.get(site.shape, "banner")
 
 
+def width_on(site: Site) -> float:
+    """mm across that a mark takes of a site; half a millimetre at least, for what is drawn smaller is nothing."""
+    return max(0.5, site.width * MARGIN)
+
+
 def scale_on(site: Site, surface: BaseGeometry) -> tuple[float, float]:
     """mm to one unit of a surface, across and down, as large as a site allows; only panels are stretched."""
     left, top, right, bottom = surface.bounds
