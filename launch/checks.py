@@ -20,6 +20,7 @@ STAGES = {
             "tests.archive",
             "tests.reader",
             "tests.rooms",
+            "tests.shell",
         ],
         None,
     ),

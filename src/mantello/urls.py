@@ -4,10 +4,12 @@ from django.urls import include, path
 
 from mantello.shell.look import set_look
 from mantello.shell.soon import ended
+from mantello.shell.words import words_page
 
 urlpatterns = [
     path("soon/", ended, name="soon"),
     path("look/", set_look, name="set-look"),
+    path("words/", words_page, name="words"),
     path("account/", include("mantello.accounts.urls")),
     path("", include("mantello.rooms.army.urls")),
     path("", include("mantello.archive.urls")),

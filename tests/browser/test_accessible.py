@@ -5,6 +5,7 @@ from django.urls import reverse
 
 from launch.scripts import FOLDER
 from mantello.workspace.editing import keep_design
+from mantello.workspace.models import Army, Link
 from tests.samples import calvessa
 
 from .case import COME, BrowserCase
@@ -20,6 +21,8 @@ PATHS = (
     "scheme/camouflage/", "scheme/variety/", "insignia/", "insignia/emblems/", "insignia/codes/", "insignia/map/", "insignia/transfers/", "insignia/bearers/",
     "insignia/cloth/", "recipes/", "recipes/across/passes/", "recipes/across/finish/", "recipes/across/metals/", "paints/", "paints/add/", "paints/match/",
     "plan/", "plan/order/", "plan/calendar/", "plan/what-if/", "desk/", "log/", "log/figures/", "log/bench/",
+    "thread/", "sharing/", "recipes/undercoats/", "scheme/rules/?edit=new", "scheme/checks/?check=unmapped&card=Ranger, Saltmarsh Rangers: no colour yet",
+    "paints/?view=all", "paints/cost/", "plan/painters/",
 )  # fmt: skip
 
 
@@ -45,7 +48,17 @@ class Accessible(BrowserCase):
         return [f"{path}: {id_} at {html[:90]}" for id_, html in self.page.evaluate(ASKED, list(RULES))]
 
     def test_no_page_breaks_a_rule(self):
-        pages = ("/", "/brief/", "/account/", *(f"{self.army}{path}" for path in PATHS))
+        link = Link.objects.create(army=Army.objects.get(), kind=Link.Kind.LOOK, secret="looked-at")
+        shared = reverse("shared", args=[link.secret])
+        pages = (
+            "/",
+            "/brief/",
+            "/account/",
+            "/words/",
+            shared,
+            f"{shared}units/1st-harbour-line/",
+            *(f"{self.army}{path}" for path in PATHS),
+        )
         self.assertEqual([said for path in pages for said in self.broken(path)], [])
 
     def test_no_page_breaks_a_rule_in_the_dark_on_a_phone(self):

@@ -1,5 +1,9 @@
 """A phone of 390 pixels: the stage comes first, nothing scrolls sideways, no title is overprinted, Done lies under the thumb."""
 
+import re
+
+from playwright.sync_api import expect
+
 from .case import COME, BrowserCase
 
 _WIDE = "document.documentElement.scrollWidth"
@@ -28,8 +32,32 @@ class Phone(BrowserCase):
                      "plan/", "desk/", "log/", "types/", "types/make/"):  # fmt: skip
             self.shown(path)
 
-    def test_the_stage_comes_before_roles_and_ladder(self):
+    def test_the_stage_comes_before_roles_and_the_ladder_is_a_drawer_from_below(self):
         self.shown("scheme/")
-        tops = [self.page.locator(one).first.bounding_box()["y"] for one in (".sch .stage", ".sch .ladder-col")]
-        roles = self.page.locator(".cols.sch > .col").first.bounding_box()["y"]
-        self.assertLess(tops[0], min(tops[1], roles))
+        stage = self.page.locator(".sch .stage").first.bounding_box()["y"]
+        self.assertLess(stage, self.page.locator(".cols.sch > .col").first.bounding_box()["y"])
+        ladder = self.page.locator(".sch .ladder-col")
+        self.assertAlmostEqual(ladder.bounding_box()["y"] + ladder.bounding_box()["height"], 844, delta=1)
+        self.assertLess(ladder.bounding_box()["height"], 90)
+        rung = ladder.locator(".rung").first
+        expect(rung).to_be_hidden()
+        ladder.get_by_role("button", name="Open").click()
+        expect(rung).to_be_visible()
+        ladder.get_by_role("link", name="Role", exact=True).click()
+        expect(ladder.get_by_role("link", name="Role", exact=True)).to_have_class(re.compile(r"\bon\b"))
+        # an exchange of the page leaves it open
+        expect(ladder.get_by_role("button", name="Close")).to_be_visible()
+
+    def test_at_four_times_the_size_nothing_scrolls_sideways(self):
+        self.page.set_viewport_size({"width": 320, "height": 256})
+        for path in ("", "scheme/", "scheme/checks/", "scheme/rules/", "recipes/", "paints/", "plan/", "log/"):
+            self.go(f"{self.army}{path}")
+            self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')", timeout=COME)
+            self.assertLessEqual(self.page.evaluate(_WIDE), 321, path)
+            self.assertLessEqual(
+                self.page.evaluate(
+                    "document.getElementById('main').scrollWidth - document.getElementById('main').clientWidth"
+                ),
+                1,
+                path,
+            )

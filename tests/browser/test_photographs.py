@@ -75,6 +75,7 @@ class Photographs(BrowserCase):
         self.page.get_by_role("button", name="Set Suit at 1 Army").click()
         self.note("at 1 Army")
         self.go(f"{self.army}plan/")
+        self.page.get_by_text("Batch by batch, in this order").click()
         expect(self.page.get_by_role("cell", name="4 of Harbour").first).to_be_visible(timeout=COME)
 
     def assert_alike(self):

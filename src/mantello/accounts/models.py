@@ -11,6 +11,8 @@ class User(AbstractUser):
     email = models.EmailField("email address")
     #: the account visitors on this machine are signed in to
     is_demo = models.BooleanField(default=False)
+    #: how this painter writes their money, such as 'kr' or '€'; '' where they did not say
+    currency = models.CharField(max_length=6, blank=True, default="", db_default="")
 
     @property
     def called(self) -> str:

@@ -19,7 +19,6 @@ from mantello_core.errors import MantelloError, Unreadable
 from mantello_core.formats.archive import MOST_BYTES, Archive, read_archive, write_archive
 from mantello_core.formats.archive_difference import archive_difference
 from mantello_core.formats.document.design import read_design_bytes
-from mantello_core.naming import slug
 
 from .part import Taking, parts
 
@@ -44,12 +43,11 @@ class CompareForm(forms.Form):
 def archive_file(request, army_id):
     """Everything of an army as one zip file."""
     army = army_for(request, army_id)
-    name = f"mantello-{slug(army.name, set())}-{timezone.now():%Y-%m-%d}.zip"
     try:
         asked = uuid.UUID(request.GET.get("asked", ""))
     except ValueError:  # made anew whenever it is asked for: so much may have changed
         return redirect(f"{request.path}?asked={uuid.uuid4()}")
-    return paper(request, army, "archive", name, str(asked))
+    return paper(request, army, "archive", "archive.zip", str(asked))
 
 
 @file_kind("archive", "Archive of the army", "application/zip")

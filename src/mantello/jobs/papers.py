@@ -9,7 +9,9 @@ from functools import partial
 from django.db import transaction
 from django.http import HttpResponse
 from django.shortcuts import render
+from django.utils.http import content_disposition_header
 
+from mantello.shell.download import file_of
 from mantello.shell.printing import bound, pdf_bytes
 
 from .kinds import Step, job_kind
@@ -84,20 +86,25 @@ def file_kind(id_: str, title: str, media: str):
 def paper(request, army, kind: str, name: str, mark: str = "", **asked) -> HttpResponse:
     """The paper if it is there; else a page that waits for it and opens it, with 202.
 
-    name: of the file; mark: changes whenever what the paper tells may have changed besides the army's edition.
+    name: of the file, to which the army's and the day are added; mark: changes whenever what the paper tells may have changed besides the army's edition.
     """
     key = _key(army, kind, mark, asked)
     known = Paper.objects.filter(owner=request.user, kind=kind, key=key).first()
     if known:
         media = _KINDS[kind].media
         answer = HttpResponse(bytes(known.data), content_type=media)
-        shown = "inline" if media == "application/pdf" else "attachment"
-        answer["Content-Disposition"] = f'{shown}; filename="{known.name}"'
+        answer["Content-Disposition"] = content_disposition_header(media != "application/pdf", known.name)
         return answer
     job = last_job(request.user, PRINT, f"{kind}:{key}")
     failed = job and job.state in (Job.State.FAILED, Job.State.STOPPED) and "again" not in request.GET
     if not failed:
-        told = {"paper": kind, "digest": key, "name": name, "given": asked, "address": request.get_full_path()}
+        told = {
+            "paper": kind,
+            "digest": key,
+            "name": file_of(army.name, name),
+            "given": asked,
+            "address": request.get_full_path(),
+        }
         job = asked_for(request.user, PRINT, f"{kind}:{key}", army, **told)
     context = {
         "title": _KINDS[kind].title,

@@ -1,12 +1,25 @@
 """Answers that are files or pictures."""
 
 from django.http import HttpResponse
+from django.utils import timezone
+from django.utils.http import content_disposition_header
+from django.utils.text import slugify
+
+#: signs of an army's name in the name of a file
+_SIGNS = 40
+
+
+def file_of(army_name: str, what: str) -> str:
+    """A file's name: the army, what it is, and the day, such as 'river-watch-roster-2026-11-30.csv' for 'roster.csv'."""
+    stem, _, ending = what.rpartition(".")
+    army = slugify(army_name, allow_unicode=True)[:_SIGNS].strip("-")
+    return f"{'-'.join(filter(None, (army, stem, str(timezone.localdate()))))}.{ending}"
 
 
 def download(content: str | bytes, name: str, kind: str) -> HttpResponse:
     """A file to keep under ``name``. kind: its media type."""
     answer = HttpResponse(content, content_type=kind)
-    answer["Content-Disposition"] = f'attachment; filename="{name}"'
+    answer["Content-Disposition"] = content_disposition_header(True, name)
     return answer
 
 

@@ -33,6 +33,14 @@ class StaleEdit(Exception):
         self.army, self.base, self.since = army, base, since
 
 
+class NotOwner(Exception):
+    """A guest asked for what only the owner of an army does."""
+
+    def __init__(self, army, said: str):
+        super().__init__(said)
+        self.army, self.said = army, said
+
+
 class Refusals:
     """Turn refusals that a view lets through into pages that keep what was typed."""
 
@@ -43,9 +51,13 @@ class Refusals:
         return self.get_response(request)
 
     def process_exception(self, request, exception):
-        """A page for a stale edit (409) or a refusal of the core (422); nothing else."""
+        """A page for a stale edit (409), for what is the owner's to do (403), or a refusal of the core (422); nothing else."""
         if isinstance(exception, StaleEdit):
             return render(request, "shell/stale.html", {"stale": exception, "typed": _typed(request)}, status=409)
+        if isinstance(exception, NotOwner):
+            return render(
+                request, "shell/not_owner.html", {"said": exception.said, "not_ours": exception.army}, status=403
+            )
         if isinstance(exception, MantelloError):
             return render(request, "shell/refused.html", {"refusal": exception, "typed": _typed(request)}, status=422)
         return None

@@ -100,6 +100,35 @@ def redo(army: Army, base: int) -> Edition | None:
 
 
 @transaction.atomic
+def go_to(army: Army, base: int, number: int) -> Edition | None:
+    """Let the work stand at another edition of its thread: one behind it, or one ahead that was undone; None if it is neither.
+
+    Raises: StaleEdit if the work has moved on.
+    """
+    army = locked(army)
+    _design_to_edit(army, base)
+    wanted = army.editions.filter(number=number).first()
+    if wanted is None:
+        return None
+    if not _leads_to(wanted, army.head):
+        others = army.variants.exclude(pk=army.variant_id)
+        if not _leads_to(army.head, wanted) or others.filter(edition=wanted).exists():
+            return None
+    _move(army, wanted, reading_of(wanted).design)
+    return wanted
+
+
+def _leads_to(first: Edition, last: Edition) -> bool:
+    """Whether an edition lies on the way back from another."""
+    at: Edition | None = last
+    while at is not None and at.number >= first.number:
+        if at.pk == first.pk:
+            return True
+        at = at.parent
+    return False
+
+
+@transaction.atomic
 def branch(army: Army, base: int, name: str) -> Variant:
     """Start a variant from the design as it stands, and work on it; the design so far is kept as one too.
 

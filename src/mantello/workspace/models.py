@@ -16,7 +16,11 @@ class ArmyQuerySet(models.QuerySet):
     """Questions about armies."""
 
     def visible_to(self, user) -> "ArmyQuerySet":
-        """The armies a painter may see: their own."""
+        """The armies a painter may see: their own, and those they are invited to."""
+        return self.filter(models.Q(owner=user) | models.Q(pk__in=Member.objects.filter(user=user).values("army")))
+
+    def owned_by(self, user) -> "ArmyQuerySet":
+        """The armies that are a painter's own."""
         return self.filter(owner=user)
 
     def with_head(self) -> "ArmyQuerySet":
@@ -46,10 +50,44 @@ class Army(models.Model):
     def __str__(self):
         return self.name
 
-    def onwards(self) -> models.QuerySet:
-        """What was made from where the work stands, the newest first; without what other variants stand at."""
+    def onwards(self, edition: "Edition | None" = None) -> models.QuerySet:
+        """What was made from an edition, or from where the work stands, the newest first; without what other variants stand at."""
         others = self.variants.exclude(pk=self.variant_id).values_list("edition_id", flat=True)
-        return self.head.children.exclude(pk__in=others).order_by("-number")
+        return (edition or self.head).children.exclude(pk__in=others).order_by("-number")
+
+
+class Link(models.Model):
+    """A secret address: whoever has it may look at an army, or paint units of it as one of its painters."""
+
+    class Kind(models.TextChoices):
+        """What a link is good for."""
+
+        LOOK = "look", "look"
+        JOIN = "join", "join"
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="links")
+    kind = models.CharField(max_length=4, choices=Kind.choices)
+    secret = models.CharField(max_length=64, unique=True)
+    #: who is invited, as the design names painters; '' for a link to look
+    painter = models.CharField(max_length=80, blank=True)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["made_at", "pk"]
+
+
+class Member(models.Model):
+    """A painter who was invited to another's army and came."""
+
+    army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="members")
+    user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="memberships")
+    #: as the design names painters
+    painter = models.CharField(max_length=80)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["army", "user"], name="member_once")]
+        ordering = ["made_at", "pk"]
 
 
 class EditionManager(models.Manager):

@@ -1,5 +1,6 @@
 """The muster: every unit as ranked figures on one scale, with its progress."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from itertools import groupby
 from urllib.parse import urlencode
@@ -122,8 +123,19 @@ class Muster:
     """All of an army's figures, as designed or as painted today."""
 
     def __init__(
-        self, army, reading, progress, mark: str, *, painted: bool, seeing: Seeing = NEUTRAL, focus: Node | None = None
+        self,
+        army,
+        reading,
+        progress,
+        mark: str,
+        *,
+        painted: bool,
+        seeing: Seeing = NEUTRAL,
+        focus: Node | None = None,
+        drawn_at: Callable[[str], str] | None = None,
     ):
+        """drawn_at: the name of a view to where figures are drawn from it; the army's own address if nothing is said."""
+        self.drawn_at = drawn_at or (lambda view: reverse("figure", args=[army.pk, view]))
         self.army, self.reading, self.progress, self.painted = army, reading, progress, painted
         self.seeing = seeing
         self.version = f"{army.head.number}-{mark}" if painted else str(army.head.number)
@@ -182,7 +194,7 @@ class Muster:
             }
             | self.seeing.query(ground="neutral")
         )
-        src = f"{reverse('figure', args=[self.army.pk, shape.views[0].name])}?{query}"
+        src = f"{self.drawn_at(shape.views[0].name)}?{query}"
         return Picture(src, round(width * scale), round(tall * scale), f"{one.rank_name} {ordinal}, {unit.name}")
 
     def single(self, unit: Node, rank: str, ordinal: int) -> Single:

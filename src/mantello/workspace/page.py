@@ -15,6 +15,7 @@ from mantello_core.design.locking import refuse_changed_locks
 from mantello_core.errors import MantelloError, OutOfRange
 
 from . import editing as actions
+from .guests import refuse_guests
 from .models import Army
 from .reading import reading_of
 from .seam import seam
@@ -31,8 +32,12 @@ class Stand:
 
 
 def army_for(request: HttpRequest, army_id: int) -> Army:
-    """The visitor's army of that id, on its painter's clock from here on; another's is not found."""
-    army = get_object_or_404(Army.objects.visible_to(request.user).with_head(), pk=army_id)
+    """The visitor's army of that id, or one they are invited to, on its painter's clock from here on; another's is not found.
+
+    Raises: NotOwner for a guest's change that is the owner's to make.
+    """
+    army = get_object_or_404(Army.objects.visible_to(request.user).with_head().select_related("owner"), pk=army_id)
+    refuse_guests(request, army)
     if army.zone:
         timezone.activate(ZoneInfo(army.zone))
     return army
@@ -50,6 +55,7 @@ def room_page(request, army: Army, here: str, template: str, context: dict, stat
         "work": stand,
         "here": here,
         "seam": seam(army, reading),
+        "is_guest": army.owner_id != request.user.pk,
     }
     return render(request, template, given | context, status=status)
 
@@ -66,9 +72,13 @@ def apply(request, army: Army, change, words, *, tell: bool = True):
         refuse_changed_locks(design, after)
         return after
 
-    made = actions.edit(army, base_of(request), guarded, words, token_of(request))
+    token = token_of(request)
+    made = actions.edit(army, base_of(request), guarded, words, token)
     army.refresh_from_db()
-    if made.pk == army.head_id and made.parent_id:
+    if made.pk == before.pk and (token is None or made.token != token):
+        if tell:
+            messages.info(request, "Nothing changed: it is so already.")
+    elif made.pk == army.head_id and made.parent_id:
         if made.pk != before.pk:
             for _, sentences in edited.send(Army, army=army, before=before, after=made):
                 for said in sentences:

@@ -49,6 +49,7 @@ from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice,
 from mantello_core.recipes.handwork import Circumstances
 from mantello_core.scheme.cascade import FigureClass, Resolution, resolve
 from mantello_core.scheme.finishing import MOST_LEVEL
+from mantello_core.scheme.role_groups import role_groups
 from mantello_core.scheme.share import paint_by_unit, paint_needed, role_shares
 
 from .drawings import drawing_of
@@ -127,6 +128,11 @@ class Reading:
     def shares(self) -> dict[str, float]:
         """Share of the army's visible area by role."""
         return role_shares(self.resolution, self.design.scheme)
+
+    @cached_property
+    def role_groups(self) -> tuple[tuple[str, tuple[str, ...]], ...]:
+        """The scheme's roles in groups of the stuff they cover most of."""
+        return role_groups(self.design.scheme, self.resolution)
 
     @cached_property
     def needed(self) -> dict[str, float]:
@@ -436,13 +442,23 @@ def _shaded(worn: Prediction) -> Tones:
 
 #: what is worked out of a design whatever its evenings; the work besides while the air is the same
 _TIMELESS = {
-    "resolution", "checks", "gaps", "ranked_checks", "harmony", "shares", "needed", "needed_by_unit", "sheets", "work", "cost", "undercoats",
+    "resolution", "checks", "gaps", "ranked_checks", "harmony", "shares", "role_groups", "needed", "needed_by_unit", "sheets", "work", "cost", "undercoats",
     "recommended", "assemblies", "undercoat", "allotments",
 }  # fmt: skip
 
 
 #: of it, what does not count minutes
-_PACELESS = {"resolution", "harmony", "shares", "needed", "needed_by_unit", "assemblies", "undercoat", "allotments"}
+_PACELESS = {
+    "resolution",
+    "harmony",
+    "shares",
+    "role_groups",
+    "needed",
+    "needed_by_unit",
+    "assemblies",
+    "undercoat",
+    "allotments",
+}
 
 
 def _air(design: Design) -> tuple[str, str]:

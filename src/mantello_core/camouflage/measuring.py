@@ -64,13 +64,15 @@ def _told(result: Patterned, made: Measures, inks: Sequence[Lab], metres: float)
         yield Told(f"Its mean colour lies {off:.0f} from the bases' ground: it stands out on its own base.", "ink")
     for where, value in made.symmetry.items():
         if value > _SYMMETRIC:
-            yield Told(f"The {where} are alike by {value:.0%} beyond chance: it reads as a face or a crest.", "layout")
+            yield Told(
+                f"The {where} are alike by {100 * value:.0f} % beyond chance: it reads as a face or a crest.", "layout"
+            )
     lines, twice = made.lines, made.agreement
     if lines.mm > _LINES and lines.runs_on < _PANELS:
-        yield Told(f"The pattern stops at {1 - lines.runs_on:.0%} of the panel lines: panels show.", "size")
+        yield Told(f"The pattern stops at {100 * (1 - lines.runs_on):.0f} % of the panel lines: panels show.", "size")
     if twice and twice.places > _PLACES and twice.share < (1 + twice.chance) / 2:
         yield Told(
-            f"Only {twice.share:.0%} of the places that two views show wear one ink in both: follow one view along the"
+            f"Only {100 * twice.share:.0f} % of the places that two views show wear one ink in both: follow one view along the"
             " edges.", "layout",
         )  # fmt: skip
     for one in made.outlines:

@@ -128,14 +128,14 @@ def checked_pattern(pattern: Pattern, roles, where: str = "pattern") -> Pattern:
         if ink.role not in roles:
             raise UnknownName("colour role", ink.role, list(roles), f"{where}/inks/{at}/role")
         if not 0.01 <= ink.share <= 0.98:
-            raise OutOfRange(f"A share of {ink.share:.1%}; allowed is 1 % to 98 %.", f"{where}/inks/{at}/share")
+            raise OutOfRange(f"A share of {100 * ink.share:.1f} %; allowed is 1 % to 98 %.", f"{where}/inks/{at}/share")
         if not 0.3 <= ink.scale <= 3:
             raise OutOfRange(f"Patches {ink.scale:g} times as large; allowed is 0.3 to 3.", f"{where}/inks/{at}/scale")
     if len({ink.role for ink in pattern.inks}) < len(pattern.inks):
         raise Contradiction("One role is named for two inks; every ink is a colour of its own.", f"{where}/inks")
     whole = sum(ink.share for ink in pattern.inks)
     if abs(whole - 1) > _NEAR:
-        raise OutOfRange(f"The shares add up to {whole:.1%}; they must make 100 %.", f"{where}/inks")
+        raise OutOfRange(f"The shares add up to {100 * whole:.1f} %; they must make 100 %.", f"{where}/inks")
     limits = (
         ("size_m", LEAST_SIZE, MOST_SIZE), ("turn", -180, 180), ("stretch", 1, 6), ("rough", 0, 1), ("seed", 0, MOST_SEED),
         ("clear", 0, 10), ("clear_ink", 0, len(pattern.inks) - 1),
@@ -158,7 +158,9 @@ def _check_layers(pattern: Pattern, roles, where: str) -> None:
         if one.role not in roles:
             raise UnknownName("colour role", one.role, list(roles), f"{where}/overlays/{at}/role")
         if not 0.02 <= one.cover <= 0.98:
-            raise OutOfRange(f"A cover of {one.cover:.0%}; allowed is 2 % to 98 %.", f"{where}/overlays/{at}/cover")
+            raise OutOfRange(
+                f"A cover of {100 * one.cover:.0f} %; allowed is 2 % to 98 %.", f"{where}/overlays/{at}/cover"
+            )
         for name, least, most in _WEIGHTS:
             if not least <= getattr(one, name) <= most:
                 raise OutOfRange(

@@ -11,14 +11,12 @@ from ..paints.paint import Paint
 from ..scheme.cascade import FigureClass
 from ..scheme.share import role_shares
 from .contrast import seams_of
-from .finding import Check, Finding, Fix, at
+from .finding import Check, Finding, Fix, at, of
 from .look import Look
+from .stuff import STUFF
 
-#: materials that a painter shows as one kind of stuff
-STUFF = {
-    "cloth": "cloth", "leather": "leather", "metal": "metal", "plate": "metal", "mail": "metal", "fur": "fur",
-    "wood": "wood", "skin": "skin", "hair": "hair", "feather": "feather", "rope": "rope",
-}  # fmt: skip
+#: stuffs whose colour nothing else beside them has, and mm² from which two other pieces merge
+_NEVER_SHARED, LARGE_MM2 = {"metal", "skin"}, 25.0
 
 
 def _share(one: FigureClass, roles: set[str]) -> float:
@@ -35,7 +33,9 @@ def accents(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     aims = design.scheme.aims
     least, most = aims.threshold("accent_least"), aims.threshold("accent_most")
-    rule = f"Accent roles take {least:.0%} to {most:.0%} of every figure's visible area, its base aside."
+    rule = (
+        f"Accent roles take {100 * least:.0f} % to {100 * most:.0f} % of every figure's visible area, its base aside."
+    )
     thresholds = ("accent_least", "accent_most")
     if not aims.accents:
         return Check("accents", "Accent share", "clear", "no role is marked as an accent", (), rule, thresholds)
@@ -44,7 +44,7 @@ def accents(look: Look) -> Check:
         share = _share(one, set(aims.accents))
         if not least <= share <= most:
             area = next((name for name, cell in one.cells.items() if cell.role in aims.accents), next(iter(one.cells)))
-            said = f"accents take {share:.1%}, {'too little' if share < least else 'too much'}"
+            said = f"accents take {100 * share:.1f} %, {'too little' if share < least else 'too much'}"
             found.append(at(design.army, one, area, said, f"{one.unit}|{one.rank}", abs(share - (least + most) / 2)))
     found.sort(key=lambda finding: -finding.number)
     worst = found[0].what if found else "accents keep their share on every figure"
@@ -59,11 +59,13 @@ def shares(look: Look) -> Check:
     found = []
     for role, target in aims.shares:
         if role in design.scheme.role_by_id and abs(worn.get(role, 0.0) - target) > near:
-            said = f"{design.scheme.role(role).name} takes {worn.get(role, 0.0):.0%}, wanted {target:.0%}"
+            said = (
+                f"{design.scheme.role(role).name} takes {100 * worn.get(role, 0.0):.0f} %, wanted {100 * target:.0f} %"
+            )
             found.append(Finding(said, role, number=abs(worn.get(role, 0.0) - target)))
     found.sort(key=lambda finding: -finding.number)
     worst = found[0].what if found else "wanted shares are met" if aims.shares else "no shares are wanted"
-    rule = f"A role with a wanted share lies within {near:.0%} of it."
+    rule = f"A role with a wanted share lies within {100 * near:.0f} % of it."
     return Check("shares", "Wanted shares", "look" if found else "clear", worst, tuple(found), rule, ("share",))
 
 
@@ -81,9 +83,9 @@ def common(look: Look) -> Check:
     found = ()
     if whole and not low <= share <= high:
         why = "too little to hold the army together" if share < low else "so much that formations vanish"
-        found = (Finding(f"{share:.0%} is decided at the army's rung, {why}", "common", number=share),)
-    worst = found[0].what if found else f"{share:.0%} is common to the whole army"
-    rule = f"{low:.0%} to {high:.0%} of the visible area is decided at the army's rung."
+        found = (Finding(f"{100 * share:.0f} % is decided at the army's rung, {why}", "common", number=share),)
+    worst = found[0].what if found else f"{100 * share:.0f} % is common to the whole army"
+    rule = f"{100 * low:.0f} % to {100 * high:.0f} % of the visible area is decided at the army's rung."
     return Check(
         "common", "Common ground", "look" if found else "clear", worst, found, rule, ("common_least", "common_most")
     )
@@ -123,10 +125,12 @@ def materials(look: Look) -> Check:
         for area, other, length in seams_of(one.plate, design.scheme.aims.threshold("seam")):
             role = one.cells[area].role
             stuff = STUFF.get(areas[area].material), STUFF.get(areas[other].material)
-            if role and role == one.cells[other].role and None not in stuff and stuff[0] != stuff[1]:
+            if role and role == one.cells[other].role and _matters(stuff, areas[area].mm2, areas[other].mm2):
                 key = "|".join((role, *sorted((sideless(area), sideless(other)))))
                 said = f"{spoken(area)} ({stuff[0]}) and {spoken(other).lower()} ({stuff[1]}) share {design.scheme.role(role).name}"
-                found.setdefault(key, at(design.army, one, area, said, key, length))
+                finding = at(design.army, one, area, said, key, length)
+                cause = f"{design.scheme.role(role).name} on {' and '.join(sorted(stuff))}"
+                found.setdefault(key, of(finding, cause, (role,), (area, other), len(one.ordinals)))
     listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
     worst = listed[0].what if listed else "no touching materials share a colour"
     return Check(
@@ -135,9 +139,17 @@ def materials(look: Look) -> Check:
         "look" if listed else "clear",
         worst,
         listed,
-        "Touching areas of different stuff do not share a role.",
+        f"Metal and skin share their colour with no other stuff beside them; other stuff only where both lie in less than {LARGE_MM2:g} mm².",
         ("seam",),
     )
+
+
+def _matters(stuff: tuple[str | None, str | None], mm2: float, other_mm2: float) -> bool:
+    """Whether two touching stuffs in one colour are worth a word: cords, laces and bindings in the colour of what they hold are
+    ordinary work; metal and skin are not, nor are two large pieces that merge."""
+    if None in stuff or stuff[0] == stuff[1]:
+        return False
+    return bool(set(stuff) & _NEVER_SHARED) or min(mm2, other_mm2) >= LARGE_MM2
 
 
 def trouble(look: Look) -> Check:

@@ -1,5 +1,8 @@
 """Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
 
+from collections import Counter
+from dataclasses import replace
+
 from ..colour.acuity import seen_difference
 from ..colour.spaces import Lab
 from ..colour.vision import SIGHTS, seen_by
@@ -10,8 +13,9 @@ from ..memory import remembered
 from ..scheme.cascade import FigureClass
 from ..scheme.rule import Column, Distinction
 from ..scheme.selector import areas_named
-from .finding import Check, Finding, Fix, at
+from .finding import Check, Finding, Fix, at, of
 from .look import Look
+from .stuff import STUFF
 
 
 def neighbours(look: Look) -> Check:
@@ -19,7 +23,9 @@ def neighbours(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     aims = design.scheme.aims
     least, seam = aims.threshold("neighbours"), aims.threshold("seam")
+    seen_cause: dict[tuple, str] = {}
     seen: dict[tuple, Finding] = {}
+    figures: Counter[tuple] = Counter()
     for one in resolution.classes:
         for area, other, _ in seams_of(one.plate, seam):
             roles = one.cells[area].role, one.cells[other].role
@@ -28,12 +34,17 @@ def neighbours(look: Look) -> Check:
             apart = look.apart(*roles, one.tier)
             if apart < least:
                 key = (*sorted(roles), *sorted((sideless(area), sideless(other))))
+                figures[key] += len(one.ordinals)
                 if key in seen:
                     continue
                 said = f"{spoken(area)} on {spoken(other).lower()}, {apart:.0f} apart"
                 fix = _told_apart(look, one, area, other, least, seam)
-                seen[key] = at(design.army, one, area, said, "|".join(key), apart, fix)
-    found = tuple(sorted(seen.values(), key=lambda finding: finding.number))
+                cause = f"{design.scheme.role(roles[0]).name} beside {design.scheme.role(roles[1]).name}"
+                found_here = at(design.army, one, area, said, "|".join(key), apart, fix)
+                seen[key] = of(found_here, seen_cause.setdefault(key[:2], cause), roles, (area, other))
+    found = tuple(
+        sorted((replace(one, figures=figures[key]) for key, one in seen.items()), key=lambda finding: finding.number)
+    )
     worst = found[0].what if found else "all touching areas can be told apart"
     rule = f"Touching areas differ by at least {least:g} (CIEDE2000, after all steps of their recipes)."
     return Check(
@@ -52,19 +63,28 @@ def seams_of(shape: Plate, least: float) -> tuple[tuple[str, str, float], ...]:
     )
 
 
+def _fitting(one: FigureClass, area: str) -> tuple[set[str], set[str]]:
+    """Roles that a figure wears on the same stuff as an area, and on others; of the base's colours none, and no metal's on what is none."""
+    stuff = STUFF.get(one.plate.areas[area].material)
+    worn = {(name, cell.role) for name, cell in one.cells.items() if cell.role and not name.startswith("base")}
+    alike = {role for name, role in worn if STUFF.get(one.plate.areas[name].material) == stuff}
+    metal = {role for name, role in worn if STUFF.get(one.plate.areas[name].material) == "metal"}
+    return alike, {role for _, role in worn} - alike - (set() if stuff == "metal" else metal)
+
+
 def _told_apart(look: Look, one: FigureClass, area: str, other: str, least: float, seam: float) -> Fix | None:
     """Another role of this figure for the smaller of the two, far enough from all it touches."""
     shape = one.plate
     small = min((area, other), key=lambda name: shape.areas[name].mm2)
     beside = {one.cells[name].role for name, length in shape.neighbours[small].items() if length >= seam} - {None, ""}
     best, gap = None, least
-    for role in sorted({cell.role for cell in one.cells.values() if cell.role} - beside - {one.cells[small].role}):
-        nearest = min(
-            (look.apart(role, near, one.tier) for near in beside),
-            default=0,
-        )
-        if nearest > gap:
-            best, gap = role, nearest
+    for roles in _fitting(one, small):
+        for role in sorted(roles - beside - {one.cells[small].role}):
+            nearest = min((look.apart(role, near, one.tier) for near in beside), default=0)
+            if nearest > gap:
+                best, gap = role, nearest
+        if best is not None:
+            break
     if best is None:
         return None
     rung = one.cells[small].rung
@@ -73,7 +93,7 @@ def _told_apart(look: Look, one: FigureClass, area: str, other: str, least: floa
         return tuple(name for name in one.cells if sideless(name) == sideless(small))
 
     words = f"{look.design.scheme.role(best).name} on {spoken(sideless(small)).lower()}, {gap:.0f} from what it touches"
-    return Fix(words, lambda now: set_here(now, one.first, sides(), best, rung))
+    return Fix(words, lambda now: set_here(now, one.first, sides(), best, rung), best)
 
 
 def lookalikes(look: Look) -> Check:

@@ -7,7 +7,7 @@ from ..design.design import Design
 from ..design.edit import without_step
 from ..figures.vocabulary import sideless, spoken
 from ..recipes.handwork import brushing_seconds
-from .finding import Check, Finding, Fix, at
+from .finding import Check, Finding, Fix, at, of
 from .look import Look
 
 #: kinds of step that only refine what a base coat says already
@@ -38,15 +38,17 @@ def hidden(look: Look) -> Check:
                 entry[3] += seconds * len(one.ordinals) / 60
                 entry[4] += len(one.ordinals)
     found: list[Finding] = []
-    for key, (one, name, visibility, minutes, _) in spent.items():
+    for key, (one, name, visibility, minutes, figures) in spent.items():
         if minutes >= 1:
-            said = f"{spoken(sideless(name))} is {visibility:.0%} seen; lights there take {minutes:.0f} min"
-            found.append(at(design.army, one, name, said, key, minutes))
+            said = f"{spoken(sideless(name))} is {100 * visibility:.0f} % seen; lights there take {minutes:.0f} min"
+            finding = at(design.army, one, name, said, key, minutes)
+            found.append(of(finding, "Lights where hardly anyone looks", (), (name,), figures))
     found.sort(key=lambda finding: -finding.number)
     whole = sum(finding.number for finding in found)
     worst = found[0].what if found else "no lights are spent where nobody sees them"
-    rule = f"Areas of which less than {least:.0%} is seen on the finished model want a base coat, not lights" + (
-        f": {whole:.0f} min could be spared." if found else "."
+    rule = (
+        f"Areas of which less than {100 * least:.0f} % is seen on the finished model want a base coat, not lights"
+        + (f": {whole:.0f} min could be spared." if found else ".")
     )
     return Check("hidden", "Hidden effort", "look" if found else "clear", worst, tuple(found), rule, ("hidden",))
 
@@ -60,6 +62,7 @@ def unseen(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     height = design.brief.height_mm if design.brief else 28.0
     spent: dict[tuple[str, str, str], list] = {}
+    names_of: dict[tuple[str, str], list[str]] = {}
     for one in resolution.classes:
         extents: dict[str, list] = {}
         for name, cell in one.cells.items():
@@ -73,13 +76,16 @@ def unseen(look: Look) -> Check:
                     seconds = brushing_seconds(rung.step, extent, rung.step.coats or 1, around) * len(one.ordinals)
                     entry = spent.setdefault((role, one.tier, rung.step.id), [one, names[0], rung, 0.0])
                     entry[3] += seconds / 60
+                    names_of.setdefault((role, one.tier), names)
     found = []
     for (role, tier, step), (one, area, rung, minutes) in spent.items():
         name = design.scheme.role(role).name
         said = f"{rung.step.technique.verb} of {name} is {rung.width:.2f} mm wide; {minutes:.0f} min that nobody sees"
         fix = Fix(f"leave it out of {name}", _without(role, tier, step))
         if minutes >= 1:
-            found.append(at(design.army, one, area, said, f"{role}|{tier}|{step}", minutes, fix))
+            finding = at(design.army, one, area, said, f"{role}|{tier}|{step}", minutes, fix)
+            cause = f"{rung.step.technique.verb} too narrow to be seen"
+            found.append(of(finding, cause, (role,), tuple(names_of[role, tier]), len(one.ordinals)))
     found.sort(key=lambda finding: -finding.number)
     whole = sum(finding.number for finding in found)
     worst = found[0].what if found else "every light is wide enough to be seen"

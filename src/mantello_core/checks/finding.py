@@ -16,6 +16,8 @@ class Fix:
 
     words: str
     change: Callable[[Design], Design]
+    #: the role it gives, where it gives one
+    role: str = ""
 
 
 @dataclass(frozen=True)
@@ -32,6 +34,13 @@ class Finding:
     ordinal: int = 1
     number: float = 0.0
     fix: Fix | None = None
+    #: what it has in common with others of its check, in words; '' where it is alone
+    cause: str = ""
+    #: roles it is about, and the areas of the figure, for swatches and a lit figure
+    roles: tuple[str, ...] = ()
+    areas: tuple[str, ...] = ()
+    #: how many figures show it
+    figures: int = 1
 
 
 @dataclass(frozen=True)
@@ -70,6 +79,13 @@ def at(
     """A finding on an area of a class of figures."""
     where = f"{class_title(army, one)}: {said}" if said else f"{class_title(army, one)}: {spoken(area)}"
     return Finding(where, key, one.unit, one.rank, area, one.ordinals[0], number, fix)
+
+
+def of(
+    finding: Finding, cause: str, roles: tuple[str, ...] = (), areas: tuple[str, ...] = (), figures: int = 1
+) -> Finding:
+    """The finding with what it has in common with others told."""
+    return replace(finding, cause=cause, roles=roles, areas=areas or finding.areas, figures=figures)
 
 
 def checked(check: Check, aims: Aims) -> Check:

@@ -89,16 +89,16 @@ def _schools(main: list[Hue]) -> tuple[tuple[str, str], ...]:
     related = sum(hue.share for hue in main if hue_apart(first, hue.colour.hue) <= RELATED)
     away = [hue for hue in main if hue_apart(first, hue.colour.hue) >= OPPOSITE]
     if related >= 0.6 and len(away) == 1:
-        near = f"fits: {related:.0%} lies near {main[0].name}, and {away[0].name} stands opposite"
+        near = f"fits: {100 * related:.0f} % lies near {main[0].name}, and {away[0].name} stands opposite"
     elif not away:
-        near = f"{related:.0%} lies near {main[0].name}; one small opposite accent is missing"
+        near = f"{100 * related:.0f} % lies near {main[0].name}; one small opposite accent is missing"
     else:
-        near = f"only {related:.0%} lies near {main[0].name}; gather the rest around it"
+        near = f"only {100 * related:.0f} % lies near {main[0].name}; gather the rest around it"
     steps = [abs(one.colour.lightness - two.colour.lightness) for one, two in pairwise(main)]
     vivid = sum(hue.share for hue in main if hue.colour.chroma >= 35)
     strong = (
         "fits"
         if vivid >= 0.5 and max(steps) >= 30
-        else f"{vivid:.0%} is vivid and the widest step in lightness is {max(steps):.0f}; it asks for half vivid and a step of 30"
+        else f"{100 * vivid:.0f} % is vivid and the widest step in lightness is {max(steps):.0f}; it asks for half vivid and a step of 30"
     )
     return (("Near hues, one opposite accent", near), ("Strong contrasts, as in heraldry", strong))

@@ -10,7 +10,7 @@ from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.rule import Rule
 from ..scheme.selector import areas_named
 from ..scheme.sentence import areas_words
-from .finding import Check, Finding, Fix, at, class_title
+from .finding import Check, Finding, Fix, at, class_title, of
 from .look import Look
 
 
@@ -23,7 +23,9 @@ def unmapped(look: Look) -> Check:
         material = one.plate.areas[area].material
         role = usual.get(sideless(area)) or by_material.get(material)
         fix = _mapped(design, one, area, role) if role else None
-        found.append(at(design.army, one, area, spoken(area), f"{one.unit}|{one.rank}|{area}", len(one.ordinals), fix))
+        finding = at(design.army, one, area, spoken(area), f"{one.unit}|{one.rank}|{area}", len(one.ordinals), fix)
+        cause = f"{class_title(design.army, one)}: no colour yet"
+        found.append(of(finding, cause, (), (area,), len(one.ordinals)))
     kinds = list(dict.fromkeys(spoken(sideless(area)) for _, area in resolution.gaps))
     worst = ", ".join(kinds[:3]) if found else "every area of every figure has a colour"
     rule = "Every visible area of every figure resolves to a role, or is left bare on purpose."
@@ -46,7 +48,7 @@ def _usual(resolution: Resolution) -> tuple[dict[str, str], dict[str, str]]:
 def _mapped(design: Design, one: FigureClass, area: str, role: str) -> Fix:
     sides = tuple(name for name in one.cells if sideless(name) == sideless(area) and one.cells[name].role is None)
     words = f"{design.scheme.role(role).name} for the whole army"
-    return Fix(words, lambda now: set_here(now, one.first, sides, role, 1))
+    return Fix(words, lambda now: set_here(now, one.first, sides, role, 1), role)
 
 
 def dead(look: Look) -> Check:
@@ -57,9 +59,17 @@ def dead(look: Look) -> Check:
     named |= {one.role for one in design.scheme.placements}
     named |= {role for pattern in design.scheme.patterns for role in pattern.roles}
     named |= {role for arms in design.scheme.arms for _, role in arms.bound}
-    found = [Finding(f"Wins nowhere: {_said(rule, design)}", f"rule|{rule.id}", fix=_removed(rule)) for rule in rules]
+    found = [
+        Finding(
+            f"Wins nowhere: {_said(rule, design)}",
+            f"rule|{rule.id}",
+            fix=_removed(rule),
+            cause="Rules that win nowhere",
+        )
+        for rule in rules
+    ]
     found += [
-        Finding(f"No rule names the role {role.name}", f"role|{role.id}", fix=Fix(f"remove {role.name}", lambda now, id_=role.id: without_role(now, id_)))
+        Finding(f"No rule names the role {role.name}", f"role|{role.id}", fix=Fix(f"remove {role.name}", lambda now, id_=role.id: without_role(now, id_)), cause="Roles that no rule names")
         for role in design.scheme.roles
         if role.id not in named
     ]  # fmt: skip

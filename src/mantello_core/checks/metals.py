@@ -6,7 +6,7 @@ from itertools import combinations
 from ..figures.metalwork import FUNCTIONS, function_of
 from ..figures.vocabulary import sideless, spoken
 from .contrast import seams_of
-from .finding import Check, Finding, at
+from .finding import Check, Finding, at, of
 from .look import Look
 
 #: mm that a piece of metal is wide, on the painted figure, below which it does not glint but freckles
@@ -36,7 +36,10 @@ def metals(look: Look) -> Check:
             if roles[0] != roles[1] and roles[0] in shiny and roles[1] in shiny:
                 key = "|".join(sorted((*roles, sideless(area), sideless(other))))
                 said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
-                found.setdefault(key, at(design.army, one, area, said, key, length))
+                names = [design.scheme.role(role).name for role in sorted(roles)]
+                finding = at(design.army, one, area, said, key, length)
+                cause = f"{' adjoins '.join(names)}: line them dark"
+                found.setdefault(key, of(finding, cause, roles, (area, other), len(one.ordinals)))
     found |= _mixed_functions(look, shiny)
     found |= _too_small(look, shiny)
     least = design.scheme.aims.threshold("metals_apart")
@@ -46,7 +49,9 @@ def metals(look: Look) -> Check:
         if apart < least:
             names = design.scheme.role(role).name, design.scheme.role(other).name
             said = f"{names[0]} and {names[1]} are {apart:.0f} apart and may be taken for each other"
-            found[f"{role}|{other}"] = Finding(said, f"alike|{role}|{other}", number=500 - apart)
+            found[f"{role}|{other}"] = Finding(
+                said, f"alike|{role}|{other}", number=500 - apart, cause=said, roles=(role, other)
+            )
     listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
     worst = listed[0].what if listed else "few metals, well apart"
     rule = (
@@ -73,7 +78,11 @@ def _mixed_functions(look: Look, shiny: set[str]) -> dict[str, Finding]:
                 most = max(mm2, key=mm2.get)
                 said = f"{FUNCTIONS[function]}: {scheme.role(role).name} besides {scheme.role(most).name}"
                 key = f"function|{one.type}|{function}|{role}|{most}"
-                found.setdefault(key, at(look.design.army, one, roles[role][0], said, key, 400 + mm2[role]))
+                finding = at(look.design.army, one, roles[role][0], said, key, 400 + mm2[role])
+                areas = (*roles[role], *roles[most])
+                found.setdefault(
+                    key, of(finding, f"{said[0].upper()}{said[1:]}", (role, most), areas, len(one.ordinals))
+                )
     return found
 
 
@@ -86,5 +95,7 @@ def _too_small(look: Look, shiny: set[str]) -> dict[str, Finding]:
             if cell.role in shiny and wide < GLINTS:
                 key = f"small|{one.type}|{sideless(area)}"
                 said = f"{spoken(sideless(area))} is {wide:.2f} mm wide: dark grey reads better than metal"
-                found.setdefault(key, at(look.design.army, one, area, said, key, 1 - wide))
+                finding = at(look.design.army, one, area, said, key, 1 - wide)
+                cause = "Metal too small to glint: dark grey reads better"
+                found.setdefault(key, of(finding, cause, (cell.role,), (area,), len(one.ordinals)))
     return found

@@ -54,9 +54,9 @@ class Patch:
         """What was left out of it."""
         found = []
         if 0.01 < self.burnt <= MOST_BURNT:
-            found.append(f"{self.burnt:.0%} of it is burnt out and was left out.")
+            found.append(f"{100 * self.burnt:.0f} % of it is burnt out and was left out.")
         if 0.02 < self.gloss <= MOST_GLOSS:
-            found.append(f"A gloss on {self.gloss:.0%} of it was left out.")
+            found.append(f"A gloss on {100 * self.gloss:.0f} % of it was left out.")
         return tuple(found)
 
 

@@ -111,7 +111,7 @@ def freed(light: SceneLight, x: float, y: float, patch: Patch) -> Freed:
         doubts += _reach(light, x, y)
     elif light.fall > 1.15:
         told.append(
-            f"The light falls off to {1 / light.fall:.0%} over the picture; that was put right by the plain ground."
+            f"The light falls off to {100 * (1 / light.fall):.0f} % over the picture; that was put right by the plain ground."
         )
     if doubts:
         return Freed(None, tuple(dict.fromkeys(doubts)), tuple(told))

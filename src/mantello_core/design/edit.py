@@ -12,7 +12,8 @@ from ..paints.paint import Paint
 from ..recipes.first_step import first_step
 from ..recipes.step import Recipe, Step, checked
 from ..scheme.aim import with_marked, with_share
-from ..scheme.cascade import ladder
+from ..scheme.cascade import ladder, resolve
+from ..scheme.change import changes
 from ..scheme.part_ground import PartGround, checked_part_grounds
 from ..scheme.rule import Column, Distinction, Rule, cell_of
 from ..scheme.scheme import Role, Scheme
@@ -111,9 +112,30 @@ def set_here(design: Design, figure: Figure, areas: tuple[str, ...], role_id: st
 
     Where a distinction table decides just these areas at that rung, its cell is changed; where a
     written rule for just these areas stands there, it is changed; otherwise a rule is added.
-    An empty role leaves the areas bare.
+    An empty role leaves the areas bare. The same design where the rung says just this already and no figure would change.
     Raises: UnknownName for role or areas, OutOfRange for the rung.
     """
+    after = _set_at(design, figure, areas, role_id, rung_number)
+    return design if _said_already(design, after, figure, areas, role_id, rung_number) else after
+
+
+def _said_already(
+    design: Design, after: Design, figure: Figure, areas: tuple[str, ...], role_id: str, rung_number: int
+) -> bool:
+    """Whether what speaks strongest at the rung lets the areas wear that role, and so does every other area it would reach."""
+    for area in areas:
+        speaking = (one.rule for one in ladder(design.army, design.scheme, figure, area) if one.rung == rung_number)
+        strongest = next(speaking, None)
+        if strongest is None or (strongest.role, strongest.pattern) != (role_id, "") or not strongest.on:
+            return False
+    if rung_of(design.army, figure, rung_number).reach != "node":
+        return True  # figures of one rank are alike up to what names single ones: what speaks for one speaks for all
+    before = resolve(design.army, design.scheme)
+    return not changes(before, resolve(after.army, after.scheme)).figures
+
+
+def _set_at(design: Design, figure: Figure, areas: tuple[str, ...], role_id: str, rung_number: int) -> Design:
+    """The design with the role worn on the areas from the rung down, said by a cell, a rule that stands or a new one."""
     army, scheme = design.army, design.scheme
     if role_id:
         scheme.role(role_id, "role")

@@ -55,4 +55,4 @@ def recommended(design: Design, resolution: Resolution, known: Sequence[Undercoa
 def _main_colour(design: Design, resolution: Resolution) -> str:
     shares = role_shares(resolution, design.scheme)
     role = next((design.scheme.role(one) for one in shares if design.scheme.role(one).recipe().steps), None)
-    return f"; {role.name}, {shares[role.id]:.0%} of the army, is {role.paint_name}" if role else ""
+    return f"; {role.name}, {100 * shares[role.id]:.0f} % of the army, is {role.paint_name}" if role else ""

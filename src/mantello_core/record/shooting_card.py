@@ -53,7 +53,9 @@ def shooting_card(
     metal = sum(shares.get(role.id, 0.0) for role in design.scheme.roles if _metallic(role))
     minds = []
     if metal >= _SHINY:
-        minds.append(f"{metal:.0%} is metal: put paper before the lamps, and turn the figure until no plate glares.")
+        minds.append(
+            f"{100 * metal:.0f} % is metal: put paper before the lamps, and turn the figure until no plate glares."
+        )
     if lightest > 85:
         minds.append(
             f"{design.scheme.role(brightest).name} is nearly white: look that its folds still show in the picture."

@@ -81,6 +81,7 @@ class MetalPlace:
     paints: tuple[str, ...]
     areas: tuple[str, ...]
     figures: int
+    role_id: str
 
 
 def wears(uses: Iterable[Use]) -> tuple[Wear, ...]:
@@ -135,5 +136,5 @@ def metal_places(scheme: Scheme, resolution: Resolution, words: Sequence[str] = 
         text = " ".join([role.name, *paints, *areas]).casefold()
         if all(word.casefold() in text for word in words):
             shown = tuple(sorted(areas, key=lambda name: -areas[name]))
-            found.append(MetalPlace(role.name, paints, shown, figures))
+            found.append(MetalPlace(role.name, paints, shown, figures, role.id))
     return tuple(found)

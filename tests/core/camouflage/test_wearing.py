@@ -48,7 +48,7 @@ class Wearing(TestCase):
 
     def test_refused_with_what_is_allowed(self):
         for layers, error, words in (
-            ((replace(WHITEWASH, cover=0.99),), OutOfRange, "A cover of 99%; allowed is 2 % to 98 %."),
+            ((replace(WHITEWASH, cover=0.99),), OutOfRange, "A cover of 99 %; allowed is 2 % to 98 %."),
             ((replace(WHITEWASH, role="blue"),), UnknownName, "blue"),
             ((replace(WHITEWASH, edges=9),), OutOfRange, "edges 9; allowed is 0 to 5."),
             ((WHITEWASH,) * (MOST_OVERLAYS + 1), OutOfRange, "allowed are up to 3"),

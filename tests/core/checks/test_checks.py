@@ -160,7 +160,7 @@ class Balance(RefusalCase):
 
     def test_wanted_shares_are_held_against_the_army(self):
         far = aimed(DRESSED, shares=(("lace", 0.9),))
-        self.assertRegex(check(far, "shares").worst, r"Lace takes \d+%, wanted 90%")
+        self.assertRegex(check(far, "shares").worst, r"Lace takes \d+ %, wanted 90 %")
         self.assertEqual(
             check(aimed(DRESSED, shares=(("lace", 0.2),), thresholds=(("share", 0.5),)), "shares").verdict, "clear"
         )

@@ -39,6 +39,25 @@ class SetHere(RefusalCase):
         self.assertEqual(len(twice.scheme.rules), 1)
         self.assertEqual(resolve(twice.army, twice.scheme).of(FUSILIER).cells[LAPEL].role, "lace")
 
+    def test_setting_what_the_rung_says_already_keeps_the_design(self):
+        once = edit.set_here(small_design(rule("a", "army", "torso", "field")), FUSILIER, (LAPEL,), "lace", 3)
+        self.assertIs(edit.set_here(once, FUSILIER, (LAPEL,), "lace", 3), once)
+        self.assertIs(edit.set_here(once, FUSILIER, ("torso.coat.turnback.left",), "field", 1), once)
+        ranked = edit.set_here(once, FUSILIER, (LAPEL,), "field", 5)
+        self.assertIsNot(ranked, once)
+        self.assertIs(edit.set_here(ranked, FUSILIER, (LAPEL,), "field", 5), ranked)
+
+    def test_setting_further_down_what_is_worn_there_pins_it(self):
+        design = small_design(rule("a", "army", "torso", "field"))
+        pinned = edit.set_here(design, FUSILIER, (LAPEL,), "field", 3)
+        self.assertEqual(moved(design, pinned).figures, 0)
+        self.assertEqual(len(pinned.scheme.rules), 2)
+
+    def test_a_weaker_rule_of_the_rung_that_says_so_is_set_above_the_stronger(self):
+        design = small_design(rule("a", "army", "torso", "field"), rule("b", "army", "torso.coat", "lace"))
+        after = edit.set_here(design, FUSILIER, (LAPEL,), "field", 1)
+        self.assertEqual(resolve(after.army, after.scheme).of(FUSILIER).cells[LAPEL].role, "field")
+
     def test_clearing_falls_back_to_the_rung_above(self):
         design = small_design(rule("a", "army", "torso", "field"))
         there = edit.set_here(design, FUSILIER, (LAPEL,), "lace", 4)

@@ -5,6 +5,7 @@ from django.core.management import call_command
 
 from mantello.shelf.models import OwnedPaint
 from mantello.workspace.models import Army
+from mantello.workspace.reading import reading_of
 from mantello_core.formats.sample import sample_shelf
 from mantello_core.paints.range import paints
 from mantello_core.paints.stock import Stock
@@ -22,6 +23,23 @@ class Shelf(RoomCase):
         after = self.see("paints").context
         self.assertEqual(after["to_buy"], page.context["to_buy"] - 1)
         self.assertContains(self.see("paints"), "1 on your shelf")
+
+    def shown(self, **query) -> list[str]:
+        """The paints that a view shows, in its order."""
+        return [pot.id for _, pots in self.see("paints", **query).context["shelves"] for pot, *_ in pots]
+
+    def test_paints_are_seen_as_in_use_on_the_shelf_to_buy_and_by_range(self):
+        needed = reading_of(self.army.head).needed
+        used = self.shown()
+        self.assertEqual(set(used), set(needed))
+        self.assertEqual([needed[pot] for pot in used], sorted(needed.values(), reverse=True))
+        # there is no shelf yet: what is asked for and not there is what is usual
+        self.assertEqual(self.shown(view="shelf"), used)
+        self.post("keep-stock", "lantern-yellow", pots="2", price="", note="")
+        self.assertEqual(self.shown(view="shelf"), ["lantern-yellow"])
+        self.assertNotIn("lantern-yellow", self.shown(view="buy"))
+        self.assertEqual(len(self.shown(view="all")), len(paints()))
+        self.assertEqual(len(self.shown(count="yes")), len(paints()))
 
     def test_a_pot_shows_what_is_kept_about_it(self):
         self.post("keep-stock", "salt-linen", pots="0.5", price="2.5", note="nearly dry")

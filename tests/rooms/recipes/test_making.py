@@ -121,7 +121,7 @@ class Stopping(RoomCase):
         )
         self.assertContains(self.see("recipe", "field"), "gently")
         page = self.post("keep-step", "field", "rank", status=422, **(given | {"share": "140", "drying": "soon"}))
-        form = next(form for _, rows, _, _ in page.context["stacks"] for _, form in rows if form)
+        form = next(form for _, rows, _, _ in page.context["stacks"] for _, form, *_ in rows if form)
         self.assertEqual(set(form.errors), {"share", "drying"})
         self.assertContains(page, "upside down", status_code=422)
 

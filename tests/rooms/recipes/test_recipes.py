@@ -153,7 +153,7 @@ class Recipes(RoomCase):
 
 class Shelf(RoomCase):
     def test_the_shelf_names_ranges_opacity_uses_and_amounts(self):
-        page = self.see("paints")
+        page = self.see("paints", view="all")
         for said in ("Fornace", "Old Customs House", "Candle Yellow", "transparent", "Harbour facing, Plume", "0.21"):
             self.assertContains(page, said)
 

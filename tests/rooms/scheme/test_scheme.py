@@ -1,5 +1,7 @@
 """The Scheme room: plate, ladder, preview, setting and clearing, table, rules, checks."""
 
+import re
+
 from mantello_core.scheme.cascade import resolve
 from tests.rooms.case import RoomCase
 from tests.samples import LAPEL
@@ -45,6 +47,13 @@ class Plate(RoomCase):
         self.assertEqual(self.worn(), "gull")
         self.assertEqual(self.worn("1st-harbour-line"), "harbour")
         self.assertContains(self.see("scheme"), "Gull facing set on lapel at 3 Company: 8 figures, 16 areas changed")
+
+    def test_setting_what_is_set_there_already_makes_no_edition_and_says_so(self):
+        self.post("set-here", role="gull", rung="3", **LANTERN)
+        before = self.base()
+        self.post("set-here", role="gull", rung="3", **LANTERN)
+        self.assertEqual(self.base(), before)
+        self.assertContains(self.see("scheme"), "Nothing changed: it is so already.")
 
     def test_by_role_all_areas_that_wear_the_same_move_along(self):
         self.post("set-here", role="gull", rung="4", reach="role", **LANTERN)
@@ -195,10 +204,22 @@ class Table(RoomCase):
         self.assert_hidden("table-csv")
 
 
+class Stage(RoomCase):
+    def test_the_stage_alone_before_the_last_edit_and_turned(self):
+        self.see("stage", before="yes", status=204)
+        now = self.see("stage").content.decode()
+        turned = self.see("stage", turned="yes").content.decode()
+        self.assertNotEqual(now, turned)
+        self.assertEqual(sorted(re.findall(r">(front|back)<", now)), sorted(re.findall(r">(front|back)<", turned)))
+        self.post("set-undercoat", undercoat="undercoat-gull")
+        self.assertEqual(self.see("stage", before="yes").content.decode(), now)
+        self.assert_hidden("stage")
+
+
 class Rules(RoomCase):
     def test_rules_are_read_as_sentences_and_dead_ones_marked(self):
         page = self.see("rules")
-        self.assertContains(page, "Levy of Calvessa: everything of skin in Flesh.")
+        self.assertContains(page, "Everything of skin in Flesh.")
         self.assertContains(page, "wins nowhere")
 
     def test_a_cell_of_a_distinction_is_set_and_emptied(self):
@@ -239,7 +260,7 @@ class Rules(RoomCase):
         weak = {"kind": "base", "diluent": "neat", "paint1": "candle-yellow", "parts1": "1"}
         step = self.now().scheme.role("lantern").recipe().steps[0]
         self.post("keep-step", "lantern", "rank", step=step.id, **weak)
-        page = self.see("checks")
+        self.assertContains(self.see("checks"), "coats over Undercoat Slate")
+        page = self.see("checks", check="unmapped", card="Ranger, Saltmarsh Rangers: no colour yet")
         self.assertContains(page, "Ranger, Saltmarsh Rangers: Lantern glass")
         self.assertContains(page, "area=gear.lantern.glass")
-        self.assertContains(page, "coats over Undercoat Slate")

@@ -284,4 +284,4 @@ def type_picture(request, army_id, type_id):
 @require_GET
 def drawing_template(request):
     """A shipped plate as an SVG to draw over: groups for the views, every shape named."""
-    return download(template_svg(plate("gunner")), "mantello-figure-template.svg", "image/svg+xml")
+    return download(template_svg(plate("gunner")), "figure-template.svg", "image/svg+xml")

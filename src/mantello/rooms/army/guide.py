@@ -122,7 +122,7 @@ def muster_pdf(request, army_id):
     army = army_for(request, army_id)
     if not reading_of(army.head).design.army.figures:
         raise Http404
-    return paper(request, army, "muster", f"muster-{army.pk}.pdf", str(timezone.localdate()))
+    return paper(request, army, "muster", "muster.pdf", str(timezone.localdate()))
 
 
 @dataclass(frozen=True)
@@ -194,7 +194,7 @@ def _muster_sheet(army, cards, number: int, of: int) -> str:
 def muster_svg(request, army_id):
     """The whole army as one drawing: every kind of figure with its count, five to a row."""
     army = army_for(request, army_id)
-    return paper(request, army, "muster-drawing", f"muster-{army.pk}.svg")
+    return paper(request, army, "muster-drawing", "muster.svg")
 
 
 @file_kind("muster-drawing", "Plates of the army", "image/svg+xml")
@@ -249,7 +249,7 @@ def _pages(reading: Reading, classes: tuple[FigureClass, ...]) -> list[GuidePage
     for one in classes[1:]:
         worn = {reading.design.scheme.role(id_).name for id_ in one.roles_worn.values() if id_}
         if worn - set(roles):
-            roles |= {role.name: role for role in _roles(reading, one, one.plate) if role.name not in roles}
+            roles |= {role.name: role for role in guide_roles(reading, one, one.plate) if role.name not in roles}
     count = sum(len(one.ordinals) for one in classes)
     said = f"{count} figures, each in clothes of its own; no. {classes[0].ordinals[0]} is drawn"
     return [replace(first, figures=said, roles=tuple(roles.values()))]
@@ -262,7 +262,7 @@ def _page(reading: Reading, one: FigureClass) -> GuidePage:
     if len(one.ordinals) < reading.design.army.rank(one.unit, one.rank).figures:
         figures += f": no. {', '.join(map(str, one.ordinals))}"
     gaps = _words(name for name, cell in one.cells.items() if cell.role is None)
-    title, roles = class_title(reading.design.army, one), tuple(_roles(reading, one, shape))
+    title, roles = class_title(reading.design.army, one), tuple(guide_roles(reading, one, shape))
     return GuidePage(title, figures, plates, roles, gaps, tuple(_marks(reading, one)), _order(reading, one))
 
 
@@ -289,7 +289,8 @@ def _marks(reading: Reading, one: FigureClass):
         yield GuideMark(name, METHODS[mark.manner.method], steps_of(scheme, mark, site))
 
 
-def _roles(reading: Reading, one: FigureClass, shape):
+def guide_roles(reading: Reading, one: FigureClass, shape):
+    """The roles that a class of figures wears, the widest first, with their steps."""
     worn: dict[str, list[str]] = {}
     for name, cell in one.cells.items():
         if cell.role:

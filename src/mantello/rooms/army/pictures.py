@@ -7,7 +7,7 @@ from django.views.decorators.http import require_GET
 
 from mantello.record.queries import progress
 from mantello.shell.download import drawing
-from mantello.workspace.models import Army
+from mantello.workspace.models import Army, Edition
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import reading_of
 from mantello.workspace.seeing import seeing_from
@@ -25,7 +25,11 @@ GREY = "#bdbdbd"
 def figure(request, army_id, view):
     """One figure as a picture, as designed or as painted today; the query names it, since ranks may hold any sign."""
     army = army_for(request, army_id)
-    edition = _asked_edition(request, army)
+    return figure_of(request, army, view, _asked_edition(request, army))
+
+
+def figure_of(request, army: Army, view: str, edition: Edition) -> HttpResponse:
+    """The figure that the query names, as an edition has it, drawn from a view; one that is not there is not found."""
     reading = reading_of(edition)
     unit, rank, number = (request.GET.get(name, "") for name in ("unit", "rank", "figure"))
     try:

@@ -6,7 +6,7 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_http_methods, require_safe
 
-from mantello.shell.download import download
+from mantello.shell.download import download, file_of
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import TIERS
@@ -209,7 +209,7 @@ def asked_back(request, army, rows, found, source, refusal=None):
         "tiers": TIERS.items(),
         "source": source,
         "types": force.type_titles.items(),
-        "title": "Roster",
+        "title": "Roster, lines in doubt",
         "refusal": refusal,
     }
     return room_page(request, army, "army", "army/roster_lines.html", context, 422 if doubtful or refusal else 200)
@@ -232,7 +232,7 @@ def _shown(table):
 def export_design(request, army_id):
     """The army and its scheme as an open document."""
     army = army_for(request, army_id)
-    return download(design_bytes(reading_of(army.head).design), f"mantello-army-{army.pk}.json", "application/json")
+    return download(design_bytes(reading_of(army.head).design), file_of(army.name, "design.json"), "application/json")
 
 
 @login_required
@@ -242,7 +242,7 @@ def export_roster(request, army_id):
     army = army_for(request, army_id)
     design = reading_of(army.head).design
     text = write_roster(design.army, dict(design.evenings.due))
-    return download(text, f"mantello-roster-{army.pk}.csv", "text/csv; charset=utf-8")
+    return download(text, file_of(army.name, "roster.csv"), "text/csv; charset=utf-8")
 
 
 @login_required
@@ -252,4 +252,4 @@ def export_roster_json(request, army_id):
     army = army_for(request, army_id)
     design = reading_of(army.head).design
     text = write_roster_json(design.army, dict(design.evenings.due))
-    return download(text, f"mantello-roster-{army.pk}.json", "application/json")
+    return download(text, file_of(army.name, "roster.json"), "application/json")

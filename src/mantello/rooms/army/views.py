@@ -91,6 +91,7 @@ def _army_page(request, army, status=200, picked_id="", **forms):
     context = {
         "title": "Army",
         "muster": muster,
+        "grey": bool(force.figures) and not reading.shares,
         "seeing": seeing,
         "looking": looking(seeing, {"node": picked.id, "as": kept["as"]} | where),
         "kept": urlencode(kept | {name: value for name, value in where.items() if name == "look"}),

@@ -10,7 +10,7 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import paper, paper_kind
-from mantello.shell.download import download
+from mantello.shell.download import download, file_of
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.bearers.allotment import Allotment
@@ -129,11 +129,12 @@ def transfers_page(army, asked) -> str:
 @require_safe
 def transfers_svg(request, army_id, sheet):
     """One sheet as SVG."""
-    _, sheets = _sheets(request.GET, reading_of(army_for(request, army_id).head))
+    army = army_for(request, army_id)
+    _, sheets = _sheets(request.GET, reading_of(army.head))
     if sheets is None or sheet - 1 not in sheets.numbers:
         raise Http404
     layer = "white" if request.GET.get("layer") == "white" else "colour"
-    return download(sheets.svg(sheet - 1, layer), f"transfers-{sheet}-{layer}.svg", "image/svg+xml")
+    return download(sheets.svg(sheet - 1, layer), file_of(army.name, f"transfers-{sheet}-{layer}.svg"), "image/svg+xml")
 
 
 def _sheets(given, reading: Reading) -> tuple[SheetForm, Sheets | None]:

@@ -12,7 +12,7 @@ from django.urls import reverse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.shell.download import download
+from mantello.shell.download import download, file_of
 from mantello.workspace.page import apply, apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import TIERS
@@ -274,4 +274,4 @@ def arms_file(request, army_id, arms):
     reading = reading_of(army.head)
     one = reading.design.scheme.named_arms(arms)
     text = arms_svg(drawn_arms(one.tree), inked(one, reading), title=f"{one.name}: {one.blazon}")
-    return download(text, f"mantello-arms-{one.id}.svg", "image/svg+xml")
+    return download(text, file_of(army.name, f"arms-{one.id}.svg"), "image/svg+xml")

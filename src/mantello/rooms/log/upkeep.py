@@ -6,6 +6,7 @@ from django.views.decorators.http import require_safe
 
 from mantello.record.using import uses_of
 from mantello.workspace.catalogue import catalogue_for
+from mantello.workspace.lit import lit_by_role
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.figures.vocabulary import sideless, spoken
@@ -28,7 +29,7 @@ def upkeep(request, army_id):
     for one in metal_places(reading.design.scheme, reading.resolution, words):
         parts = list(dict.fromkeys(spoken(sideless(name)) for name in one.areas))
         found = [part for part in parts if any(word in part.casefold() for word in words)]
-        metals.append((one, found or parts))
+        metals.append((one, found or parts, lit_by_role(army, reading, one.role_id)))
     context = {
         "title": "Bench",
         "wears": wears(uses),

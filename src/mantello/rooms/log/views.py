@@ -42,6 +42,7 @@ def _page(request, army, status=200, refusal=None):
     reading = reading_of(army.head)
     context = {
         "title": "Log",
+        "painters": _painters(army, reading),
         "days": days,
         "page": page,
         "versions": army.versions.all(),
@@ -60,6 +61,12 @@ def _page(request, army, status=200, refusal=None):
         "typed": {"drift": request.POST.get("drift", ""), "note": request.POST.get("note", "")},
     }
     return room_page(request, army, "log", "log/log.html", context, status)
+
+
+def _painters(army, reading) -> dict[str, str]:
+    """What painters are called by their ids, the owner by ''; nothing where the owner paints alone."""
+    others = {one.id: one.name for one in reading.design.evenings.painters}
+    return {"": army.owner.called, **others} if others else {}
 
 
 def _locks(army, reading) -> list:

@@ -14,6 +14,7 @@ urlpatterns = [
     path("add/", adding.add_paint, name="add-paint"),
     path("forget/<str:pot>/", adding.forget_paint, name="forget-paint"),
     path("cost/", costing.costs, name="costs"),
+    path("cost/currency/", costing.set_currency, name="set-currency"),
     path("count/", views.count_shelf, name="count-shelf"),
     path("shelf/", views.read_shelf_file, name="read-shelf"),
     path("shelf.csv", views.shelf_file, name="shelf-file"),

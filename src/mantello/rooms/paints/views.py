@@ -8,10 +8,10 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.jobs.models import Job
 from mantello.shelf.models import OwnedPaint, OwnPaint
-from mantello.shell.download import download
+from mantello.shell.download import download, file_of
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.formats.palette import write_palette
 from mantello_core.formats.shelf import write_shelf, write_shopping
 from mantello_core.formats.shelf_document import write_shelf_document
@@ -54,17 +54,17 @@ def _page(request, army, status=200, **forms):
     counting = forms.get("count") or (CountForm(owned, catalogue) if request.GET.get("count") else None)
     chosen = catalogue.get(forms.get("pot") or request.GET.get("pot", ""))
     purchases = shopping(reading.needed, owned, catalogue)
+    view = "all" if counting else _view(request.GET.get("view", ""), reading, owned, purchases)
     context = {
         "title": "Paints",
+        "view": view,
+        "views": VIEWS.items(),
         "shelves": [
             (
                 shelf,
                 [(pot, owned.get(pot.id), used.get(pot.id, []), _count_field(counting, pot)) for pot in shelf.paints],
             )
-            for shelf in (
-                *([Range("own", OWN, "Added by you; estimated from what you read off them", own)] if own else ()),
-                *ranges(),
-            )
+            for shelf in _shelves(view, reading, owned, catalogue, purchases, own)
         ],
         "shortages": shortages(reading.design.army, reading.needed_by_unit, owned, catalogue)
         if reading.design.army.figures
@@ -88,6 +88,36 @@ def _page(request, army, status=200, **forms):
         context |= _chosen(chosen, owned, forms.get("stock"), used, reading.needed)
         context["mistaken"] = alike(chosen, tuple(catalogue))[:8]
     return room_page(request, army, "paints", "paints/paints.html", context, status)
+
+
+#: what of the paints is shown: name to words
+VIEWS = {"used": "In use", "shelf": "Your shelf", "buy": "To buy", "all": "All ranges"}
+
+
+def _view(asked: str, reading: Reading, owned, purchases) -> str:
+    """What is shown: as asked, else what the army uses, else what is owned, else everything."""
+    there = {
+        "used": bool(reading.needed),
+        "shelf": any(stock.pots for stock in owned.values()),
+        "buy": any(one.pots for one in purchases),
+        "all": True,
+    }
+    return asked if there.get(asked) else next(name for name, known in there.items() if known and name != "buy")
+
+
+def _shelves(view: str, reading: Reading, owned, catalogue, purchases, own) -> list[Range]:
+    """The paints of a view: what the army uses most first, what stands on the shelf, what is to buy, or all by range."""
+    if view == "used":
+        pots = sorted((catalogue.paint(id_) for id_ in reading.needed), key=lambda pot: -reading.needed[pot.id])
+        return [Range("used", "What the army uses", "The most first", tuple(pots))]
+    if view == "shelf":
+        pots = tuple(pot for pot in catalogue if pot.id in owned and owned[pot.id].pots)
+        return [Range("shelf", "On your shelf", f"{len(pots)} paints", pots)]
+    if view == "buy":
+        pots = tuple(one.paint for one in purchases if one.pots)
+        return [Range("buy", "To buy", f"{len(pots)} paints, less what you own", pots)]
+    mine = [Range("own", OWN, "Added by you; estimated from what you read off them", own)] if own else []
+    return [*mine, *ranges()]
 
 
 def _taking(request) -> Job | None:
@@ -174,7 +204,7 @@ def shelf_file(request, army_id):
     """Everything that is owned, as separated values."""
     army = army_for(request, army_id)
     return download(
-        write_shelf(OwnedPaint.objects.of(request.user), catalogue_for(army)), f"mantello-shelf-{army.pk}.csv", CSV
+        write_shelf(OwnedPaint.objects.of(request.user), catalogue_for(army)), file_of(army.name, "shelf.csv"), CSV
     )
 
 
@@ -184,7 +214,7 @@ def shelf_document(request, army_id):
     """Everything that is owned, own paints with all that is said of them, as JSON."""
     army = army_for(request, army_id)
     text = write_shelf_document(OwnedPaint.objects.of(request.user), OwnPaint.objects.of(request.user))
-    return download(text, f"mantello-shelf-{army.pk}.json", "application/json; charset=utf-8")
+    return download(text, file_of(army.name, "shelf.json"), "application/json; charset=utf-8")
 
 
 @login_required
@@ -196,7 +226,7 @@ def palette_file(request, army_id):
     every = (*all_paints().values(), *OwnPaint.objects.of(request.user))
     owned = [pot for pot in every if pot.id in stocked]
     text = write_palette(f"{army.name}, shelf", owned or all_paints().values())
-    return download(text, f"mantello-shelf-{army.pk}.gpl", "text/plain; charset=utf-8")
+    return download(text, file_of(army.name, "shelf.gpl"), "text/plain; charset=utf-8")
 
 
 @login_required
@@ -205,4 +235,4 @@ def shopping_file(request, army_id):
     """What must be bought for the army, as separated values."""
     army = army_for(request, army_id)
     purchases = shopping(reading_of(army.head).needed, OwnedPaint.objects.of(request.user), catalogue_for(army))
-    return download(write_shopping(purchases), f"mantello-shopping-{army.pk}.csv", CSV)
+    return download(write_shopping(purchases), file_of(army.name, "shopping.csv"), CSV)

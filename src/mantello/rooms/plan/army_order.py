@@ -95,7 +95,7 @@ def army_order(request, army_id):
         for one in reading.sheets
     ]
     context = {
-        "title": "Order of work",
+        "title": "Order of the army's work",
         "bands": bands,
         "figures": figures,
         "method": reading.design.method,

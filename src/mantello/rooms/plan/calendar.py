@@ -2,7 +2,7 @@
 
 import re
 from dataclasses import replace
-from datetime import date, timedelta
+from datetime import timedelta
 
 from django import forms
 from django.contrib.auth.decorators import login_required
@@ -10,7 +10,7 @@ from django.shortcuts import redirect
 from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.shell.download import download
+from mantello.shell.download import download, file_of
 from mantello.workspace.page import apply, apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.calendar.evenings import AIDS, AIR, HEAT, MOST_DESK, Evenings, Spraying, checked_evenings, zone_of
@@ -280,4 +280,4 @@ def calendar_file(request, army_id):
                 title = f"Dry by now: {late.title} of {late.unit}"
                 entries.append(Entry(f"{army.pk}|dry|{session.start}", dry, dry + timedelta(minutes=5), title))
     text = write_calendar(f"Painting {army.name}", entries, zone_of(reading.design.evenings), timezone.now())
-    return download(text, f"mantello-plan-{date.today():%Y-%m-%d}.ics", "text/calendar")
+    return download(text, file_of(army.name, "plan.ics"), "text/calendar")

@@ -3,6 +3,7 @@
 from datetime import date, datetime, timedelta
 from html import escape
 
+from mantello.shell.templatetags.icons import middle
 from mantello_core.colour.spaces import hex_of
 
 from .batch import Batch
@@ -81,7 +82,7 @@ def lanes_svg(evening: Evening, batches: list[Batch], session) -> str:
     parts = [f"<defs>{_HATCH}</defs>", _axis(evening, session, at, top, height)]
     for row, unit in enumerate(units):
         y = top + tall * row
-        words = unit if len(unit) <= 24 else unit[:23] + "…"
+        words = middle(unit, 24)
         parts.append(f'<path d="M0 {y}H{WIDTH}" stroke="#8c8c8c" stroke-dasharray="6 4"/>')
         parts.append(f'<text x="0" y="{y + 27}" font-size="15" font-weight="500">{escape(words)}</text>')
         for batch in batches:
@@ -133,8 +134,16 @@ def _batch(evening: Evening, batch: Batch, at, y):
         f"<title>{escape(batch.title)}, {batch.minutes:.0f} min</title></rect>"
     )
     parts.append(
-        f'<rect x="{start:.1f}" y="{y + 7}" width="{min(width, 6):.1f}" height="32" fill="{_colour(evening, batch)}"/>'
+        f'<rect x="{start:.1f}" y="{y + 7}" width="{min(width, 6):.1f}" height="32" fill="{batch_colour(evening, batch)}"/>'
     )
+    if width >= _GRIP and not batch.done:
+        # what a finger takes hold of: the rest of a bar lets the page scroll
+        x = end - 7
+        lines = "".join(f"M{x - 4 * at:.1f} {y + 15}V{y + 31}" for at in range(2))
+        parts.append(
+            f'<g data-handle="{batch.id}"><rect x="{end - 18:.1f}" y="{y + 7}" width="18" height="32" fill="{fill}" fill-opacity="0"/>'
+            f'<path d="{lines}" stroke="#6e6e6e" stroke-width="1.4"/></g>'
+        )
     room = int((width - 14) / 6.6)
     if room >= 8:
         words = batch.title if len(batch.title) <= room else batch.title[: room - 1] + "…"
@@ -151,6 +160,10 @@ def _batch(evening: Evening, batch: Batch, at, y):
     return "".join(parts)
 
 
+#: px that a bar is wide at least to have a grip of its own
+_GRIP = 44
+
+
 def _handle(batch: Batch) -> str:
     """What makes a bar draggable: its batch, and a name for those who do not see it."""
     if batch.done:
@@ -159,6 +172,6 @@ def _handle(batch: Batch) -> str:
     return f' data-batch="{batch.id}" tabindex="0" role="button" aria-label="{said}"'
 
 
-def _colour(evening: Evening, batch: Batch) -> str:
+def batch_colour(evening: Evening, batch: Batch) -> str:
     step = Handling(evening.reading, batch).step
     return hex_of(step.mix.paints[0].swatch if step else evening.reading.undercoat)

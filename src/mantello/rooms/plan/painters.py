@@ -16,6 +16,7 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.jobs.papers import paper, paper_kind
 from mantello.record.handing import unit_record
 from mantello.record.queries import log_mark, progress
+from mantello.workspace.guests import guest_as
 from mantello.workspace.models import Army
 from mantello.workspace.page import apply_form, army_for, room_page
 from mantello.workspace.reading import Reading, reading_of
@@ -34,7 +35,8 @@ _HELP = "One a line: 'Monday 20:00 90' for an hour and a half."
 
 def painter_in_hand(request, army: Army) -> str:
     """Id of the painter whose plan the visitor looks at; '' for the owner."""
-    chosen = request.session.get(f"painter-{army.pk}", "")
+    guest = guest_as(army, request.user)
+    chosen = guest.painter if guest else request.session.get(f"painter-{army.pk}", "")
     known = {one.id for one in reading_of(army.head).design.evenings.painters}
     return chosen if chosen in known else ""
 
@@ -45,10 +47,10 @@ def can_plan(army: Army, painter: str) -> bool:
     return bool(design.army.figures and design.evenings.of_painter(painter).pattern)
 
 
-def painter_names(request, design: Design) -> list[tuple[str, str]]:
-    """Everyone who paints, the owner first: id and name; nothing where the owner paints alone."""
+def painter_names(request, army: Army, design: Design) -> list[tuple[str, str]]:
+    """Everyone who paints, the owner first: id and name; nothing where the owner paints alone, nor for a guest, who is one of them."""
     others = [(one.id, one.name) for one in design.evenings.painters]
-    return [("", request.user.called), *others] if others else []
+    return [("", army.owner.called), *others] if others and army.owner_id == request.user.pk else []
 
 
 def read_pattern(text: str) -> tuple[tuple[int, int, int], ...]:
@@ -183,7 +185,7 @@ def painters(request, army_id):
 
 def _page(request, army, status=200, form=None):
     reading = reading_of(army.head)
-    owner = request.user.called
+    owner = army.owner.called
     form = form or PaintersForm(reading, owner)
     context = {
         "title": "Painters",

@@ -31,6 +31,7 @@ from .forms import EveningsForm
 from .laying import units_of
 from .models import Replan
 from .painters import can_plan, painter_in_hand, painter_names
+from .pots import pots_of
 
 #: pairs of units that are offered to be joined
 _MOST_TOGETHER = 3
@@ -48,7 +49,12 @@ def _plan_page(request, army, status=200, evenings_form=None):
     design = reading.design
     painter = painter_in_hand(request, army)
     form = evenings_form or EveningsForm.showing(design.evenings)
-    context = {"title": "Plan", "evenings_form": form, "painter": painter, "painters": painter_names(request, design)}
+    context = {
+        "title": "Plan",
+        "evenings_form": form,
+        "painter": painter,
+        "painters": painter_names(request, army, design),
+    }
     if not can_plan(army, painter):
         return room_page(request, army, "plan", "plan/nothing.html", context, status)
     evening = Evening(army, timezone.now(), painter_in_hand(request, army))
@@ -62,6 +68,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
         "evening": evening,
         "session": session,
         "tonight": tonight,
+        "pots": pots_of(evening, tonight),
         "calendar": mark_safe(calendar_svg(evening, _worked(army))),
         "lanes": mark_safe(lanes_svg(evening, tonight, session)) if tonight else "",
         "whole": whole,

@@ -96,6 +96,6 @@ def cut_edges(request, army_id, role, tier, step):
     changed = replace(asked, manner=replace(asked.manner, share=round(share, 3) if share < 1 else None))
     apply(
         request, army, lambda design: edit.with_step(design, role, tier, changed),
-        lambda before, after: f"{after.scheme.role(role).name}, {TIERS[tier].lower()}: {share:.0%} of its edges",
+        lambda before, after: f"{after.scheme.role(role).name}, {TIERS[tier].lower()}: {100 * share:.0f} % of its edges",
     )  # fmt: skip
     return redirect(reverse("edges", args=[army.pk, role, tier, step]))

@@ -22,6 +22,7 @@ from mantello_core.paints.range import paint, paints
 from mantello_core.recipes.hazard import DEFERENCE
 
 from .comparing import asked_undercoats, compared
+from .ground_figures import on_best
 
 
 class PartGroundForm(forms.Form):
@@ -91,6 +92,9 @@ def _page(request, army, form=None, status=200):
         ],
         "job": job,
         "found": found,
+        "best": on_best(army, reading, sorted(found.undercoats, key=lambda one: one.ground != found.recommended))
+        if found
+        else [],
         "parts": _parts(reading),
         "form": form or PartGroundForm(design=reading.design),
         "twins": [(pot, twin_apart(pot)) for pot in undercoats() if pot.twin],

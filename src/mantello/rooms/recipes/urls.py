@@ -2,12 +2,26 @@
 
 from django.urls import path
 
-from . import across, edges, finishing, grounding, lenses, metals, passes, testing, views, whole
+from . import (
+    across,
+    edges,
+    finishing,
+    ground_figures,
+    grounding,
+    lenses,
+    metals,
+    passes,
+    testing,
+    views,
+    walking,
+    whole,
+)
 
 urlpatterns = [
     path("", views.recipes, name="recipes"),
     path("undercoat/", grounding.set_undercoat, name="set-undercoat"),
     path("undercoats/", grounding.undercoat_choice, name="undercoats"),
+    path("undercoats/figure.svg", ground_figures.ground_figure, name="ground-figure"),
     path("undercoats/part/", grounding.set_part_ground, name="set-part-ground"),
     path("across/materials/", across.material_list, name="materials"),
     path("across/materials/use/", across.use_material, name="use-material"),
@@ -36,6 +50,7 @@ urlpatterns = [
     path("across/tests/<int:pk>/<str:moment>/sample/", testing.sample, name="sample"),
     path("<str:role>/test/", testing.record_test, name="record-test"),
     path("<str:role>/", views.recipes, name="recipe"),
+    path("<str:role>/figure.svg", walking.recipe_figure, name="recipe-figure"),
     path("<str:role>/provisional/", views.provisional_role, name="provisional-role"),
     path("<str:role>/draft/", whole.draft, name="draft-recipe"),
     path("<str:role>/draft/take/", whole.take_draft, name="take-draft"),

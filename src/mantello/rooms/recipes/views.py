@@ -9,7 +9,6 @@ from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shelf.models import OwnPaint
-from mantello.workspace.muster import moments_of_role
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.reading import BARE, reading_of
 from mantello.workspace.stack import cautions_of, grounds_of, stacks_of, undercoat_cautions, worn
@@ -31,6 +30,7 @@ from mantello_core.recipes.technique import techniques
 from mantello_core.recipes.where import check_there
 
 from .forms import MIX_ROWS, StepForm, mixes_by_name
+from .walking import walk_of
 
 
 @login_required
@@ -53,7 +53,7 @@ def _page(request, army, role_id, status=200, **forms):
     scheme = reading.design.scheme
     role = scheme.role_by_id.get(role_id) or next(iter(scheme.roles), None)
     context = {
-        "title": "Recipes",
+        "title": f"{role.name}, recipe" if role else "Recipes",
         "listed": [
             (one, reading.tones(one.id), len(one.recipe().steps), reading.shares.get(one.id, 0.0))
             for one in scheme.roles
@@ -70,12 +70,14 @@ def _page(request, army, role_id, status=200, **forms):
         others = [one for one in scheme.roles if one.id != role.id]
         asked = request.GET.get("edit", "") or (f"{forms['tier']}:{forms['step']}" if forms else "")
         context |= {
-            "stacks": [
-                (*_opened(stack, forms, request.GET.get("edit", ""), own, others), followers)
-                for stack, followers in _apart(stacks, asked.split(":")[0])
-            ],
+            "stacks": _once(
+                [
+                    (*_opened(stack, forms, request.GET.get("edit", ""), own, others), followers)
+                    for stack, followers in _apart(stacks, asked.split(":")[0])
+                ]
+            ),
             "grounds": grounds_of(reading, role.id),
-            "moments": moments_of_role(army, reading, role.id, 150),
+            "walk": walk_of(army, reading, role.id),
             "cautions": cautions_of(reading, stacks),
             "material": materials().get(role.material),
             "alike": [
@@ -94,6 +96,20 @@ def _apart(stacks, asked):
             found[-1][1].append(stack)
         else:
             found.append((stack, []))
+    return found
+
+
+def _once(stacks):
+    """The stacks with each row's cautions that were not told on the page before it, and whether others were."""
+    told: set[str] = set()
+    found = []
+    for stack, rows, new_form, followers in stacks:
+        fresh = []
+        for row, form in rows:
+            new = [caution for caution in row.cautions if caution not in told]
+            told.update(new)
+            fresh.append((row, form, new, len(new) < len(row.cautions)))
+        found.append((stack, fresh, new_form, followers))
     return found
 
 

@@ -10,7 +10,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.almanacs.models import Almanac
 from mantello.almanacs.swatches import swatch
-from mantello.shell.download import download
+from mantello.shell.download import download, file_of
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.formats.almanac_document import almanac_bytes
@@ -154,4 +154,4 @@ def almanac_file(request, army_id):
     kept = almanac_asked(request, army)
     if kept is None:
         raise Http404
-    return download(almanac_bytes(kept.as_core()), f"mantello-almanac-{kept.pk}.json", "application/json")
+    return download(almanac_bytes(kept.as_core()), file_of(army.name, "almanac.json"), "application/json")

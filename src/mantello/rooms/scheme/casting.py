@@ -305,7 +305,7 @@ def cast_sheet(request, army_id):
     unit = request.GET.get("unit", "")[:80]
     if _cast_of(reading_of(army.head).design, unit) is None:
         raise Http404
-    return paper(request, army, "cast", f"who-wears-what-{army.pk}.pdf", unit=unit)
+    return paper(request, army, "cast", "who-wears-what.pdf", unit=unit)
 
 
 @paper_kind("cast", "Who wears what")

@@ -1,6 +1,7 @@
-"""The checks' page: findings, fixes previewed and applied, findings accepted, thresholds and aims set."""
+"""The checks' page: what was found as cards by cause, fixes previewed and applied, findings accepted, thresholds and aims set."""
 
-from dataclasses import replace
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
 
 from django.contrib.auth.decorators import login_required
 from django.http import Http404
@@ -8,33 +9,63 @@ from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.shell.download import drawing
+from mantello.workspace.lit import lit_address
 from mantello.workspace.page import apply, army_for, back, room_page
-from mantello.workspace.reading import Reading, reading_of
-from mantello_core.checks.finding import Check, Finding
+from mantello.workspace.reading import BARE, Reading, reading_of
+from mantello_core.army.tree import Figure
+from mantello_core.checks.card import Card, cards_of, fixed
+from mantello_core.checks.finding import Check
+from mantello_core.colour.spaces import Lab
 from mantello_core.design.design import Design
-from mantello_core.errors import OutOfRange
+from mantello_core.errors import MantelloError, OutOfRange
+from mantello_core.formats.drawing import plate_svg
 from mantello_core.scheme.aim import THRESHOLDS, Aims, with_accepted, with_marked, with_share, with_threshold
-from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.cascade import FigureClass, resolve
 from mantello_core.scheme.change import changes
 
 from .pick import pick_from
+
+#: cards of one check that are shown at once
+_SHOWN = 6
+#: swatches of a card at most, and what an area without a colour is lit in
+_SWATCHES, UNMAPPED = 4, "#fbfbfb"
+
+
+@dataclass(frozen=True)
+class Shown:
+    """A card as it is shown: its swatches, where its figure is drawn, and what would come in the place of what is."""
+
+    card: Card
+    #: role names with their colours
+    worn: tuple[tuple[str, Lab | None], ...]
+    #: where the lit figure is drawn; '' where no figure is pointed at
+    picture: str
+    #: the roles that its fixes give, with their colours
+    instead: tuple[tuple[str, Lab | None], ...]
 
 
 @login_required
 @require_safe
 def checks(request, army_id):
-    """Every check with all its findings, worst first; one finding may be open, with its fix previewed."""
+    """Every check with what it found as cards by cause, worst first; one card may be open, with its fix previewed."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    opened = (request.GET.get("check", ""), request.GET.get("finding", ""))
-    found = _find(reading, *opened)
+    opened = (request.GET.get("check", ""), request.GET.get("card", ""))
+    card = _card(reading, *opened)
     context = {
         "title": "Checks",
         "view": "checks",
         "pick": pick_from(reading, request.GET),
-        "ranked": reading.ranked_checks,
-        "opened": opened,
-        "fix_preview": _preview(reading, found) if found and found.fix else None,
+        "found": [
+            (check, cards[:_SHOWN], cards[_SHOWN:])
+            for check in reading.ranked_checks
+            if check.findings
+            for cards in [list(_shown(army, reading, check))]
+        ],
+        "clear": [check for check in reading.ranked_checks if not check.findings],
+        "opened": card,
+        "fix_preview": _preview(reading, card) if card and card.fixes else None,
         "harmony": reading.harmony,
         "thresholds": {name: (reading.design.scheme.aims.threshold(name), *row) for name, row in THRESHOLDS.items()},
         "aims": reading.design.scheme.aims,
@@ -43,41 +74,89 @@ def checks(request, army_id):
     return room_page(request, army, "scheme", "scheme/checks.html", context)
 
 
-def _find(reading: Reading, check: str, key: str) -> Finding | None:
+def _shown(army, reading: Reading, check: Check) -> Iterator[Shown]:
+    colours = reading.design.scheme.role_by_id
+
+    def coloured(roles) -> tuple[tuple[str, Lab | None], ...]:
+        known = [role for role in dict.fromkeys(roles) if role in colours]
+        return tuple(
+            (colours[role].name, tones.flats if (tones := reading.tones(role)) else None) for role in known[:_SWATCHES]
+        )
+
+    for card in cards_of(check):
+        first, picture = card.first, ""
+        if first.unit and (areas := card.areas_on(first.unit, first.rank)):
+            picture = lit_address(army, first.unit, first.rank, first.ordinal, areas)
+        yield Shown(card, coloured(card.roles), picture, coloured(fix.role for fix in card.fixes if fix.role))
+
+
+def _card(reading: Reading, check: str, key: str) -> Card | None:
     found = next((one for one in reading.checks if one.id == check), None)
-    return next((one for one in found.findings if one.key == key), None) if found else None
+    return next((one for one in cards_of(found) if one.key == key), None) if found else None
 
 
-def _preview(reading: Reading, finding: Finding):
-    after = finding.fix.change(reading.design)
+def _preview(reading: Reading, card: Card):
+    after = fixed(reading.design, card)
     return changes(reading.resolution, resolve(after.army, after.scheme))
+
+
+@login_required
+@require_safe
+def lit_figure(request, army_id):
+    """A figure on which the areas that are named have their colours, the rest of it is bare."""
+    army = army_for(request, army_id)
+    reading = reading_of(army.head)
+    areas = set(request.GET.getlist("area"))
+    try:
+        one = reading.resolution.of(Figure(request.GET["unit"], request.GET["rank"], int(request.GET["figure"])))
+    except (MantelloError, StopIteration, KeyError, ValueError) as error:
+        raise Http404 from error
+    view = max(one.plate.views, key=lambda view: sum(seen.mm2 for seen in view.areas if seen.area in areas))
+    return drawing(
+        plate_svg(one.plate, view.name, lambda area: _lit(reading, one, area, areas), detail="small"), request
+    )
+
+
+def _lit(reading: Reading, one: FigureClass, area: str, lit: set[str]) -> str:
+    if area not in lit:
+        return BARE
+    return UNMAPPED if one.cells[area].role is None else reading.fill(one, area)
 
 
 @login_required
 @require_POST
 def fix(request, army_id):
-    """Apply the fix that a finding proposes."""
+    """Apply the fixes that a card proposes, all as one edit."""
     army = army_for(request, army_id)
-    finding = _find(reading_of(army.head), request.POST.get("check", ""), request.POST.get("finding", ""))
-    if finding is None or finding.fix is None:
+    card = _card(reading_of(army.head), request.POST.get("check", ""), request.POST.get("card", ""))
+    if card is None or not card.fixes:
         raise Http404
-    apply(request, army, finding.fix.change, f"Fixed: {finding.what}")
+    apply(request, army, lambda design: fixed(design, card), f"Fixed: {card.words}")
     return redirect("checks", army.pk)
 
 
 @login_required
 @require_POST
 def accept(request, army_id):
-    """Accept a finding with a note, or take the acceptance back."""
+    """Accept a finding, or all of a card, with a note; or take acceptances back."""
     army = army_for(request, army_id)
-    check, key = request.POST.get("check", ""), request.POST.get("finding", "")
-    known: Check | None = next((one for one in reading_of(army.head).checks if one.id == check), None)
-    keys = {one.key for one in known.findings} | {one.key for one, _ in known.accepted} if known else set()
-    if key not in keys:
+    reading, check = reading_of(army.head), request.POST.get("check", "")
+    known: Check | None = next((one for one in reading.checks if one.id == check), None)
+    card = _card(reading, check, request.POST.get("card", ""))
+    keys = tuple(one.key for one in card.findings) if card else tuple(request.POST.getlist("finding"))
+    there = {one.key for one in known.findings} | {one.key for one, _ in known.accepted} if known else set()
+    if not keys or not there.issuperset(keys):
         raise Http404
     note = None if request.POST.get("do") == "withdraw" else request.POST.get("note", "")
     words = "Acceptance taken back" if note is None else f"Accepted: {note.strip()}"
-    apply(request, army, lambda design: _aimed(design, with_accepted(design.scheme.aims, check, key, note)), words)
+
+    def noted(design: Design) -> Design:
+        aims = design.scheme.aims
+        for key in keys:
+            aims = with_accepted(aims, check, key, note)
+        return _aimed(design, aims)
+
+    apply(request, army, noted, words)
     return redirect("checks", army.pk)
 
 

@@ -17,6 +17,7 @@ from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import changes
 from mantello_core.scheme.sentence import areas_words, rule_sentence
 
+from .board import board_of, chooser_of, kinds_of
 from .forms import ColumnForm, PastedForm, RuleForm, TableForm, TonedForm
 from .pick import pick_from
 
@@ -29,13 +30,13 @@ def rules(request, army_id):
 
 
 def _rules_page(request, army, status=200, **forms):
-    design = reading_of(army.head).design
+    reading = reading_of(army.head)
+    design = reading.design
     kinds = list(dict.fromkeys([*(node.kind for node in design.army.nodes.values() if node.kind != "army"), "rank"]))
-    dead = {rule.id for rule in reading_of(army.head).resolution.dead_rules(design.scheme, design.army)}
     context = {
         "title": "Rules",
         "view": "rules",
-        "pick": pick_from(reading_of(army.head), request.GET),
+        "pick": pick_from(reading, request.GET),
         "tables": [
             (
                 table,
@@ -47,9 +48,14 @@ def _rules_page(request, army, status=200, **forms):
             )
             for number, table in enumerate(design.scheme.tables)
         ],
-        "sentences": [
-            (rule, rule_sentence(rule, design.army, design.scheme), rule.id in dead) for rule in design.scheme.rules
-        ],
+        "board": board_of(army, reading),
+        "count": len(design.scheme.rules),
+        "chooser": chooser_of(reading, request.GET.get("on", ""))
+        if request.GET.get("edit") or forms.get("editing")
+        else [],
+        "kinds_on": kinds_of(reading),
+        "on": request.GET.get("on", ""),
+        "materials": sorted({area.material for one in reading.resolution.classes for area in one.plate.areas.values()}),
         "kinds": kinds,
         "table_form": TableForm(auto_id="table_%s"),
         "column_table": "",

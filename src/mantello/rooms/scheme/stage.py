@@ -22,13 +22,18 @@ MOST_NAMES = 7
 TAPE_MM = 28
 
 
-def stage_svg(pick: Pick, callout: str = "") -> str:
-    """The stage's drawing for a pick, as one SVG text; the callout's markup is set inside it, so that its leader meets it."""
+def stage_svg(pick: Pick, callout: str = "", *, turned: bool = False) -> str:
+    """The stage's drawing for a pick, as one SVG text; the callout's markup is set inside it, so that its leader meets it.
+
+    turned: the two sides of a standing figure change their places.
+    """
     shape = pick.plate
     parts = [
         f'<svg id="plate-svg" viewBox="0 0 {WIDTH} {HEIGHT}" preserveAspectRatio="xMidYMid meet" role="img" aria-label="{escape(_said(pick))}">'
     ]
     places = _places(shape.views, shape.kind)
+    if turned and shape.kind == "figure":
+        places = places[::-1]
     for number, (view, (x, y, scale)) in enumerate(zip(shape.views, places, strict=True)):
         drawing = plate_group(
             shape,

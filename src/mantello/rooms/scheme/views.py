@@ -5,13 +5,14 @@ from dataclasses import replace
 from urllib.parse import parse_qsl, urlencode
 
 from django.contrib.auth.decorators import login_required
+from django.http import HttpResponse
 from django.shortcuts import redirect, render
 from django.template.loader import render_to_string
 from django.urls import reverse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.shell.download import download
+from mantello.shell.download import download, file_of
 from mantello.workspace.looking import looking
 from mantello.workspace.muster import Muster
 from mantello.workspace.page import apply, apply_given, army_for, back, room_page
@@ -96,8 +97,15 @@ def _panel(pick):
         "also_called": synonyms(pick.area)[:4],
         "pick_title": class_title(reading.design.army, pick.figures),
         "roles": [
-            (role, reading.shares.get(role.id, 0.0), reading.tones(role.id), pick.query(role=role.id))
-            for role in reading.design.scheme.roles
+            (
+                group,
+                [
+                    (role, reading.shares.get(role.id, 0.0), reading.tones(role.id), pick.query(role=role.id))
+                    for role in members
+                ],
+            )
+            for group, ids in reading.role_groups
+            for members in [[reading.design.scheme.role_by_id[id_] for id_ in ids]]
         ],
         "role_name": reading.design.scheme.role_by_id[pick.role].name if pick.role else "",
         "instead_of": reading.design.scheme.role(pick.cell.instead_of).name if pick.cell.instead_of else "",
@@ -170,6 +178,18 @@ def _next_gap(reading, pick):
 
 @login_required
 @require_safe
+def stage(request, army_id):
+    """The stage alone: as the last edit found it, or with front and back in each other's place; nothing where there is no edit."""
+    army = army_for(request, army_id)
+    edition = army.head.parent if request.GET.get("before") else army.head
+    pick = pick_from(reading_of(edition), request.GET) if edition else None
+    if pick is None:
+        return HttpResponse(status=204)
+    return HttpResponse(stage_svg(pick, turned=bool(request.GET.get("turned"))))
+
+
+@login_required
+@require_safe
 def table(request, army_id):
     """The mapping table, with the ladder of the chosen cell."""
     army = army_for(request, army_id)
@@ -233,7 +253,7 @@ def table_csv(request, army_id):
     """The mapping table as comma-separated values."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    response = download("", f"mantello-mapping-{army.pk}.csv", "text/csv; charset=utf-8")
+    response = download("", file_of(army.name, "mapping.csv"), "text/csv; charset=utf-8")
     writer = csv.writer(response)
     columns = columns_of(reading)
     heads = [f"{column.rank}, {column.unit} ({column.figures})" for column in columns]

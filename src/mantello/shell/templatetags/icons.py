@@ -3,9 +3,11 @@
 import uuid
 
 from django import template
+from django.urls import reverse
 from django.utils.html import format_html, format_html_join
 from django.utils.safestring import mark_safe
 
+from mantello.shell.words import Term, term
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import Lab, hex_of, on_screen
 from mantello_core.film.tones import Tones
@@ -51,6 +53,26 @@ def icon(name: str, size: int = 16) -> str:
         '<svg class="i" width="{0}" height="{0}" viewBox="0 0 16 16" aria-hidden="true">{1}</svg>',
         size,
         mark_safe(_ICONS[name]),
+    )
+
+
+@register.simple_tag
+def word(id_: str, said: str = "") -> str:
+    """A word that explains itself: dotted beneath, its line and drawing shown where it is pointed at, its place on the page of all
+    words where it is followed. said: how it stands in the text, where not by its own name."""
+    one = term(id_)
+    return format_html(
+        '<a class="word" href="{}#{}" data-word="{}">{}<template>{}<span>{}</span></template></a>',
+        reverse("words"), one.id, one.line, said or one.word, term_drawing(one), one.line,
+    )  # fmt: skip
+
+
+@register.simple_tag
+def term_drawing(one: Term) -> str:
+    """The drawing of a word."""
+    return format_html(
+        '<svg class="word-d" viewBox="0 -2 64 44" width="96" height="66" aria-hidden="true">{}</svg>',
+        mark_safe(one.drawing),
     )
 
 
@@ -170,6 +192,29 @@ def per_cent(share: float) -> str:
     if 0 < share < 0.005:
         return "<1 %"
     return f"{100 * share:.0f} %"
+
+
+@register.filter
+def money(amount: float, currency: str = "") -> str:
+    """An amount of money with the painter's currency behind it.
+
+    >>> money(12.4, "kr"), money(3)
+    ('12.40 kr', '3.00')
+    """
+    return f"{amount:.2f} {currency}".rstrip()
+
+
+@register.filter
+def middle(name: str, most: int) -> str:
+    """A name shortened in its middle, so that both what it begins and what it ends with stay.
+
+    >>> middle("2nd Tidewall Fusiliers, Colour party", 24), middle("Line", 24)
+    ('2nd Tidewall...lour party', 'Line')
+    """
+    if len(name) <= most + 1:
+        return name
+    first = most // 2
+    return f"{name[:first].rstrip()}...{name[-(most - first - 2) :].lstrip()}"
 
 
 @register.filter

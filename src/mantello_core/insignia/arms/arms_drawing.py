@@ -12,9 +12,9 @@ from shapely.ops import unary_union
 from ...errors import OutOfRange
 from ...geometry.overlay import difference, intersection, union
 from ...memory import remembered
-from .arranging import spots_for
+from .arranging import part_for, spots_for
 from .charge import charge_shape, fitted_in, placed
-from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Parted, Quartered, Strewn
+from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Parted, Plain, Quartered, Strewn
 from .line import band, frame
 from .partition import laid_shape, ordinary_shape, parts_of, pieces, trim_shape
 from .shape import SHAPES, shape_polygon
@@ -143,12 +143,18 @@ def _arms(arms: Arms, surface: BaseGeometry, low: float) -> Iterable[Piece]:
             yield from _arms(mine, surface.intersection(part), low)
     elif isinstance(arms, Quartered):
         columns = 2 if arms.quarters == 4 else 3
+        whole, border = surface, next((one for one in arms.across if getattr(one, "kind", "") == "bordure"), None)
+        if border:
+            # the quarters lie within it
+            surface = surface.difference(ordinary_shape(border, surface, low))
+            left, top, right, bottom, size = frame(surface)
         wide, tall = (right - left) / columns, (bottom - top) / 2
         for numbers, mine in arms.parts:
             for number in numbers:
                 row, column = divmod(number - 1, columns)
                 part = box(left + column * wide, top + row * tall, left + (column + 1) * wide, top + (row + 1) * tall)
                 yield from _arms(mine, surface.intersection(part), 0.0)
+        yield from _elements(Coat(Plain("argent"), arms.across), whole, low, [(whole, "argent")])
         if arms.overall:
             small = affinity.scale(shape_polygon("heater"), 0.34 * size / 100, 0.34 * size / 100, origin=(0, 0))
             yield from _coat(arms.overall, affinity.translate(small, (left + right) / 2, (top + bottom) / 2 + low), 0.0)
@@ -183,12 +189,17 @@ def _elements(coat: Coat, surface: BaseGeometry, low: float, parts) -> Iterable[
     border = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "bordure"), None)
     taken: list[BaseGeometry] = [ordinary_shape(border, surface, low)] if border else []
     inside = surface.difference(taken[0]) if border else surface
+    crossed: list[tuple[BaseGeometry, str]] = []
     # what lies over all is drawn last, whatever stands behind it in the words
     for one in sorted(coat.elements, key=lambda one: one.overall):
         whole = surface if isinstance(one, Ordinary) and one.kind in _OF_WHOLE else free
+        if one.overall and crossed:
+            parts = crossed
         if isinstance(one, Charged):
-            blocked = [shape for shape in taken if shape.area < 0.5 * surface.area]
-            room = free if one.overall or one.group.arrangement in _ROOMY else free.difference(unary_union(blocked))
+            blocked = [shape for shape in taken if shape.area < 0.5 * surface.area or (border and shape is taken[0])]
+            room = (
+                free if one.overall or one.group.arrangement.endswith(_ROOMY) else free.difference(unary_union(blocked))
+            )
             yield from _group(one.group, room if room.area > 0.1 * surface.area else free, parts, "")
             continue
         lower = low if whole is surface else low + (surface.area - free.area) / surface.area * 20
@@ -200,11 +211,24 @@ def _elements(coat: Coat, surface: BaseGeometry, low: float, parts) -> Iterable[
         if one.laid:
             yield from _worn(laid_shape(one, whole, lower), one.laid, parts, f"{one.laid.kind} on it")
         for group in one.bears:
-            yield from _group(group, shape, parts, one.kind)
+            yield from _borne(group, one, shape, parts)
+        if len({tincture for _, tincture in parts}) == 1 and one.pattern is None and not one.overall:
+            # what lies over all and is counterchanged changes with the ordinary beneath it
+            crossed = [(surface.difference(shape), parts[0][1]), (shape, one.tincture)]
         if one.between:
             yield from _between(one, whole.intersection(inside).difference(shape), parts)
         if not one.overall:
             taken.append(shape)
+
+
+def _borne(group: Group, one: Ordinary, shape: BaseGeometry, parts) -> Iterable[Piece]:
+    """What lies on an ordinary; of several, each bears one, or as many as its share is."""
+    rooms = [room for room in getattr(shape, "geoms", ()) if room.area > _SLIVER]
+    if one.count < 2 or len(rooms) != one.count or group.count not in (1, one.count):
+        yield from _group(group, shape, parts, one.kind)
+        return
+    for room in rooms:
+        yield from _group(replace(group, count=1), room, parts, one.kind)
 
 
 #: ordinaries that reach over all of the surface, a chief or not
@@ -271,6 +295,7 @@ def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
 
 def _group(group: Group, room: BaseGeometry, parts, on: str) -> Iterable[Piece]:
     """A group on what it has for room; nothing where that is cut away wholly."""
+    group, room = part_for(group, room)
     if room.is_empty or room.area < _SLIVER:
         return
     if group.arrangement == "in saltire" and group.count in (2, 3):
@@ -288,9 +313,10 @@ def _group(group: Group, room: BaseGeometry, parts, on: str) -> Iterable[Piece]:
         if beside and group.count == 1:
             width, height = width * 0.5, height * 0.8
         yield from _one(group, at, room, parts, (x, y, width, height))
-    for one in group.holds:
+    for at, one in enumerate(group.holds):
+        aside = 0.36 if at else -0.36
         for x, y, width, height in spots_for(group, room, on):
-            held = _fitted(_shape(one, 0), room, x - width * 0.36, y - height * 0.22, width * 0.34, height * 0.46)
+            held = _fitted(_shape(one, 0), room, x + width * aside, y - height * 0.22, width * 0.34, height * 0.46)
             yield from _worn(held, one, parts, one.charge)
     for one in group.between:
         yield from _beside(one, len(group.between), room, parts)

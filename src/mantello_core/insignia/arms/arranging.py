@@ -1,6 +1,8 @@
 """Where the charges of a group stand: rows, columns, diagonals, round the edge, or along what they lie on."""
 
-from shapely.geometry import LineString
+from dataclasses import replace
+
+from shapely.geometry import LineString, Point, Polygon, box
 from shapely.geometry.base import BaseGeometry
 
 from .coat import Group
@@ -35,6 +37,36 @@ _PLACES = {
 
 #: quarters of a field, for what stands in several of them
 _QUARTERS = {name: _PLACES[f"in the {name} quarter"] for name in ("first", "second", "third", "fourth")}
+
+
+#: how charges stand to each other, and parts of a field in which they may stand so: shares of its width and height
+_INNER = ("in saltire", "in pale", "in fess", "in bend", "in bend sinister", "in chevron", "in cross")
+_WITHIN = {
+    "in chief": (0.0, 0.0, 1.0, 0.4), "in base": (0.0, 0.52, 1.0, 0.96), "in dexter chief": (0.0, 0.0, 0.5, 0.42), "in sinister chief": (0.5, 0.0, 1.0, 0.42),
+    "in dexter base": (0.0, 0.5, 0.5, 0.95), "in sinister base": (0.5, 0.5, 1.0, 0.95), "in dexter": (0.0, 0.0, 0.42, 0.9), "in sinister": (0.58, 0.0, 1.0, 0.9),
+    "in the first quarter": (0.0, 0.0, 0.5, 0.48), "in the second quarter": (0.5, 0.0, 1.0, 0.48), "in the third quarter": (0.0, 0.48, 0.5, 0.95), "in the fourth quarter": (0.5, 0.48, 1.0, 0.95),
+}  # fmt: skip
+
+
+def placed_so(one: str, other: str) -> str:
+    """Two things that are said of where charges stand as one: 'in saltire' and 'in chief' are 'in saltire in chief'; '' where they
+    contradict each other."""
+    for inner, place in ((one, other), (other, one)):
+        if place in _WITHIN and (inner in _INNER or _said(inner)):
+            return f"{inner} {place}"
+    return ""
+
+
+def part_for(group: Group, room: BaseGeometry) -> tuple[Group, BaseGeometry]:
+    """A group that stands so in a part of a field, and that part; of any other, the group and the room as they are."""
+    for place, (x, y, to_x, to_y) in _WITHIN.items():
+        inner = group.arrangement.removesuffix(f" {place}")
+        if inner != group.arrangement and (inner in _INNER or _said(inner)):
+            left, top, right, bottom, _ = frame(room)
+            wide, tall = right - left, bottom - top
+            part = room.intersection(box(left + x * wide, top + y * tall, left + to_x * wide, top + to_y * tall))
+            return replace(group, arrangement=inner), part
+    return group, room
 
 
 def _said(arrangement: str) -> tuple[int, ...]:
@@ -141,9 +173,11 @@ def _set(how: str, count: int, room: BaseGeometry) -> list[Spot]:
         thick = (
             (ring.area / ((line.length + (inner[0].length if inner else line.length)) / 2)) if ring.area else size * 0.1
         )
-        middle = line.parallel_offset(thick / 2, "right" if line.is_ccw else "left") if inner else line
-        path = middle if middle.geom_type == "LineString" and not middle.is_empty else line
-        points = [path.interpolate((at + 0.5) / count, normalized=True) for at in range(count)]
+        middle = Polygon(line).buffer(-thick / 2) if inner else None
+        path = middle.exterior if middle is not None and middle.geom_type == "Polygon" and not middle.is_empty else line
+        # the first in the middle above
+        start = path.project(Point(x, top), normalized=True) if inner else 0.5 / count
+        points = [path.interpolate((start + at / count) % 1, normalized=True) for at in range(count)]
         spot = thick if inner else size * 0.2
         return [(point.x, point.y, spot, spot) for point in points]
     if how in ("cross", "saltire"):

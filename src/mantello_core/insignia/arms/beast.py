@@ -88,6 +88,8 @@ def beast_shape(kind: Kind, attitude: str, manners: frozenset[str] = frozenset()
         parts.append(_leg(kind, nodes, way, fore=at < 2))
     if kind.tail == "fish":
         parts.append(_fish_tail(pose))
+    elif kind.tail == "coil":
+        parts.append(_coiled_tail(pose))
     elif kind.tail != "none":
         parts.append(_tail(kind.tail, pose.tail))
         if "tail forked" in manners:
@@ -310,6 +312,14 @@ def _fish_tail(pose: Pose) -> BaseGeometry:
     ]
     fin = _outline("-4,4/0 -16,-10/0 -2,-6/0 4,-18/0 10,-4/0")
     return limb(course).union(affinity.translate(fin, x + 22, y - 6))
+
+
+def _coiled_tail(pose: Pose) -> BaseGeometry:
+    """A body that runs out into a tail, curled up behind and barbed."""
+    x, y, wide = pose.body[-1]
+    course = [(0, 0, wide * 0.9), (10, 8, 8), (22, 8, 6.4), (31, 0, 5), (32, -12, 4), (25, -20, 3.2), (17, -15, 2.6)]
+    barb = _outline("-2,-9/0 8,2/0 -10,6/0 -3,0/0")
+    return limb([(x + dx, y + dy, r) for dx, dy, r in course]).union(affinity.translate(barb, x + 15, y - 12))
 
 
 def _wing(pose: Pose) -> BaseGeometry:

@@ -14,7 +14,7 @@ from ...geometry.outline import outline
 from ...geometry.polygon import polygon_of
 from .beast import limb, nodes_of, within_square
 
-ATTITUDES = ("close", "rising", "displayed", "volant")
+ATTITUDES = ("close", "rising", "displayed", "volant", "naiant")
 #: the wing of a bird that rises, from its joint; and one that is spread, beside the body
 _RAISED = "0,4~ -4,-14~ 4,-34/0 10,-25/0 18,-36/0 20,-24/0 30,-31/0 28,-18/0 37,-20/0 30,-6/0 34,-2/0 22,8~ 8,12~"
 _SPREAD = "0,-8~ 8,-26~ 26,-34/0 25,-26/0 35,-28/0 33,-19/0 42,-18/0 38,-9/0 45,-5/0 38,3/0 42,9/0 33,12/0 34,20/0 24,18/0 21,26/0 12,18~ 2,14~"
@@ -38,6 +38,8 @@ class Bird:
     legs: float = 22.0
     plump: float = 1.0
     first: str = "close"
+    #: whether it swims
+    swims: bool = False
     #: the bird in its pride, from the front
     fan: bool = False
 
@@ -51,7 +53,7 @@ def bird_shape(bird: Bird, attitude: str, manners: frozenset[str] = frozenset())
     size = bird.plump
     body = limb([(-8, 0, 12 * size), (8, 8, 11 * size), (22, 12, 5.5)])
     parts = [body, _head(bird), _outline(bird.tail)]
-    if bird.legs and attitude != "volant":
+    if bird.legs and attitude not in ("volant", "naiant"):
         parts += [_leg(-1, 16, bird.legs), _leg(8, 17, bird.legs)]
     if attitude == "volant":
         wing = _outline(_RAISED)
@@ -67,7 +69,7 @@ def bird_shape(bird: Bird, attitude: str, manners: frozenset[str] = frozenset())
         turn = 60 if "wings inverted" in manners else 0
         parts.append(affinity.translate(affinity.rotate(_outline(_RAISED), turn, origin=(0, 0)), 2, -2))
     shape = unary_union(parts)
-    if attitude == "close":
+    if attitude in ("close", "naiant"):
         shape = shape.difference(
             _outline(_LEFT)
             .exterior.buffer(1.1)
@@ -185,4 +187,4 @@ def birds() -> dict[str, Bird]:
 
 def attitudes_of(bird: Bird) -> tuple[str, ...]:
     """The attitudes it takes, its usual one first."""
-    return (bird.first, *(one for one in ATTITUDES if one != bird.first))
+    return (bird.first, *(one for one in ATTITUDES if one != bird.first and (one != "naiant" or bird.swims)))

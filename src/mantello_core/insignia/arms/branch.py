@@ -27,7 +27,8 @@ def branch_of(arms: Arms) -> Branch:
             )
             for numbers, coat in arms.parts
         ]
-        over = [Branch("over all", "on a small shield", "", (branch_of(arms.overall),))] if arms.overall else []
+        over = [_element(one) for one in arms.across]
+        over += [Branch("over all", "on a small shield", "", (branch_of(arms.overall),))] if arms.overall else []
         return Branch("quartered", f"{arms.quarters} quarters", "", (*parts, *over))
     return _coat(arms)
 
@@ -36,8 +37,12 @@ def _coat(coat: Coat) -> Branch:
     tincture = coat.field.tincture if isinstance(coat.field, Plain) else ""
     if isinstance(coat.field, Parted):
         parts = [Branch("part", f"part {at}", "", (branch_of(arms),)) for at, arms in enumerate(coat.field.coats, 1)]
-        name = coat.field.kind.replace("-", " ")
-        return Branch("parted", f"per {name}", "", (*parts, *(_element(one) for one in coat.elements)))
+        name = (
+            coat.field.kind.replace("-", " per ")
+            if coat.field.kind.startswith("tierced")
+            else f"per {coat.field.kind.replace('-', ' ')}"
+        )
+        return Branch("parted", name, "", (*parts, *(_element(one) for one in coat.elements)))
     return Branch(
         "field", write_blazon(Coat(coat.field)).lower(), tincture, tuple(_element(one) for one in coat.elements)
     )

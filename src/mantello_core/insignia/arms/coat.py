@@ -36,6 +36,8 @@ class Varied:
     tinctures: tuple[str, str]
     line: str = ""
     count: int = 0
+    #: rows of a chequered ordinary; 0 for as usual
+    rows: int = 0
 
 
 @dataclass(frozen=True)
@@ -181,6 +183,8 @@ class Quartered:
     parts: tuple[tuple[tuple[int, ...], "Arms"], ...]
     #: a coat on a small shield over the middle
     overall: Coat | None = None
+    #: what lies across all quarters: a label, a bordure about the whole
+    across: tuple[Element, ...] = ()
 
     @property
     def quarters(self) -> int:
@@ -205,7 +209,8 @@ def coats_of(arms: Arms) -> tuple[Coat, ...]:
         return (*coats_of(arms.dexter), *coats_of(arms.sinister))
     if isinstance(arms, Quartered):
         parts = (coat for _, mine in arms.parts for coat in coats_of(mine))
-        return (*parts, *([arms.overall] if arms.overall else []))
+        whole = Coat(Parted("cross", tuple(mine for _, mine in arms.parts)), arms.across)
+        return (*parts, *([whole] if arms.across else []), *([arms.overall] if arms.overall else []))
     if isinstance(arms.field, Parted):
         return (arms, *(coat for part in arms.field.coats for coat in coats_of(part)))
     return (arms,)

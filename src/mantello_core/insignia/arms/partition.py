@@ -153,9 +153,23 @@ def ordinary_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeom
         shape = _lying(one, (x, y), (left, top, right, bottom, size))
     if "couped" in one.manners and one.kind in _CROSSING:
         shape = shape.intersection(Point(x, y).buffer(size * 0.42))
+    if "rompu" in one.manners and one.kind in ("chevron", "fess", "bend", "bend sinister"):
+        shape = _broken(shape, (x, size), (left, top, right, bottom))
+    if "quarter pierced" in one.manners and one.kind == "cross":
+        half = _WIDE.get(one.kind, (0.1, 0.1))[bool(one.bears)] * size * 0.8
+        shape = shape.difference(box(x - half, y - half, x + half, y + half))
     if "voided" in one.manners and (inner := shape.buffer(-size * 0.055)).area:
         shape = shape.difference(inner)
     return shape.intersection(surface).buffer(0)
+
+
+def _broken(shape: BaseGeometry, middle, within) -> BaseGeometry:
+    """A band whose middle third stands higher than its ends."""
+    (x, size), (_, top, _, bottom) = middle, within
+    third, far = size * 0.13, bottom - top
+    inner = box(x - third, top - far, x + third, bottom + far)
+    raised = affinity.translate(shape.intersection(inner), 0, -size * 0.13)
+    return shape.difference(inner).union(raised)
 
 
 def laid_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry:
@@ -252,7 +266,7 @@ def _lying(one: Ordinary, middle, within) -> BaseGeometry:
         share = 0.34 if kind == "canton" else 0.5
         return box(left - far, top - far, left + (right - left) * share, top + (bottom - top) * share)
     if kind == "pile":
-        return unary_union(_piles(one.count, left, right, top, bottom))
+        return _turned_from(unary_union(_piles(one, left, right, top, bottom)), one, middle, within)
     if kind == "flaunch":
         sides = [LineString([(side, top - far), (side, bottom + far)]).buffer(0.01) for side in (left, right)]
         return unary_union([*sides, *(_lens(side, y, size) for side in (left, right))])
@@ -296,14 +310,35 @@ def _several(kind: str, count: int, surface, y: float, line: str) -> list[BaseGe
     return found
 
 
-def _piles(count: int, left, right, top, bottom) -> list[Polygon]:
-    step = (right - left) / count
-    wide = step * (0.62 if count == 1 else 0.8)
-    foot = top + (bottom - top) * 0.86
+def _piles(one: Ordinary, left, right, top, bottom) -> list[Polygon]:
+    step = (right - left) / one.count
+    wide = step * (0.62 if one.count == 1 else 0.8)
+    foot, middle = top + (bottom - top) * 0.86, (left + right) / 2
+    # in point: their tips meet
+    gather = 0.12 if "in point" in one.manners else 1.0
     return [
-        Polygon([(mid - wide / 2, top - 1), (mid + wide / 2, top - 1), (mid, foot)])
-        for mid in (left + (at + 0.5) * step for at in range(count))
+        Polygon([(mid - wide / 2, top - 1), (mid + wide / 2, top - 1), (middle + (mid - middle) * gather, foot)])
+        for mid in (left + (at + 0.5) * step for at in range(one.count))
     ]
+
+
+def _turned_from(shape: BaseGeometry, one: Ordinary, middle, within) -> BaseGeometry:
+    """Piles from the edge that they issue from."""
+    (x, _), (left, top, right, bottom, _) = middle, within
+    turn = next((turn for manner, turn in _FROM.items() if manner in one.manners), 0)
+    if turn == 180:
+        return affinity.scale(shape, 1, -1, origin=(x, (top + bottom) / 2))
+    if turn:
+        turned = affinity.rotate(shape, turn, origin=(x, (top + bottom) / 2))
+        low, high, far, deep = turned.bounds
+        wide, tall = (right - left) / (far - low), (bottom - top) / (deep - high) * 0.7
+        centre = (x, (top + bottom) / 2)
+        return affinity.scale(turned, wide, min(tall, 1.0), origin=centre)
+    return shape
+
+
+#: the edges that piles issue from besides the chief, and how they are turned
+_FROM = {"reversed": 180, "issuant in base": 180, "issuant in dexter": -90, "issuant in sinister": 90}
 
 
 def _lens(x: float, y: float, size: float) -> Polygon:

@@ -3,16 +3,27 @@
 from dataclasses import replace
 
 from ...errors import OutOfRange, Unreadable
-from .coat import Arms, Charged, Coat, Detail, Element, Field, Impaled, Parted, Plain, Quartered
+from .coat import Arms, Charged, Coat, Detail, Element, Field, Impaled, Ordinary, Parted, Plain, Quartered
 from .cursor import Cursor, Misfit
+from .quarter_numbers import FIELD, is_quarter, numbers_follow
+from .reading_again import across_follows, read_across, said_again
 from .reading_element import read_element
 from .reading_field import read_field
 from .reading_group import read_groups
 from .tincture import COUNTERCHANGED
 
 #: parts of divisions whose parts are coats
-PARTS = {"pale": 2, "fess": 2, "bend": 2, "bend-sinister": 2, "chevron": 2, "saltire": 4, "pall": 3}
-_FIELD = ("TINCTURE", "PER", "PARTY", "QUARTERLY", "GYRONNY", "TIERCED", "VARIED", "BARRULY", "OPEN")
+PARTS = {
+    "pale": 2,
+    "fess": 2,
+    "bend": 2,
+    "bend-sinister": 2,
+    "chevron": 2,
+    "saltire": 4,
+    "pall": 3,
+    "tierced-pale": 3,
+    "tierced-fess": 3,
+}
 
 
 def read_arms(cursor: Cursor) -> Arms:
@@ -31,7 +42,7 @@ def read_arms(cursor: Cursor) -> Arms:
         cursor.commas()
     if cursor.kind() == "SIDE":
         return _sides(cursor)
-    if cursor.kind() == "QUARTERLY" and _numbers_follow(cursor, 1 + 2 * (cursor.kind(1) == "OF")):
+    if cursor.kind() == "QUARTERLY" and numbers_follow(cursor, 1 + 2 * (cursor.kind(1) == "OF")):
         return _quartered(cursor)
     found: Arms = _coat(cursor)
     if cursor.beyond("IMPALING") and cursor.take("IMPALING"):
@@ -53,25 +64,6 @@ def _sides(cursor: Cursor) -> Impaled:
         while cursor.kind() in ("COMMA", "SEMICOLON", "AND", "STOP"):
             cursor.at += 1
     return Impaled(parts[1], parts[2])
-
-
-def _numbers_follow(cursor: Cursor, ahead: int) -> bool:
-    """Whether numbers of quarters come, and a field behind them."""
-    seen = False
-    while cursor.kind(ahead) in ("COMMA", "THE", "AND", "NUMBER", "ORDINAL", "IN", "STOP", "SEMICOLON"):
-        word = cursor.peek(ahead)
-        if word.kind == "NUMBER" and word.text.lower() in ("a", "an"):
-            return False
-        seen = seen or word.kind in ("NUMBER", "ORDINAL")
-        ahead += 1
-    while _is_quarter(cursor, ahead) or cursor.kind(ahead) == "COMMA":
-        ahead += 1
-    return seen and (cursor.kind(ahead) in _FIELD or not cursor.kind(ahead))
-
-
-def _is_quarter(cursor: Cursor, ahead: int) -> bool:
-    word = cursor.peek(ahead)
-    return bool(word) and (word.kind == "QUARTERS" or (word.kind == "ORDINARY" and word.value == "quarter"))
 
 
 def _quartered(cursor: Cursor) -> Quartered:
@@ -101,13 +93,33 @@ def _quartered(cursor: Cursor) -> Quartered:
             count = 6
         if max(taken) > 6:
             raise OutOfRange(f"Quarter {max(taken)}; there are 4 or 6.", f"sign {here.at + 1}")
-        parts.append((numbers, read_arms(cursor)))
+        if cursor.take("AS"):
+            _as_before(cursor, parts, numbers)
+        else:
+            parts.append((numbers, read_arms(cursor)))
         while cursor.kind() in ("COMMA", "SEMICOLON", "STOP"):
             cursor.at += 1
         if cursor.kind() == "AND" and cursor.kind(1) in ("ORDINAL", "THE", "NUMBER"):
             cursor.at += 1
     cursor.quarters -= 1
-    return Quartered(tuple(parts), _surtout(cursor))
+    across, overall = read_across(cursor), _surtout(cursor)
+    return Quartered(tuple(parts), overall, across or read_across(cursor))
+
+
+def _as_before(cursor: Cursor, parts: list[tuple[tuple[int, ...], Arms]], numbers: tuple[int, ...]) -> None:
+    """'third as the second': quarters that are as one before.
+
+    Raises: Misfit; Unreadable for a quarter that is not given yet.
+    """
+    cursor.take("THE")
+    word = cursor.want("NUMBER", "ORDINAL")
+    meant = word.value + 1 if word.kind == "ORDINAL" else word.value
+    at = next((at for at, (known, _) in enumerate(parts) if meant in known), None)
+    if at is None:
+        raise Unreadable(
+            f"'As {word.text}' at sign {word.at + 1}: quarter {meant} is not given before it.", f"sign {word.at + 1}"
+        )
+    parts[at] = ((*parts[at][0], *numbers), parts[at][1])
 
 
 def _fifth_follows(cursor: Cursor, taken: set[int]) -> bool:
@@ -131,7 +143,7 @@ def _numbers(cursor: Cursor) -> tuple[int, ...]:
         while cursor.kind() in ("COMMA", "AND", "THE", "STOP"):
             cursor.at += 1
         word = cursor.take("NUMBER", "ORDINAL")
-    while _is_quarter(cursor, 0) or cursor.kind() in ("COMMA", "STOP"):
+    while is_quarter(cursor, 0) or cursor.kind() in ("COMMA", "STOP"):
         cursor.at += 1
     return tuple(found)
 
@@ -165,6 +177,8 @@ def _coat(cursor: Cursor, *, small_shield: bool = False) -> Coat:
         between = ("COMMA", "AND", "STOP") if cursor.quarters else ("COMMA", "AND", "STOP", "SEMICOLON")
         while cursor.kind() in between:
             cursor.at += 1
+        if said_again(cursor, elements):
+            continue
         if not _element_follows(cursor):
             cursor.at = at
             break
@@ -177,12 +191,20 @@ def _coat(cursor: Cursor, *, small_shield: bool = False) -> Coat:
     coat = Coat(field, tuple(elements))
     plain = isinstance(field, Plain | Parted)
     if plain and any(
-        COUNTERCHANGED in cursor.filled.get(tincture, tincture) for one in elements for tincture in _tinctures_of(one)
+        COUNTERCHANGED in cursor.filled.get(tincture, tincture)
+        for at, one in enumerate(elements)
+        if not (one.overall and _lies_on_one(elements[:at]))
+        for tincture in _tinctures_of(one)
     ):
         raise Unreadable(
             "Counterchanged wants a field of two tinctures, parted, varied or strewn; this one is plain.", "tincture"
         )
     return coat
+
+
+def _lies_on_one(beneath: list[Element]) -> bool:
+    """Whether what lies over all of this may be counterchanged with it: an ordinary in one tincture on the plain field."""
+    return any(isinstance(one, Ordinary) and one.pattern is None and one.tincture != COUNTERCHANGED for one in beneath)
 
 
 def _one_of_a_pair(one: Element, other: Element) -> bool:
@@ -214,17 +236,19 @@ def _element_follows(cursor: Cursor) -> bool:
     cursor.asked.setdefault(cursor.at, set()).update(("NUMBER", "ON", "OVERALL", "WITHIN"))
     if word is None:
         return False
-    if word.kind in ("ON", "WITHIN", "ASMANY", "OUTOF", "WATER") or (
+    if word.kind == "WITHIN":
+        return not (cursor.quarters and across_follows(cursor))
+    if word.kind in ("ON", "ASMANY", "OUTOF", "THEREFROM", "WATER") or (
         word.kind == "ORDINARY" and word.value == "flaunch"
     ):
         return True
     if word.kind == "OVERALL":
-        return not (cursor.quarters and _small_shield_follows(cursor))
+        return not (cursor.quarters and (across_follows(cursor) or _small_shield_follows(cursor)))
     if word.kind == "ARRANGEMENT":
-        return not (cursor.quarters and cursor.kind(1 + (cursor.kind(1) == "COMMA")) in _FIELD)
+        return not (cursor.quarters and cursor.kind(1 + (cursor.kind(1) == "COMMA")) in FIELD)
     if word.kind == "IN":
-        return not (cursor.quarters and _numbers_follow(cursor, 0))
-    return word.kind == "NUMBER" and not (cursor.quarters and _numbers_follow(cursor, 0))
+        return not (cursor.quarters and numbers_follow(cursor, 0))
+    return word.kind in ("NUMBER", "DIFFERENCE") and not (cursor.quarters and numbers_follow(cursor, 0))
 
 
 def _small_shield_follows(cursor: Cursor) -> bool:
@@ -241,17 +265,21 @@ def _small_shield_follows(cursor: Cursor) -> bool:
 
 def _parted(cursor: Cursor) -> Parted | None:
     """'per pale, dexter ..., sinister ...'; 'per saltire, 1 ..., 2 and 3 ..., 4 ...'; None for a field that is parted in tinctures."""
-    if cursor.kind() != "PER" or cursor.kind(1) != "ORDINARY":
+    tierced = cursor.kind() == "TIERCED"
+    start = 1 + (tierced and cursor.kind(1) in ("PER", "IN"))
+    if cursor.kind() not in ("PER", "TIERCED") or cursor.kind(start) != "ORDINARY":
         return None
-    ahead = 2 + (cursor.kind(2) == "LINE")
+    ahead = start + 1 + (cursor.kind(start + 1) == "LINE")
     while cursor.kind(ahead) == "COMMA":
         ahead += 1
-    kind = cursor.peek(1).value.replace(" ", "-")
+    kind = cursor.peek(start).value.replace(" ", "-")
+    if tierced and kind != "pall":
+        kind = f"tierced-{kind}"
     if kind not in PARTS or not (
-        cursor.kind(ahead) == "SIDE" or _names_part(cursor, ahead) or _numbers_follow(cursor, ahead)
+        cursor.kind(ahead) == "SIDE" or _names_part(cursor, ahead) or numbers_follow(cursor, ahead)
     ):
         return None
-    line = cursor.peek(2).value if cursor.kind(2) == "LINE" else ""
+    line = cursor.peek(start + 1).value if cursor.kind(start + 1) == "LINE" else ""
     cursor.at += ahead
     cursor.quarters += 1
     found: dict[int, Arms] = {}
@@ -279,15 +307,26 @@ _CALLED = {
 }  # fmt: skip
 
 
-def _names_part(cursor: Cursor, ahead: int) -> bool:
+def _edge_named(cursor: Cursor, ahead: int) -> bool:
+    """Whether 'the chief', 'the base' names a part."""
+    word = cursor.peek(ahead + 1)
     return (
-        cursor.kind(ahead) == "ARRANGEMENT" and cursor.kind(ahead + 1 + (cursor.kind(ahead + 1) == "COMMA")) in _FIELD
+        cursor.kind(ahead) == "THE" and word is not None and word.kind == "ORDINARY" and word.value in ("chief", "base")
     )
+
+
+def _names_part(cursor: Cursor, ahead: int) -> bool:
+    if _edge_named(cursor, ahead):
+        return True
+    return cursor.kind(ahead) == "ARRANGEMENT" and cursor.kind(ahead + 1 + (cursor.kind(ahead + 1) == "COMMA")) in FIELD
 
 
 def _parts(cursor: Cursor, kind: str) -> tuple[int, ...]:
     if word := cursor.take("SIDE"):
         return (word.value,)
+    if _edge_named(cursor, 0):
+        cursor.take("THE")
+        return ({"chief": 1, "base": 2}[cursor.want("ORDINARY").value],)
     found = []
     while word := cursor.take("ARRANGEMENT"):
         number = _CALLED.get(kind, {}).get(word.value)

@@ -5,10 +5,11 @@ from dataclasses import dataclass, field, replace
 from ...errors import OutOfRange, Unreadable
 from .coat import Charged, Detail, Element, Group, Ordinary, Pattern, Varied
 from .cursor import Cursor
-from .reading_field import begins_tincture, read_pattern, read_strewn_on, read_tincture
-from .reading_group import begins_group, read_count, read_group, read_groups
+from .reading_field import begins_tincture, read_pattern, read_strewn_on, read_tincture, tincture_of_difference
+from .reading_group import read_borne, read_count, read_group, read_groups
+from .reading_place import begins_group, read_edge, read_rows
 from .tincture import PROPER
-from .vocabulary import ORDINARIES
+from .vocabulary import DETAILS, ORDINARIES
 
 MOST_POINTS, MOST_ORDINARIES = 7, 6
 #: details that an ordinary may have
@@ -23,6 +24,11 @@ OF_ORDINARIES = (
     "abased",
     "throughout",
     "reversed",
+    "rompu",
+    "quarter pierced",
+    "in point",
+    "interlaced",
+    "braced",
 )
 #: variations that make a row of charges of an ordinary
 _LOZENGES = {"lozengy": "lozenge", "fusily": "fusil", "masculy": "mascle"}
@@ -47,11 +53,15 @@ def read_element(cursor: Cursor) -> Element:
 
     Raises: Misfit; Unreadable; OutOfRange.
     """
-    if cursor.take("OVERALL"):
+    if cursor.take("DIFFERENCE"):
         cursor.commas()
-        one = _standing(cursor)
-        return replace(one, overall=True)
-    return _standing(cursor)
+    overall = bool(cursor.take("OVERALL"))
+    if overall:
+        cursor.commas()
+    one = _standing(cursor)
+    if cursor.beyond("DIFFERENCE"):
+        cursor.at += 1
+    return replace(one, overall=True) if overall else one
 
 
 def _standing(cursor: Cursor) -> Element:
@@ -62,7 +72,11 @@ def _standing(cursor: Cursor) -> Element:
     if cursor.take("WITHIN"):
         return _ordinary(cursor, ("bordure", "orle", "tressure", "double tressure", "double tressure flory"))
     if begins_group(cursor):
-        return Charged(read_group(cursor))
+        return _charged(cursor)
+    if from_it := cursor.take("THEREFROM"):
+        cursor.commas()
+        above = read_group(cursor)
+        return Charged(replace(above, details=(Detail((from_it.value,)), *above.details)))
     if cursor.take("OUTOF"):
         if edge := _edge(cursor):
             above = read_group(cursor)
@@ -82,14 +96,34 @@ def _standing(cursor: Cursor) -> Element:
     return _ordinary(cursor)
 
 
+def _charged(cursor: Cursor) -> Charged:
+    """A group, with the ordinaries that it may stand between: 'a lion between two bars'."""
+    group = read_group(cursor)
+    at = cursor.at
+    if cursor.beyond("BETWEEN"):
+        cursor.at += 1
+        if _counted_ordinary_follows(cursor):
+            cursor.behind.append(_ordinary(cursor))
+            return Charged(group)
+        if cursor.kind() == "NUMBER" and cursor.kind(1) == "COTISE":
+            # narrow bars, as cotises are beside a fess
+            count = cursor.peek().value
+            cursor.at += 2
+            tincture = read_tincture(cursor) if begins_tincture(cursor) else cursor.later()
+            cursor.behind.append(Ordinary("bar gemel" if count == 4 else "bar", tincture, 2))
+            return Charged(group)
+        cursor.at = at
+    return Charged(group)
+
+
 def _edge(cursor: Cursor) -> str:
     """'the base' or 'the chief' that something issues from and that is no piece of its own; '' for anything else."""
     at = cursor.at
-    cursor.take("THE")
-    word = cursor.take("ORDINARY")
+    cursor.at -= 1
+    edge = read_edge(cursor)
     cursor.commas()
-    if word and word.value in ("base", "chief") and begins_group(cursor):
-        return f"in {word.value}"
+    if edge and begins_group(cursor):
+        return edge
     cursor.at = at
     return ""
 
@@ -98,8 +132,10 @@ def _water(cursor: Cursor) -> Ordinary:
     """'in base water proper', 'in base waves of the sea': a base of wavy bars."""
     cursor.take("ARRANGEMENT")
     cursor.want("WATER")
+    cursor.take("ARRANGEMENT")
     pattern = read_pattern(cursor)
-    tincture = "" if pattern else read_tincture(cursor)
+    tincture = "" if pattern else read_tincture(cursor) if begins_tincture(cursor) else PROPER
+    cursor.take("ARRANGEMENT")
     if pattern is None and tincture == PROPER:
         pattern = Varied("barry", ("argent", "azure"), "wavy", 4)
     return Ordinary("base", pattern.tinctures[0] if pattern else tincture, line="wavy", pattern=pattern)
@@ -111,12 +147,20 @@ def _on(cursor: Cursor) -> Element:
         return _water(cursor)
     if begins_group(cursor):
         beneath = read_group(cursor)
+        at = cursor.at
         cursor.commas()
+        if not begins_group(cursor):
+            # a beast 'on a mount'
+            cursor.at = at
+            return Charged(replace(beneath, arrangement=beneath.arrangement or "in base"))
         groups = [_shared(one, beneath) for one in read_groups(cursor)]
         return Charged(replace(beneath, bears=tuple(groups)))
     one = _ordinary(cursor)
     while cursor.kind() in ("COMMA", "THE"):
         cursor.at += 1
+    if one.kind == "base" and not begins_group(cursor):
+        # a beast 'on a mount in base'
+        return one
     if _ordinary_follows(cursor):
         return replace(one, laid=_narrower(cursor, one.kind))
     return replace(one, bears=(*one.bears, *read_groups(cursor)))
@@ -183,10 +227,27 @@ def _ordinary(cursor: Cursor, kinds: tuple[str, ...] = ()) -> Ordinary | Charged
         raise OutOfRange(
             f"{count} {ORDINARIES[kind] or kind}; allowed are 1 to {MOST_ORDINARIES}.", f"sign {number.at + 1}"
         )
-    while _goes_on(cursor, said, kind):
+    rows = ""
+    while (kind == "inescutcheon" and not rows and (rows := read_rows(cursor, "", count))) or _goes_on(
+        cursor, said, kind
+    ):
         pass
     if said.pattern:
         said.tincture = said.pattern.tinctures[0]
+    if rows:
+        # several small shields in rows stand as charges do
+        return Charged(
+            Group(
+                count,
+                "escutcheon",
+                said.tincture or cursor.later(),
+                "",
+                (),
+                rows,
+                pattern=said.pattern,
+                bears=said.bears,
+            )
+        )
     return Ordinary(
         kind, said.tincture or cursor.later(), count, said.line, said.bears, said.between, 0, False, tuple(said.manners), said.trim,
         said.pattern, said.laid,
@@ -227,8 +288,8 @@ def _goes_on(cursor: Cursor, said: _Said, kind: str) -> bool:
     if not said.line and not behind_comma and (word := cursor.take("LINE")):
         said.line = word.value
         return True
-    if cursor.kind() == "DETAIL" and cursor.peek().value in OF_ORDINARIES:
-        return _manner(cursor, said)
+    if cursor.kind() == "DETAIL" and (cursor.peek().value in OF_ORDINARIES or cursor.peek().value not in DETAILS):
+        return _manner(cursor, said, kind)
     cursor.asked.setdefault(cursor.at, set()).add("DETAIL")
     if not (said.tincture or said.pattern):
         if begins_tincture(cursor):
@@ -246,31 +307,57 @@ def _goes_on(cursor: Cursor, said: _Said, kind: str) -> bool:
         raise Unreadable(
             f"'{word.text}' at sign {word.at + 1}: it is {known} already; say one of the two.", f"sign {word.at + 1}"
         )
-    if not said.between and cursor.kind() == "BETWEEN" and _between_cotises(cursor, said):
+    if (not said.between and _between(cursor, said)) or (not (said.bears or said.laid) and _borne(cursor, said, kind)):
         return True
-    if not said.between and cursor.take("BETWEEN"):
-        if not said.tincture and not said.pattern:
-            said.tincture = cursor.later()
-        if _counted_ordinary_follows(cursor):
-            cursor.behind.append(_ordinary(cursor))
-        else:
-            said.between = read_groups(cursor)
-        return True
-    if not said.bears and not said.laid and cursor.take("BEARING"):
-        if _ordinary_follows(cursor):
-            said.laid = _narrower(cursor, kind)
-        else:
-            said.bears = read_groups(cursor)
+    if kind in ("pile", "gyron") and cursor.kind() == "OUTOF" and (edge := read_edge(cursor, coloured=True)):
+        said.manners += [f"issuant {edge}"] if edge != "in chief" else []
         return True
     cursor.at = at
     return False
 
 
-def _manner(cursor: Cursor, said: _Said) -> bool:
+def _between(cursor: Cursor, said: _Said) -> bool:
+    """'between three stars', 'between two cotises', 'between two bars'."""
+    if cursor.kind() == "BETWEEN" and _between_cotises(cursor, said):
+        return True
+    if not cursor.take("BETWEEN"):
+        return False
+    if not said.tincture and not said.pattern:
+        said.tincture = cursor.later()
+    if _counted_ordinary_follows(cursor):
+        cursor.behind.append(_ordinary(cursor))
+    else:
+        said.between = read_groups(cursor)
+    return True
+
+
+def _borne(cursor: Cursor, said: _Said, kind: str) -> bool:
+    """'charged with a star', 'charged with another gules'."""
+    if cursor.kind() != "BEARING":
+        cursor.asked.setdefault(cursor.at, set()).add("BEARING")
+        return False
+    cursor.at += 1
+    if _ordinary_follows(cursor):
+        said.laid = _narrower(cursor, kind)
+    else:
+        cursor.at -= 1
+        said.bears = read_borne(cursor)
+    return True
+
+
+def _manner(cursor: Cursor, said: _Said, kind: str) -> bool:
     word = cursor.want("DETAIL")
-    said.manners.append(word.value)
+    said.manners.append("interlaced" if word.value == "braced" else word.value)
+    if said.manners[-1] == "interlaced" and cursor.kind() == "ARRANGEMENT" and cursor.peek().value == "in base":
+        cursor.at += 1  # their limbs cross there anyway
     if word.value in _TRIMMED and (said.tincture or said.pattern) and begins_tincture(cursor):
         said.trim = read_tincture(cursor)
+    if word.value == "voided" and said.tincture and begins_tincture(cursor):
+        shown = read_tincture(cursor)
+        if shown != cursor.named[0]:
+            # of another tincture than the field's it is a narrower one that lies on it
+            said.manners.remove("voided")
+            said.laid = Ordinary(kind, shown)
     return True
 
 
@@ -297,6 +384,9 @@ def _label(cursor: Cursor) -> Ordinary:
         cursor.want("PART")
         if not 3 <= points <= MOST_POINTS:
             raise OutOfRange(f"A label of {points} points; allowed are 3 to {MOST_POINTS}.", f"sign {word.at + 1}")
-    tincture = read_tincture(cursor) if begins_tincture(cursor) else cursor.later()
+    if begins_tincture(cursor):
+        tincture = read_tincture(cursor)
+    else:
+        tincture = tincture_of_difference(cursor) or cursor.later()
     bears = read_groups(cursor) if cursor.beyond("BEARING") and cursor.take("BEARING") else ()
     return Ordinary("label", tincture, 1, "", bears, (), points)

@@ -3,9 +3,12 @@
 from ...errors import OutOfRange, Unreadable
 from .coat import Coat, Divided, Field, Parted, Pattern, Plain, Strewn, Varied
 from .cursor import Cursor, Misfit
+from .tincture import TINCTURES as KNOWN
 from .vocabulary import DIVISIONS
+from .words import Word
 
 MOST_PIECES = 20
+_MOST_ROWS = 6
 _GYRONS = (6, 8, 10, 12, 16)
 #: how a field, and what is said in place of a tincture, may begin
 TINCTURES, PATTERNS = ("TINCTURE", "OF"), ("PER", "PARTY", "QUARTERLY", "GYRONNY", "TIERCED", "VARIED", "BARRULY")
@@ -37,6 +40,16 @@ def read_tincture(cursor: Cursor, *, second: bool = False) -> str:
             f"sign {word.at + 1}",
         )
     return cursor.note(found)
+
+
+def tincture_of_difference(cursor: Cursor) -> str:
+    """The tincture of a mark 'for difference' that is given none: one that shows on the field's first; '' where no such words follow."""
+    if not cursor.named or not cursor.beyond("DIFFERENCE"):
+        return ""
+    ground = KNOWN.get(cursor.named[0])
+    light = ground is not None and ground.kind != "metal" and ground.id not in ("ermine", "erminois")
+    choice = ("argent", "or") if light else ("gules", "sable")
+    return cursor.note(next((one for one in choice if one not in cursor.named), choice[0]))
 
 
 def begins_tincture(cursor: Cursor) -> bool:
@@ -134,8 +147,8 @@ def _line(cursor: Cursor) -> str:
 
 
 def _pieces(cursor: Cursor) -> int:
-    """'of six', 'of eight pieces'; 0 if nothing is said."""
-    if cursor.kind() != "OF" or cursor.kind(1) != "NUMBER":
+    """'of six', 'of eight pieces'; 0 if nothing is said, or rows are told and not pieces."""
+    if cursor.kind() != "OF" or cursor.kind(1) != "NUMBER" or _rows_follow(cursor):
         cursor.asked.setdefault(cursor.at, set()).add("OF")
         return 0
     cursor.take("OF")
@@ -144,7 +157,31 @@ def _pieces(cursor: Cursor) -> int:
     return number
 
 
+def _rows_follow(cursor: Cursor) -> bool:
+    """Whether 'of three rows' comes next."""
+    word = cursor.peek(2)
+    return (
+        cursor.kind() == "OF" and cursor.kind(1) == "NUMBER" and bool(word) and (word.kind, word.value) == ("PIECES", "rows")
+    )  # fmt: skip
+
+
+def _rows(cursor: Cursor, word: Word) -> int:
+    """'of three rows' of what is chequered; 0 if nothing is said.
+
+    Raises: OutOfRange.
+    """
+    if word.value != "checky" or not _rows_follow(cursor):
+        return 0
+    count = cursor.peek(1).value
+    cursor.at += 3
+    if not 2 <= count <= _MOST_ROWS:
+        raise OutOfRange(f"Checky of {count} rows; allowed are 2 to {_MOST_ROWS}.", f"sign {word.at + 1}")
+    return count
+
+
 def _two(cursor: Cursor) -> tuple[str, str]:
+    if last := _last_two(cursor):
+        return last
     cursor.commas()
     first = read_tincture(cursor)
     cursor.commas()
@@ -152,17 +189,40 @@ def _two(cursor: Cursor) -> tuple[str, str]:
     return first, read_tincture(cursor, second=True)
 
 
+def _last_two(cursor: Cursor) -> tuple[str, str] | None:
+    """'of the last two', 'of the first two', where that comes next."""
+    at = 1 + (cursor.kind(1) == "THE")
+    number = cursor.peek(at + 1)
+    first = cursor.peek(at)
+    if cursor.kind() != "OF" or not number or (number.kind, number.value) != ("NUMBER", 2):
+        return None
+    if first.kind == "LAST":
+        pair = cursor.named[-2:]
+    elif (first.kind, first.value) == ("ORDINAL", 0):
+        pair = cursor.named[:2]
+    else:
+        return None
+    if len(pair) < 2:
+        raise Unreadable(
+            f"'{first.text} {number.text}' at sign {first.at + 1}: fewer than two tinctures are named before it.",
+            f"sign {first.at + 1}",
+        )
+    cursor.at += at + 2
+    return cursor.note(pair[0]), cursor.note(pair[1])
+
+
 def _varied(cursor: Cursor) -> Varied:
     word = cursor.want("VARIED", "BARRULY")
     kind, usual = ("barry", 10) if word.kind == "BARRULY" else (word.value, 0)
     line = _line(cursor)
     count = _pieces(cursor) or usual
+    rows = _rows(cursor, word)
     line = line or _line(cursor)
     if count and not (4 <= count <= MOST_PIECES and count % 2 == 0):
         raise OutOfRange(
             f"{kind.capitalize()} of {count}; allowed are even numbers from 4 to {MOST_PIECES}.", f"sign {word.at + 1}"
         )
-    return Varied(kind, _two(cursor), line, count)
+    return Varied(kind, _two(cursor), line, count, rows)
 
 
 def _divided(cursor: Cursor) -> Divided | Parted:

@@ -3,22 +3,43 @@
 from dataclasses import dataclass, field, replace
 
 from ...errors import OutOfRange, Unreadable
+from .arranging import placed_so
 from .charge import CHARGES, FACE, Charge
 from .coat import Charged, Detail, Group, Pattern, Varied
-from .cursor import Cursor, Misfit
-from .reading_field import PATTERNS, TINCTURES, begins_tincture, read_pattern, read_strewn_on, read_tincture
-from .vocabulary import NUMBERS, ORDINALS
+from .cursor import Cursor
+from .reading_field import (
+    PATTERNS,
+    TINCTURES,
+    begins_tincture,
+    read_pattern,
+    read_strewn_on,
+    read_tincture,
+    tincture_of_difference,
+)
+from .reading_place import (
+    BEFORE,
+    NO_CHARGE,
+    SIDES,
+    begins_at_side,
+    begins_group,
+    read_edge,
+    read_place,
+    read_rows,
+    with_follows,
+)
 from .words import Word
 
 MOST_CHARGES, MOST_PARTS = 20, 16
-#: what may stand before the name of a charge
-_BEFORE = ("DETAIL", "SIDE", "ATTITUDE")
 #: charges that rise without being birds
 _RISE = ("sun", "full moon", "crescent")
 #: charges that are also counted as parts of others
 _PART_CHARGES = {"tower": "towers", "ray": "rays"}
-#: what a number is of where it is no number of charges
-_NO_CHARGE = ("ORDINARY", "LINE", "LABEL")
+#: ordinaries that also stand as charges where no ordinary can lie, and the charge that is drawn
+_AS_CHARGES = {"inescutcheon": "escutcheon", "cross": "cross couped", "saltire": "saltire couped"}
+#: what a charge is without its being said, as it is drawn
+BY_NATURE = (("sun", "in splendour"), ("arm", "embowed"), ("dolphin", "embowed"))
+#: what is gold where nobody says a tincture
+_GOLD = ("sun in splendour", "suns in splendour")
 
 
 @dataclass
@@ -50,58 +71,20 @@ def read_count(cursor: Cursor) -> int:
     return count
 
 
-def begins_group(cursor: Cursor, ahead: int = 0) -> bool:
-    """Whether a group of charges comes next, its place said first or not."""
-    if cursor.kind(ahead) == "ARRANGEMENT":
-        ahead += 1 + (cursor.kind(ahead + 1) == "COMMA")
-    if cursor.kind(ahead) == "IN":
-        ahead += 1
-        while cursor.kind(ahead) in ("THE", "ORDINAL", "AND"):
-            ahead += 1
-        ahead += 1 + (cursor.kind(ahead + 1) == "COMMA")
-    if cursor.kind(ahead) not in ("NUMBER", "ASMANY"):
-        return False
-    ahead += 1
-    while cursor.kind(ahead) in ("DEMI", "PAIR", *_BEFORE):
-        ahead += 1
-    if not cursor.kind(ahead):
-        cursor.asked.setdefault(cursor.at + ahead, set()).add("CHARGE")
-    return cursor.kind(ahead) == "CHARGE"
-
-
 def read_groups(cursor: Cursor) -> tuple[Group, ...]:
     """One group or two joined by 'and'."""
     found = [read_group(cursor)]
     at = cursor.at
     cursor.commas()
-    if cursor.kind() == "AND" and begins_group(cursor, 1):
+    if cursor.kind() == "AND" and (begins_group(cursor, 1) or begins_at_side(cursor, 1)):
         cursor.take("AND")
+        found.append(read_group(cursor))
+    elif found[0].arrangement in SIDES and cursor.at > at and begins_at_side(cursor, 0):
         found.append(read_group(cursor))
     else:
         cursor.at = at
         cursor.asked.setdefault(cursor.at, set()).add("AND")
     return tuple(found)
-
-
-def read_place(cursor: Cursor) -> str:
-    """Where something is set, said before it or after it: 'in chief', 'in the second quarter'; '' if nothing is said."""
-    if word := cursor.take("ARRANGEMENT"):
-        return word.value
-    if cursor.kind() == "IN":
-        cursor.take("IN")
-        cursor.take("THE")
-        numbers = [cursor.want("ORDINAL").value]
-        while cursor.take("AND"):
-            cursor.take("THE")
-            numbers.append(cursor.want("ORDINAL").value)
-        if cursor.kind() == "ORDINARY" and cursor.peek().value == "quarter":
-            cursor.at += 1
-        else:
-            cursor.want("QUARTERS")
-        if max(numbers) > 3:
-            raise Misfit
-        return f"in the {' and '.join(ORDINALS[at] for at in numbers)} quarter{'s' * (len(numbers) > 1)}"
-    return ""
 
 
 def read_group(cursor: Cursor) -> Group:
@@ -112,15 +95,20 @@ def read_group(cursor: Cursor) -> Group:
     cursor.commas()
     said = _Said(arrangement=read_place(cursor))
     cursor.commas()
+    if said.arrangement and with_follows(cursor, 0):
+        # 'on the sinister with a star'
+        cursor.at += 1
     number = cursor.peek()
     count = read_count(cursor)
     demi = bool(cursor.take("DEMI"))
     before = []
-    while more := cursor.take(*_BEFORE):
+    while more := cursor.take(*BEFORE):
         before.append(more)
         demi = demi or bool(cursor.take("DEMI"))
-    word = cursor.want("CHARGE")
-    id_, inherent = word.value
+    word = cursor.want(
+        "CHARGE", *(["ORDINARY"] if cursor.kind() == "ORDINARY" and cursor.peek().value in _AS_CHARGES else [])
+    )
+    id_, inherent = word.value if word.kind == "CHARGE" else (_AS_CHARGES[word.value], "")
     if id_ == "fountain":
         id_, inherent, said.pattern = "roundel", "", Varied("barry", ("argent", "azure"), "wavy", 6)
     if inherent == FACE:
@@ -144,6 +132,15 @@ def read_group(cursor: Cursor) -> Group:
         pass
     if inherent and not said.tincture:
         said.tincture = cursor.note(inherent)
+    if (
+        not said.tincture
+        and not said.pattern
+        and " ".join(word.text.lower().split()) in _GOLD
+        and _stands_alone(cursor)
+    ):
+        said.tincture = cursor.note("or")
+    if not said.tincture and not said.pattern:
+        said.tincture = tincture_of_difference(cursor)
     if said.pattern:
         said.tincture = said.pattern.tinctures[0]
     usual = charge.attitudes[0] if charge.attitudes else ""
@@ -151,6 +148,15 @@ def read_group(cursor: Cursor) -> Group:
         count, id_, said.tincture or cursor.later(), said.attitude or usual, _merged(said.details), said.arrangement, demi, said.parts,
         said.pattern, said.bears, said.between, said.holds,
     )  # fmt: skip
+
+
+def _stands_alone(cursor: Cursor) -> bool:
+    """Whether what follows cannot lend its tincture: the end, or a comma behind which it is no number or 'and'."""
+    at = cursor.at
+    while cursor.kind() in ("COMMA", "SEMICOLON", "STOP"):
+        cursor.at += 1
+    follows, cursor.at = cursor.kind(), at
+    return follows not in ("AND", "TINCTURE") or cursor.kind() == "SEMICOLON"
 
 
 def _merged(details: list[Detail]) -> tuple[Detail, ...]:
@@ -161,7 +167,8 @@ def _merged(details: list[Detail]) -> tuple[Detail, ...]:
 
 def _goes_on(cursor: Cursor, charge: Charge, said: _Said, inherent: str, count: int) -> bool:
     """Reads one thing more that is said of a group; False where nothing more is."""
-    if _rows(cursor, said, count):
+    if rows := read_rows(cursor, said.arrangement, count):
+        said.arrangement = rows
         return True
     at = cursor.at
     cursor.commas()
@@ -200,9 +207,11 @@ def _attitude(cursor: Cursor, charge: Charge, said: _Said, inherent: str, behind
 
 
 def _detail(cursor: Cursor, charge: Charge, said: _Said, inherent: str, behind_comma: bool) -> bool:
-    word = cursor.take("DETAIL")
+    word = cursor.take("DETAIL") or _part_named(cursor)
     if word is None:
         return False
+    if (charge.id, word.value) in BY_NATURE:
+        return True
     words = [word.value]
     while True:
         at = cursor.at
@@ -219,6 +228,25 @@ def _detail(cursor: Cursor, charge: Charge, said: _Said, inherent: str, behind_c
     coloured = (said.tincture or said.pattern or inherent) and begins_tincture(cursor)
     said.details.append(Detail(tuple(words), read_tincture(cursor) if coloured else ""))
     return True
+
+
+#: parts that are also charges by themselves, and what is said of their bearer
+_PARTS_NAMED = {"flag": "flagged", "hand": "fisted", "wing": "winged", "pair of wings": "winged", "leaf": "leaved", "chain": "chained", "crown": "crowned", "sail": "sailed"}  # fmt: skip
+
+
+def _part_named(cursor: Cursor) -> Word | None:
+    """'flags gules', 'the wings or': a part, where no number makes it a thing of its own and a tincture follows."""
+    ahead = int(cursor.kind() == "THE")
+    word = cursor.peek(ahead)
+    if (
+        word is None
+        or word.kind != "CHARGE"
+        or word.value[0] not in _PARTS_NAMED
+        or cursor.kind(ahead + 1) != "TINCTURE"
+    ):
+        return None
+    cursor.at += ahead + 1
+    return replace(word, kind="DETAIL", value=_PARTS_NAMED[word.value[0]])
 
 
 def _number_of_parts(cursor: Cursor, charge: Charge, said: _Said, inherent: str, behind_comma: bool) -> bool:
@@ -286,6 +314,9 @@ def _place(cursor: Cursor, charge: Charge, said: _Said, inherent: str, behind_co
         return False
     word = cursor.peek()
     place = read_place(cursor)
+    if both := placed_so(said.arrangement, place):
+        said.arrangement = both
+        return True
     if said.arrangement and said.arrangement != place:
         raise _twice(word, said.arrangement, place)
     said.arrangement = place
@@ -296,77 +327,69 @@ def _leads_on(cursor: Cursor) -> bool:
     """Whether a place is followed by an element of its own."""
     after = 1 + (cursor.kind(1) == "COMMA")
     return cursor.kind(after) in ("ON", "WATER") or (
-        cursor.kind(after) == "NUMBER" and cursor.kind(after + 1) in _NO_CHARGE
+        cursor.kind(after) == "NUMBER" and cursor.kind(after + 1) in NO_CHARGE
     )
 
 
 def _what_it_bears(cursor: Cursor, charge: Charge, said: _Said, inherent: str, behind_comma: bool) -> bool:
-    if not said.between and cursor.take("BETWEEN"):
+    ordinaries = cursor.kind(1) == "NUMBER" and cursor.kind(2 + (cursor.kind(2) == "LINE")) in ("ORDINARY", "COTISE")
+    if not said.between and not (cursor.kind() == "BETWEEN" and ordinaries) and cursor.take("BETWEEN"):
         _wait(cursor, said, inherent)
         said.between = read_groups(cursor)
         return True
     if not said.holds and cursor.take("HOLDING"):
         _wait(cursor, said, inherent)
         cursor.commas()
+        if begins_tincture(cursor):
+            # 'holding in the hand proper a key'
+            said.details.append(Detail(("fisted",), read_tincture(cursor)))
+            cursor.commas()
         said.holds = (read_group(cursor),)
+        if cursor.kind() == "AND" and cursor.kind(1) in ("ARRANGEMENT", "HOLDING") and begins_group(cursor, 2):
+            # 'holding in the dexter claw a sword and in the sinister a sceptre'
+            cursor.at += 2
+            said.holds = (*said.holds, read_group(cursor))
+        return True
+    if cursor.kind() == "BEFORE" and begins_group(cursor, 1):
+        _wait(cursor, said, inherent)
+        cursor.at += 1
+        cursor.behind.append(Charged(read_group(cursor)))
+        return True
+    if cursor.kind() == "OUTOF" and (edge := read_edge(cursor)):
+        said.details.append(Detail(("issuant",)))
+        said.arrangement = said.arrangement or edge
         return True
     if cursor.take("OUTOF"):
         _wait(cursor, said, inherent)
+        if cursor.kind() == "CHARGE":
+            # 'issuing from clouds'
+            cursor.words.insert(cursor.at, replace(cursor.peek(), kind="NUMBER", value=1))
         cursor.behind.append(Charged(replace(read_group(cursor), arrangement="in base")))
         return True
-    if not said.bears and cursor.take("BEARING"):
-        said.bears = read_groups(cursor)
+    if not said.bears and cursor.kind() == "BEARING":
+        said.bears = read_borne(cursor, charge.id)
         return True
     return False
+
+
+def read_borne(cursor: Cursor, charge: str = "") -> tuple[Group, ...]:
+    """What is 'charged with' lies on something: groups, one of them in the place that is said, or another of the charge itself.
+
+    Raises: Misfit; Unreadable; OutOfRange.
+    """
+    place = cursor.want("BEARING").value
+    if charge and cursor.take("ANOTHER"):
+        return (Group(1, charge, read_tincture(cursor)),)
+    first, *more = read_groups(cursor)
+    if place.startswith("in ") and not first.arrangement:
+        first = replace(first, arrangement=place)
+    return (first, *more)
 
 
 def _wait(cursor: Cursor, said: _Said, inherent: str) -> None:
     """What has no tincture yet shares the next that is named."""
     if not said.tincture and not said.pattern and not inherent:
         said.tincture = cursor.later()
-
-
-def _rows(cursor: Cursor, said: _Said, count: int) -> bool:
-    """'three, two and one' or '3, 2, 1' behind a group of six; 'two in saltire and one in pale' of three."""
-    if _across(cursor, said, count):
-        return True
-    ahead, numbers = 0, []
-    while cursor.kind(ahead) in ("COMMA", "AND", "NUMBER"):
-        word = cursor.peek(ahead)
-        if word.kind == "NUMBER":
-            if word.text.lower() in ("a", "an"):
-                break
-            numbers.append(word.value)
-        ahead += 1
-        if sum(numbers) == count and len(numbers) > 1:
-            break
-    if count < 2 or len(numbers) < 2 or sum(numbers) != count or cursor.kind(ahead) in ("CHARGE", "DEMI", *_NO_CHARGE):
-        return False
-    if said.arrangement:
-        return False
-    cursor.at += ahead
-    said.arrangement = _row_words(numbers)
-    return True
-
-
-def _across(cursor: Cursor, said: _Said, count: int) -> bool:
-    """'two in saltire and one in pale': three laid across each other."""
-    at = cursor.at
-    cursor.commas()
-    first, where, _, second, upright = (cursor.peek(ahead) for ahead in range(5))
-    kinds = tuple(cursor.kind(ahead) for ahead in range(5))
-    good = kinds == ("NUMBER", "ARRANGEMENT", "AND", "NUMBER", "ARRANGEMENT") and not said.arrangement
-    if not good or first.value + second.value != count or where.value != "in saltire" or upright.value != "in pale":
-        cursor.at = at
-        return False
-    cursor.at += 5
-    said.arrangement = where.value
-    return True
-
-
-def _row_words(numbers: list[int]) -> str:
-    words = ["one" if one == 1 else NUMBERS[one - 1] for one in numbers]
-    return f"{', '.join(words[:-1])} and {words[-1]}"
 
 
 def _twice(word: Word, one: str, other: str) -> Unreadable:

@@ -8,8 +8,11 @@ from shapely.geometry import Point, Polygon
 from shapely.geometry.base import BaseGeometry
 
 from .charge import charge_shape
-from .coat import Arms, Charged, Detail, Group, coats_of
+from .coat import Arms, Charged, Detail, Group, Ordinary, coats_of
+from .vocabulary import DETAILS
 
+#: what is said of ordinaries and not drawn
+_OF_ORDINARIES = ("interlaced",)
 #: flowers whose middle and leaves between the petals are drawn, with their petals
 _PETALS = {"rose": 5, "sunflower": 0}
 
@@ -46,6 +49,9 @@ def undrawn(arms: Arms) -> tuple[str, ...]:
     found: dict[str, None] = {}
     for coat in coats_of(arms):
         for one in coat.elements:
+            if isinstance(one, Ordinary):
+                untold = (word for word in one.manners if word in _OF_ORDINARIES or word not in DETAILS)
+                found.update((f"{word} of the {one.kind}", None) for word in untold if not word.startswith("issuant"))
             groups = [one.group] if isinstance(one, Charged) else [*one.bears, *one.between]
             for group in (each for mine in groups for each in mine.within()):
                 for detail in group.details:

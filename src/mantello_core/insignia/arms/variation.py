@@ -107,7 +107,7 @@ def _checky(field: Varied, surface: BaseGeometry) -> BaseGeometry:
     left, top, right, bottom, size = frame(surface)
     count = field.count or _USUAL
     # a chequered fess has three rows
-    wide = min((right - left) / count, size / 3)
+    wide = min(right - left, bottom - top) / field.rows if field.rows else min((right - left) / count, size / 3)
     across, down = math.ceil((right - left) / wide - 1e-9), math.ceil((bottom - top) / wide - 1e-9)
     return unary_union([
         box(left + col * wide, top + row * wide, left + (col + 1) * wide, top + (row + 1) * wide)

@@ -26,12 +26,14 @@ from .vocabulary import (
 )
 
 MOST_SIGNS = 1600
+#: how long a word must be to be taken for a detail that nobody told of, and how near to a known one it is a slip
+_DETAIL_SIGNS, _SLIP = 5, 0.8
 #: words of a phrase at most
 _LONGEST = 6
 _WORD = re.compile(r"\d+(?:st|nd|rd|th)?|[a-z&']+|[^\s\-]")
 _ROMAN = {"i": 1, "ii": 2, "iii": 3, "iv": 4, "iiii": 4, "v": 5, "vi": 6}
 #: said for the eye, and left out
-_SILENT = {"plain", "each", "field is", "respectively", "towards", "heraldic"}
+_SILENT = {"plain", "each", "field is", "respectively", "towards", "heraldic", "all", "both", "also", "two and all"}
 
 
 @dataclass(frozen=True)
@@ -63,8 +65,11 @@ def words_of(text: str) -> list[Word]:
             tokens.append(Word(*entry, text[found[at][1] : found[at + length - 1][2]], found[at][1]))
             at += length
         else:
-            if found[at][0] not in _SILENT:
-                raise _unknown(text[found[at][1] : found[at][2]], found[at][0], found[at][1])
+            word, start, end = found[at]
+            if _sounds_like_a_detail(word):
+                tokens.append(Word("DETAIL", word, text[start:end], start))
+            elif word not in _SILENT:
+                raise _unknown(text[start:end], word, start)
             at += 1
     while tokens and tokens[-1].kind in ("STOP", "COMMA", "SEMICOLON"):
         tokens.pop()
@@ -103,6 +108,14 @@ def _unknown(said: str, word: str, at: int) -> Unreadable:
     near = [meant] if meant else get_close_matches(word, list(phrases()), 3, 0.6)
     more = f"; {'say' if meant else 'near it:'} {', '.join(near)}" if near else ""
     return Unreadable(f"'{said[:40]}' at sign {at + 1} is no word of blazon{more}.", f"sign {at + 1}")
+
+
+def _sounds_like_a_detail(word: str) -> bool:
+    """Whether an unknown word says how something is, as 'bristled' does: kept and written back, told as not drawn. A word that is
+    nearly one that is known is a slip of the pen and none."""
+    return (
+        word.endswith("ed") and len(word) >= _DETAIL_SIGNS and word not in INSTEAD and not get_close_matches(word, list(phrases()), 1, _SLIP)
+    )  # fmt: skip
 
 
 def _sound(phrase: str) -> str:
@@ -159,6 +172,7 @@ def _said() -> Iterator[tuple[str, str, object]]:
     yield from ((name, "STREWN", entry) for name, entry in STREWN.items())
     for charge in CHARGES.values():
         yield from ((name, "CHARGE", (charge.id, "")) for name in (charge.name, charge.plural, *charge.also))
+        yield from ((_plural(name), "CHARGE", (charge.id, "")) for name in (charge.name, *charge.also))
         if charge.id.endswith(" head") and not charge.id.endswith(HEAD):
             one = charge.id.removesuffix(" head")
             yield from (
@@ -171,6 +185,13 @@ def _said() -> Iterator[tuple[str, str, object]]:
     attitudes = sorted({attitude for charge in CHARGES.values() for attitude in charge.attitudes})
     yield from ((attitude, "ATTITUDE", attitude) for attitude in attitudes)
     yield from _named("PART", PARTS)
+
+
+def _plural(name: str) -> str:
+    """The usual plural of a name, for names that are known in the singular alone."""
+    if name.endswith("f"):
+        return f"{name[:-1]}ves"
+    return f"{name}es" if name.endswith(("s", "x", "ch", "sh")) else f"{name}s"
 
 
 def _named(kind: str, names: Mapping[str, tuple[str, ...]]) -> Iterator[tuple[str, str, object]]:

@@ -42,6 +42,7 @@ def _arms(arms: Arms) -> str:
         return (
             f"quarterly{' of six' if arms.quarters == 6 else ''}, "
             + "; ".join(parts)
+            + "".join(f"; over all, {write_element(one)}" for one in arms.across)
             + (f"; en surtout, {_coat(arms.overall)}" if arms.overall else "")
         )
     return _coat(arms)
@@ -59,7 +60,13 @@ def _listed(numbers: tuple[int, ...]) -> str:
 
 
 def _coat(coat: Coat) -> str:
-    return ", ".join([write_field(coat.field), *(write_element(one) for one in coat.elements)])
+    between = "; " if isinstance(coat.field, Parted) and not _simple(coat.field) else ", "
+    return between.join([write_field(coat.field), *(write_element(one) for one in coat.elements)])
+
+
+def _simple(field: Parted) -> bool:
+    """Whether a field's two parts are fields with nothing on them."""
+    return len(field.coats) == 2 and all(isinstance(one, Coat) and not one.elements for one in field.coats)
 
 
 def write_field(field: Field) -> str:
@@ -76,17 +83,18 @@ def write_field(field: Field) -> str:
     line = f" {field.line}" if field.line else ""
     kind = field.kind.replace("-", " ")
     if isinstance(field, Parted):
-        simple = len(field.coats) == 2 and all(isinstance(one, Coat) and not one.elements for one in field.coats)
-        if simple:
+        if _simple(field):
             return f"per {kind}{line} {' and '.join(write_field(one.field) for one in field.coats)}"
         names = _SIDES if field.kind == "pale" else [str(at + 1) for at in range(len(field.coats))]
-        return f"per {kind}{line}, " + "; ".join(
+        per = f"tierced per {kind.split()[1]}" if kind.startswith("tierced") else f"per {kind}"
+        return f"{per}{line}, " + "; ".join(
             f"{name}, {_part(one)}" for name, one in zip(names, field.coats, strict=True)
         )
     first, *rest = field.tinctures
     both = f"{first} and {rest[0]}" if len(rest) == 1 else f"{first}, {rest[0]} and {rest[-1]}"
     if isinstance(field, Varied):
         count = f" of {number_words(field.count)}" if field.count else ""
+        count += f" of {number_words(field.rows)} rows" if field.rows else ""
         return f"{field.kind}{count}{line} {both}"
     if field.kind == "cross":
         return f"quarterly{line} {both}"
@@ -138,7 +146,7 @@ def write_group(group: Group) -> str:
     between = " between " + " and ".join(write_group(one) for one in group.between) if group.between else ""
     demi = "demi-" if group.demi else ""
     said = f"{counted(group.count, demi + name)} {demi}{name}{attitude}{bare}{parts}{placed} {worn}{coloured}{between}"
-    holds = f" holding {' and '.join(write_group(one) for one in group.holds)}" if group.holds else ""
+    holds = f" holding {' and holding '.join(write_group(one) for one in group.holds)}" if group.holds else ""
     return said + holds + _bears(group.bears)
 
 

@@ -28,11 +28,12 @@ from mantello_core.insignia.arms.coat import (
     Strewn,
     Varied,
 )
+from mantello_core.insignia.arms.reading_group import BY_NATURE
 from mantello_core.insignia.arms.shape import SHAPES, shape_polygon
 from mantello_core.insignia.arms.tincture import COUNTERCHANGED, TINCTURES
 from mantello_core.insignia.arms.tincture_rule import breaches, keeps_rule
 from mantello_core.insignia.arms.vocabulary import ARRANGEMENTS, DETAILS, DIVISIONS, LINES, ORDINARIES, VARIED
-from mantello_core.insignia.arms.words import MOST_SIGNS
+from mantello_core.insignia.arms.words import MOST_SIGNS, phrases
 from mantello_core.insignia.arms.writing import write_blazon
 
 TINCTURE = st.sampled_from(sorted(TINCTURES))
@@ -44,13 +45,25 @@ PATTERNS = st.builds(
     Varied, st.sampled_from(sorted(VARIED)), st.tuples(TINCTURE, TINCTURE), LINE, st.sampled_from((0, 6, 8))
 )
 
+#: words of two details
+TOGETHER = frozenset(f"{one} {other}" for one in DETAILS for other in DETAILS) & frozenset(phrases())
+
+#: charges that stand on a field; a small shield there is an ordinary
+ON_FIELDS = sorted(set(CHARGES) - {"escutcheon"})
+
 
 @st.composite
 def groups(draw, most=12):
-    charge = CHARGES[draw(st.sampled_from(sorted(CHARGES)))]
+    charge = CHARGES[draw(st.sampled_from(ON_FIELDS))]
     attitude = draw(st.sampled_from(charge.attitudes)) if charge.attitudes else ""
-    bare = tuple(draw(st.lists(st.sampled_from(sorted(DETAILS)), max_size=2, unique=True)))
-    coloured = draw(st.lists(st.builds(Detail, st.tuples(st.sampled_from(sorted(DETAILS))), TINCTURE), max_size=1))
+    # what a charge is by nature is not said of it
+    words = sorted(set(DETAILS) - {word for id_, word in BY_NATURE if id_ == charge.id})
+    # two that make one word together, as 'conjoined in lure', are that word
+    pairs = st.lists(st.sampled_from(words), max_size=2, unique=True).filter(
+        lambda said: " ".join(said) not in TOGETHER
+    )
+    bare = tuple(draw(pairs))
+    coloured = draw(st.lists(st.builds(Detail, st.tuples(st.sampled_from(words)), TINCTURE), max_size=1))
     pattern = draw(st.none() | PATTERNS)
     return Group(
         draw(st.integers(1, most)), charge.id, pattern.tinctures[0] if pattern else draw(ANY_TINCTURE), attitude,
@@ -94,7 +107,7 @@ FIELDS = st.one_of(
         LINE,
         st.sampled_from((0, 4, 6, 8, 12, 16)),
     ),
-    st.builds(Strewn, TINCTURE, st.sampled_from(["fret", *sorted(CHARGES)]), TINCTURE),
+    st.builds(Strewn, TINCTURE, st.sampled_from(["fret", *ON_FIELDS]), TINCTURE),
 )
 
 

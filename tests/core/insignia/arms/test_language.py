@@ -79,6 +79,9 @@ class Corpus(TestCase):
 class Words(TestCase):
     def test_every_name_is_itself(self):
         for charge in CHARGES.values():
+            if charge.id == "escutcheon":
+                # on a field it is an ordinary; as a charge it stands only where no ordinary can
+                continue
             for name in (charge.name, charge.plural):
                 self.assertEqual([(word.kind, word.value) for word in words_of(name)], [("CHARGE", (charge.id, ""))])
         for kind, names in (("DETAIL", DETAILS), ("ARRANGEMENT", ARRANGEMENTS), ("LINE", LINES), ("VARIED", VARIED)):

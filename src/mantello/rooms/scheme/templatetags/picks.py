@@ -7,6 +7,7 @@ from django import template
 from django.utils.html import escape, format_html, format_html_join
 from django.utils.safestring import mark_safe
 
+from mantello_core.checks.card import cards_of
 from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.memory import remembered
@@ -174,6 +175,12 @@ def plain(number: float) -> str:
 def threshold_name(name: str) -> str:
     """A threshold's name in words."""
     return name.replace("_", ", ").capitalize()
+
+
+@register.filter
+def causes(check) -> int:
+    """How many causes a check's findings have: as many cards as its page shows."""
+    return len(cards_of(check))
 
 
 @register.filter

@@ -66,8 +66,11 @@ behaviour("drag-lanes", (box) => {
   }
 
   box.addEventListener("pointerdown", (event) => {
-    const bar = event.target.closest("[data-batch]");
+    const grip = event.target.closest("[data-handle]");
+    const bar = grip ? box.querySelector(`[data-batch="${grip.dataset.handle}"]`) : event.target.closest("[data-batch]");
     if (!bar || event.button) return;
+    // a finger scrolls; it moves a bar by its grip alone
+    if (event.pointerType === "touch" && !grip) return;
     take(bar, event.clientX);
     box.setPointerCapture(event.pointerId);
   });
@@ -85,6 +88,10 @@ behaviour("drag-lanes", (box) => {
     } else keep();
   });
   box.addEventListener("pointercancel", leave);
+  box.addEventListener("click", (event) => {
+    const bar = event.target.closest("[data-batch]");
+    if (bar && event.pointerType === "touch") visit(`${box.dataset.desk}?batch=${bar.dataset.batch}`, { push: true });
+  });
   box.addEventListener("keydown", (event) => {
     if (event.key === "Escape" && held) leave();
     else if (event.key === "Enter" && held && held.to !== null) keep();

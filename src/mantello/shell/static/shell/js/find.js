@@ -1,5 +1,6 @@
 /* The search that '/' opens: areas, roles, paints, units, figures, checks, pages. */
 import { listDialog } from "./stepping.js";
+import { typing } from "./typing.js";
 
 const box = /** @type {HTMLDialogElement | null} */ (document.getElementById("find"));
 
@@ -17,7 +18,7 @@ if (box) {
   });
   document.addEventListener("keydown", (event) => {
     const target = /** @type {Element} */ (event.target);
-    if (event.key !== "/" || event.ctrlKey || event.metaKey || event.altKey || target.closest("input, select, textarea, [contenteditable]")) return;
+    if (event.key !== "/" || event.ctrlKey || event.metaKey || event.altKey || typing(target)) return;
     if (document.querySelector("dialog[open]")) return;
     event.preventDefault();
     open();

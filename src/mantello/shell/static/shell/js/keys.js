@@ -1,5 +1,5 @@
 /* Keys that work everywhere. */
-const typing = (target) => target.closest("input, select, textarea, [contenteditable]");
+import { typing } from "./typing.js";
 
 document.addEventListener("keydown", (event) => {
   if (event.altKey && /^[1-9]$/.test(event.key)) {

@@ -1,12 +1,13 @@
 /* Replaces the page's work by another answer of the server, keeping scroll, focus and the filter. */
 import { ask } from "./asking.js";
 import { wake } from "./behaviour.js";
+import { found, placeOf } from "./refocus.js";
 
 export function show(html, url, { push = false, typed: keep = true } = {}) {
   const next = new DOMParser().parseFromString(html, "text/html");
   const scrolls = new Map([...document.querySelectorAll("[data-keep-scroll]")].map((one) => [one.dataset.keepScroll, [one.scrollLeft, one.scrollTop]]));
-  const focus = document.activeElement && (document.activeElement.dataset.focus || document.activeElement.id);
-  const byName = document.activeElement && document.activeElement.dataset.focus;
+  const was = ["main", "top"].find((id) => placeOf(document.activeElement, document.getElementById(id) || document)) || "main";
+  const place = placeOf(document.activeElement, document.getElementById(was) || document);
   const filter = document.querySelector("[data-filter]");
   const typed = new Map([...document.querySelectorAll("[data-keep-typed]")].map((one) => [one.name, one.value]));
   for (const id of ["main", "top"]) {
@@ -26,8 +27,12 @@ export function show(html, url, { push = false, typed: keep = true } = {}) {
     const one = document.querySelector(`[data-keep-scroll="${name}"]`);
     if (one) one.scrollTo(left, top);
   }
-  const again = focus && (byName ? document.querySelector(`[data-focus="${CSS.escape(focus)}"]`) : document.getElementById(focus));
-  if (again) again.focus({ preventScroll: true });
+  if (place) {
+    const root = document.getElementById(was) || document;
+    const again = found(place, root) || (push ? null : heading());
+    if (again) again.focus({ preventScroll: true });
+  }
+  say();
   for (const one of keep ? document.querySelectorAll("[data-keep-typed]") : []) if (typed.get(one.name)) one.value = typed.get(one.name);
   const newFilter = document.querySelector("[data-filter]");
   if (filter && newFilter && filter.value !== newFilter.value) {
@@ -36,6 +41,20 @@ export function show(html, url, { push = false, typed: keep = true } = {}) {
   }
   if (url && url !== location.href) history[push ? "pushState" : "replaceState"](null, "", url);
   document.dispatchEvent(new CustomEvent("mantello:shown"));
+}
+
+/* What was in hand is gone: the focus goes to the page's heading, not to nowhere. */
+function heading() {
+  const first = /** @type {HTMLElement | null} */ (document.querySelector("#main h1"));
+  if (first) first.tabIndex = -1;
+  return first;
+}
+
+/* Notes are read out by one region that stays, so that none is missed while the page is exchanged. */
+function say() {
+  const region = document.getElementById("said");
+  const notes = [...document.querySelectorAll("#notices .notice > span")].map((note) => note.textContent?.trim()).filter(Boolean);
+  if (region && notes.length) region.textContent = notes.join(" ");
 }
 
 /* The visit under way, if any: a newer one takes its place, and a late answer to an older one is not shown. */
@@ -81,6 +100,7 @@ export function showEdited(html, url, from) {
       if (!notices || !place) return;
       place.replaceWith(notices);
       wake(notices);
+      say();
     })
     .catch(() => location.reload());
 }

@@ -1,0 +1,1 @@
+"""Tests of what all pages share."""
