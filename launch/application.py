@@ -29,7 +29,6 @@ def settings_for(url: str, **more: str) -> dict[str, str]:
     return dict(
         os.environ,
         PYTHONPATH=str(ROOT / "src"),
-        PYTHONDONTWRITEBYTECODE="1",
         DJANGO_SETTINGS_MODULE="mantello.settings",
         MANTELLO_DATABASE_URL=url,
         MANTELLO_SECRET_KEY=secret.read_text(),

@@ -13,6 +13,7 @@ from .checks import run_checks
 from .database import Database
 from .environment import PYTHON, ensure_environment
 from .packages import CHECKING, SERVING, ensure_browser, ensure_packages
+from .prepared import is_prepared, note_prepared
 from .scripts import ensure_scripts
 from .step import ROOT, STATE, SetupError, say
 
@@ -93,7 +94,7 @@ def _parser() -> argparse.ArgumentParser:
 
 def _core(rest: list[str]) -> int:
     ensure_environment(("run",))
-    environment = {"PYTHONPATH": str(ROOT / "src"), "PYTHONDONTWRITEBYTECODE": "1", "PATH": "/usr/bin:/bin"}
+    environment = {"PYTHONPATH": str(ROOT / "src"), "PATH": "/usr/bin:/bin"}
     return subprocess.run([str(PYTHON), "-m", "mantello_core", *rest], env=environment, check=False).returncode
 
 
@@ -163,10 +164,14 @@ def _start(asked: argparse.Namespace, url: str, database: Database) -> int:
         url, MANTELLO_MODE="local", MANTELLO_DEMO="yes" if demo else "no", MANTELLO_ALLOWED_HOSTS=hosts,
         MANTELLO_ADDRESS=f"http://{f'[{shown}]' if ':' in shown else shown}:{asked.port}",
     )  # fmt: skip
-    reset = ["--reset-demo"] if asked.reset_demo else []
-    if manage(environment, "prepare", "--stop-if-pending", *reset) == PENDING:
-        backup_before_migrating(database)
-        manage(environment, "prepare", *reset, quiet=True)
+    if asked.reset_demo or not is_prepared(database, demo):
+        reset = ["--reset-demo"] if asked.reset_demo else []
+        status = manage(environment, "prepare", "--stop-if-pending", *reset)
+        if status == PENDING:
+            backup_before_migrating(database)
+            status = manage(environment, "prepare", *reset, quiet=True)
+        if not status:
+            note_prepared(database, demo)
     if demo:
         say("visitors on this machine are signed in to the demo account")
     else:

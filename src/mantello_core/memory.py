@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from functools import wraps
 from types import MappingProxyType
 from typing import Any
+from weakref import WeakSet
 
 import numpy as np
 from shapely import get_num_coordinates
@@ -46,6 +47,9 @@ class Counts:
         return self.hits + self.misses
 
 
+_MEMORIES: "WeakSet[Memory]" = WeakSet()
+
+
 class Memory:
     """Answers by question, the longest unasked dropped first once more than ``limit`` bytes are held."""
 
@@ -54,6 +58,7 @@ class Memory:
         self._lock = threading.Lock()
         self._kept: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
         self._hits = self._misses = self._dropped = self._held = 0
+        _MEMORIES.add(self)
 
     def answer(self, key: Hashable, work_out: Callable[[], Any]):
         """The answer kept for ``key``, or the one worked out now.
@@ -111,9 +116,6 @@ class Memory:
             return Counts(self.name, self._hits, self._misses, self._dropped, len(self._kept), self._held, self.limit)
 
 
-_MEMORIES: list[Memory] = []
-
-
 def remembered(kilobytes: int):
     """Keep a pure function's answers in a store of their own, of at most so many kilobytes.
 
@@ -122,7 +124,6 @@ def remembered(kilobytes: int):
 
     def decorate(function):
         memory = Memory(f"{function.__module__}.{function.__qualname__}", kilobytes * 1024)
-        _MEMORIES.append(memory)
 
         @wraps(function)
         def asked(*given, **named):
@@ -136,8 +137,8 @@ def remembered(kilobytes: int):
 
 
 def memories() -> tuple[Memory, ...]:
-    """Every store of ``remembered``, in the order in which its module was read."""
-    return tuple(_MEMORIES)
+    """Every store there is, by name."""
+    return tuple(sorted(_MEMORIES, key=lambda one: one.name))
 
 
 def size_of(value: object) -> int:

@@ -7,11 +7,12 @@ import subprocess
 import sys
 from contextlib import redirect_stderr, redirect_stdout
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from unittest import mock
 
 from django.test import SimpleTestCase
 
-from launch import checks, command, packages
+from launch import checks, command, packages, prepared
 from launch.application import serve
 from launch.step import SetupError, run
 
@@ -136,3 +137,55 @@ class Launcher(SimpleTestCase):
             self.assertEqual(
                 text.count("=="), len([line for line in text.splitlines() if "==" in line and line.endswith("\\")])
             )
+
+
+class Prepared(SimpleTestCase):
+    """A start looks at everything once, and again only after something changed."""
+
+    def setUp(self):
+        folder = TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.root = Path(folder.name)
+        (self.root / "src").mkdir()
+        (self.root / "src" / "one.py").write_text("ONE = 1")
+        for name, value in (
+            ("ROOT", self.root),
+            ("STATE", self.root),
+            ("VENV", self.root),
+            ("_STAMP", self.root / "stamp"),
+        ):
+            changed = mock.patch.object(prepared, name, value)
+            changed.start()
+            self.addCleanup(changed.stop)
+        self.database = mock.Mock()
+        self.database.query.return_value = "120 120|t"
+        prepared.note_prepared(self.database, True)
+
+    def asked(self, demo: bool = True) -> bool:
+        return prepared.is_prepared(self.database, demo)
+
+    def test_nothing_changed_is_prepared(self):
+        self.assertTrue(self.asked())
+        (self.root / "src" / "__pycache__").mkdir()
+        (self.root / "src" / "__pycache__" / "one.pyc").write_bytes(b"read")
+        self.assertTrue(self.asked())
+
+    def test_other_code_tables_or_ways_are_not(self):
+        self.assertFalse(self.asked(demo=False))
+        for left in ("121 121|t", "120 120|f", ""):
+            self.database.query.return_value = left
+            self.assertFalse(self.asked(), left)
+        self.database.query.side_effect = SetupError("no tables", "make them")
+        self.assertFalse(self.asked())
+
+    def test_a_file_that_was_written_is_looked_at(self):
+        (self.root / "src" / "one.py").write_text("ONE = 11")
+        self.assertFalse(self.asked())
+        prepared.note_prepared(self.database, True)
+        self.assertTrue(self.asked())
+
+    def test_what_could_not_be_told_is_not_taken_for_prepared(self):
+        self.database.query.side_effect = SetupError("no tables", "make them")
+        prepared.note_prepared(self.database, True)
+        self.database.query.side_effect = None
+        self.assertFalse(self.asked())

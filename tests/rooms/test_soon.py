@@ -3,12 +3,15 @@
 from dataclasses import replace
 from unittest.mock import patch
 
+from django.db import OperationalError
 from django.urls import reverse
 
 from mantello.settings.options import OPTIONS
 from mantello.shell import soon
 from mantello.workspace import reading
+from mantello.workspace.models import Army
 from mantello.workspace.reading import reading_of
+from mantello.workspace.warming import warm_armies
 from tests.rooms.case import RoomCase
 
 PAGE = {"HTTP_ACCEPT": "text/html"}
@@ -52,3 +55,23 @@ class Soon(RoomCase):
         self.assertEqual(self.client.get(self.plan, **PAGE).status_code, 202)
         under_way()
         self.assertEqual(self.client.get(self.plan, **PAGE).status_code, 200)
+
+
+class ReadAhead(RoomCase):
+    def setUp(self):
+        super().setUp()
+        reading._kept.empty()
+
+    def test_the_army_worked_on_last_is_there_with_what_its_pages_ask(self):
+        found = warm_armies()
+        self.assertIn(reading_of(self.army.head), found)
+        self.assertLessEqual({"resolution", "checks", "sheets", "atoms", "needed"}, set(vars(found[0])))
+
+    def test_an_army_that_cannot_be_read_does_not_stop_a_start(self):
+        with (
+            patch("mantello.workspace.warming.reading_of", side_effect=RuntimeError("broken")),
+            self.assertLogs("mantello.workspace.warming", "ERROR"),
+        ):
+            self.assertEqual(warm_armies(), [])
+        with patch.object(Army.objects, "filter", side_effect=OperationalError("gone")):
+            self.assertEqual(warm_armies(), [])

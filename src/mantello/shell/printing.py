@@ -4,15 +4,16 @@ from collections.abc import Sequence
 from io import BytesIO
 from pathlib import Path
 
-import weasyprint
 from pypdf import PdfWriter
-from weasyprint.text.fonts import FontConfiguration
 
 _STATIC = Path(__file__).resolve().parent / "static" / "shell"
 
 
 def pdf_bytes(html: str, style: str = "guide.css") -> bytes:
     """A page as PDF; seconds to half a minute, for workers. style: one of the shell's style sheets."""
+    import weasyprint  # most processes never print, and reading it takes as long as all the rest
+    from weasyprint.text.fonts import FontConfiguration
+
     fonts = FontConfiguration()
     sheet = weasyprint.CSS(filename=str(_STATIC / "css" / style), font_config=fonts)
     document = weasyprint.HTML(string=html, base_url=str(_STATIC), url_fetcher=_own_files)
@@ -34,4 +35,6 @@ def _own_files(url: str):
     """Only the application's own fonts may be fetched."""
     if not url.startswith(_STATIC.as_uri()):
         raise ValueError("What is printed uses the application's own files only.")
-    return weasyprint.default_url_fetcher(url)
+    from weasyprint import default_url_fetcher
+
+    return default_url_fetcher(url)

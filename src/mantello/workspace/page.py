@@ -13,6 +13,7 @@ from mantello.shell.fields import refused
 from mantello.shell.page import way_back
 from mantello_core.design.locking import refuse_changed_locks
 from mantello_core.errors import MantelloError, OutOfRange
+from mantello_core.numerals import whole_number
 
 from . import editing as actions
 from .guests import refuse_guests
@@ -112,9 +113,10 @@ def apply_given(request, army: Army, form, change, words: str) -> bool:
 def base_of(request) -> int:
     """The number of the edition that the page showed."""
     given = request.POST.get("base", "")
-    if not given.isdigit() or len(given) > 9:
+    number = whole_number(given, 10**9)
+    if number is None:
         raise OutOfRange(f"The state of the work came as '{given[:20]}'; reload the page and try again.", "base")
-    return int(given)
+    return number
 
 
 def token_of(request) -> uuid.UUID | None:

@@ -6,7 +6,9 @@ from dataclasses import dataclass
 from ..colour.acuity import DISTANCES
 from ..film.ground import Ground
 from ..film.prediction import Outcome, Prediction
-from ..paints.alike import alike
+from ..memory import remembered
+from ..paints.alike import Alike, alike
+from ..paints.paint import Paint
 from ..paints.range import paints
 from ..recipes.step import Step
 
@@ -126,10 +128,19 @@ def _of_tools(step: Step) -> Iterator[tuple[str, str]]:
     if step.kind == "base" and step.mix.diluent_parts and all(pot.kind == "air" for pot in step.mix.paints):
         yield "body", "A paint made for the airbrush hides less by brush: lay it neat, or expect more coats."
     for pot in step.mix.paints:
-        for one in alike(pot, paints().values()):
-            if one.why in ("name", "both") and (one.apart > 2 or one.other_finish):
-                other = f", which dries {one.paint.finish}" if one.other_finish else f", {one.apart:.0f} away"
-                yield "label", f"Mind the label: {pot.name}, not {one.paint.name}{other}."
+        for one in _mistaken(pot):
+            other = f", which dries {one.paint.finish}" if one.other_finish else f", {one.apart:.0f} away"
+            yield "label", f"Mind the label: {pot.name}, not {one.paint.name}{other}."
+
+
+@remembered(2_000)
+def _mistaken(pot: Paint) -> tuple[Alike, ...]:
+    """The shipped paints whose labels read like this one's, and that would show."""
+    return tuple(
+        one
+        for one in alike(pot, paints().values())
+        if one.why in ("name", "both") and (one.apart > 2 or one.other_finish)
+    )
 
 
 def _metallic(step: Step) -> bool:

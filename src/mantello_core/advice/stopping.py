@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from ..colour.acuity import DISTANCES, seen_difference
+from ..colour.acuity import DISTANCES, seen_differences
 from ..film.prediction import Prediction
 from ..film.tones import Tones
 
@@ -38,8 +38,7 @@ def stops(prediction: Prediction, minutes: tuple[float, ...], height: float = 28
 
 def contrast(tones: Tones, metres: float, height: float = 28.0) -> float:
     """CIEDE2000 between neighbouring tones that a distance leaves, added up from recess to edge."""
-    scale = height / 28.0
-    return sum(
-        seen_difference(tones[one.id], tones[two.id], min(one.band, two.band) * scale, metres)
-        for one, two in tones.places.neighbours
-    )
+    pairs, scale = tones.places.neighbours, height / 28.0
+    ones, others = ([tones[pair[side].id] for pair in pairs] for side in (0, 1))
+    widths = [min(one.band, two.band) * scale for one, two in pairs]
+    return float(seen_differences(ones, others, widths, metres).sum())

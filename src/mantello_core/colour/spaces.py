@@ -7,6 +7,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ..errors import OutOfRange, Unreadable
+from ..memory import remembered
 from .reflectance import WHITE
 
 _TO_LINEAR = np.array(
@@ -83,7 +84,12 @@ def hexes_of(labs) -> tuple[str, ...]:
 
 def hex_of(lab: Lab) -> str:
     """The nearest sRGB colour of one, as ``hexes_of`` gives it."""
-    return hexes_of([lab])[0]
+    return _hex(*lab)
+
+
+@remembered(2_000)
+def _hex(lightness: float, red: float, yellow: float) -> str:
+    return hexes_of([(lightness, red, yellow)])[0]
 
 
 def on_screen(lab) -> np.ndarray:

@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import replace
 
+from ..memory import remembered
 from .measured import Measured
 from .plate import Plate, PlateArea, SeenArea, View
 
@@ -12,9 +13,6 @@ LEAST_ROOM = 0.25
 WHOLE = 0.9
 #: areas that are never joined: the base has work of its own
 _BASE = "base."
-#: plates with joined areas that are kept, so that the same joined areas are the same plate
-_MOST_PLATES = 100
-_plates: dict[tuple[Plate, frozenset[str]], Plate] = {}
 
 
 def too_small(plate: Plate, size: float) -> tuple[str, ...]:
@@ -37,16 +35,17 @@ def with_joined(plate: Plate, areas: Iterable[str]) -> Plate:
     small = frozenset(area for area in areas if area in plate.areas)
     if not small:
         return plate
-    key = plate, small
-    if key not in _plates:
-        if len(_plates) >= _MOST_PLATES:
-            _plates.pop(next(iter(_plates)))
-        into = _targets(plate, set(small))
-        kept = {name: plate.areas[name] for name in into.values()}
-        views = tuple(_joined_view(view, into, kept) for view in plate.views)
-        tags = {area: tags for area, tags in plate.tags.items() if area not in into}
-        _plates[key] = replace(plate, views=views, tags=tags, measured=_joined_measures(plate.measured, into))
-    return _plates[key]
+    return _joined(plate, small)
+
+
+@remembered(8_000)
+def _joined(plate: Plate, small: frozenset[str]) -> Plate:
+    """The same joined areas are the same plate, for as long as it is kept."""
+    into = _targets(plate, set(small))
+    kept = {name: plate.areas[name] for name in into.values()}
+    views = tuple(_joined_view(view, into, kept) for view in plate.views)
+    tags = {area: tags for area, tags in plate.tags.items() if area not in into}
+    return replace(plate, views=views, tags=tags, measured=_joined_measures(plate.measured, into))
 
 
 def _targets(plate: Plate, small: set[str]) -> dict[str, str]:

@@ -173,7 +173,7 @@ class Paint:
         """Whether its ground is meant to show through: its swatch is a film over white."""
         return self.kind in ("wash", "stain", "ink") or (self.kind == "enamel" and self.solids < STANDARD_SOLIDS)
 
-    @property
+    @cached_property
     def swatch(self) -> Lab:
         """The colour on its label: opaque, or as a film over white where it is transparent."""
         if self.label is not None:

@@ -162,14 +162,15 @@ def prepared(
     pace: kinds of step with what this painter takes longer or less by; see ``pace``. sheets, faults: as ``compiled`` takes them.
     """
     work = compiled(design, resolution, done, units, pace, sheets, faults)
-    kept: list[Edge] = []
     waves = _waves(design, work.atoms)
-    ready = []
-    for wave in waves:
-        names = {atom.id for atom in wave}
-        edges = [edge for edge in work.edges if edge.before in names and edge.after in names]
-        kept += edges
-        ready.append((runs(list(wave), edges), edges))
+    wave_of = {atom.id: number for number, wave in enumerate(waves) for atom in wave}
+    within: list[list[Edge]] = [[] for _ in waves]
+    for edge in work.edges:
+        number = wave_of.get(edge.before)
+        if number is not None and number == wave_of.get(edge.after):
+            within[number].append(edge)
+    ready = [(runs(list(wave), edges), edges) for wave, edges in zip(waves, within, strict=True)]
+    kept = [edge for edges in within for edge in edges]
     return Prepared(tuple(_all_tasks(ready, design.evenings.attention, phase_list(design).place("matt"))), tuple(kept))
 
 

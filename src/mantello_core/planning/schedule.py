@@ -214,25 +214,30 @@ def _link(home, edges):
     per_atom: dict[str, dict[int, Task]] = defaultdict(dict)
     for (atom_id, lot), task in home.items():
         per_atom[atom_id][lot] = task
-    lags: dict[tuple[int, int], tuple[Task, Task, float]] = {}
+    lags: dict[Task, dict[Task, float]] = defaultdict(dict)
     for edge in edges:
+        following, lag = per_atom[edge.after], edge.lag
+        everywhere = WHOLE in following
         for lot, one in per_atom[edge.before].items():
-            following = per_atom[edge.after]
             # what is sprayed is one lot, whatever lots come before and after it
-            matching = following.values() if lot == WHOLE or WHOLE in following else [following.get(lot)]
+            if everywhere or lot == WHOLE:
+                matching = following.values()
+            elif lot in following:
+                matching = (following[lot],)
+            else:
+                continue
+            known = lags[one]
             for two in matching:
-                if two is None or one is two:
-                    continue
-                known = lags.get((id(one), id(two)))
-                lags[id(one), id(two)] = (one, two, max(edge.lag, known[2] if known else 0.0))
-    for one, two, lag in lags.values():
-        two.before.append((one, lag))
-        one.after.append(two)
-        two.waiting += 1
-    lag_of = {(id(one), id(two)): lag for one, two, lag in lags.values()}
+                if two is not one and lag > known.get(two, -1.0):
+                    known[two] = lag
+    for one, found in lags.items():
+        for two, lag in found.items():
+            two.before.append((one, lag))
+            one.after.append(two)
+            two.waiting += 1
     every = {id(task): task for task in home.values()}
     for task in sorted(every.values(), key=lambda one: -one.run):
-        following = max((child.tail + lag_of[id(task), id(child)] for child in task.after), default=0.0)
+        following = max((child.tail + lags[task][child] for child in task.after), default=0.0)
         task.tail = task.seconds + following
 
 

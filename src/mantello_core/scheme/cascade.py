@@ -14,6 +14,7 @@ from ..figures.plate import Plate
 from ..figures.vocabulary import assembly_of
 from ..film.ground import Ground
 from ..marks.placement import Borne, Placement, borne_by
+from ..memory import Memory
 from .part_ground import grounds_here
 from .rule import Rule
 from .scheme import Scheme
@@ -162,8 +163,24 @@ class Resolution:
         return [rule for rule in scheme.all_rules(army) if rule.id not in winners]
 
 
+#: bytes of a class of figures and of one of its areas, as kept: measured
+_CLASS_BYTES, _CELL_BYTES = 2000, 120
+_kept = Memory("resolutions", 12 * 2**20)
+
+
 def resolve(army: Army, scheme: Scheme) -> Resolution:
-    """Resolve every area of every figure. A pure function of army and scheme."""
+    """Resolve every area of every figure. A pure function of army and scheme; the latest are kept while these values live."""
+    key = id(army), id(scheme)
+    known = _kept.get(key)
+    if known is None:
+        made = _resolved(army, scheme)
+        size = sum(_CLASS_BYTES + _CELL_BYTES * len(one.cells) for one in made.classes)
+        # what a key's numbers stand for is kept beside the answer, so that no other value can get them
+        known = _kept.put(key, (army, scheme, made), size)
+    return known[2]
+
+
+def _resolved(army: Army, scheme: Scheme) -> Resolution:
     rules = [(rule, order) for order, rule in enumerate(scheme.all_rules(army)) if rule.scope in army.nodes]
     placements = [(one, order) for order, one in enumerate(scheme.marks) if one.scope in army.nodes]
     over = [(one, order) for order, one in enumerate(scheme.passes)]

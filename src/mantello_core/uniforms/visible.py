@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from ..colour.acuity import SEEN, seen_difference
 from ..colour.difference import difference
 from ..colour.spaces import Lab
+from ..memory import remembered
 from .garments import garments
 
 #: mm from sole to eyes of a grown person, and the height that plates are drawn at
@@ -41,6 +42,7 @@ def model_width(garment: str, height: float, plate_mm: float | None = None) -> f
     return garments()[garment].mm * height / PERSON * sculpted
 
 
+@remembered(4_000)
 def sighted(garment: str, mark: Lab, ground: Lab, height: float, metres: float, plate_mm: float | None = None) -> Sight:
     """How a garment of a colour beside another is seen.
 

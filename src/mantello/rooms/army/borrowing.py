@@ -13,6 +13,7 @@ from mantello.workspace.page import apply, army_for
 from mantello.workspace.reading import reading_of
 from mantello_core.design.figure_types import own_of, with_type_of
 from mantello_core.errors import MantelloError
+from mantello_core.numerals import whole_number
 
 #: types that are offered at most
 _MOST = 60
@@ -46,9 +47,7 @@ def take_type(request, army_id):
     """Take a type of another army in, as a copy that is this army's own."""
     army = army_for(request, army_id)
     number = request.POST.get("army", "")
-    other = get_object_or_404(
-        Army.objects.visible_to(request.user).with_head(), pk=int(number) if number.isdecimal() else 0
-    )
+    other = get_object_or_404(Army.objects.visible_to(request.user).with_head(), pk=whole_number(number, 2**62) or 0)
     theirs = reading_of(other.head).design.army
     type_id = request.POST.get("type", "")[:120]
     try:

@@ -11,6 +11,7 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.workspace.models import Army, Link
 from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
+from mantello_core.numerals import whole_number
 
 #: links of one kind that an army has at most
 MOST_LINKS = 20
@@ -60,7 +61,7 @@ def take_back(request, army_id):
     kind = "member" if request.POST.get("member") else "link"
     number = request.POST.get(kind, "")
     known = army.members if kind == "member" else army.links
-    get_object_or_404(known, pk=int(number) if number.isdigit() and len(number) < 18 else 0).delete()
+    get_object_or_404(known, pk=whole_number(number, 2**62) or 0).delete()
     return redirect("sharing", army.pk)
 
 

@@ -15,6 +15,7 @@ from mantello_core.army.tree import Figure
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.formats.drawing import plate_svg
+from mantello_core.numerals import whole_number
 
 #: undercoat grey of plates without a scheme
 GREY = "#bdbdbd"
@@ -67,7 +68,7 @@ def _asked_edition(request, army):
     number = request.GET.get("edition", "")
     if not number:
         return army.head
-    return get_object_or_404(army.editions, number=int(number) if number.isdigit() and len(number) < 9 else 0)
+    return get_object_or_404(army.editions, number=whole_number(number, 10**9) or 0)
 
 
 @require_GET

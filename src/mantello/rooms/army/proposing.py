@@ -22,6 +22,7 @@ from mantello_core.design.brief import Brief
 from mantello_core.design.design import Design
 from mantello_core.formats.document.design import read_design
 from mantello_core.formats.massing import massed_group
+from mantello_core.numerals import whole_number
 from mantello_core.planning.cost import Cost
 from mantello_core.proposals.proposal import SCHOOLS, Proposal, checked_question, proposals
 from mantello_core.proposals.whole_method import with_whole_method
@@ -96,9 +97,10 @@ def shown(job: Job | None, request, army=None) -> dict:
 def taken(job: Job, said) -> tuple[str, Design] | None:
     """Title and design of the proposal that was pressed, with its method's passes and finish; none if it is not the one that was shown, or not there yet."""
     number = said.get("choose", "")
-    if job.state != Job.State.DONE or not number.isdigit() or len(number) > 2:
+    at = whole_number(number, 99)
+    if job.state != Job.State.DONE or at is None:
         return None
-    titles, at = job.result["titles"], int(number)
+    titles = job.result["titles"]
     if at >= len(titles) or titles[at] != said.get(f"title-{at}"):
         return None
     return titles[at], with_whole_method(read_design(job.result["designs"][at], drawing_of))

@@ -20,6 +20,7 @@ from mantello_core.formats.roster.reading import Roster, read_roster
 from mantello_core.formats.roster.repeats import with_repeats_asked
 from mantello_core.formats.roster.table import MOST_LINES
 from mantello_core.formats.roster.writing import write_roster, write_roster_json
+from mantello_core.numerals import whole_number
 
 from .forms import RosterForm
 
@@ -108,7 +109,7 @@ def _read_again(request, army) -> Roster | None:
     return read_roster(
         source,
         reading_of(army.head).design.army.type_titles,
-        int(header) if header.isdigit() and len(header) < 5 else None,
+        whole_number(header, 10**4),
         chosen,
     )
 
@@ -133,7 +134,8 @@ def _corrected(request, army):
         values["type"] = tapped.get(values["type"].strip().casefold(), values["type"])
         if bulk == "give" and at in picked:
             values |= {field: said for field in _BULK if (said := given.get(f"bulk-{field}", "").strip())}
-        lines.append(read_line(int(number) if number.isdigit() and len(number) < 9 else at, values, force.type_titles))
+        said = whole_number(number, 10**9)
+        lines.append(read_line(at if said is None else said, values, force.type_titles))
     kept = [at for at in places if at not in skipped]
     asked = with_repeats_asked(
         [lines[at - 1] for at in kept], force, {place for place, at in enumerate(kept) if at in more}

@@ -14,6 +14,7 @@ from mantello.workspace import editing as actions
 from mantello.workspace.models import Army, Edition
 from mantello.workspace.page import army_for, base_of, room_page
 from mantello.workspace.reading import Reading, reading_of
+from mantello_core.numerals import whole_number
 
 #: states that are shown behind and before where the work stands
 _BEHIND, _AHEAD = 40, 10
@@ -61,7 +62,7 @@ def go_to(request, army_id):
     """Let the work stand at another state of its thread; nothing that was made since is lost."""
     army = army_for(request, army_id)
     given = request.POST.get("to", "")
-    reached = actions.go_to(army, base_of(request), int(given) if given.isdigit() and len(given) < 9 else 0)
+    reached = actions.go_to(army, base_of(request), whole_number(given, 10**9) or 0)
     if reached is None:
         raise Http404
     messages.success(request, f"The work stands where it was after: {reached.words}")

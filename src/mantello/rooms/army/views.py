@@ -21,6 +21,7 @@ from mantello_core.army.tree import Rank
 from mantello_core.design import muster as tree
 from mantello_core.design.advance import with_advanced_copy
 from mantello_core.errors import MantelloError
+from mantello_core.numerals import whole_number
 
 from .faces import faces_asked
 from .forms import ArmyForm, ImportForm, NodeForm, RankForm, UnitForm, UnitsForm
@@ -142,11 +143,11 @@ def _army_page(request, army, status=200, picked_id="", **forms):
 
 def _single(muster, asked):
     """The figure that is looked at alone, if one is asked for that there is."""
-    ordinal = asked.get("figure", "")
-    if not (muster.focus.is_unit and ordinal.isdigit() and len(ordinal) < 6):
+    ordinal = whole_number(asked.get("figure", ""), 10**6)
+    if not muster.focus.is_unit or not ordinal:
         return None
     rank = next((one for one in muster.focus.ranks if one.id == asked.get("rank")), None)
-    return muster.single(muster.focus, rank.id, int(ordinal)) if rank and 1 <= int(ordinal) <= rank.figures else None
+    return muster.single(muster.focus, rank.id, ordinal) if rank and ordinal <= rank.figures else None
 
 
 def _classes_below(reading, node):

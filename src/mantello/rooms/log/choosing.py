@@ -12,6 +12,7 @@ from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import Army as Force
 from mantello_core.army.tree import Figure
 from mantello_core.errors import OutOfRange
+from mantello_core.numerals import whole_number
 
 
 @dataclass(frozen=True)
@@ -39,8 +40,7 @@ def chosen_figure(reading: Reading, given) -> Chosen | None:
         return None
     unit, rank = next(((u, r) for u, r in ranks if (u.id, r.id) == (given.get("unit"), given.get("rank"))), ranks[0])
     number = given.get("figure", "1")
-    ordinal = int(number) if number.isdigit() and len(number) < 6 and 1 <= int(number) <= rank.figures else 1
-    return _chosen(army, Figure(unit.id, rank.id, ordinal))
+    return _chosen(army, Figure(unit.id, rank.id, whole_number(number, rank.figures) or 1))
 
 
 def _chosen(army: Force, figure: Figure) -> Chosen:
@@ -57,10 +57,11 @@ def posted_figure(request, army_id) -> tuple[Army, Reading, Chosen]:
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     number = request.POST.get("figure", "")
-    if not (number.isdigit() and len(number) < 6):
+    ordinal = whole_number(number, 10**6)
+    if ordinal is None:
         raise OutOfRange(f"The figure came as '{number[:20]}'; its number in its rank is wanted, such as 3.", "figure")
     force = reading.design.army
-    figure = force.figure(request.POST.get("unit", ""), request.POST.get("rank", ""), int(number))
+    figure = force.figure(request.POST.get("unit", ""), request.POST.get("rank", ""), ordinal)
     return army, reading, _chosen(force, figure)
 
 

@@ -21,6 +21,7 @@ from mantello_core.film.coverage import coat_by_coat
 from mantello_core.film.ground import Ground
 from mantello_core.film.surface import solid
 from mantello_core.mixing.matching import Match, apart_under_lamp, matches
+from mantello_core.numerals import whole_number
 from mantello_core.paints.catalogue import Catalogue
 from mantello_core.paints.paint import Film, Paint
 from mantello_core.paints.range import ranges
@@ -197,9 +198,9 @@ def _parts(given: list[str], catalogue: Catalogue) -> tuple[tuple[Paint, float],
     found = []
     for text in given:
         id_, _, drops = text.rpartition(":")
-        if not drops.isdecimal() or len(drops) > 2:
+        if (count := whole_number(drops, 99)) is None:
             raise Unreadable(f"'{text[:40]}' is no paint with its drops; it reads like 'salt-linen:2'.", "part")
-        found.append((catalogue.paint(id_, "part"), float(drops)))
+        found.append((catalogue.paint(id_, "part"), float(count)))
     return tuple(found)
 
 

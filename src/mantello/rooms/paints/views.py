@@ -15,6 +15,7 @@ from mantello.workspace.reading import Reading, reading_of
 from mantello_core.formats.palette import write_palette
 from mantello_core.formats.shelf import write_shelf, write_shopping
 from mantello_core.formats.shelf_document import write_shelf_document
+from mantello_core.numerals import whole_number
 from mantello_core.paints.alike import alike
 from mantello_core.paints.own import OWN
 from mantello_core.paints.range import Range, ranges
@@ -122,9 +123,7 @@ def _shelves(view: str, reading: Reading, owned, catalogue, purchases, own) -> l
 
 def _taking(request) -> Job | None:
     """The paints that are being taken in, as the address names them."""
-    asked = request.GET.get("taking", "")
-    if not asked.isdigit() or len(asked) > 12:
-        return None
+    asked = whole_number(request.GET.get("taking", ""), 10**12)
     return Job.objects.visible_to(request.user).filter(pk=asked, kind=TAKING).first()
 
 

@@ -5,16 +5,17 @@ from datetime import datetime
 from mantello.workspace.reading import Reading
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.design.design import Design
+from mantello_core.memory import Memory
 from mantello_core.planning.done import Done
 from mantello_core.planning.plan import Plan, Prepared, laid_out, prepared
 from mantello_core.planning.spray_fault import Faults
 from mantello_core.planning.style import Style
 from mantello_core.record.pace import Pace
 
-#: the work of the latest designs made ready, and the latest plans; newest last
-_ready: list[tuple] = []
-_laid: list[tuple] = []
-_MOST_READY, _MOST_LAID = 8, 24
+#: bytes of a task and of an edge made ready, and of a block of a plan: measured
+_TASK, _EDGE, _BLOCK = 1_900, 120, 500
+_ready = Memory("work made ready", 32 * 2**20)
+_laid = Memory("plans", 12 * 2**20)
 _NOTHING = Prepared((), ())
 
 
@@ -22,37 +23,25 @@ def ready_work(reading: Reading, done: Done, pace: Pace, painter: str, faults: F
     """The work of a painter made ready; the same while nothing but the calendar changes, so that it can be laid anew at once."""
     design, evenings = reading.design, reading.design.evenings
     units = units_of(design, painter)
-    key = (
-        evenings.first,
-        evenings.attention,
-        evenings.desk,
-        evenings.air,
-        evenings.aid,
-        evenings.pace,
-        units,
-        done,
-        pace,
-        faults,
-    )
-    for army, scheme, brief, known, work in _ready:
-        if army is design.army and scheme is design.scheme and brief == design.brief and known == key:
-            return work
-    work = prepared(design, reading.resolution, done, units, pace, reading.sheets, faults) if units else _NOTHING
-    _ready.append((design.army, design.scheme, design.brief, key, work))
-    del _ready[:-_MOST_READY]
-    return work
+    calendar = evenings.first, evenings.attention, evenings.desk, evenings.air, evenings.aid, evenings.pace
+    key = id(design.army), id(design.scheme), design.brief, calendar, units, done, pace, faults
+    known = _ready.get(key)
+    if known is None:
+        work = prepared(design, reading.resolution, done, units, pace, reading.sheets, faults) if units else _NOTHING
+        # what a key's numbers stand for is kept beside the answer, so that no other value can get them
+        kept = design.army, design.scheme, work
+        known = _ready.put(key, kept, _TASK * len(work.tasks) + _EDGE * len(work.edges))
+    return known[2]
 
 
 def laid_plan(work: Prepared, evenings: Evenings, start: datetime, found: Style | None) -> Plan:
     """Work laid into evenings; the same plan for the same."""
-    key = evenings, start, found
-    for known_work, known, plan in _laid:
-        if known_work is work and known == key:
-            return plan
-    plan = laid_out(work, evenings, start, found=found)
-    _laid.append((work, key, plan))
-    del _laid[:-_MOST_LAID]
-    return plan
+    key = id(work), evenings, start, found
+    known = _laid.get(key)
+    if known is None:
+        plan = laid_out(work, evenings, start, found=found)
+        known = _laid.put(key, (work, plan), _TASK * len(plan.tasks) + _BLOCK * len(plan.blocks))
+    return known[1]
 
 
 def units_of(design: Design, painter: str) -> tuple[str, ...]:

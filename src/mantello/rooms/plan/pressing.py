@@ -16,6 +16,7 @@ from mantello.workspace.reading import reading_of
 from mantello_core.advice.mishap import MISHAPS, correction
 from mantello_core.advice.weather import judged
 from mantello_core.design.edit import with_step
+from mantello_core.numerals import whole_number
 from mantello_core.planning.done import left_of
 
 from .desk_page import desk_page, untested_roles
@@ -35,9 +36,9 @@ def done(request, army_id):
         return redirect(to, army.pk)
     moment = pressed_at(request.POST.get("pressed", ""), timezone.now())
     ticked = {
-        (rank, int(ordinal))
+        (rank, number)
         for rank, _, ordinal in (one.rpartition("|") for one in request.POST.getlist("figure"))
-        if ordinal.isdigit() and len(ordinal) < 6
+        if (number := whole_number(ordinal, 10**6)) is not None
     }
     evening = Evening(army, timezone.now(), painter_in_hand(request, army))
     batch = evening.find(request.POST.get("batch", ""))

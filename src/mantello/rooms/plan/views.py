@@ -16,6 +16,7 @@ from mantello.workspace.reading import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.design.brief import days_to_spare
 from mantello_core.design.order_edit import with_order, with_units_joined
+from mantello_core.numerals import whole_number
 from mantello_core.planning.joining import lots_of, together_advice
 from mantello_core.planning.plan import BREAK
 from mantello_core.planning.varied import pot_by_pot, varied_roles
@@ -167,7 +168,7 @@ def join_units(request, army_id):
         for unit in units:
             design.army.node(unit, "unit")
         if apart:
-            at = int(request.POST.get("run", "0")) if request.POST.get("run", "").isdigit() else 0
+            at = whole_number(request.POST.get("run", ""), 10**6) or 0
             runs = tuple(run for number, run in enumerate(design.scheme.order.runs) if number != at)
             return with_order(design, replace(design.scheme.order, runs=runs))
         return with_units_joined(design, units, "same pots")

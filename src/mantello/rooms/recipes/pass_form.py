@@ -10,6 +10,7 @@ from mantello_core.army.tree import MOST_FIGURES, TIERS
 from mantello_core.figures.exposure import LAWS
 from mantello_core.figures.vocabulary import GROUPS
 from mantello_core.naming import slug
+from mantello_core.numerals import whole_number
 from mantello_core.order.phases import phase_list
 from mantello_core.passes.piece import RESERVED
 from mantello_core.recipes.step import DILUENTS, MOST_COATS, Manner, Mix, Step, checked
@@ -114,9 +115,9 @@ class PassForm(forms.Form):
         """Ordinals, counted from 1."""
         found = []
         for part in filter(None, (one.strip() for one in self.cleaned_data["figures"].split(","))):
-            if not part.isdigit() or not 1 <= int(part) <= MOST_FIGURES:
+            if not (number := whole_number(part, MOST_FIGURES)):
                 raise forms.ValidationError(f"'{part[:20]}' is no figure; write numbers such as 1, 4.")
-            found.append(int(part))
+            found.append(number)
         return tuple(sorted(set(found)))
 
     def made(self, design, old: WholePass | None) -> WholePass:

@@ -14,6 +14,7 @@ from mantello_core.colour.spaces import Lab
 from mantello_core.design.order_edit import with_pass, without_pass
 from mantello_core.design.pass_offer import pass_offers, with_offer_taken
 from mantello_core.formats.drawing import plate_svg
+from mantello_core.numerals import whole_number
 from mantello_core.order.phases import phase_list
 from mantello_core.order.stacks import OVER
 from mantello_core.order.subject import of_pass
@@ -125,8 +126,8 @@ def _page(request, army, status: int = 200, form: PassForm | None = None):
 
 def _named(scheme: Scheme, key: str) -> WholePass | None:
     """A pass by its place on the list."""
-    at = int(key) if key.isdigit() and len(key) < 4 else -1
-    return scheme.passes[at] if 0 <= at < len(scheme.passes) else None
+    at = whole_number(key, len(scheme.passes) - 1) if scheme.passes else None
+    return None if at is None else scheme.passes[at]
 
 
 @login_required

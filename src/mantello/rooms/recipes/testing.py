@@ -22,6 +22,7 @@ from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.film.calibration import Calibration
 from mantello_core.film.prediction import predicted
 from mantello_core.mixing.correction import corrections
+from mantello_core.numerals import whole_number
 from mantello_core.recipes.step import MOST_COATS, MOST_MINUTES
 
 from .whole import EVERY, OWNED, pots_for
@@ -278,9 +279,10 @@ def sample(request, army_id, pk, moment):
 
 
 def _share(text: str, size: int) -> float:
-    if not text.isdigit() or len(text) > 5 or int(text) > size:
+    place = whole_number(text, size)
+    if place is None:
         raise OutOfRange(f"The place in the picture came as '{text[:20]}'; allowed is 0 to {size}.", "at")
-    return round(int(text) / size, 4)
+    return round(place / size, 4)
 
 
 @login_required

@@ -14,6 +14,7 @@ from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.drawing import plate_svg
+from mantello_core.numerals import whole_number
 
 #: px that a figure of the walk is tall
 TALL = 150
@@ -54,10 +55,11 @@ def recipe_figure(request, army_id, role):
     reading, asked = reading_of(army.head), request.GET.get("at", "0")
     one = reading.resolution.showing_most(role) if role in reading.design.scheme.role_by_id else None
     outcomes = reading.prediction(role, one.tier).outcomes if one else ()
-    if one is None or not asked.isdigit() or len(asked) > 2 or int(asked) > len(outcomes):
+    at = whole_number(asked, len(outcomes))
+    if one is None or at is None:
         raise Http404
     # after no step it is the undercoat
-    colour = hex_of(outcomes[int(asked) - 1].after if int(asked) else reading.undercoat)
+    colour = hex_of(outcomes[at - 1].after if at else reading.undercoat)
     front = one.plate.views[0]
 
     def fill(area: str) -> str:

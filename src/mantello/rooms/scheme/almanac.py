@@ -15,6 +15,7 @@ from mantello.workspace.page import army_for, room_page
 from mantello.workspace.reading import reading_of
 from mantello_core.formats.almanac_document import almanac_bytes
 from mantello_core.formats.sample import dress_almanac
+from mantello_core.numerals import whole_number
 from mantello_core.uniforms.almanac import Almanac as Said
 from mantello_core.uniforms.almanac import with_certainty, with_settled
 from mantello_core.uniforms.bibliography import anachronisms
@@ -39,17 +40,17 @@ def almanac_asked(request, army) -> Almanac | None:
     mine = Almanac.objects.visible_to(request.user)
     given = request.GET.get("almanac") or request.POST.get("almanac", "")
     if given:
-        return get_object_or_404(mine, pk=given if given.isdigit() and len(given) < 10 else 0)
+        return get_object_or_404(mine, pk=whole_number(given, 2**62) or 0)
     dress = reading_of(army.head).design.scheme.dress
-    worn = mine.filter(pk=int(dress.origin)).first() if dress and dress.origin.isdigit() else None
+    worn = mine.filter(pk=whole_number(dress.origin, 2**62)).first() if dress else None
     return worn or mine.first()
 
 
 def year_asked(given, said: Said) -> int:
     """The year an address names, else the almanac's own, else the last that it tells of."""
-    text = given.get("year", "")
-    if text.isdigit() and FIRST_YEAR <= int(text) <= LAST_YEAR:
-        return int(text)
+    year = whole_number(given.get("year", ""), LAST_YEAR)
+    if year is not None and year >= FIRST_YEAR:
+        return year
     return said.year or max(_years(said), default=1)
 
 
@@ -91,7 +92,7 @@ def almanac(request, army_id):
     }  # fmt: skip
     cell = asked_cell(said, request.GET, year)
     if cell:
-        context |= _opened(kept, said, *cell, year, height, metres) | {"number": int(request.GET["of"])}
+        context |= _opened(kept, said, *cell, year, height, metres) | {"number": whole_number(request.GET["of"], 10**6)}
     return room_page(request, army, "scheme", "scheme/almanac.html", context)
 
 

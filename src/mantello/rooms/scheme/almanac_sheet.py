@@ -6,6 +6,7 @@ from mantello.almanacs.swatches import Swatch, colours_of, swatch
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.camouflaged import metres_of
 from mantello_core.design.design import Design
+from mantello_core.numerals import whole_number
 from mantello_core.recipes.handwork import USUAL_HEIGHT
 from mantello_core.uniforms.almanac import Almanac
 from mantello_core.uniforms.colour_word import ColourWord
@@ -148,8 +149,8 @@ def mistaken_of(
 
 def asked_cell(almanac: Almanac, given, year: int) -> tuple[Wearer, Verdict] | None:
     """The regiment and garment that an address names, with the rank if it names one; None for none."""
-    number, garment, rank = given.get("of", ""), given.get("garment", ""), given.get("rank", "")[:40]
-    if not number.isdigit() or int(number) >= len(almanac.regiments) or garment not in garments():
+    number, garment = whole_number(given.get("of", ""), 10**6), given.get("garment", "")
+    if number is None or number >= len(almanac.regiments) or garment not in garments():
         return None
-    who = replace(almanac.regiments[int(number)], rank=rank)
+    who = replace(almanac.regiments[number], rank=given.get("rank", "")[:40])
     return who, worn(almanac, who, garment, year)

@@ -27,6 +27,7 @@ from mantello_core.design.pattern_edit import (
     with_pattern,
     without_pattern,
 )
+from mantello_core.numerals import whole_number
 from mantello_core.passes.ink_order import SCHOOLS, InkLaid, inks_laid, with_inks_ordered
 from mantello_core.scheme.cascade import FigureClass
 from mantello_core.scheme.rule import Rule
@@ -68,8 +69,7 @@ def _page(request, army, status=200, form=None):
         if fleet:
             context |= _shown(request, army, reading, pattern, fleet)
     elif offered:
-        number = request.GET.get("start", "")
-        at = int(number) if number.isdigit() and int(number) < len(offered) else 0
+        at = whole_number(request.GET.get("start", ""), len(offered) - 1) or 0
         context |= {"start": None if form else at, "form": form or CamouflageForm.showing(reading.design, *offered[at])}
     return room_page(request, army, "scheme", "scheme/camouflage.html", context, status)
 
@@ -179,9 +179,9 @@ def camouflage_view(request, army_id, view):
     if worn is None or view not in [each.name for each in worn[0].plate.views]:
         raise Http404
     one, ordinal = worn
-    seed = request.GET.get("seed", "")
-    if seed.isdigit() and len(seed) < 8:
-        tried = with_layout(reading.design, pattern, one.unit, one.rank, ordinal, int(seed) % 1_000_000)
+    seed = whole_number(request.GET.get("seed", ""), 10**7)
+    if seed is not None:
+        tried = with_layout(reading.design, pattern, one.unit, one.rank, ordinal, seed % 1_000_000)
         reading = _with(reading, tried.scheme)
     svg = reading.drawn(one, view, detail="small", seed=ordinal)
     return drawing(svg, request)
@@ -233,9 +233,8 @@ def change_pattern(request, army_id, pattern):
         )
         return redirect(here)
     unit, rank, ordinal = [*request.POST.get("figure", "").split("|"), "", "", ""][:3]
-    seed = request.POST.get("seed", "")
-    number = int(ordinal) if ordinal.isdigit() and len(ordinal) < 5 else 0
-    wanted = int(seed) % 1_000_000 if seed.isdigit() and len(seed) < 8 else None
+    seed, number = whole_number(request.POST.get("seed", ""), 10**7), whole_number(ordinal, 10**5) or 0
+    wanted = None if seed is None else seed % 1_000_000
     words = f"{known.name}: another layout" if wanted is not None else f"{known.name}: layout by its seed again"
     apply(request, army, lambda design: with_layout(design, pattern, unit, rank, number, wanted), words)
     return redirect(here)

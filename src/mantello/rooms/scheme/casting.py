@@ -29,6 +29,7 @@ from mantello_core.design.design import Design
 from mantello_core.design.edit import with_scheme
 from mantello_core.errors import MantelloError
 from mantello_core.formats.document.casts import write_cast
+from mantello_core.numerals import whole_number
 from mantello_core.scheme.unit_cast import CastOption, UnitCast
 from mantello_core.variety.unavoidable import least_clashes
 
@@ -160,11 +161,12 @@ def _judged(army, reading: Reading, cast: UnitCast, found: Told) -> dict:
 
 def _opened(request, reading: Reading, cast: UnitCast) -> dict:
     """The figure that is open, with what each of its garments is and may be."""
-    rank, _, ordinal = request.GET.get("figure", "").partition("|")
-    worn = cast.worn_by(rank, int(ordinal)) if ordinal.isdigit() and len(ordinal) < 5 and int(ordinal) else ()
+    rank, _, number = request.GET.get("figure", "").partition("|")
+    ordinal = whole_number(number, 10**5)
+    worn = cast.worn_by(rank, ordinal) if ordinal else ()
     if not worn:
         return {}
-    pinned = {(pin[2], pin[3]) for pin in cast.pins if pin[:2] == (rank, int(ordinal))}
+    pinned = {(pin[2], pin[3]) for pin in cast.pins if pin[:2] == (rank, ordinal)}
     form = CastForm(reading.design, cast)
     rows = [
         (
@@ -176,7 +178,7 @@ def _opened(request, reading: Reading, cast: UnitCast) -> dict:
     ]
     return {
         "figure": f"{rank}|{ordinal}",
-        "figure_called": reading.design.army.called(cast.unit, rank, int(ordinal)),
+        "figure_called": reading.design.army.called(cast.unit, rank, ordinal),
         "wears": rows,
     }
 
@@ -279,7 +281,7 @@ def pin_figure(request, army_id):
     known = _cast_of(reading.design, request.POST.get("unit", ""))
     figure = request.POST.get("figure", "")
     rank, _, number = figure.partition("|")
-    ordinal = int(number) if number.isdigit() and len(number) < 5 else 0
+    ordinal = whole_number(number, 10**5) or 0
     if known is None or not known.worn_by(rank, ordinal or 10**6):
         raise Http404
     others = tuple(pin for pin in known.pins if pin[:2] != (rank, ordinal))

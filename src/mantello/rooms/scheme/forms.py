@@ -8,6 +8,7 @@ from mantello.shelf.choices import PICKER, paint_choices
 from mantello.shell.fields import CoreField
 from mantello_core.army.figure_filter import Filter
 from mantello_core.naming import named
+from mantello_core.numerals import whole_number
 from mantello_core.scheme.rule import Rule
 from mantello_core.uniforms.phrase import colour_of
 
@@ -114,12 +115,12 @@ class RuleForm(forms.Form):
         pattern = re.fullmatch(r"every (\d{1,4})(?: from (?:no\.? ?)?(\d{1,4}))?", text)
         if pattern:
             return (), int(pattern[1]), int(pattern[2] or 1)
-        numbers = [one.strip() for one in text.split(",") if one.strip()]
-        if not all(one.isdigit() and len(one) < 5 for one in numbers):
+        numbers = [whole_number(one, 10**4) for one in text.split(",") if one.strip()]
+        if None in numbers:
             raise forms.ValidationError(
                 f"'{text[:40]}' is not understood; write 1, 4, 7 or 'every 3 from 2', or nothing."
             )
-        return tuple(int(one) for one in numbers), 0, 1
+        return tuple(numbers), 0, 1
 
     def rule(self, id_: str, *, on: bool) -> Rule:
         """The rule the form tells."""

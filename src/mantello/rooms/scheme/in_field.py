@@ -21,6 +21,7 @@ from mantello_core.design.fielding import field_tones, with_campaign
 from mantello_core.errors import MantelloError
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.memory import Memory
+from mantello_core.numerals import whole_number
 from mantello_core.scheme.cascade import FigureClass
 from mantello_core.scheme.dress_rules import cell_of_dress, tones_worn
 from mantello_core.scheme.left_to_knife import left_to_knife
@@ -192,12 +193,12 @@ def field_figure(request, army_id):
     army = army_for(request, army_id)
     reading = reading_of(army.head)
     form = FieldForm(request.GET)
-    ordinal = request.GET.get("ordinal", "")
-    if reading.design.scheme.dress is None or not form.is_valid() or not (ordinal.isdigit() and len(ordinal) < 5):
+    ordinal = whole_number(request.GET.get("ordinal", ""), 10**5)
+    if reading.design.scheme.dress is None or not form.is_valid() or ordinal is None:
         raise Http404
     tried, labs = _try(army, reading, form.campaign(_ground(reading)))
     ranks = tried.resolution.of_rank(request.GET.get("unit", ""), request.GET.get("rank", ""))
-    one = next((each for each in ranks if int(ordinal) in each.ordinals), None)
+    one = next((each for each in ranks if ordinal in each.ordinals), None)
     if one is None:
         raise Http404
     return drawing(_as_dealt(tried, one, labs), request, lasting=False)

@@ -16,6 +16,7 @@ from mantello.jobs.models import Job
 from mantello.shell.fields import refused
 from mantello.workspace.page import army_for, room_page
 from mantello_core.errors import MantelloError
+from mantello_core.numerals import whole_number
 from mantello_core.uniforms.almanac import Almanac as Said
 from mantello_core.uniforms.colour_word import terms
 from mantello_core.uniforms.garments import title_of
@@ -191,7 +192,7 @@ def _taken(request, army, found: FoundList):
             almanac = Almanac.objects.keep(request.user, Said(found.name))
         else:
             mine = Almanac.objects.visible_to(request.user)
-            almanac = get_object_or_404(mine, pk=given if given.isdigit() and len(given) < 10 else 0)
+            almanac = get_object_or_404(mine, pk=whole_number(given, 2**62) or 0)
         almanac = found.take_into(almanac)
     count = len(found.made["facts"])
     messages.success(request, f"{count} entr{'y' if count == 1 else 'ies'} taken into {almanac.title}.")

@@ -14,6 +14,7 @@ from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.design.pasting import near_roles, role_named, with_cells
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
+from mantello_core.numerals import whole_number
 
 #: cells of a block, and signs of a name, at most
 MOST_CELLS, MOST_SIGNS = 4_000, 120
@@ -95,4 +96,4 @@ def _cells(text: str, reading: Reading) -> list[tuple[Figure, str, str]]:
 
 
 def _number(text: str) -> int:
-    return int(text) if text.isdigit() and len(text) < 7 else 0
+    return whole_number(text, 10**6) or 0

@@ -11,6 +11,7 @@ from mantello_core.design.edit import rung_of, set_here
 from mantello_core.errors import OutOfRange
 from mantello_core.figures.plate import Plate
 from mantello_core.figures.vocabulary import sideless
+from mantello_core.numerals import whole_number
 from mantello_core.scheme.cascade import FigureClass, Verdict, ladder
 
 #: cells of the mapping table that may be set at once
@@ -157,18 +158,18 @@ def exact_pick(reading: Reading, asked) -> Pick:
     Raises: UnknownName or OutOfRange for what does not exist.
     """
     army = reading.design.army
-    ordinal = asked.get("figure", "1")
-    rung = asked.get("rung", "")
-    if not (ordinal.isdigit() and len(ordinal) < 6):
-        raise OutOfRange(f"Figure '{ordinal[:20]}'; write its number.", "figure")
-    if not (rung.isdigit() and len(rung) < 3):
-        raise OutOfRange(f"Rung '{rung[:20]}'; write its number on the ladder.", "rung")
-    figure = Figure(asked.get("unit", ""), asked.get("rank", ""), int(ordinal))
+    said, at = asked.get("figure", "1"), asked.get("rung", "")
+    ordinal, rung = whole_number(said, 10**6), whole_number(at, 99)
+    if ordinal is None:
+        raise OutOfRange(f"Figure '{said[:20]}'; write its number.", "figure")
+    if rung is None:
+        raise OutOfRange(f"Rung '{at[:20]}'; write its number on the ladder.", "rung")
+    figure = Figure(asked.get("unit", ""), asked.get("rank", ""), ordinal)
     army.rungs(figure)
     ladder(army, reading.design.scheme, figure, asked.get("area", ""))
     reach = "role" if asked.get("reach") == "role" else "area"
     also = tuple(_cell(reading, text) for text in asked.getlist("also")[:MOST_CELLS])
-    pick = Pick(reading, figure, asked.get("area", ""), asked.get("role", ""), reach, int(rung), also=also)
+    pick = Pick(reading, figure, asked.get("area", ""), asked.get("role", ""), reach, rung, also=also)
     rung_of(army, figure, pick.rung)
     return pick
 
@@ -177,10 +178,11 @@ def _cell(reading: Reading, text: str) -> tuple[Figure, str]:
     """A cell of the mapping table from 'unit|rank|figure|area'; the rank may hold any sign."""
     unit, _, rest = text.partition("|")
     rest, _, area = rest.rpartition("|")
-    rank, _, ordinal = rest.rpartition("|")
-    if not (ordinal.isdigit() and len(ordinal) < 6):
+    rank, _, number = rest.rpartition("|")
+    ordinal = whole_number(number, 10**6)
+    if ordinal is None:
         raise OutOfRange(f"The cell came as '{text[:60]}'; reload the page and try again.", "also")
-    figure = Figure(unit, rank, int(ordinal))
+    figure = Figure(unit, rank, ordinal)
     ladder(reading.design.army, reading.design.scheme, figure, area)
     reading.design.army.rungs(figure)
     return figure, area

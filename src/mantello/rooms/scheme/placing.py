@@ -19,6 +19,7 @@ from mantello_core.insignia.devices.device import ARMS, FRAMES, MOST_SIGNS, OWN,
 from mantello_core.insignia.devices.manner import FACINGS, LINES, METHODS, MOST_TURN, Manner, checked_manner
 from mantello_core.insignia.devices.repeated import REPEATED, WAYS, checked_count, compared_with_reference
 from mantello_core.marks.placement import Borne
+from mantello_core.numerals import whole_number
 
 from .pick import Pick
 
@@ -148,19 +149,18 @@ def place_device(request, army_id):
     """Place a device on a site at a rung, or take away what is placed there."""
     army = army_for(request, army_id)
     asked = request.POST
-    ordinal, rung = asked.get("figure", ""), asked.get("rung", "")
-    if not (ordinal.isdigit() and len(ordinal) < 6 and rung.isdigit() and len(rung) < 3):
-        raise OutOfRange(f"Figure '{ordinal[:20]}', rung '{rung[:20]}'; reload the page and try again.", "rung")
-    figure, site = Figure(asked.get("unit", ""), asked.get("rank", ""), int(ordinal)), asked.get("site", "")
+    ordinal, rung = whole_number(asked.get("figure", ""), 10**6), whole_number(asked.get("rung", ""), 99)
+    if ordinal is None or rung is None:
+        came = f"Figure '{asked.get('figure', '')[:20]}', rung '{asked.get('rung', '')[:20]}'"
+        raise OutOfRange(f"{came}; reload the page and try again.", "rung")
+    figure, site = Figure(asked.get("unit", ""), asked.get("rank", ""), ordinal), asked.get("site", "")
     force = reading_of(army.head).design.army
-    place = next((one for one in force.rungs(figure) if one.number == int(rung)), None)
+    place = next((one for one in force.rungs(figure) if one.number == rung), None)
     where = f"{site} at {rung} {place.kind.capitalize()}" if place else site
     if asked.get("do") == "clear":
-        apply(request, army, lambda design: without_device(design, figure, site, int(rung)), f"Mark taken from {where}")
+        apply(request, army, lambda design: without_device(design, figure, site, rung), f"Mark taken from {where}")
     elif asked.get("do") == "bare":
-        apply(
-            request, army, lambda design: with_device(design, figure, site, None, "", int(rung)), f"No mark on {where}"
-        )
+        apply(request, army, lambda design: with_device(design, figure, site, None, "", rung), f"No mark on {where}")
     else:
         design = reading_of(army.head).design
         device = _device(asked, design)
@@ -168,7 +168,7 @@ def place_device(request, army_id):
         scheme = design.scheme
         words = f"{_capital(device_words(scheme, device))} placed on {where}"
         role = asked.get("role", "")
-        apply(request, army, lambda design: with_device(design, figure, site, device, role, int(rung), manner), words)
+        apply(request, army, lambda design: with_device(design, figure, site, device, role, rung, manner), words)
     return back(request, "scheme", army.pk)
 
 

@@ -16,6 +16,7 @@ from mantello_core.design.dressing import (
 )
 from mantello_core.errors import MantelloError
 from mantello_core.memory import Memory
+from mantello_core.numerals import whole_number
 from mantello_core.paints.range import paints
 from mantello_core.uniforms.almanac import Almanac
 from mantello_core.uniforms.dress import ACCURACIES, Dress
@@ -41,8 +42,9 @@ def dress_asked(design: Design, said: Almanac, given, year: int, origin: str = "
         return _aimed(same, given)
     pairs = {}
     for node, index in zip(nodes, of, strict=False):
-        if node in design.army.nodes and index.isdigit() and int(index) < len(said.regiments):
-            pairs[node] = said.regiments[int(index)]
+        at = whole_number(index, len(said.regiments) - 1) if said.regiments else None
+        if node in design.army.nodes and at is not None:
+            pairs[node] = said.regiments[at]
     worn = tuple(pairs.items()) if nodes else proposed_worn(design.army, said)
     ranks = proposed_ranks(design.army, tuple(node for node, _ in worn))
     # a design stands alone, with no more of the almanac than its formations need

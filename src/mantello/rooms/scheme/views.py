@@ -26,6 +26,7 @@ from mantello_core.design.preview import changed
 from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import spoken
 from mantello_core.formats.spreadsheet import harmless
+from mantello_core.numerals import whole_number
 from mantello_core.paints.range import paint
 
 from .forms import RoleForm
@@ -244,7 +245,7 @@ def _within(asked, reading, pick):
 
 def _against(text, columns):
     """The index of the column to compare with, if one is asked for."""
-    return int(text) if text.isdigit() and len(text) < 5 and int(text) < len(columns) else None
+    return whole_number(text, len(columns) - 1) if columns else None
 
 
 @login_required

@@ -120,22 +120,24 @@ def _sounds_like_a_detail(word: str) -> bool:
 
 def _sound(phrase: str) -> str:
     """What spellings of one phrase have in common: 'lyon' and 'lion', 'passaunt' and 'passant', 'dancettée' and 'dancetty'."""
-    words = []
-    for word in phrase.split():
-        word = word.replace("y", "i").replace("au", "a").replace("k", "c").replace("qu", "c").replace("ck", "c")
-        word = re.sub(r"(?:ee|ie|ei|i)(s?)$", r"i\1", word)
-        word = re.sub(r"(.)\1+", r"\1", word)
-        words.append(re.sub(r"e(s?)$", r"\1", word))
-    return " ".join(words)
+    return " ".join(map(_word_sound, phrase.split()))
+
+
+def _word_sound(word: str) -> str:
+    word = word.replace("y", "i").replace("au", "a").replace("k", "c").replace("qu", "c").replace("ck", "c")
+    word = re.sub(r"(?:ee|ie|ei|i)(s?)$", r"i\1", word)
+    word = re.sub(r"(.)\1+", r"\1", word)
+    return re.sub(r"e(s?)$", r"\1", word)
 
 
 @cache
 def _sounds() -> dict[str, tuple[str, object]]:
     """What a phrase sounds like to what it is, where no two that mean otherwise sound alike."""
+    known = {word: _word_sound(word) for word in {word for phrase in phrases() for word in phrase.split()}}
     found: dict[str, set] = {}
     for phrase, entry in phrases().items():
         if len(phrase) > 3:
-            found.setdefault(_sound(phrase), set()).add(entry)
+            found.setdefault(" ".join(known[word] for word in phrase.split()), set()).add(entry)
     return {sound: next(iter(entries)) for sound, entries in found.items() if len(entries) == 1}
 
 

@@ -3,6 +3,7 @@
 import math
 
 from ...errors import OutOfRange, UnknownName
+from ...numerals import whole_number
 
 #: kinds, with their names and what is repeated
 REPEATED = {"teeth": ("Toothed wheel", "teeth"), "rays": ("Sun", "rays")}
@@ -17,10 +18,10 @@ def checked_count(text: str, where: str = "text") -> int:
 
     Raises: OutOfRange.
     """
-    text = text.strip()
-    if not (text.isdigit() and len(text) < 4 and FEWEST <= int(text) <= MOST):
-        raise OutOfRange(f"'{text[:20]}' parts; write a whole number from {FEWEST} to {MOST}.", where)
-    return int(text)
+    count = whole_number(text, MOST)
+    if count is None or count < FEWEST:
+        raise OutOfRange(f"'{text.strip()[:20]}' parts; write a whole number from {FEWEST} to {MOST}.", where)
+    return count
 
 
 def checked_way(way: str, where: str = "frame") -> str:

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from ...colour.difference import difference
 from ...colour.spaces import Lab, lab_of_hex
 from ...errors import MantelloError, OutOfRange, Unreadable
+from ...numerals import whole_number
 from ..devices.device import ARMS, Device, checked_device, figures
 
 #: designs on one sheet, sheets of one kind owned, kinds of sheet; mm of a piece
@@ -140,9 +141,10 @@ def _design(number: int, name: str, what: str, colour: str, width: str, height: 
                 f"{where}: a {word} of '{said[:20]}'; allowed is {SIZES[0]:g} to {SIZES[1]:g} mm.", "designs"
             )
         sizes.append(size)
-    if not (count.isascii() and count.isdigit() and 1 <= int(count[:6]) <= 999):
+    pieces = whole_number(count, 999)
+    if not pieces:
         raise Unreadable(f"{where}: a count of '{count[:20]}'; allowed is 1 to 999.", "designs")
-    return SheetDesign(name, device, colour.lower(), *sizes, int(count))
+    return SheetDesign(name, device, colour.lower(), *sizes, pieces)
 
 
 def shared_out(needs: Sequence[Need], sheets: Sequence[BoughtSheet]) -> tuple[Share, ...]:

@@ -5,6 +5,7 @@ from collections import defaultdict
 from collections.abc import Mapping
 from dataclasses import replace
 
+from ...numerals import whole_number
 from ..fact import Fact
 from ..folding import fold, stems
 from ..garments import title_of
@@ -48,7 +49,8 @@ def _join_likes(reading: TableReading) -> None:
     for fact in reading.facts:
         if fact.phrase.kind == "like":
             like = fact.phrase.like
-            numbers = (int(like),) if like.isdigit() else read_key_cell(like).numbers
+            plain = whole_number(like, 10**4)
+            numbers = read_key_cell(like).numbers if plain is None else (plain,)
             other = known.get(_spot(fact, numbers[0])) if numbers else None
             if other is None:
                 words = f"'{fact.phrase.text}' in line {fact.line}: there is no {like} that says so."

@@ -128,12 +128,14 @@ class Command(BaseCommand):
         big = grown(600)
         areas = statistics.mean(len(big.army.plate(rank.type).areas) for unit in big.army.units for rank in unit.ranks)
         self._row(
-            f"resolve {big.army.figures} figures, {areas:.0f} areas each", lambda: resolve(big.army, big.scheme), 15
+            f"resolve {big.army.figures} figures, {areas:.0f} areas each",
+            lambda: resolve(big.army, replace(big.scheme)),
+            15,
         )
         figure = Figure(big.army.units[-1].id, big.army.units[-1].ranks[0].id, 1)
         area = next(iter(big.army.plate(big.army.units[-1].ranks[0].type).areas))
         edited = set_here(big, figure, (area,), "field", 1)
-        self._row("the same after one rule changed", lambda: resolve(edited.army, edited.scheme), 15)
+        self._row("the same after one rule changed", lambda: resolve(edited.army, replace(edited.scheme)), 15)
         demo = calvessa()
         mix = demo.scheme.role("lantern").recipe().steps[0].mix
         self._row("coats over every undercoat, one mix", lambda: undercoat_choices(mix), 15)
