@@ -7,7 +7,7 @@ else (a picture, a fragment, an edit) waits for it.
 
 import threading
 from collections.abc import Callable
-from concurrent.futures import Future, ThreadPoolExecutor
+from concurrent.futures import Future, ThreadPoolExecutor, wait
 from contextvars import ContextVar
 from typing import TypeVar
 
@@ -16,6 +16,8 @@ from django.shortcuts import render
 from mantello.settings.options import OPTIONS
 
 T = TypeVar("T")
+#: seconds that a page waits before it says so: what is ready sooner is shown at once
+PATIENCE = 0.35
 #: whether who asks now can be shown a page that waits
 _can_wait: ContextVar[bool] = ContextVar("can_wait", default=False)
 _lock = threading.Lock()
@@ -46,11 +48,14 @@ def worked_out(holder: object, name: str, work: Callable[[], T]) -> T:
         if running is None:
             if not _thread:
                 _thread.append(ThreadPoolExecutor(max_workers=1, thread_name_prefix="soon"))
-            _under_way[key] = _thread[0].submit(keep)
-        elif running.done():  # it failed: whoever asks is told, and the next one tries again
-            _under_way.pop(key)
-            running.result()
-    raise BeingWorkedOut
+            running = _under_way[key] = _thread[0].submit(keep)
+    wait([running], PATIENCE)
+    if not running.done():
+        raise BeingWorkedOut
+    with _lock:  # where it failed, whoever asks is told, and the next one tries again
+        _under_way.pop(key, None)
+    running.result()
+    return vars(holder)[name]
 
 
 class Soon:

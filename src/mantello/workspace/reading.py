@@ -107,7 +107,7 @@ class Reading:
     @cached_property
     def checks(self) -> tuple[Check, ...]:
         """The inspection."""
-        return inspect(self.design, self.resolution)
+        return worked_out(self, "checks", lambda: inspect(self.design, self.resolution))
 
     @cached_property
     def gaps(self) -> tuple[Finding, ...]:
@@ -162,7 +162,8 @@ class Reading:
         """All the work of the design with nothing done, without its order."""
         if "work" in vars(self):
             return self.work.atoms
-        return atoms_of(self.design, self.resolution, vars(self).get("sheets"))
+        sheets = vars(self).get("sheets")
+        return worked_out(self, "atoms", lambda: atoms_of(self.design, self.resolution, sheets))
 
     @cached_property
     def cost(self) -> Cost:
