@@ -109,8 +109,8 @@ def with_advanced_copy(design: Design, node_id: str, name: str) -> Design:
         replace(
             table,
             cells=tuple(
-                (row, column, wanted.get((table.id, column), role) if row == made else role)
-                for row, column, role in table.cells
+                cell._replace(role=wanted.get((table.id, cell.column), cell.role)) if cell.row == made else cell
+                for cell in table.cells
             ),
         )
         for table in scheme.tables
@@ -159,7 +159,7 @@ class _Around:
 def _around(design: Design, resolution: Resolution, node_id: str, column: Column, table: Distinction) -> _Around:
     scheme = design.scheme
     units = {unit.id for unit in design.army.nodes[node_id].walk()}
-    marks = {role for _, _, role in table.cells}
+    marks = {cell.role for cell in table.cells}
     beside: dict[str, None] = {}
     width = 0.0
     for one in resolution.classes:
@@ -173,7 +173,7 @@ def _around(design: Design, resolution: Resolution, node_id: str, column: Column
                 role = one.cells[other].role
                 if other not in mine and length >= SEAM and role and role not in marks and _made(scheme, role):
                     beside[role] = None
-    used = [role for _, one, role in table.cells if one == column.id and role and _made(scheme, role)]
+    used = [cell.role for cell in table.cells if cell.column == column.id and cell.role and _made(scheme, cell.role)]
     colours = [tuple(_colour(scheme, scheme.role(role)) for role in roles) for roles in (used, beside)]
     return _Around(*colours, width or USUAL_WIDTH)
 

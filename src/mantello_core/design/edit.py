@@ -15,7 +15,7 @@ from ..scheme.aim import with_marked, with_share
 from ..scheme.cascade import ladder, resolve
 from ..scheme.change import changes
 from ..scheme.part_ground import PartGround, checked_part_grounds
-from ..scheme.rule import Column, Distinction, Rule, cell_of
+from ..scheme.rule import Column, Distinction, Rule, TableCell, cell_of
 from ..scheme.scheme import Role, Scheme
 from ..scheme.selector import checked_selector, narrowest
 from ..scheme.substitution import toned, with_substitution
@@ -183,16 +183,16 @@ def clear_here(design: Design, figure: Figure, area: str, rung_number: int) -> D
     return with_scheme(design, replace(scheme, rules=tuple(one for one in scheme.rules if one.id != rule.id)))
 
 
-def with_cell(table: Distinction, row: str, column: str, role_id: str | None) -> Distinction:
-    """The table with one cell set; None empties it."""
+def with_cell(table: Distinction, row: str, column: str, role_id: str | None, pattern: str = "") -> Distinction:
+    """The table with one cell set; None empties it. pattern: worn there instead of one colour."""
     cells = tuple(cell for cell in table.cells if cell[:2] != (row, column))
-    return replace(table, cells=cells if role_id is None else (*cells, (row, column, role_id)))
+    return replace(table, cells=cells if role_id is None else (*cells, TableCell(row, column, role_id, pattern)))
 
 
-def set_cell(design: Design, table_id: str, row: str, column: str, role_id: str | None) -> Design:
-    """Set or empty a cell of a distinction table.
+def set_cell(design: Design, table_id: str, row: str, column: str, role_id: str | None, pattern: str = "") -> Design:
+    """Set a cell of a distinction table to a role, or with a role of '' to a pattern; None empties it.
 
-    Raises: UnknownName for table, row, column or role.
+    Raises: UnknownName for table, row, column, role or pattern.
     """
     scheme = design.scheme
     table = find_table(scheme, table_id)
@@ -203,7 +203,9 @@ def set_cell(design: Design, table_id: str, row: str, column: str, role_id: str 
         raise UnknownName("column", column, [one.id for one in table.columns], "column")
     if role_id:
         scheme.role(role_id, "role")
-    return with_scheme(design, _with_table(scheme, with_cell(table, row, column, role_id)))
+    if pattern:
+        scheme.pattern(pattern, "role")
+    return with_scheme(design, _with_table(scheme, with_cell(table, row, column, role_id, pattern)))
 
 
 def with_new_table(design: Design, name: str, key: str) -> tuple[Design, Distinction]:

@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from ..naming import slug
-from ..scheme.rule import Column, Distinction
+from ..scheme.rule import Column, Distinction, TableCell
 from ..uniforms.fact import Fact, Wearer
 from ..uniforms.folding import fold
 from ..uniforms.garments import garments, rank_of
@@ -34,7 +34,7 @@ def with_list(design: Design, table_id: str, data: bytes) -> tuple[Design, Liste
     table = find_table(design.scheme, table_id)
     rows = rows_of(design.army, table.key)
     looks = looks_of(design)
-    cells = {(row, column): role for row, column, role in table.cells}
+    cells = {cell[:2]: cell for cell in table.cells}
     reading = read_table(data)
     left = [doubt.words for doubt in reading.doubts if doubt.kind == "column"]
     for fact in reading.facts:
@@ -51,13 +51,13 @@ def with_list(design: Design, table_id: str, data: bytes) -> tuple[Design, Liste
         elif role is None:
             left.append(f"{where}: no role is called so, and none is near that colour.")
         else:
-            cells[row, column.id] = role
-    before = {cell[:2]: cell[2] for cell in table.cells}
+            cells[row, column.id] = TableCell(row, column.id, role)
+    before = {cell[:2]: cell for cell in table.cells}
     own, used = find_table(design.scheme, table_id).columns, {column for _, column in cells}
     columns = tuple(one for one in table.columns if one in own or one.id in used)
-    filled = replace(table, columns=columns, cells=tuple((row, column, role) for (row, column), role in cells.items()))
+    filled = replace(table, columns=columns, cells=tuple(cells.values()))
     tables = tuple(filled if one.id == table_id else one for one in design.scheme.tables)
-    changed = sum(before.get(key) != role for key, role in cells.items())
+    changed = sum(before.get(key) != cell for key, cell in cells.items())
     return with_scheme(design, replace(design.scheme, tables=tables)), Listed(changed, tuple(dict.fromkeys(left)))
 
 

@@ -255,7 +255,7 @@ def with_duplicate(design: Design, node_id: str, name: str) -> Design:
         replace(
             table,
             cells=table.cells
-            + tuple((renamed[row], column, role) for row, column, role in table.cells if row in renamed),
+            + tuple(cell._replace(row=renamed[cell.row]) for cell in table.cells if cell.row in renamed),
         )
         for table in scheme.tables
     )

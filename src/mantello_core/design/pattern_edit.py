@@ -84,14 +84,17 @@ def placing_rule(design: Design, pattern_id: str) -> Rule | None:
 
 
 def without_pattern(design: Design, pattern_id: str) -> Design:
-    """The design without a pattern and the rules that place it. Raises: UnknownName."""
+    """The design without a pattern, and the rules and cells that place it. Raises: UnknownName."""
     design.scheme.pattern(pattern_id)
     for rule in design.scheme.rules:
         if rule.pattern == pattern_id:
             design = without_rule(design, rule.id)
-    return with_scheme(
-        design, replace(design.scheme, patterns=tuple(one for one in design.scheme.patterns if one.id != pattern_id))
+    tables = tuple(
+        replace(table, cells=tuple(cell for cell in table.cells if cell.pattern != pattern_id))
+        for table in design.scheme.tables
     )
+    patterns = tuple(one for one in design.scheme.patterns if one.id != pattern_id)
+    return with_scheme(design, replace(design.scheme, patterns=patterns, tables=tables))
 
 
 def with_layout(design: Design, pattern_id: str, unit: str, rank: str, ordinal: int, seed: int | None) -> Design:

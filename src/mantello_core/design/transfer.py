@@ -7,7 +7,7 @@ from ..insignia.devices.device import ARMS
 from ..marks.named_arms import MOST_ARMS
 from ..marks.unit_codes import taken_over
 from ..naming import slug
-from ..scheme.rule import Rule
+from ..scheme.rule import Rule, TableCell
 from .design import Design
 
 
@@ -75,11 +75,12 @@ def transferred(here: Design, other: Design) -> Transfer:
     tables, left_rows, rows = list(here.scheme.tables), [], 0
     for table in other.scheme.tables:
         cells = []
-        for row, column, role in table.cells:
-            if table.key == "rank" or row in places:
-                cells.append((ranks.get(row, row) if table.key == "rank" else places[row], column, new_id[role]))
+        for cell in table.cells:
+            if table.key == "rank" or cell.row in places:
+                row = ranks.get(cell.row, cell.row) if table.key == "rank" else places[cell.row]
+                cells.append(TableCell(row, cell.column, new_id[cell.role], pattern_ids[cell.pattern]))
             else:
-                left_rows.append((table.name, other.army.nodes[row].name))
+                left_rows.append((table.name, other.army.nodes[cell.row].name))
         rows += len(cells)
         tables.append(replace(table, id=slug(table.id, {one.id for one in tables}), cells=tuple(cells)))
     arms_ids, arms = _arms(here, other, places, new_id)

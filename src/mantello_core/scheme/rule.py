@@ -1,6 +1,7 @@
 """Rules: who, where, and what is worn there."""
 
 from dataclasses import dataclass, field
+from typing import NamedTuple
 
 from ..army.figure_filter import Filter
 
@@ -42,6 +43,17 @@ class Column:
     select: tuple[str, ...]
 
 
+class TableCell(NamedTuple):
+    """What one cell of a distinction table holds. row: a node's id, or a rank's."""
+
+    row: str
+    column: str
+    #: role id; '' is left bare, or where a pattern is worn
+    role: str
+    #: id of the camouflage pattern that is worn instead of one colour; '' for none
+    pattern: str = ""
+
+
 @dataclass(frozen=True)
 class Distinction:
     """A table that tells formations (key = a kind of node) or ranks (key = 'rank') apart."""
@@ -50,12 +62,20 @@ class Distinction:
     name: str
     key: str
     columns: tuple[Column, ...] = ()
-    #: (row, column id) to role id; a row is a node's id, or a rank's
-    cells: tuple[tuple[str, str, str], ...] = ()
+    #: row, column, and role or pattern
+    cells: tuple[TableCell, ...] = ()
+
+    def __post_init__(self):
+        object.__setattr__(self, "cells", tuple(TableCell(*cell) for cell in self.cells))
+
+    def cell(self, row: str, column: str) -> TableCell | None:
+        """The cell at a row and a column; None for an empty one."""
+        return next((cell for cell in self.cells if cell[:2] == (row, column)), None)
 
     def role(self, row: str, column: str) -> str | None:
-        """What a cell holds."""
-        return next((role for r, c, role in self.cells if (r, c) == (row, column)), None)
+        """The role that a cell holds, '' for left bare; None for an empty one, and for a pattern."""
+        found = self.cell(row, column)
+        return None if found is None or found.pattern else found.role
 
     def rules(self, root: str) -> tuple[Rule, ...]:
         """The rules the table is shorthand for."""
@@ -68,7 +88,8 @@ class Distinction:
                 role,
                 Filter(rank=row) if self.key == "rank" else Filter(),
                 table=self.id,
+                pattern=pattern,
             )
-            for row, column, role in self.cells
+            for row, column, role, pattern in self.cells
             if column in columns
         )

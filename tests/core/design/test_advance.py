@@ -48,7 +48,7 @@ class Marks(TestCase):
         after = with_advanced_copy(design, "2nd-lantern", "4th")
         table = after.scheme.tables[0]
         facing = table.role("4th", "facing")
-        self.assertNotIn(facing, {role for row, _, role in table.cells if row != "4th"})
+        self.assertNotIn(facing, {cell.role for cell in table.cells if cell.row != "4th"})
         self.assertEqual(table.role("4th", "plume-tip"), facing)
         made = after.scheme.role(facing)
         for other in ("lantern", "gull"):

@@ -11,7 +11,8 @@ from mantello_core.army.figure_filter import Filter
 from mantello_core.camouflage.pattern import FAMILIES, MOST_SEED, Ink, Overlay, Pattern, checked_pattern
 from mantello_core.camouflage.working import ink_work
 from mantello_core.design.camouflaged import layout_seed, layouts_on
-from mantello_core.design.edit import with_rule, with_scheme, without_role
+from mantello_core.design.edit import find_table, set_cell, with_rule, with_scheme, without_role
+from mantello_core.design.muster import with_duplicate
 from mantello_core.design.pattern_edit import (
     inks_like,
     placing_rule,
@@ -31,7 +32,7 @@ from mantello_core.passes.camouflaging import patches_words
 from mantello_core.passes.pieces import finishing_needed, pieces_of
 from mantello_core.planning.compiling import rank_sheets
 from mantello_core.scheme.cascade import resolve
-from mantello_core.scheme.rule import Rule
+from mantello_core.scheme.rule import Column, Distinction, Rule
 from mantello_core.scheme.sentence import rule_sentence
 from mantello_core.scheme.share import paint_needed, role_shares
 from mantello_core.scheme.substitution import Substitution
@@ -326,3 +327,59 @@ class Ranks(TestCase):
     def test_a_unit_without_such_areas_is_not_touched(self):
         _, resolution = camouflaged()
         self.assertFalse(any(one.patterns for one in resolution.of_unit("2nd-lantern-line")))
+
+
+class InTables(TestCase):
+    """A cell of a distinction table holds a role or a pattern."""
+
+    def setUp(self):
+        laid, _ = camouflaged()
+        stands = Distinction("dazzle", "Dazzle", "unit", (Column("hull", "Hull", ("#camo",)),))
+        plain = replace(laid, scheme=replace(laid.scheme, rules=tuple(r for r in laid.scheme.rules if not r.pattern)))
+        self.design = with_scheme(plain, replace(plain.scheme, tables=(*plain.scheme.tables, stands)))
+
+    def celled(self, role=""):
+        return set_cell(self.design, "dazzle", UNIT, "hull", role, "" if role else "estuary")
+
+    def worn(self, design):
+        return [one.patterns for one in resolve(design.army, design.scheme).of_unit(UNIT)]
+
+    def test_a_pattern_in_a_cell_is_worn_like_that_of_a_rule(self):
+        self.assertNotIn("estuary", str(self.worn(self.design)))
+        design = self.celled()
+        self.assertTrue(all("estuary" in one for one in self.worn(design)))
+        table = find_table(design.scheme, "dazzle")
+        self.assertIsNone(table.role(UNIT, "hull"))
+        self.assertEqual(table.cell(UNIT, "hull").pattern, "estuary")
+
+    def test_a_role_or_nothing_takes_its_place(self):
+        design = self.celled()
+        other = set_cell(design, "dazzle", UNIT, "hull", "hull")
+        self.assertEqual([cell[2:] for cell in find_table(other.scheme, "dazzle").cells], [("hull", "")])
+        self.assertEqual(find_table(set_cell(design, "dazzle", UNIT, "hull", None).scheme, "dazzle").cells, ())
+
+    def test_documents_keep_it_and_refuse_one_that_is_not_there(self):
+        design = self.celled()
+        written = write_design(design)
+        self.assertEqual(read_design(written).scheme.tables, design.scheme.tables)
+        written["scheme"]["tables"][-1]["cells"][0]["pattern"] = "gone"
+        with self.assertRaises(UnknownName) as refused:
+            read_design(written)
+        self.assertTrue(refused.exception.where.endswith("/cells/0/pattern"))
+        with self.assertRaises(UnknownName):
+            set_cell(self.design, "dazzle", UNIT, "hull", "", "gone")
+
+    def test_with_the_pattern_the_cell_goes(self):
+        self.assertEqual(find_table(without_pattern(self.celled(), "estuary").scheme, "dazzle").cells, ())
+
+    def test_another_army_takes_the_cell_over_with_its_pattern(self):
+        here, there = levy(), self.celled()
+        taken = transferred(here, there).design.scheme
+        cells = [cell for table in taken.tables for cell in table.cells if cell.pattern]
+        self.assertEqual(len(cells), 1)
+        self.assertIn(cells[0].pattern, taken.pattern_by_id)
+
+    def test_a_copy_of_a_unit_wears_it_too(self):
+        design = with_duplicate(self.celled(), UNIT, "Second cars")
+        cells = find_table(design.scheme, "dazzle").cells
+        self.assertEqual([cell.pattern for cell in cells], ["estuary", "estuary"])

@@ -103,6 +103,22 @@ class Camouflage(RoomCase):
         kept = self.see("camouflage", pattern=laid.id, figure=CAR).context["views"]
         self.assertEqual([self.client.get(src).content for _, src in kept], pictures)
 
+    def test_a_cell_of_a_table_holds_it(self):
+        laid = self.lay()
+        self.post("new-table", name="Dazzle", key="unit")
+        table = self.now().scheme.tables[-1].id
+        self.post("set-column", table, name="Hull", select="#camo")
+        self.assertContains(self.see("rules"), f'<option value="pattern:{laid.id}">')
+        unit, column = CAR.split("|")[0], self.now().scheme.tables[-1].columns[0].id
+        self.post("set-cell", table, row=unit, column=column, role=f"pattern:{laid.id}")
+        self.assertEqual(self.now().scheme.tables[-1].cells, ((unit, column, "", laid.id),))
+        page = self.see("rules")
+        self.assertContains(page, f'<option value="pattern:{laid.id}" selected>')
+        self.assertContains(page, f'role="img" aria-label="{laid.name}"')
+        self.post("set-cell", table, row=unit, column=column, role="bare")
+        self.assertContains(self.see("rules"), '<option value="bare" selected>')
+        self.post("set-cell", table, row=unit, column=column, role="pattern:gone", status=422)
+
     def test_what_cannot_be_laid_has_no_picture(self):
         said = {name: value for name, value in FORM.items() if name != "pattern"}
         for changed in ({"share-0": "60"}, {"select": "cloak"}, {"family": "tartan"}, {"size": ""}):

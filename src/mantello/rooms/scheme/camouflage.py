@@ -1,7 +1,6 @@
 """Camouflage: patterns, how they lie on the figures, and what they do."""
 
 from dataclasses import replace
-from itertools import accumulate
 from urllib.parse import urlencode
 
 from django.contrib.auth.decorators import login_required
@@ -35,6 +34,7 @@ from mantello_core.scheme.scheme import Scheme
 
 from .camouflage_form import CamouflageForm
 from .fleet import fleet_of, key_of, wearing
+from .ink_swatch import ink_swatch
 from .laying import tried_address
 from .measured import asked_measures, ground_under
 
@@ -57,7 +57,7 @@ def _page(request, army, status=200, form=None):
     pattern = None if new else scheme.pattern_by_id.get(asked) or scheme.patterns[0]
     offered = _starts(reading) if new else ()
     context = {
-        "title": "Camouflage", "view": "camouflage", "patterns": [(one, _swatch(reading, one)) for one in scheme.patterns],
+        "title": "Camouflage", "view": "camouflage", "patterns": [(one, ink_swatch(reading, one)) for one in scheme.patterns],
         "pattern": pattern, "denominator": denominator_of(reading.design), "pick": None,
         "starts": _offered(army, reading, offered) if new else [],
     }  # fmt: skip
@@ -91,15 +91,6 @@ def _starts(reading: Reading) -> tuple[tuple[Pattern, Rule], ...]:
 
 def _offered(army, reading: Reading, offered) -> list[tuple[int, Pattern, str]]:
     return [(at, one, tried_address(army, one, rule, reading)) for at, (one, rule) in enumerate(offered)]
-
-
-def _swatch(reading: Reading, pattern: Pattern) -> list[tuple[str, float, float]]:
-    """The inks of a pattern with their shares in per cent, and where each begins."""
-    starts_at = accumulate((ink.share * 100 for ink in pattern.inks), initial=0.0)
-    return [
-        (reading.ink(pattern, ink.role, "rank"), ink.share * 100, at)
-        for ink, at in zip(pattern.inks, starts_at, strict=False)
-    ]
 
 
 def _shown(request, army, reading: Reading, pattern: Pattern, fleet) -> dict:
@@ -143,7 +134,7 @@ def _found(reading: Reading, pattern: Pattern, one: FigureClass, job: Job) -> di
     """The measures with what the page shows beside them."""
     said, called = job.result, reading.design.army.called
     roles = [reading.design.scheme.role(ink.role).name for ink in pattern.inks]
-    rows = zip(roles, _swatch(reading, pattern), said["shares"], pattern.inks, strict=True)
+    rows = zip(roles, ink_swatch(reading, pattern), said["shares"], pattern.inks, strict=True)
     return said | {
         "mean_hex": hex_of(Lab(*said["mean"])),
         "inks": [(name, colour, share * 100, ink.share * 100) for name, (colour, *_), share, ink in rows],

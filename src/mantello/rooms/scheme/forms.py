@@ -12,6 +12,8 @@ from mantello_core.numerals import whole_number
 from mantello_core.scheme.rule import Rule
 from mantello_core.uniforms.phrase import colour_of
 
+from .ink_swatch import PATTERN, role_or_pattern
+
 
 class RoleForm(forms.Form):
     """A new colour role."""
@@ -59,10 +61,6 @@ class ColumnForm(forms.Form):
         return tuple(one.strip() for one in self.cleaned_data["select"].split(",") if one.strip())
 
 
-#: before the id of a pattern among the roles of a rule
-_PATTERN = "pattern:"
-
-
 class PastedForm(forms.Form):
     """A plain list for a table."""
 
@@ -103,7 +101,7 @@ class RuleForm(forms.Form):
             which = f"every {given.every}" + (f" from {given.first}" if given.first != 1 else "")
         initial = {
             "scope": rule.scope, "type": given.type, "rank": given.rank, "tag": given.tag, "which": which,
-            "select": ", ".join(rule.select), "role": f"{_PATTERN}{rule.pattern}" if rule.pattern else rule.role, "binding": rule.binding,
+            "select": ", ".join(rule.select), "role": f"{PATTERN}{rule.pattern}" if rule.pattern else rule.role, "binding": rule.binding,
         }  # fmt: skip
         return cls(initial=initial, **options)
 
@@ -128,8 +126,7 @@ class RuleForm(forms.Form):
         ordinals, every, first = given["which"]
         select = tuple(one.strip() for one in given["select"].split(",") if one.strip()) or ("",)
         filter_ = Filter(given["type"], given["rank"], given["tag"].strip().lower(), ordinals, every, first)
-        pattern = given["role"].removeprefix(_PATTERN) if given["role"].startswith(_PATTERN) else ""
-        role = "" if pattern else given["role"]
+        role, pattern = role_or_pattern(given["role"])
         return Rule(id_, given["scope"], select, role, filter_, given["binding"], on, pattern=pattern)
 
 

@@ -19,6 +19,7 @@ from mantello_core.scheme.sentence import areas_words, rule_sentence
 
 from .board import board_of, chooser_of, kinds_of
 from .forms import ColumnForm, PastedForm, RuleForm, TableForm, TonedForm
+from .ink_swatch import role_or_pattern
 from .pick import pick_from
 
 
@@ -90,8 +91,10 @@ def set_cell(request, army_id, table):
     """Set or empty a cell of a distinction table."""
     army = army_for(request, army_id)
     row, column, given = request.POST.get("row", ""), request.POST.get("column", ""), request.POST.get("role", "")
-    role = {"-": None, "bare": ""}.get(given, given)
-    apply(request, army, lambda design: edit.set_cell(design, table, row, column, role), _cell_told(table, row))
+    role, pattern = (None, "") if given == "-" else ("", "") if given == "bare" else role_or_pattern(given)
+    apply(
+        request, army, lambda design: edit.set_cell(design, table, row, column, role, pattern), _cell_told(table, row)
+    )
     return back(request, "rules", army.pk)
 
 

@@ -98,10 +98,12 @@ def _check_table(army: Army, scheme: Scheme, table, where: str) -> None:
     refuse_twice([column.id for column in table.columns], f"{where}/columns", "column")
     for column in table.columns:
         _check_selectors(column.select, f"{where}/columns")
-    for at, (row, _, role) in enumerate(table.cells):
+    for at, cell in enumerate(table.cells):
         if table.key != "rank":
-            army.node(row, f"{where}/cells/{at}/row")
-        _check_roles(scheme, [role], f"{where}/cells/{at}/role")
+            army.node(cell.row, f"{where}/cells/{at}/row")
+        _check_roles(scheme, [cell.role], f"{where}/cells/{at}/role")
+        if cell.pattern:
+            scheme.pattern(cell.pattern, f"{where}/cells/{at}/pattern")
 
 
 def _check_roles(scheme: Scheme, roles: Iterable[str | None], where: str) -> None:

@@ -1,7 +1,7 @@
 """Rules, their filters and distinction tables as parts of the document."""
 
 from ...army.figure_filter import Filter
-from ...scheme.rule import Column, Distinction, Rule
+from ...scheme.rule import Column, Distinction, Rule, TableCell
 
 
 def write_filter(filter_: Filter) -> dict:
@@ -55,12 +55,18 @@ def write_table(table: Distinction) -> dict:
         "name": table.name,
         "key": table.key,
         "columns": [{"id": one.id, "name": one.name, "select": list(one.select)} for one in table.columns],
-        "cells": [{"row": row, "column": column, "role": role} for row, column, role in table.cells],
+        "cells": [
+            {"row": cell.row, "column": cell.column, "role": cell.role}
+            | ({"pattern": cell.pattern} if cell.pattern else {})
+            for cell in table.cells
+        ],
     }
 
 
 def read_table(data: dict) -> Distinction:
     """A distinction table from its mapping."""
     columns = tuple(Column(one["id"], one["name"], tuple(one["select"])) for one in data["columns"])
-    cells = tuple((cell["row"], cell["column"], cell["role"]) for cell in data["cells"])
+    cells = tuple(
+        TableCell(cell["row"], cell["column"], cell["role"], cell.get("pattern", "")) for cell in data["cells"]
+    )
     return Distinction(data["id"], data["name"], data["key"], columns, cells)

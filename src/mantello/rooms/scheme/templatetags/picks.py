@@ -12,6 +12,8 @@ from mantello_core.colour.spaces import hex_of
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.memory import remembered
 
+from ..ink_swatch import ink_swatch
+
 register = template.Library()
 
 #: mark of the reach preview: height of the dark part
@@ -61,9 +63,21 @@ def sideless_area(pick) -> str:
 
 
 @register.filter
-def cell_role(table, row: str) -> dict[str, str | None]:
-    """A row of a distinction table: column to role."""
-    return {column.id: table.role(row, column.id) for column in table.columns}
+def cells_in(table, row: str) -> dict:
+    """A row of a distinction table: column to its cell, None for an empty one."""
+    return {column.id: table.cell(row, column.id) for column in table.columns}
+
+
+@register.simple_tag
+def pattern_swatch(reading, pattern_id: str) -> str:
+    """The inks of a pattern side by side by their shares."""
+    pattern = reading.design.scheme.pattern_by_id[pattern_id]
+    inks = ((f"{start:.1f}", f"{share:.1f}", colour) for colour, share, start in ink_swatch(reading, pattern))
+    return format_html(
+        '<svg class="camo-sw" viewBox="0 0 100 16" preserveAspectRatio="none" role="img" aria-label="{}">{}</svg>',
+        pattern.name,
+        format_html_join("", '<rect x="{}" width="{}" height="16" fill="{}"/>', inks),
+    )
 
 
 @register.simple_tag
