@@ -81,7 +81,7 @@ def patterned(surface: Surface, pattern: Pattern, denominator: float = DRAWN_AT,
     worst = max(range(len(shares)), key=lambda k: abs(shares[k] - pattern.inks[k].share))
     if abs(shares[worst] - pattern.inks[worst].share) > _TOLD:
         told.append(
-            f"{pattern.inks[worst].role} takes {100 * shares[worst]:.1f} % instead of {100 * (pattern.inks[worst].share):.1f} %: patches of"
+            f"Ink {worst + 1} takes {100 * shares[worst]:.1f} % instead of {100 * (pattern.inks[worst].share):.1f} %: patches of"
             f" {scale.size * scale.per_mm:.1f} mm are too few on {surface.mm2 * scale.per_mm**2:.0f} mm² to come nearer."
         )
     return Patterned(surface, pattern, scale, views, shares, surface.mm2, tuple(told))

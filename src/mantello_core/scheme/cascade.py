@@ -165,7 +165,8 @@ class Resolution:
 
 #: bytes of a class of figures and of one of its areas, as kept: measured
 _CLASS_BYTES, _CELL_BYTES = 2000, 120
-_kept = Memory("resolutions", 12 * 2**20)
+_KEPT_BYTES = 12 * 2**20
+_kept = Memory("resolutions", _KEPT_BYTES)
 
 
 def resolve(army: Army, scheme: Scheme) -> Resolution:

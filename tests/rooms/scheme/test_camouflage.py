@@ -14,6 +14,7 @@ from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
 from mantello.rooms.plan.evening import Evening
 from mantello.rooms.plan.handling import Handling
+from mantello.rooms.scheme.camouflage_checks import CHECKED
 from mantello_core.design.camouflaged import layout_seed
 from mantello_core.formats.sample import levy
 from tests.rooms.case import RoomCase
@@ -102,6 +103,40 @@ class Camouflage(RoomCase):
         laid = self.lay()
         kept = self.see("camouflage", pattern=laid.id, figure=CAR).context["views"]
         self.assertEqual([self.client.get(src).content for _, src in kept], pictures)
+
+    def test_it_is_among_the_checks_once_it_is_measured_and_mended_there(self):
+        self.assertNotContains(self.see("checks"), "measured figure by figure")
+        self.lay()
+        waiting = self.see("checks")
+        self.assertContains(waiting, 'id="camouflage"')
+        self.assertContains(waiting, "measured figure by figure")
+        job = Job.objects.get(kind=CHECKED)
+        carry_out(job)
+        job.refresh_from_db()
+        self.assertEqual((job.state, job.result["figures"]), (Job.State.DONE, 4))
+        told = {
+            "pattern": "estuary", "unit": "punt-cars", "rank": "punt-car", "ordinal": 2, "words": "Its sides are alike by 40 %.",
+            "cause": "Its sides are alike", "better": 4711,
+        }  # fmt: skip
+        Job.objects.filter(pk=job.pk).update(result={"figures": 4, "told": [told]})
+        page = self.see("checks")
+        self.assertContains(page, "Estuary: its sides are alike")
+        given = {"check": "camouflage", "card": "Estuary: its sides are alike"}
+        opened = self.see("checks", **given)
+        self.assertContains(opened, "Lay Punt-car 2 out otherwise.")
+        now, after = opened.context["fix_pictures"]
+        pictures = [self.client.get(src).content for src in (now, after)]
+        self.assertTrue(all(one.startswith(b"<svg") for one in pictures))
+        self.assertNotEqual(*pictures)
+        self.post("accept", note="As in the photograph", **given)
+        self.assertContains(self.see("checks"), "As in the photograph")
+        self.post("accept", do="withdraw", check="camouflage", finding=f"estuary|{CAR}|Its sides are alike")
+        self.post("fix", **given)
+        self.assertEqual(self.now().scheme.patterns[0].layouts, (("punt-cars", "punt-car", 2, 4711),))
+
+    def test_pictures_of_a_fix_are_nobody_elses_and_only_where_there_is_one(self):
+        self.see("fixed-figure", check="neighbours", card="nothing of the kind", status=404)
+        self.assert_hidden("fixed-figure")
 
     def test_a_cell_of_a_table_holds_it(self):
         laid = self.lay()

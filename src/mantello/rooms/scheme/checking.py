@@ -9,6 +9,7 @@ from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.jobs.models import Job
 from mantello.shell.download import drawing
 from mantello.workspace.lit import lit_address
 from mantello.workspace.page import apply, army_for, back, room_page
@@ -24,6 +25,8 @@ from mantello_core.scheme.aim import THRESHOLDS, Aims, with_accepted, with_marke
 from mantello_core.scheme.cascade import FigureClass, resolve
 from mantello_core.scheme.change import changes
 
+from .all_checks import all_checks, card_in, card_of, check_named, measures_of
+from .fix_pictures import as_it_is, before_and_after
 from .pick import pick_from
 
 #: cards of one check that are shown at once
@@ -51,21 +54,24 @@ def checks(request, army_id):
     """Every check with what it found as cards by cause, worst first; one card may be open, with its fix previewed."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    opened = (request.GET.get("check", ""), request.GET.get("card", ""))
-    card = _card(reading, *opened)
+    measures = measures_of(army, reading, again="again" in request.GET)
+    made = all_checks(reading, measures)
+    card = card_in(made, request.GET.get("check", ""), request.GET.get("card", ""))
     context = {
         "title": "Checks",
         "view": "checks",
         "pick": pick_from(reading, request.GET),
         "found": [
             (check, cards[:_SHOWN], cards[_SHOWN:])
-            for check in reading.ranked_checks
+            for check in made
             if check.findings
             for cards in [list(_shown(army, reading, check))]
         ],
-        "clear": [check for check in reading.ranked_checks if not check.findings],
+        "clear": [check for check in made if not check.findings],
+        "measures": measures if measures and measures.state != Job.State.DONE else None,
         "opened": card,
-        "fix_preview": _preview(reading, card) if card and card.fixes else None,
+        "fix_preview": _preview(reading, card) if card and card.fixes and card.check != "camouflage" else None,
+        "fix_pictures": before_and_after(army, reading, card) if card else None,
         "harmony": reading.harmony,
         "thresholds": {name: (reading.design.scheme.aims.threshold(name), *row) for name, row in THRESHOLDS.items()},
         "aims": reading.design.scheme.aims,
@@ -84,18 +90,16 @@ def _shown(army, reading: Reading, check: Check) -> Iterator[Shown]:
         )
 
     for card in cards_of(check):
-        first, picture = card.first, ""
+        first = card.first
         if first.unit and (areas := card.areas_on(first.unit, first.rank)):
             picture = lit_address(army, first.unit, first.rank, first.ordinal, areas)
+        else:
+            picture = as_it_is(army, reading, card)
         yield Shown(card, coloured(card.roles), picture, coloured(fix.role for fix in card.fixes if fix.role))
 
 
-def _card(reading: Reading, check: str, key: str) -> Card | None:
-    found = next((one for one in reading.checks if one.id == check), None)
-    return next((one for one in cards_of(found) if one.key == key), None) if found else None
-
-
 def _preview(reading: Reading, card: Card):
+    """What would change its role; another layout of a pattern changes none."""
     after = fixed(reading.design, card)
     return changes(reading.resolution, resolve(after.army, after.scheme))
 
@@ -128,7 +132,7 @@ def _lit(reading: Reading, one: FigureClass, area: str, lit: set[str]) -> str:
 def fix(request, army_id):
     """Apply the fixes that a card proposes, all as one edit."""
     army = army_for(request, army_id)
-    card = _card(reading_of(army.head), request.POST.get("check", ""), request.POST.get("card", ""))
+    card = card_of(army, reading_of(army.head), request.POST.get("check", ""), request.POST.get("card", ""))
     if card is None or not card.fixes:
         raise Http404
     apply(request, army, lambda design: fixed(design, card), f"Fixed: {card.words}")
@@ -141,8 +145,8 @@ def accept(request, army_id):
     """Accept a finding, or all of a card, with a note; or take acceptances back."""
     army = army_for(request, army_id)
     reading, check = reading_of(army.head), request.POST.get("check", "")
-    known: Check | None = next((one for one in reading.checks if one.id == check), None)
-    card = _card(reading, check, request.POST.get("card", ""))
+    known = check_named(army, reading, check)
+    card = card_of(army, reading, check, request.POST.get("card", ""))
     keys = tuple(one.key for one in card.findings) if card else tuple(request.POST.getlist("finding"))
     there = {one.key for one in known.findings} | {one.key for one, _ in known.accepted} if known else set()
     if not keys or not there.issuperset(keys):

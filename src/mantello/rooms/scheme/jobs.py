@@ -3,11 +3,13 @@
 from mantello.jobs.answers import answer_kind
 
 from . import sheets  # noqa: F401  register its papers
+from .camouflage_checks import CHECKED, camouflage_checked
 from .casting import SEARCHED, cast_searched
 from .cloth_mixes import MIXED, cloth_mixed
 from .lists import READ, list_read
 from .measured import MEASURED, camouflage_measured
 
+answer_kind(CHECKED)(camouflage_checked)
 answer_kind(MEASURED)(camouflage_measured)
 answer_kind(MIXED)(cloth_mixed)
 answer_kind(READ)(list_read)

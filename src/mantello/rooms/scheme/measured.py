@@ -27,16 +27,21 @@ def asked_measures(
 ) -> Job:
     """The job that measures a pattern on one figure as the army stands."""
     seed = layout_seed(pattern, one.unit, one.rank, ordinal)
-    told = [
-        army.pk, write_pattern(pattern), seed, one.type, sorted(one.patterns[pattern.id]), sorted(one.borne),
-        [list(colour) for colour in ink_colours(reading, pattern, one)], list(ground_under(reading, one) or ()),
-        denominator_of(reading.design), metres_of(reading.design),
-        [layout_seed(pattern, one.unit, one.rank, other) for _, other in _beside(reading, pattern, one, ordinal)],
-    ]  # fmt: skip
+    beside = [layout_seed(pattern, one.unit, one.rank, other) for _, other in _beside(reading, pattern, one, ordinal)]
+    told = [army.pk, seed, *measured_from(reading, pattern, one), beside]
     figure = [one.unit, one.rank, ordinal]
     return answer_to(
         army, MEASURED, told, address, again=again, edition=army.head_id, pattern=pattern.id, figure=figure
     )
+
+
+def measured_from(reading: Reading, pattern: Pattern, one: FigureClass) -> list:
+    """All that the measures of a pattern on a class of figures follow from, but for the layout's seed; JSON-ready."""
+    return [
+        write_pattern(pattern), one.type, sorted(one.patterns[pattern.id]), sorted(one.borne),
+        [list(colour) for colour in ink_colours(reading, pattern, one)], list(ground_under(reading, one) or ()),
+        denominator_of(reading.design), metres_of(reading.design),
+    ]  # fmt: skip
 
 
 def camouflage_measured(job: Job) -> Iterator[Step]:

@@ -84,7 +84,7 @@ class Verdicts(TestCase):
             with self.assertRaises(OutOfRange):
                 freehand(HERON, width, line)
 
-    @settings(max_examples=6, deadline=None)
+    @settings(max_examples=3, deadline=None)
     @given(ARMS.filter(few), st.floats(2, 30), st.floats(0.15, 0.8))
     def test_no_simpler_form_leaves_the_surface_or_is_finer_than_told(self, arms, width, line):
         drawn = drawn_arms(arms)
