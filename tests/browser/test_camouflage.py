@@ -1,5 +1,7 @@
 """Camouflage in a browser: laid on a model as the form is filled in, kept, laid out otherwise, on a phone as on a desk."""
 
+import re
+
 from django.contrib.auth import get_user_model
 from playwright.sync_api import expect
 
@@ -27,6 +29,8 @@ class Camouflage(BrowserCase):
         first = self.stage().locator("img").first.get_attribute("src")
         self.page.get_by_label("Shapes").select_option("splinter")
         expect(self.stage().locator("img").first).not_to_have_attribute("src", first, timeout=COME)
+        # a glance of one side is followed by the whole of it
+        expect(self.stage().locator("img").first).not_to_have_attribute("src", re.compile("glance"), timeout=COME)
         self.assertGreater(self.stage().locator("img").first.evaluate("one => one.naturalWidth"), 0)
         self.page.get_by_label("Share of the ground").fill("90")
         self.page.get_by_role("button", name="Lay it").click()

@@ -10,6 +10,7 @@ from mantello.shell.soon import worked_out
 from mantello_core.advice.edge_list import edge_list
 from mantello_core.bearers.allotment import Allotment, allotments
 from mantello_core.camouflage.pattern import Pattern
+from mantello_core.camouflage.surface import PITCH
 from mantello_core.checks.finding import Check, Finding, checked
 from mantello_core.checks.harmony import Harmony, harmony_of
 from mantello_core.checks.inspect import inspect
@@ -314,15 +315,21 @@ class Reading:
         return tuple((site, self._mark(borne.placement, one.tier, seeing)) for site, borne in one.borne.items())
 
     def camouflage(
-        self, one: FigureClass, view: str, ordinal: int, seeing: Seeing = NEUTRAL, laid_to: dict[str, int] | None = None
+        self,
+        one: FigureClass,
+        view: str,
+        ordinal: int,
+        seeing: Seeing = NEUTRAL,
+        laid_to: dict[str, int] | None = None,
+        pitch: float = PITCH,
     ) -> tuple[Camouflage, ...]:
         """The patterns of one figure on one view, in the colours of their inks.
 
-        laid_to: of every pattern the place of the last ink that is laid; None for all of all.
+        laid_to: of every pattern the place of the last ink that is laid; None for all of all. pitch: of the raster, mm.
         """
         found = []
         worn = [pattern for pattern in self.design.scheme.patterns if pattern.id in one.patterns]
-        for pattern, laid in zip(worn, layouts_on(self.design, one, ordinal), strict=True):
+        for pattern, laid in zip(worn, layouts_on(self.design, one, ordinal, pitch), strict=True):
             inks = one.inks_of(pattern.id)
             if laid_to is not None and not laid_to.get(pattern.id):
                 continue
@@ -360,8 +367,17 @@ class Reading:
         tones = self.tones(role, tier)
         return seeing.hex(scaled(self.design, pattern, tones.flats)) if tones else GAP
 
-    def drawn(self, one: FigureClass, view: str, seeing: Seeing = NEUTRAL, detail: str = "large", seed: int = 0) -> str:
-        """A figure of a class from one side, as designed, as an SVG document. seed: deals its chips and streaks."""
+    def drawn(
+        self,
+        one: FigureClass,
+        view: str,
+        seeing: Seeing = NEUTRAL,
+        detail: str = "large",
+        seed: int = 0,
+        pitch: float = PITCH,
+    ) -> str:
+        """A figure of a class from one side, as designed, as an SVG document. seed: deals its chips and streaks; pitch: of the
+        raster on which camouflage is laid, mm."""
         return plate_svg(
             one.plate,
             view,
@@ -371,7 +387,7 @@ class Reading:
             bearing=self.bearing(one, seeing),
             lit_of=lambda area: self.lit(one, area, seeing),
             seed=seed,
-            camouflage=self.camouflage(one, view, seed or one.ordinals[0], seeing) if one.patterns else (),
+            camouflage=self.camouflage(one, view, seed or one.ordinals[0], seeing, pitch=pitch) if one.patterns else (),
         )
 
     def _mark(self, placement: Placement, tier: str, seeing: Seeing) -> WornMark:

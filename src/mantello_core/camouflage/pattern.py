@@ -1,5 +1,6 @@
 """A camouflage pattern: a value that a rule places on areas as it places a role."""
 
+import math
 from dataclasses import dataclass, field, replace
 
 from ..errors import Contradiction, OutOfRange, UnknownName
@@ -27,9 +28,11 @@ LEAST_SIZE, MOST_SIZE = 0.02, 10.0
 USUAL_LEAVE = ("#wheel", "@glass", "vehicle.gun", "vehicle.wheel", "vehicle.casemate.ports", "vehicle.rivets")
 _NEAR = 1e-6
 MOST_OVERLAYS = 3
+#: months that a layer may have been worn
+MOST_MONTHS = 24
 _WEIGHTS = (
     ("edges", 0, 5), ("touch", 0, 5), ("low", 0, 5), ("chance", 0, 5), ("size_m", LEAST_SIZE, MOST_SIZE), ("streak", 1, 6),
-    ("seed", 0, MOST_SEED),
+    ("seed", 0, MOST_SEED), ("months", 0, MOST_MONTHS),
 )  # fmt: skip
 
 
@@ -40,6 +43,15 @@ class Ink:
     role: str
     share: float
     scale: float = 1.0
+
+
+#: months at an exposure of 1 after which half of a layer is gone; the least share that is told
+_HALF, LEAST_COVER = 2.5, 0.02
+
+
+def worn_after(cover: float, months: float, exposure: float = 1.0) -> float:
+    """Coverage after months of service: half is gone in 2.5 months at an exposure of 1. Our own assumption."""
+    return cover * math.exp(-math.log(2) * months * exposure / _HALF)
 
 
 @dataclass(frozen=True)
@@ -60,6 +72,13 @@ class Overlay:
     seed: int = 1
     #: whether it is laid after the varnish; else before it
     late: bool = False
+    #: months that it has been worn since it covered so much
+    months: float = 0.0
+
+    @property
+    def left(self) -> float:
+        """The share that it covers now, never less than a trace."""
+        return max(LEAST_COVER, worn_after(self.cover, self.months))
 
 
 @dataclass(frozen=True)
@@ -157,7 +176,7 @@ def _check_layers(pattern: Pattern, roles, where: str) -> None:
     for at, one in enumerate(pattern.overlays):
         if one.role not in roles:
             raise UnknownName("colour role", one.role, list(roles), f"{where}/overlays/{at}/role")
-        if not 0.02 <= one.cover <= 0.98:
+        if not LEAST_COVER <= one.cover <= 0.98:
             raise OutOfRange(
                 f"A cover of {100 * one.cover:.0f} %; allowed is 2 % to 98 %.", f"{where}/overlays/{at}/cover"
             )

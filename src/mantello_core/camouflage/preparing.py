@@ -11,21 +11,28 @@ from ..figures.plate import Plate
 from ..memory import remembered
 from .depth import figure_depth, vehicle_depth
 from .facets import facets_of, points_of
-from .surface import Surface, raster_of
+from .surface import PITCH, Surface, raster_of
 
 #: how an area is formed where the drawing does not tell: 'flat', 'slope' inwards to what is above, 'round' about its long axis
 FORMS = ("flat", "slope", "round")
 
 
 @remembered(48_000)
-def surface_of(plate: Plate, areas: frozenset[str], sites: frozenset[str] = frozenset(), clear: float = 0.8) -> Surface:
-    """A plate as a surface in space. areas: those that take the pattern; sites: of marks that are kept clear, by so many mm."""
+def surface_of(
+    plate: Plate,
+    areas: frozenset[str],
+    sites: frozenset[str] = frozenset(),
+    clear: float = 0.8,
+    pitch: float = PITCH,
+) -> Surface:
+    """A plate as a surface in space. areas: those that take the pattern; sites: of marks that are kept clear, by so many mm;
+    pitch: mm between the places that are looked at."""
     names = tuple(sorted(plate.areas))
     index = {name: at for at, name in enumerate(names)}
-    views = [raster_of(view, names, areas, sites, clear) for view in plate.views]
+    views = [raster_of(view, names, areas, sites, clear, pitch) for view in plate.views]
     surface = Surface(plate, views, list(names), areas)
     if any(view.name == "top" for view in views):
-        depths, slope = _depths(plate)
+        depths, slope = _depths(plate, pitch)
         surface.slope = slope
         for view, depth in zip(views, depths, strict=True):
             view.depth = depth
@@ -40,10 +47,10 @@ def surface_of(plate: Plate, areas: frozenset[str], sites: frozenset[str] = froz
 
 
 @remembered(24_000)
-def _depths(plate: Plate) -> tuple[tuple[np.ndarray, ...], np.ndarray]:
+def _depths(plate: Plate, pitch: float) -> tuple[tuple[np.ndarray, ...], np.ndarray]:
     """Depth of every view of a vehicle, and which areas slope: they depend on the plate alone."""
     names = tuple(sorted(plate.areas))
-    views = [raster_of(view, names, frozenset(), frozenset(), 0.0) for view in plate.views]
+    views = [raster_of(view, names, frozenset(), frozenset(), 0.0, pitch) for view in plate.views]
     bare = Surface(plate, views, list(names), frozenset())
     vehicle_depth(bare, {name: at for at, name in enumerate(names)}, forms_of(plate))
     return tuple(view.depth for view in views), bare.slope

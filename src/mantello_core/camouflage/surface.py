@@ -20,6 +20,8 @@ from .contour import polygons
 
 #: raster pitch, mm
 PITCH = 0.35
+#: mm of a raster for a glance, on which shapes are rough but soon there
+COARSE = 3 * PITCH
 
 
 def shape_of(rings: tuple[Ring, ...]):
@@ -104,11 +106,11 @@ class Bare:
 
 
 @remembered(48_000)
-def bare_view(data: View, names: tuple[str, ...]) -> Bare:
-    """A view on its raster. names: of all areas of its plate, by whose places nodes name their owners."""
+def bare_view(data: View, names: tuple[str, ...], pitch: float = PITCH) -> Bare:
+    """A view on its raster of a pitch in mm. names: of all areas of its plate, by whose places nodes name their owners."""
     index = {name: at for at, name in enumerate(names)}
     x0, y0, w, h = (v / 10 for v in data.view_box)
-    x, y = np.arange(x0, x0 + w + PITCH, PITCH), np.arange(y0, y0 + h + PITCH, PITCH)
+    x, y = np.arange(x0, x0 + w + pitch, pitch), np.arange(y0, y0 + h + pitch, pitch)
     owner = np.full((len(y), len(x)), -1, np.int16)
     shapes = {}
     for seen in data.areas:
@@ -128,17 +130,22 @@ def bare_view(data: View, names: tuple[str, ...]) -> Bare:
 
 
 def raster_of(
-    data: View, names: tuple[str, ...], camo: frozenset[str], sites: frozenset[str], clear: float
+    data: View,
+    names: tuple[str, ...],
+    camo: frozenset[str],
+    sites: frozenset[str],
+    clear: float,
+    pitch: float = PITCH,
 ) -> SurfaceView:
     """One view on its raster: who owns each node, what takes the pattern, what is kept clear of it."""
     index = {name: at for at, name in enumerate(names)}
-    bare = bare_view(data, names)
+    bare = bare_view(data, names, pitch)
     x, y, owner, shapes = bare.x, bare.y, bare.owner, bare.shapes
     region = safe.union_all([shapes[n] for n in shapes if n in camo])
     if not region.is_empty:
         # hairs between areas are closed; what that adds in corners is taken away again
         region = shapely.buffer(shapely.buffer(region, 0.02, join_style="mitre"), -0.02, join_style="mitre")
-        region = shapely.make_valid(shapely.simplify(region, 0.01), method="structure")
+        region = shapely.make_valid(shapely.simplify(region, max(0.01, 0.4 * (pitch - PITCH))), method="structure")
     wanted = np.array([index[n] for n in camo if n in index], np.int16)
     mask = np.isin(owner, wanted)
     near = mask.copy()

@@ -1,6 +1,5 @@
 """A seasonal layer over a pattern, such as whitewash: covering a stated share, worn off where it would wear."""
 
-import math
 from dataclasses import dataclass
 
 import numpy as np
@@ -17,8 +16,6 @@ from .waves import Waves, generator
 _EDGE, _TOUCHED, _LOW = 0.7, ("hatch", "guard", "rail", "door", "cupola", "tread"), 0.55
 #: how much coverage may be off, and how often it is tried; mm² of the smallest piece; mm to spare round clear zones
 _NEAR, _TRIES, _LEAST, _SPARE = 0.002, 5, 0.2, 0.4
-#: months at an exposure of 1 after which half of it is gone
-_HALF = 2.5
 
 
 @dataclass(frozen=True)
@@ -42,20 +39,16 @@ def worn_over(result: Patterned, overlay: Overlay) -> Worn:
     wear = [_wear(surface, view, overlay, result.sized.per_mm) for view in surface.views]
     free = [view.camo & ~view.clear_mask for view in surface.views]
     every = np.concatenate([values[mask] for values, mask in zip(wear, free, strict=True)])
-    target, shapes, cover = overlay.cover, [], 0.0
+    wanted = overlay.left
+    target, shapes, cover = wanted, [], 0.0
     for _ in range(_TRIES):
         height = float(np.quantile(every, min(max(target, 0.001), 0.999)))
         shapes = [_lies(view, values, height) for view, values in zip(surface.views, wear, strict=True)]
         cover = sum(shape.area for shape in shapes) / surface.mm2
-        if abs(cover - overlay.cover) < _NEAR:
+        if abs(cover - wanted) < _NEAR:
             break
-        target += overlay.cover - cover
+        target += wanted - cover
     return Worn(tuple((view.name, shape) for view, shape in zip(surface.views, shapes, strict=True)), cover)
-
-
-def worn_after(cover: float, months: float, exposure: float = 1.0) -> float:
-    """Coverage after months of service: half is gone in 2.5 months at an exposure of 1."""
-    return cover * math.exp(-math.log(2) * months * exposure / _HALF)
 
 
 def _lies(view: SurfaceView, wear: np.ndarray, height: float):

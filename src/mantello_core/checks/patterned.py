@@ -5,10 +5,10 @@ Measuring takes seconds, so the other checks do not wait for it: who has measure
 
 from collections import Counter
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..design.design import Design
-from ..design.pattern_edit import with_layout
+from ..design.pattern_edit import with_changed, with_layout
 from ..errors import MantelloError
 from .finding import Check, Finding, Fix, checked
 
@@ -25,6 +25,8 @@ class PatternTold:
     cause: str
     #: the seed of a layout without it; None where no other layout would help, or none was found
     better: int | None = None
+    #: metres of a patch at which it would be mended; None where the size has nothing to do with it, or none was found
+    size: float | None = None
 
 
 def camouflage_check(design: Design, told: Sequence[PatternTold], figures: int) -> Check:
@@ -47,21 +49,27 @@ def _finding(design: Design, one: PatternTold) -> Finding | None:
         pattern, called = design.scheme.pattern(one.pattern), design.army.called(one.unit, one.rank, one.ordinal)
     except MantelloError:
         return None
-    fix = None
-    if one.better is not None:
-        seed = one.better
-
-        def laid_otherwise(design: Design) -> Design:
-            return with_layout(design, one.pattern, one.unit, one.rank, one.ordinal, seed)
-
-        fix = Fix(f"lay {called} out otherwise", laid_otherwise)
     return Finding(
         f"{called}: {one.words}",
         f"{one.pattern}|{one.unit}|{one.rank}|{one.ordinal}|{one.cause}",
         one.unit,
         one.rank,
         ordinal=one.ordinal,
-        fix=fix,
+        fix=_fix(one, called),
         cause=f"{pattern.name}: {one.cause[:1].lower()}{one.cause[1:]}",
         roles=tuple(ink.role for ink in pattern.inks),
     )
+
+
+def _fix(one: PatternTold, called: str) -> Fix | None:
+    def laid_otherwise(design: Design) -> Design:
+        return with_layout(design, one.pattern, one.unit, one.rank, one.ordinal, one.better)
+
+    def larger(design: Design) -> Design:
+        return with_changed(design, replace(design.scheme.pattern(one.pattern), size_m=one.size))
+
+    if one.better is not None:
+        return Fix(f"lay {called} out otherwise", laid_otherwise)
+    if one.size is not None:
+        return Fix(f"patches of {one.size * 100:.0f} cm", larger)
+    return None

@@ -6,6 +6,7 @@ from ..camouflage.laying import Patterned, patterned
 from ..camouflage.pattern import MOST_SEED, Overlay, Pattern
 from ..camouflage.preparing import surface_of
 from ..camouflage.sizing import DRAWN_AT, lightened, lightening
+from ..camouflage.surface import PITCH
 from ..camouflage.wearing import Worn, worn_over
 from ..colour.acuity import DISTANCES
 from ..colour.spaces import Lab
@@ -37,35 +38,49 @@ def metres_of(design: Design) -> float:
     return design.brief.metres if design.brief else DISTANCES["table"]
 
 
-def layouts_on(design: Design, one: FigureClass, ordinal: int) -> tuple[Patterned, ...]:
-    """Every pattern of one figure as it is laid out on it, in the order of the scheme's patterns."""
+def layouts_on(design: Design, one: FigureClass, ordinal: int, pitch: float = PITCH) -> tuple[Patterned, ...]:
+    """Every pattern of one figure as it is laid out on it, in the order of the scheme's patterns. pitch: of the raster, mm."""
     return tuple(
-        layout_on(design, one, ordinal, pattern) for pattern in design.scheme.patterns if pattern.id in one.patterns
+        layout_on(design, one, ordinal, pattern, pitch)
+        for pattern in design.scheme.patterns
+        if pattern.id in one.patterns
     )
 
 
-def layout_on(design: Design, one: FigureClass, ordinal: int, pattern: Pattern) -> Patterned:
+def layout_on(design: Design, one: FigureClass, ordinal: int, pattern: Pattern, pitch: float = PITCH) -> Patterned:
     """One pattern that a figure wears, as it is laid out on it."""
     return laid_out(
         one.plate, one.patterns[pattern.id], frozenset(one.borne),
-        pattern.seeded(layout_seed(pattern, one.unit, one.rank, ordinal)), denominator_of(design), metres_of(design),
+        pattern.seeded(layout_seed(pattern, one.unit, one.rank, ordinal)), denominator_of(design), metres_of(design), pitch,
     )  # fmt: skip
 
 
 @remembered(96_000)
 def _laid(
-    plate: Plate, areas: frozenset[str], sites: frozenset[str], pattern: Pattern, denominator: float, metres: float
+    plate: Plate,
+    areas: frozenset[str],
+    sites: frozenset[str],
+    pattern: Pattern,
+    denominator: float,
+    metres: float,
+    pitch: float = PITCH,
 ) -> Patterned:
-    return patterned(surface_of(plate, areas, sites, pattern.clear), pattern, denominator, metres)
+    return patterned(surface_of(plate, areas, sites, pattern.clear, pitch), pattern, denominator, metres)
 
 
 def laid_out(
-    plate: Plate, areas: frozenset[str], sites: frozenset[str], pattern: Pattern, denominator: float, metres: float
+    plate: Plate,
+    areas: frozenset[str],
+    sites: frozenset[str],
+    pattern: Pattern,
+    denominator: float,
+    metres: float,
+    pitch: float = PITCH,
 ) -> Patterned:
     """A pattern laid out on areas of a plate, kept while it is asked for; what names and pins it has changes no shape."""
     inks = tuple(replace(ink, role=str(at)) for at, ink in enumerate(pattern.inks))
     return _laid(
-        plate, areas, sites, replace(pattern, name="", layouts=(), overlays=(), inks=inks), denominator, metres
+        plate, areas, sites, replace(pattern, name="", layouts=(), overlays=(), inks=inks), denominator, metres, pitch
     )
 
 

@@ -93,8 +93,8 @@ def _layers(design: Design, one: FigureClass, pattern: Pattern, areas: tuple[str
             continue
         id_, name = f"{CAMO}{pattern.id}.{at}", f"{pattern.name}: {design.scheme.role(layer.role).name} over it"
         yield Piece(
-            id_, name, BENCH, 60 * mm2 * layer.cover / _SPONGED * _CARE[one.tier], design.scheme.drying(base) * 60,
-            mm2 * layer.cover, areas, replace(base, id=id_, coats=1, kind="sponge"), 1, words=_LAYER_WORDS, order=float(at),
+            id_, name, BENCH, 60 * mm2 * layer.left / _SPONGED * _CARE[one.tier], design.scheme.drying(base) * 60,
+            mm2 * layer.left, areas, replace(base, id=id_, coats=1, kind="sponge"), 1, words=_LAYER_WORDS, order=float(at),
             phase="dirt" if layer.late else "solvents", bench="mud",
         )  # fmt: skip
 

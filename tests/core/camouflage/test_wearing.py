@@ -5,8 +5,8 @@ from unittest import TestCase
 
 import shapely
 
-from mantello_core.camouflage.pattern import MOST_OVERLAYS, Overlay, checked_pattern
-from mantello_core.camouflage.wearing import worn_after, worn_over
+from mantello_core.camouflage.pattern import LEAST_COVER, MOST_OVERLAYS, Overlay, checked_pattern, worn_after
+from mantello_core.camouflage.wearing import worn_over
 from mantello_core.errors import OutOfRange, UnknownName
 from tests.core.camouflage.samples import PATTERNS, laid
 
@@ -45,6 +45,9 @@ class Wearing(TestCase):
         self.assertAlmostEqual(worn_after(0.8, 2.5), 0.4)
         self.assertAlmostEqual(worn_after(0.8, 2.5, 2.0), 0.2)
         self.assertEqual(worn_after(0.8, 0), 0.8)
+        worn = worn_over(laid("blotch"), replace(WHITEWASH, cover=0.8, months=2.5))
+        self.assertAlmostEqual(worn.cover, 0.4, delta=0.005)
+        self.assertEqual(replace(WHITEWASH, months=24).left, LEAST_COVER)
 
     def test_refused_with_what_is_allowed(self):
         for layers, error, words in (

@@ -9,7 +9,7 @@ from mantello_core.checks.patterned import PatternTold, camouflage_check
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.camouflaged import layout_on, layout_seed
 from mantello_core.design.edit import with_scheme
-from mantello_core.design.other_layout import other_layout
+from mantello_core.design.other_layout import larger_size, other_layout
 from mantello_core.design.pattern_edit import with_pattern
 from mantello_core.formats.sample import levy
 from mantello_core.scheme.aim import with_accepted
@@ -50,6 +50,12 @@ class Found(TestCase):
         self.assertEqual([fix.words for fix in card.fixes], ["lay Punt-car 2 out otherwise"])
         self.assertEqual(fixed(self.design, card).scheme.pattern("estuary").layouts, ((UNIT, RANK, 2, 77),))
 
+    def test_larger_patches_mend_it_for_every_figure_at_once(self):
+        both = [replace(told(at), size=0.6) for at in (1, 2)]
+        (card,) = cards_of(camouflage_check(self.design, both, 2))
+        self.assertEqual([fix.words for fix in card.fixes], ["patches of 60 cm"])
+        self.assertEqual(fixed(self.design, card).scheme.pattern("estuary").size_m, 0.6)
+
     def test_what_was_accepted_is_set_apart(self):
         key = cards_of(camouflage_check(self.design, [told(1)], 1))[0].first.key
         aims = with_accepted(self.design.scheme.aims, "camouflage", key, "old paint")
@@ -60,6 +66,27 @@ class Found(TestCase):
     def test_figures_and_patterns_that_are_gone_say_nothing(self):
         gone = [replace(told(1), pattern="reeds"), replace(told(1), rank="admiral")]
         self.assertEqual(camouflage_check(self.design, gone, 2).findings, ())
+
+
+class Sizes(TestCase):
+    def test_patches_too_small_for_the_tool_are_written_as_they_are_laid(self):
+        pattern = Pattern("estuary", "Estuary", "blotch", INKS, 0.05, "airbrush", None, 18, 1.5, 0.5)
+        design = with_pattern(levy(), pattern, Rule("", "punt-car-troop", ("#camo",), ""))
+        pattern = design.scheme.pattern("estuary")
+        one = resolve(design.army, design.scheme).of_rank(UNIT, RANK)[0]
+        widened = layout_on(design, one, 1, pattern).sized.widened
+        self.assertGreater(widened, 1)
+        size = larger_size(design, one, 1, pattern, COLOURS, None)
+        self.assertGreaterEqual(size, round(0.05 * widened, 2))
+        self.assertEqual(layout_on(design, one, 1, replace(pattern, size_m=size)).sized.widened, 1)
+
+    def test_where_it_cannot_help_none_is_given(self):
+        pattern = Pattern("estuary", "Estuary", "blotch", INKS, 0.42, "airbrush", 1.0, 18, 1.5, 0.5)
+        design = with_pattern(levy(), pattern, Rule("", "punt-car-troop", ("#camo",), ""))
+        pattern = design.scheme.pattern("estuary")
+        one = resolve(design.army, design.scheme).of_rank(UNIT, RANK)[0]
+        # inks that are one colour run together at any size
+        self.assertIsNone(larger_size(design, one, 1, pattern, [Lab(50, 0, 10)] * 3, None))
 
 
 class OtherLayouts(TestCase):

@@ -94,6 +94,10 @@ class Camouflage(RoomCase):
             self.assertIn(b'class="camo"', picture.content, address)
         said = {name: value for name, value in FORM.items() if name != "pattern"}
         stage = self.see("try-pattern", **said | {"figure": CAR})
+        rough = self.see("try-pattern-view", "first", **said | {"figure": CAR, "glance": "yes"}).content
+        fine = self.client.get(sources(stage)[0]).content
+        self.assertEqual(rough.count(b'class="camo"'), fine.count(b'class="camo"'))
+        self.assertLess(len(rough), len(fine))
         self.assertContains(stage, "Punt-car 2 as it would be; nothing is kept yet.")
         pictures = [self.client.get(src).content for src in sources(stage)]
         self.assertEqual(len(pictures), 3)
@@ -187,6 +191,13 @@ class Camouflage(RoomCase):
         self.assertEqual(picture.count(b'class="camo"'), 2)
         self.post("keep-pattern", **FORM | {"pattern": pattern.id, "over": "plume", "cover": "30"})
         self.assertEqual([(one.cover, one.late) for one in self.now().scheme.patterns[0].overlays], [(0.3, False)])
+        self.post("keep-pattern", **FORM | {"pattern": pattern.id, "over": "plume", "cover": "60", "months": "2.5"})
+        self.assertEqual([one.left for one in self.now().scheme.patterns[0].overlays], [0.3])
+        self.assertContains(
+            self.post("keep-pattern", status=422, **FORM | {"over": "plume", "cover": "60", "months": "99"}),
+            "Write 0 to 24 months.",
+            status_code=422,
+        )
         self.assertContains(
             self.post("keep-pattern", status=422, **FORM | {"over": "plume", "cover": "100"}),
             "Write 2 to 98 %.",

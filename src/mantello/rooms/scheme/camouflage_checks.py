@@ -14,7 +14,7 @@ from mantello_core.camouflage.pattern import Pattern
 from mantello_core.checks.finding import Check
 from mantello_core.checks.patterned import PatternTold, camouflage_check
 from mantello_core.design.camouflaged import layout_on, layout_seed, metres_of
-from mantello_core.design.other_layout import other_layout
+from mantello_core.design.other_layout import larger_size, other_layout
 from mantello_core.scheme.cascade import FigureClass
 
 from .fleet import fleet_of
@@ -67,9 +67,12 @@ def _told(reading: Reading, pattern: Pattern, one: FigureClass, ordinal: int, mi
     better = None
     if any(each.help == "layout" for each in found):
         better = other_layout(reading.design, one, ordinal, pattern, [laid for _, laid in kin], inks, ground)
+    size = None
+    if any(each.help == "size" for each in found):
+        size = larger_size(reading.design, one, ordinal, pattern, inks, ground)
     for each in found:
-        helps = better if each.help == "layout" else None
-        yield PatternTold(pattern.id, one.unit, one.rank, ordinal, each.words, each.cause, helps)
+        seed, metres = (better if each.help == "layout" else None), (size if each.help == "size" else None)
+        yield PatternTold(pattern.id, one.unit, one.rank, ordinal, each.words, each.cause, seed, metres)
 
 
 def _worn(reading: Reading) -> list[tuple[Pattern, FigureClass, int]]:

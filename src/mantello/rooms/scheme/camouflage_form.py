@@ -6,7 +6,17 @@ from django import forms
 
 from mantello.shell.fields import CoreField, QuickSelect
 from mantello_core.army.figure_filter import Filter
-from mantello_core.camouflage.pattern import FAMILIES, MOST_INKS, MOST_NAME, MOST_SEED, TOOLS, Ink, Overlay, Pattern
+from mantello_core.camouflage.pattern import (
+    FAMILIES,
+    MOST_INKS,
+    MOST_MONTHS,
+    MOST_NAME,
+    MOST_SEED,
+    TOOLS,
+    Ink,
+    Overlay,
+    Pattern,
+)
 from mantello_core.design.design import Design
 from mantello_core.naming import named
 from mantello_core.scheme.rule import Rule
@@ -38,7 +48,8 @@ class CamouflageForm(forms.Form):
     )  # fmt: skip
     lighten = forms.BooleanField(required=False, label="Lightened for the scale")
     over = forms.ChoiceField(required=False, label="Over it", widget=QuickSelect)
-    cover = _number("Still covers, %", 2, 98, "%", required=False)
+    cover = _number("Covers, %", 2, 98, "%", required=False)
+    months = _number("Worn for, months", 0, MOST_MONTHS, "months", required=False)
     late = forms.BooleanField(required=False, label="Laid after the varnish")
     scope = forms.ChoiceField(label="On", widget=QuickSelect)
     type = forms.ChoiceField(required=False, label="Figure type")
@@ -76,7 +87,12 @@ class CamouflageForm(forms.Form):
             "type": rule.filter.type if rule else "", "select": ", ".join(rule.select) if rule else "#camo",
         }  # fmt: skip
         for layer in pattern.overlays[:1]:
-            initial |= {"over": layer.role, "cover": f"{layer.cover * 100:g}", "late": layer.late}
+            initial |= {
+                "over": layer.role,
+                "cover": f"{layer.cover * 100:g}",
+                "months": f"{layer.months:g}",
+                "late": layer.late,
+            }
         for at, ink in enumerate(pattern.inks):
             initial |= {f"ink-{at}": ink.role, f"share-{at}": f"{ink.share * 100:g}"}
         return cls(design, initial=initial)
@@ -94,7 +110,7 @@ class CamouflageForm(forms.Form):
     @property
     def layer(self):
         """Fields of what lies over it."""
-        return [self[name] for name in ("over", "cover")]
+        return [self[name] for name in ("over", "cover", "months")]
 
     @property
     def placing(self):
@@ -130,7 +146,8 @@ class CamouflageForm(forms.Form):
         if given["over"]:
             first = layers[0] if layers else Overlay(given["over"])
             share = first.cover if given["cover"] is None else given["cover"] / 100
-            overlays = (replace(first, role=given["over"], cover=share, late=given["late"]), *overlays)
+            months = first.months if given["months"] is None else given["months"]
+            overlays = (replace(first, role=given["over"], cover=share, months=months, late=given["late"]), *overlays)
         return Pattern(
             known.id if known else "", given["name"], given["family"], inks, given["size"] / 100, given["tool"], given["feather"], given["turn"],
             given["stretch"], given["rough"] / 100, given["seed"], given["clear"], 0, given["lighten"], overlays,

@@ -12,8 +12,9 @@ from django.views.decorators.http import require_safe
 from mantello.shell.download import drawing
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading, reading_of
-from mantello_core.camouflage.pattern import Pattern
-from mantello_core.design.pattern_edit import with_pattern
+from mantello_core.camouflage.pattern import Pattern, checked_pattern
+from mantello_core.camouflage.surface import COARSE, PITCH
+from mantello_core.design.pattern_edit import placing_rule, with_changed, with_pattern
 from mantello_core.errors import MantelloError
 from mantello_core.scheme.cascade import FigureClass
 from mantello_core.scheme.rule import Rule
@@ -73,23 +74,40 @@ def try_pattern_view(request, army_id, view):
     side = names[0] if view == FIRST else view
     if side not in names:
         raise Http404
-    svg = tried.reading.drawn(tried.one, side, detail="small", seed=tried.ordinal)
+    pitch = COARSE if request.GET.get("glance") == "yes" else PITCH
+    svg = tried.reading.drawn(tried.one, side, detail="small", seed=tried.ordinal, pitch=pitch)
     return drawing(svg, request, lasting=False)
 
 
 def _tried(army, given) -> Tried | None:
     """What a form says, laid on the figure that is asked for, or else the first who wears it; None if it cannot be laid."""
-    design = reading_of(army.head).design
+    reading = reading_of(army.head)
+    design = reading.design
     form = CamouflageForm(design, given)
     known = design.scheme.pattern_by_id.get(given.get("pattern", ""))
     if not form.is_valid():
         return None
     pattern = form.pattern(known)
     try:
-        laid = Reading(with_pattern(design, pattern, form.rule()))
+        laid = _laid(reading, known, pattern, form.rule())
     except MantelloError:
         return None
     kept = known.id if known else laid.design.scheme.patterns[-1].id
     one, ordinal = wearing(laid, given.get("figure", ""), kept) or fleet_of(laid, kept)[0]
     said = {name: given[name] for name in (*form.fields, *_ALSO) if given.get(name)}
     return Tried(laid, one, ordinal, urlencode(said | {"v": army.head.number}))
+
+
+def _laid(reading: Reading, known: Pattern | None, pattern: Pattern, rule: Rule) -> Reading:
+    """The army in a pattern. One that is there in the same roles and places is worn by whoever wears it: nothing is resolved anew.
+
+    Raises: what ``with_pattern`` refuses.
+    """
+    design = reading.design
+    stands = placing_rule(design, known.id) if known else None
+    same = stands and (stands.scope, stands.select, stands.filter) == (rule.scope, rule.select, rule.filter)
+    if not same or [ink.role for ink in known.inks] != [ink.role for ink in pattern.inks]:
+        return Reading(with_pattern(design, pattern, rule))
+    made = Reading(with_changed(design, checked_pattern(pattern, design.scheme.role_by_id)))
+    made.__dict__["resolution"] = reading.resolution
+    return made

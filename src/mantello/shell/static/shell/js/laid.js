@@ -8,7 +8,7 @@ const UNSENT = ["csrfmiddlewaretoken", "base", "token"];
 behaviour("laid", (stage) => {
   const form = /** @type {HTMLFormElement} */ (document.getElementById("pattern-form"));
   const latest = newest();
-  let timer;
+  let soon, timer;
   const said = () => {
     const query = new URLSearchParams(/** @type {any} */ (new FormData(form)));
     for (const name of UNSENT) query.delete(name);
@@ -22,6 +22,22 @@ behaviour("laid", (stage) => {
     made.innerHTML = await answer.text();
     await Promise.all([...made.querySelectorAll("img")].map((image) => image.decode()));
     return made;
+  };
+  /* one side, roughly and at once; all of it finely as soon as nothing more is said */
+  const glance = async () => {
+    const shown = stage.querySelector("img");
+    if (!shown) return;
+    const query = said();
+    query.set("glance", "yes");
+    const rough = new Image();
+    rough.src = `${stage.dataset.glance}?${query}`;
+    rough.alt = shown.alt;
+    try {
+      const there = await latest(() => rough.decode().then(() => true));
+      if (there && stage.isConnected) stage.querySelector("img")?.replaceWith(rough);
+    } catch {
+      /* it cannot be laid so, or is out of reach: the whole of it is asked for next */
+    }
   };
   const show = async () => {
     stage.setAttribute("aria-busy", "true");
@@ -42,8 +58,10 @@ behaviour("laid", (stage) => {
     }
   };
   form.addEventListener("input", () => {
+    clearTimeout(soon);
     clearTimeout(timer);
-    timer = setTimeout(show, 250);
+    soon = setTimeout(glance, 40);
+    timer = setTimeout(show, 450);
   });
   if (stage.dataset.now) show().finally(others);
   else others();
