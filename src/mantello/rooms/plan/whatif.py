@@ -1,5 +1,6 @@
 """What if: the plan with other settings beside the plan as it is, where the minutes go, and what must give for the deadline."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -10,12 +11,13 @@ from django.utils import timezone
 from django.views.decorators.http import require_safe
 
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.reading import Reading, reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.calendar.evenings import MOST_DESK
+from mantello_core.film.tones import Tones
 from mantello_core.paints.range import paint, paints
 from mantello_core.planning.plan import Plan, laid_out, prepared
-from mantello_core.planning.whatif import WhatIf, changed, giving_way, late_minutes, levers, loads
+from mantello_core.planning.whatif import Load, WhatIf, changed, giving_way, late_minutes, levers, loads
 from mantello_core.record.pace import finish_range, spread_of
 
 from .evening import Evening
@@ -65,6 +67,20 @@ class Told:
         return cls(plan.finish.date() if plan.finish else None, plan.desk_minutes, plan.openings, plan.idle, late)
 
 
+@dataclass(frozen=True)
+class LoadGroup:
+    """Steps that one thing would make cheaper."""
+
+    cheaper: str
+    #: step, its tones, and its minutes in per cent of the longest
+    loads: tuple[tuple[Load, Tones | None, float], ...]
+
+    @property
+    def minutes(self) -> float:
+        """Of all of them together."""
+        return sum(one.minutes for one, _, _ in self.loads)
+
+
 @login_required
 @require_safe
 def what_if(request, army_id):
@@ -101,11 +117,24 @@ def what_if(request, army_id):
         "give": give,
         "saved": sum(one.minutes for one in give),
         "still": still,
-        "loads": loads(atoms),
+        "loads": _grouped(reading, loads(atoms)),
         "likely": finish_range(evening.plan, spread_of(evening.timed)),
         "pace": evening.pace,
     }
     return room_page(request, army, "plan", "plan/what_if.html", context, 422 if form.errors else 200)
+
+
+def _grouped(reading: Reading, found: Sequence[Load]) -> list[LoadGroup]:
+    """Loads by what would be cheaper, the most minutes first; those that nothing would make cheaper last."""
+    most = max((one.minutes for one in found), default=1.0)
+    groups: dict[str, list[Load]] = {}
+    for one in found:
+        groups.setdefault(one.cheaper, []).append(one)
+    made = [
+        LoadGroup(cheaper, tuple((one, reading.tones(one.role or None), 100 * one.minutes / most) for one in known))
+        for cheaper, known in groups.items()
+    ]
+    return sorted(made, key=lambda group: (not group.cheaper, -group.minutes))
 
 
 def _tried(form: WhatIfForm, evening: Evening) -> Plan:
