@@ -24,6 +24,7 @@ from ..scheme.cascade import resolve
 from ..scheme.rule import Column, Distinction, Rule
 from ..scheme.scheme import Role, Scheme
 from .palette import FLESH, SCHOOLS, Palette, palettes_for
+from .plain_words import plain_words
 
 #: most proposals asked for at once, and how many candidates are inspected for each
 MOST, TRIED = 6, 2
@@ -39,6 +40,8 @@ class Proposal:
 
     title: str
     school: str
+    #: what it is like, in short sentences without numbers
+    plain: tuple[str, ...]
     #: why these colours, a sentence each, with the numbers they rest on
     reasons: tuple[str, ...]
     design: Design
@@ -152,7 +155,8 @@ def _proposal(army: Army, brief: Brief, palette: Palette, told: tuple[Node, ...]
     harmony = harmony_of(design, resolution)
     field = paint(palette.field)
     title = f"{field.name}, {SCHOOLS[palette.school][0].lower()}"
-    return Proposal(title, palette.school, _reasons(brief, palette, harmony), design, checks, harmony), palette
+    said = plain_words(palette, harmony), _reasons(brief, palette, harmony)
+    return Proposal(title, palette.school, *said, design, checks, harmony), palette
 
 
 def _for_figures_to_come(design: Design, checks: tuple[Check, ...]) -> Design:

@@ -45,6 +45,8 @@ class Card:
     school: str
     picture: str
     cost: Cost
+    #: its brushwork beside that of the others, in words
+    effort: str
     #: what the deadline says, if there is one
     due: str
     roles: list
@@ -123,8 +125,22 @@ def _cards(made) -> list[Card]:
         ]
         roles = [(role, reading.tones(role.id)) for role in dict.fromkeys(shown)][:9]
         due = _due(one.design.brief, reading.cost.minutes, timezone.localdate())
-        cards.append(Card(number, one, SCHOOLS[one.school][0], _picture(reading), reading.cost, due, roles))
-    return cards
+        cards.append(Card(number, one, SCHOOLS[one.school][0], _picture(reading), reading.cost, "", due, roles))
+    least = min((card.cost.minutes for card in cards), default=0.0)
+    return [replace(card, effort=_effort(card.cost.minutes, least)) for card in cards]
+
+
+def _effort(minutes: float, least: float) -> str:
+    """Brushwork beside the least of those that are offered."""
+    more = minutes / least - 1 if least else 0.0
+    beside = (
+        "the quickest of these"
+        if more < 0.005
+        else "hardly more than the quickest"
+        if more < 0.03
+        else f"{100 * more:.0f} % more than the quickest"
+    )
+    return f"{minutes / 60:.0f} h of brushwork, {beside}."
 
 
 def _due(brief: Brief, minutes: float, today: date) -> str:

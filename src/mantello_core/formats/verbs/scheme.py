@@ -98,6 +98,7 @@ def _proposal(one: Proposal) -> dict:
     return {
         "title": one.title,
         "school": SCHOOLS[one.school][0],
+        "plain": list(one.plain),
         "reasons": list(one.reasons),
         "roles": [
             {
