@@ -88,3 +88,27 @@ class AtTheDesk(BrowserCase):
         }
         self.assertEqual(set(logged), wanted, "nothing lost")
         self.assertEqual(done_steps(army), frozenset(wanted))
+
+    def test_it_is_read_from_a_metre_and_the_screen_stays_on(self):
+        self.sign_up()
+        owner = get_user_model().objects.get(first_name="rosa")
+        army = keep_design(owner, small_design(rule("a", "army", "", "field")), "Imported")
+        waive(army, reading_of(army.head), sorted(reading_of(army.head).shares))
+        page = self.page
+        page.add_init_script(
+            "window.held = 0; Object.defineProperty(navigator, 'wakeLock', { value: { request: async () => {"
+            " window.held += 1; return { release: async () => { window.held -= 1; } }; } } });"
+        )
+        self.go(f"/armies/{army.pk}/desk/")
+        self.assertEqual(page.evaluate("window.held"), 1)
+        title = page.locator(".desk-main h1")
+        near = title.evaluate("one => parseFloat(getComputedStyle(one).fontSize)")
+        page.get_by_role("button", name="From a metre").click()
+        self.assertGreater(title.evaluate("one => parseFloat(getComputedStyle(one).fontSize)"), 1.5 * near)
+        expect(page.get_by_role("button", name="Near again")).to_have_attribute("aria-pressed", "true")
+        page.reload()
+        page.get_by_role("button", name="Near again").click()
+        self.assertEqual(title.evaluate("one => parseFloat(getComputedStyle(one).fontSize)"), near)
+        page.get_by_role("link", name="Back to the plan").click()
+        expect(page.locator(".desk")).to_have_count(0)
+        self.assertLessEqual(page.evaluate("window.held"), 0)

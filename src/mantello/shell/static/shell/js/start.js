@@ -32,6 +32,7 @@ import "./walk.js";
 import "./blink.js";
 import "./drawer.js";
 import "./sift.js";
+import "./afar.js";
 import "./areachoice.js";
 import "./paints.js";
 
