@@ -48,6 +48,35 @@ class Phone(BrowserCase):
         # an exchange of the page leaves it open
         expect(ladder.get_by_role("button", name="Close")).to_be_visible()
 
+    def test_the_plate_is_seen_closer_dragged_and_stays_close_about_what_is_chosen(self):
+        self.shown("scheme/")
+        box = self.page.locator(".plate-box")
+        area = box.get_attribute("data-area")
+        path = box.locator(f'path[data-area="{area}"]').first
+        before = path.bounding_box()
+        for _ in range(3):
+            box.get_by_role("button", name="Closer").click()
+        expect(box.get_by_role("button", name="Closer")).to_be_disabled()
+        near = path.bounding_box()
+        self.assertGreater(near["width"], 3.5 * before["width"])
+        # it lies in the middle, large enough to hit
+        middle = box.bounding_box()
+        self.assertLess(abs(near["x"] + near["width"] / 2 - middle["x"] - middle["width"] / 2), 60)
+        self.page.mouse.move(195, 450)
+        self.page.mouse.down()
+        self.page.mouse.move(195, 380, steps=4)
+        self.page.mouse.up()
+        self.assertAlmostEqual(path.bounding_box()["y"], near["y"] - 70, delta=4)
+        self.assertEqual(box.get_attribute("data-area"), area)
+        # another one is chosen by a press, and is in the middle then
+        box.focus()
+        self.page.keyboard.press("ArrowUp")
+        expect(self.page.locator(f'.plate-box[data-close]:not([data-area="{area}"])')).to_be_visible()
+        self.page.locator(".plate-box").focus()
+        for _ in range(3):
+            self.page.keyboard.press("-")
+        expect(self.page.locator(".plate-box:not([data-close])")).to_be_visible()
+
     def test_at_four_times_the_size_nothing_scrolls_sideways(self):
         self.page.set_viewport_size({"width": 320, "height": 256})
         for path in ("", "scheme/", "scheme/checks/", "scheme/rules/", "recipes/", "paints/", "plan/", "log/"):

@@ -22,6 +22,8 @@ async function show(more, by) {
   const other = new DOMParser().parseFromString(await answer.text(), "text/html").querySelector("#plate-svg");
   if (!away || !other || !drawn.isConnected) return;
   other.setAttribute("data-shown", by);
+  /* as close as the one it stands for */
+  other.setAttribute("viewBox", String(drawn.getAttribute("viewBox")));
   drawn.replaceWith(other);
 }
 

@@ -14,6 +14,7 @@ import "./try.js";
 import "./pick.js";
 import "./seeds.js";
 import "./clock.js";
+import "./closer.js";
 import "./copied.js";
 import "./desk.js";
 import "./rest.js";
