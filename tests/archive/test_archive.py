@@ -98,8 +98,8 @@ class Archived(RecordCase):
 
         for data, said in (
             (b"hello", "no archive"),
-            (spoilt(**{"design.json": b"{}"}), "is a required property"),
-            (spoilt(**{"log.json": b"[]"}), "not of type"),
+            (spoilt(**{"design.json": b"{}"}), "The file lacks"),
+            (spoilt(**{"log.json": b"[]"}), "is a list; wanted is"),
             (spoilt(**{"log.json": json.dumps(log).encode()}), "version 9"),
             (tried(lambda test: test.update(steps={"steps": [{"kind": "magic"}]})), f"{piece}/steps/steps/0"),
             (tried(lambda test: test.update(note="half \ud800")), "U+D800"),

@@ -10,6 +10,7 @@ from jsonschema.validators import extend
 from referencing import Registry, Resource
 
 from ..errors import Unreadable
+from .fault_words import fault_words
 
 _NAMES = (
     "almanac", "blazon", "design", "difference", "freehand", "transfers", "drawing", "resolve", "coats", "film", "match", "mix", "plan", "plates", "propose", "ramp", "recipe",
@@ -37,8 +38,7 @@ def check(document: object, name: str, within: str = "") -> None:
     error = best_match(_validator(name).iter_errors(document))
     if error is not None:
         where = f"{within}/" + "/".join(str(step) for step in error.absolute_path)
-        message = error.message if len(error.message) < 240 else f"{error.message[:120]} ... {error.message[-110:]}"
-        raise Unreadable(f"{message} (at {where})", where)
+        raise Unreadable(f"{fault_words(error)} (at {where})", where)
 
 
 @cache

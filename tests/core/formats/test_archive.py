@@ -54,7 +54,7 @@ class Archives(TestCase):
         for data, said in (
             (self.packed(a="1"), "no manifest"),
             (self.packed(manifest__json="{"), "not JSON"),
-            (self.packed(manifest__json="{}"), "required property"),
+            (self.packed(manifest__json="{}"), "The file lacks"),
             (self.packed(manifest__json=json.dumps(manifest), stray="1"), "'stray'"),
             (
                 self.packed(

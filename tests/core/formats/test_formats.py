@@ -75,7 +75,7 @@ class Documents(RefusalCase):
         for data, said in (
             (b"\xff\xfe", "not UTF-8"),
             (b"{", "line 1"),
-            (b"[]", "object"),
+            (b"[]", "group of named values"),
             (b"{}", "required"),
             (rb'{"format": "half \ud800"}', "U+D800"),
             (b"[" * 100_000, "nested"),
