@@ -76,7 +76,7 @@ class Documents(RefusalCase):
             (b"\xff\xfe", "not UTF-8"),
             (b"{", "line 1"),
             (b"[]", "group of named values"),
-            (b"{}", "required"),
+            (b"{}", "lacks"),
             (rb'{"format": "half \ud800"}', "U+D800"),
             (b"[" * 100_000, "nested"),
         ):
