@@ -31,6 +31,11 @@ _FINE = frozenset({"edge", "dot", "line", "recess", "freehand"})
 #: classes whose first coat goes to their home, the rest after it; the others take nothing earlier than home
 _FIRST_HOME = ("metal", "skin")
 #: steps of a mark's method to the kind that rules know
+#: what is drawn one by one, by its place; the share from which on a glaze lies over all of its colour
+_TRACES = {"lips": "lip", "runs": "streak", "stripes": "stripe"}
+_ALL_OVER = 0.9
+#: kinds of steps that fill what stripes leave between them
+_FILLS = ("base", "layer", "stain", "line")
 _MARK_KINDS = {"gloss": "gloss", "seal": "gloss", "soften": "softener", "transfer": "transfer", "matt": "satin"}
 
 
@@ -105,14 +110,14 @@ def ground_pot(coat: GroundCoat) -> str:
 
 
 def _role(scheme: Scheme, role_id: str, tier: str, areas, classes, mm2, phases: PhaseList) -> Iterable[Node]:
-    role, shaded, found = scheme.role(role_id), False, []
-    for at, step in enumerate(scheme.recipe(role_id, tier).steps):
+    role, steps, shaded, found = scheme.role(role_id), scheme.recipe(role_id, tier).steps, False, []
+    for at, step in enumerate(steps):
         key = _key(step, shaded=shaded)
         tool = _tool(step)
         messy = (step.kind in _BIG and not shaded) or (
             step.kind == "shade" or (step.kind in ("stain", "oil") and mm2 >= _FLOODED)
         )
-        tags = frozenset({"pale"} if step.id == BENEATH else ())
+        tags = _tags(step, steps[:at], steps[at + 1 :])
         found.append(Node(
             f"{of_role(role_id).text}|{step.id}", role_id, "step", _kind(step), _stage(step, key), areas,
             _phase(phases, key, classes), f"{role.name} {step.technique.verb.lower()}", pot_of(step), classes, tags, tool, at,
@@ -120,6 +125,20 @@ def _role(scheme: Scheme, role_id: str, tier: str, areas, classes, mm2, phases: 
         ))  # fmt: skip
         shaded = shaded or step.kind in SHADES or step.kind == "stain"
     return found
+
+
+def _tags(step: Step, before: Sequence[Step], after: Sequence[Step]) -> frozenset[str]:
+    """What a step is besides its kind, among the steps of its recipe before and after it."""
+    found = {_TRACES[step.goes.place]} if step.goes.place in _TRACES else set()
+    if step.id == BENEATH:
+        found.add("pale")
+    if step.kind in _FILLS and any(one.goes.place == "stripes" for one in before):
+        found.add("stripe-fill")
+    if step.kind == "glaze" and step.share >= _ALL_OVER:
+        found.add("mute")
+        if not any(one.kind in LIGHTS for one in after):
+            found.add("unify")
+    return frozenset(found)
 
 
 def _kind(step: Step) -> str:
@@ -180,7 +199,7 @@ def _piece(piece: Piece, at: int, one: FigureClass, phases: PhaseList) -> Node:
     subject = of_pass(piece.id)
     areas = frozenset(piece.areas) if piece.areas else frozenset(one.plate.areas)
     kind = piece.work
-    tags = frozenset({"large"} if kind == "plants" and -piece.order >= 4 else ())
+    tags = frozenset({"large"} if kind == "plants" and -piece.order >= 4 else {kind} if kind == "mute" else ())
     classes = frozenset({"ground"} if kind == "texture" and not piece.step else ())
     tool = _tool(piece.step) if piece.step else "hand"
     if piece.step and piece.sprayed:

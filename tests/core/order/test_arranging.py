@@ -23,15 +23,23 @@ from mantello_core.formats.sample import levy
 from mantello_core.order.arranging import arranged
 from mantello_core.order.figure_order import order_of, rank_pieces
 from mantello_core.order.nodes import nodes_of
+from mantello_core.order.pairs import Figure, pairs_of
 from mantello_core.order.phases import phase_list
 from mantello_core.order.reference import reference_of
+from mantello_core.order.relations import relations_of
+from mantello_core.order.subject import of_role
+from mantello_core.paints.range import paint
 from mantello_core.recipes.method import METHODS
+from mantello_core.recipes.step import Mix, Recipe, Step
+from mantello_core.recipes.where import Where
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.finishing import Finishing
+from mantello_core.scheme.whole_pass import WholePass
 from mantello_core.scheme.work_order import OwnRule
 from tests.samples import calvessa
 
 UNIT, RANK = "1st-harbour-line", "fusilier"
+PALE, DARK = Mix(((paint("salt-linen"), 1.0),)), Mix(((paint("pitch-barrel"), 1.0),))
 
 
 def ranked(design, unit=UNIT, rank=RANK):
@@ -217,3 +225,55 @@ class Properties(TestCase):
             at = {node.id: place for place, node in enumerate(order.line)}
             for bond in order.bonds:
                 self.assertLess(at[bond.before], at[bond.after], f"{method}: {bond}")
+
+
+class Traces(TestCase):
+    """Steps that are drawn one by one, by where they go."""
+
+    def bound(self, *steps) -> dict[str, set[tuple[str, str]]]:
+        """Order rules by id with the steps of one coat that they speak of, for a coat of these steps."""
+        design = calvessa()
+        role = design.scheme.role("field")
+        made = replace(role, recipes=(("rank", Recipe((role.recipe("rank").steps[0], *steps))),))
+        return self.asked(replace(design, scheme=design.scheme.with_role(made)), UNIT, RANK, "field")
+
+    def asked(self, design, unit: str, rank: str, role: str) -> dict[str, set[tuple[str, str]]]:
+        classes = [one for one in resolve(design.army, design.scheme).of_unit(unit) if one.rank == rank]
+        phases = phase_list(design)
+        nodes = nodes_of(design, classes, rank_pieces(design, classes), phases)
+        figure = Figure(nodes, relations_of(classes[0].plate), phases.switches | {"chip-dark-first"})
+        found = {}
+        for one in pairs_of(figure, (), ()):
+            if of_role(role).text in (one.before.partition("|")[0], one.after.partition("|")[0]):
+                found.setdefault(one.rule.id, set()).add((one.before.partition("|")[2], one.after.partition("|")[2]))
+        return found
+
+    def test_stripes_dry_before_the_colour_between_them(self):
+        stripes = Step("stripes", "freehand", PALE, spot=Where("stripes", count=6.0))
+        fill = Step("between", "layer", DARK)
+        self.assertEqual(self.bound(stripes, fill).get("D-16"), {("stripes", "between")})
+        self.assertNotIn("D-16", self.bound(fill, stripes))
+
+    def test_what_mutes_a_colour_comes_before_chips_that_are_laid_over_the_figure(self):
+        design = calvessa()
+        role = design.scheme.role("field")
+        muted = replace(role, recipes=(("rank", Recipe((role.recipe("rank").steps[0], Step("mute", "glaze", DARK)))),))
+        chips = WholePass("chips", "Chips", Step("chips", "sponge", DARK))
+        scheme = replace(design.scheme.with_role(muted), passes=(chips,))
+        found = self.asked(replace(design, scheme=scheme), UNIT, RANK, "field")
+        self.assertEqual({one for one, _ in found["D-40"]}, {"mute"})
+
+    def test_runs_come_after_the_marks_and_the_lights_before_the_glaze_that_unites_them(self):
+        runs = Step("runs", "freehand", DARK, spot=Where("runs", count=4.0))
+        design = levy()
+        resolution = resolve(design.army, design.scheme)
+        bearer = next(one for one in resolution.classes if one.borne)
+        worn = next(role for role in bearer.roles_worn.values() if role)
+        role = design.scheme.role(worn)
+        made = replace(role, recipes=((bearer.tier, Recipe((*role.recipe(bearer.tier).steps, runs))),))
+        found = self.asked(replace(design, scheme=design.scheme.with_role(made)), bearer.unit, bearer.rank, role.id)
+        self.assertTrue(found["D-42r"])
+        self.assertEqual({after for _, after in found["D-42r"]}, {"runs"})
+        light, unites = Step("light", "highlight", PALE), Step("unites", "glaze", DARK)
+        self.assertEqual(self.bound(light, unites).get("D-37"), {("light", "unites")})
+        self.assertNotIn("D-37", self.bound(unites, light))
