@@ -1,5 +1,7 @@
 """The order of work in a browser: a step opened, put elsewhere, a rule kept; on a phone as on a desk."""
 
+import re
+
 from django.contrib.auth import get_user_model
 from playwright.sync_api import expect
 
@@ -32,6 +34,19 @@ class OrderOfWork(BrowserCase):
         picture.scroll_into_view_if_needed()
         expect(picture).to_have_js_property("complete", True)
         self.assertGreater(picture.evaluate("one => one.naturalWidth"), 0)
+
+    def test_a_step_is_dragged_by_its_grip_into_the_phase_before(self):
+        self.go(f"/armies/{self.army.pk}/plan/order/?{OF}")
+        row, before = self.row("Flesh base"), self.page.locator("#phase-all-over")
+        row.evaluate("one => one.scrollIntoView({ block: 'center' })")
+        grip, band = row.locator(".o-grip").bounding_box(), before.bounding_box()
+        self.page.mouse.move(grip["x"] + 6, grip["y"] + 12)
+        self.page.mouse.down()
+        self.page.mouse.move(band["x"] + 60, band["y"] + band["height"] / 2, steps=6)
+        expect(before).to_have_class(re.compile("aimed"))
+        self.page.mouse.up()
+        expect(before.locator(".o-row summary b", has_text="Flesh base")).to_be_visible()
+        expect(self.page.get_by_label("Choices")).to_contain_text("Flesh base in All over")
 
     def test_a_rule_is_kept_on_a_phone_and_nothing_runs_over_the_edge(self):
         self.page.set_viewport_size({"width": 390, "height": 844})

@@ -19,6 +19,7 @@ from mantello.workspace.page import army_for, room_page
 from mantello_core.advice.mishap import mishaps_at, repair
 from mantello_core.advice.waiting import waits_of
 from mantello_core.army.tree import Figure
+from mantello_core.figures.facing import facing_words
 from mantello_core.planning.done import is_done
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.step import Recipe
@@ -68,6 +69,8 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None, confirm
     unit = reading.design.army.nodes[batch.block.task.unit]
     handling = Handling(reading, batch)
     step = handling.step
+    one = reading.resolution.of(Figure(unit.id, *figure))
+    painted = areas_to_paint(reading, batch, figure)
     return {
         "batch": batch,
         "untested": [reading.design.scheme.role(role) for role in untested_roles(army, reading, batch)],
@@ -84,10 +87,8 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None, confirm
         "form": form or DoneForm(),
         "planned_minutes": round(batch.minutes_left),
         "picture": mark_safe(desk_svg(reading, batch, figure, everyone[unit.id, *figure].done)),
-        "where": areas_words(areas_to_paint(reading, batch, figure))
-        if not batch.atoms[0].subject.is_ground
-        else "The whole figure",
-        "moments": moments_of(army, reading, reading.resolution.of(Figure(unit.id, *figure)), figure[1], 116),
+        "where": areas_words(painted) if not batch.atoms[0].subject.is_ground else "The whole figure",
+        "moments": moments_of(army, reading, one, figure[1], 116),
         "lap": lap_of(reading, batch),
         "pot": pot_of(reading, batch, step),
         "coats": batch.atoms[0].of,
@@ -108,6 +109,9 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None, confirm
         "skip_to": following[0] if following else None,
         "batch_token": uuid.uuid4(),
         "sticks": _sticks(reading, batch, evening.evenings.stick),
+        "facing": ""
+        if batch.atoms[0].sprayed or batch.atoms[0].subject.is_ground
+        else facing_words(one.plate, painted),
         "in_hand": [
             (
                 f"{rank}|{ordinal}",

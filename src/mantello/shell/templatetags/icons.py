@@ -29,6 +29,7 @@ _ICONS = {
     "note": '<path d="M8 2 14.5 13.5H1.5Z"/><path d="M8 6.5V9.5M8 11.5V11.7"/>',
     "bad": '<path d="M8 1.5 15 14H1Z" fill="currentColor"/><path d="M8 6V9.6M8 11.7V12" stroke="#fbfbfb" stroke-width="1.8"/>',
     "plus": '<path d="M8 3V13M3 8H13"/>',
+    "grip": '<path d="M6 4V4.01M6 8V8.01M6 12V12.01M10 4V4.01M10 8V8.01M10 12V12.01"/>',
     "minus": '<path d="M3 8H13"/>',
     "cross": '<path d="M4 4 12 12M12 4 4 12"/>',
     "dots": '<path d="M3.5 8H3.6M8 8H8.1M12.5 8H12.6" stroke-width="2.4"/>',

@@ -9,6 +9,7 @@ import "./plate.js";
 import "./table.js";
 import "./tree.js";
 import "./preview.js";
+import "./intophase.js";
 import "./laid.js";
 import "./try.js";
 import "./pick.js";
