@@ -6,7 +6,8 @@ from dataclasses import replace
 from ..colour.acuity import seen_difference
 from ..colour.spaces import Lab
 from ..colour.vision import SIGHTS, seen_by
-from ..design.edit import rows_of, set_here
+from ..design.edit import rows_of
+from ..design.rung_edit import set_here
 from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
 from ..memory import remembered

@@ -4,7 +4,8 @@ from collections import Counter
 from dataclasses import replace
 
 from ..design.design import Design
-from ..design.edit import set_here, without_role, without_rule
+from ..design.edit import without_role, without_rule
+from ..design.rung_edit import set_here
 from ..figures.vocabulary import sideless, spoken
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.rule import Rule

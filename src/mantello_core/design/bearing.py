@@ -12,7 +12,7 @@ from ..marks.placement import Placement, checked_placement, site_ids
 from ..naming import slug
 from ..scheme.scheme import Scheme
 from .design import Design
-from .edit import rung_of
+from .rung_edit import rung_of
 
 
 def with_device(

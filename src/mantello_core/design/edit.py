@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from ..army.figure_filter import Filter
-from ..army.tree import MOST_FIGURES, TIERS, Army, Figure, Node, Rung
+from ..army.tree import MOST_FIGURES, TIERS, Army, Node
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..film.ground import Ground, checked_ground
 from ..mixing.starting import started
@@ -12,12 +12,10 @@ from ..paints.paint import Paint
 from ..recipes.first_step import first_step
 from ..recipes.step import Recipe, Step, checked
 from ..scheme.aim import with_marked, with_share
-from ..scheme.cascade import ladder, resolve
-from ..scheme.change import changes
 from ..scheme.part_ground import PartGround, checked_part_grounds
-from ..scheme.rule import Column, Distinction, Rule, TableCell, cell_of
+from ..scheme.rule import Column, Distinction, Rule, TableCell
 from ..scheme.scheme import Role, Scheme
-from ..scheme.selector import checked_selector, narrowest
+from ..scheme.selector import checked_selector
 from ..scheme.substitution import toned, with_substitution
 from .design import Design
 
@@ -96,93 +94,6 @@ def without_role(design: Design, role_id: str) -> Design:
     return with_scheme(design, replace(scheme, roles=roles, aims=aims, order=order))
 
 
-def rung_of(army: Army, figure: Figure, number: int) -> Rung:
-    """The rung of that number as the figure sees it.
-
-    Raises: OutOfRange if its ladder has no such rung.
-    """
-    rungs = army.rungs(figure)
-    if not 1 <= number <= len(rungs):
-        raise OutOfRange(f"Rung {number}; this ladder has rungs 1 to {len(rungs)}.", "rung")
-    return rungs[number - 1]
-
-
-def set_here(design: Design, figure: Figure, areas: tuple[str, ...], role_id: str, rung_number: int) -> Design:
-    """Let a role be worn on the areas from one rung of the figure's ladder down.
-
-    Where a distinction table decides just these areas at that rung, its cell is changed; where a
-    written rule for just these areas stands there, it is changed; otherwise a rule is added.
-    An empty role leaves the areas bare. The same design where the rung says just this already and no figure would change.
-    Raises: UnknownName for role or areas, OutOfRange for the rung.
-    """
-    after = _set_at(design, figure, areas, role_id, rung_number)
-    return design if _said_already(design, after, figure, areas, role_id, rung_number) else after
-
-
-def _said_already(
-    design: Design, after: Design, figure: Figure, areas: tuple[str, ...], role_id: str, rung_number: int
-) -> bool:
-    """Whether what speaks strongest at the rung lets the areas wear that role, and so does every other area it would reach."""
-    for area in areas:
-        speaking = (one.rule for one in ladder(design.army, design.scheme, figure, area) if one.rung == rung_number)
-        strongest = next(speaking, None)
-        if strongest is None or (strongest.role, strongest.pattern) != (role_id, "") or not strongest.on:
-            return False
-    if rung_of(design.army, figure, rung_number).reach != "node":
-        return True  # figures of one rank are alike up to what names single ones: what speaks for one speaks for all
-    before = resolve(design.army, design.scheme)
-    return not changes(before, resolve(after.army, after.scheme)).figures
-
-
-def _set_at(design: Design, figure: Figure, areas: tuple[str, ...], role_id: str, rung_number: int) -> Design:
-    """The design with the role worn on the areas from the rung down, said by a cell, a rule that stands or a new one."""
-    army, scheme = design.army, design.scheme
-    if role_id:
-        scheme.role(role_id, "role")
-    known = army.plate(army.rank(figure.unit, figure.rank).type).areas
-    for area in areas:
-        if area not in known:
-            raise UnknownName("area", area, list(known), "areas")
-    if not areas:
-        raise OutOfRange("No areas were named; name at least one.", "areas")
-    rung = rung_of(army, figure, rung_number)
-    filter_ = _filter_of(rung, figure)
-    select = tuple(f"={area}" for area in areas)
-    table = _deciding_cell(design, figure, areas, rung)
-    if table:
-        distinction, row, column = table
-        return with_scheme(design, _with_table(scheme, with_cell(distinction, row, column, role_id)))
-    for rule in scheme.rules:
-        if (rule.scope, rule.filter, set(rule.select)) == (rung.scope, filter_, set(select)) and not rule.binding:
-            rest = tuple(one for one in scheme.rules if one is not rule)
-            return with_scheme(design, replace(scheme, rules=(*rest, replace(rule, role=role_id, on=True))))
-    rule_id = slug(f"{rung.scope}-{areas[0]}", {one.id for one in scheme.rules})
-    rule = Rule(rule_id, rung.scope, select, role_id, filter_)
-    return with_scheme(design, replace(scheme, rules=(*scheme.rules, rule)))
-
-
-def clear_here(design: Design, figure: Figure, area: str, rung_number: int) -> Design:
-    """Take away the rule that speaks for an area at one rung, so that the area falls back.
-
-    Raises: OutOfRange if nothing is set there.
-    """
-    scheme = design.scheme
-    speaking = [one for one in ladder(design.army, scheme, figure, area) if one.rung == rung_number]
-    if not speaking:
-        raise OutOfRange(f"Nothing is set for this area at rung {rung_number}.", "rung")
-    rule = speaking[0].rule
-    if rule.made_by:
-        page = "Dress" if rule.made_by == "dress" else "Variety"
-        raise Contradiction(
-            f"This comes of {page.lower()}; change it on the page {page}, or set a colour here over it.", "rung"
-        )
-    if rule.table:
-        table = find_table(scheme, rule.table)
-        row, column = cell_of(rule)
-        return with_scheme(design, _with_table(scheme, with_cell(table, row, column, None)))
-    return with_scheme(design, replace(scheme, rules=tuple(one for one in scheme.rules if one.id != rule.id)))
-
-
 def with_cell(table: Distinction, row: str, column: str, role_id: str | None, pattern: str = "") -> Distinction:
     """The table with one cell set; None empties it. pattern: worn there instead of one colour."""
     cells = tuple(cell for cell in table.cells if cell[:2] != (row, column))
@@ -205,7 +116,7 @@ def set_cell(design: Design, table_id: str, row: str, column: str, role_id: str 
         scheme.role(role_id, "role")
     if pattern:
         scheme.pattern(pattern, "role")
-    return with_scheme(design, _with_table(scheme, with_cell(table, row, column, role_id, pattern)))
+    return with_scheme(design, with_table(scheme, with_cell(table, row, column, role_id, pattern)))
 
 
 def with_new_table(design: Design, name: str, key: str) -> tuple[Design, Distinction]:
@@ -217,7 +128,7 @@ def with_new_table(design: Design, name: str, key: str) -> tuple[Design, Distinc
     if key not in kinds:
         raise UnknownName("kind of formation", key, kinds, "key")
     table = Distinction(slug(name, {one.id for one in design.scheme.tables}), named(name), key)
-    return with_scheme(design, _with_table(design.scheme, table)), table
+    return with_scheme(design, with_table(design.scheme, table)), table
 
 
 def with_column(design: Design, table_id: str, name: str, select: tuple[str, ...]) -> Design:
@@ -236,7 +147,7 @@ def with_column(design: Design, table_id: str, name: str, select: tuple[str, ...
         columns = tuple(replace(one, select=select) if one is old else one for one in table.columns)
     else:
         columns = (*table.columns, Column(slug(name, {one.id for one in table.columns}), name, select))
-    return with_scheme(design, _with_table(design.scheme, replace(table, columns=columns)))
+    return with_scheme(design, with_table(design.scheme, replace(table, columns=columns)))
 
 
 def without_column(design: Design, table_id: str, column: str) -> Design:
@@ -247,7 +158,7 @@ def without_column(design: Design, table_id: str, column: str) -> Design:
         columns=tuple(one for one in table.columns if one.id != column),
         cells=tuple(cell for cell in table.cells if cell[1] != column),
     )
-    return with_scheme(design, _with_table(design.scheme, kept))
+    return with_scheme(design, with_table(design.scheme, kept))
 
 
 def with_rule(design: Design, rule: Rule) -> Design:
@@ -404,25 +315,8 @@ def _with_recipe(design: Design, role: Role, tier: str, recipe: Recipe) -> Desig
     return with_scheme(design, design.scheme.with_role(role.with_recipe(tier, recipe)))
 
 
-def _with_table(scheme: Scheme, table: Distinction) -> Scheme:
+def with_table(scheme: Scheme, table: Distinction) -> Scheme:
+    """The scheme with a distinction table in place of the one of its id, or added."""
     if any(old.id == table.id for old in scheme.tables):
         return replace(scheme, tables=tuple(table if old.id == table.id else old for old in scheme.tables))
     return replace(scheme, tables=(*scheme.tables, table))
-
-
-def _filter_of(rung: Rung, figure: Figure) -> Filter:
-    if rung.reach == "figure":
-        return Filter(rank=figure.rank, ordinals=(figure.ordinal,))
-    return Filter(rank=figure.rank) if rung.reach == "rank" else Filter()
-
-
-def _deciding_cell(design: Design, figure: Figure, areas: tuple[str, ...], rung: Rung):
-    """The table cell that decides just these areas of the figure at that rung, if one does."""
-    known = design.army.plate(design.army.rank(figure.unit, figure.rank).type).areas
-    for table in design.scheme.tables:
-        for rule in table.rules(design.army.root.id):
-            if rule.scope != rung.scope or rung.reach != "node" or rule.filter != Filter():
-                continue
-            if {name for name, area in known.items() if narrowest(rule.select, area)} == set(areas):
-                return table, *cell_of(rule)
-    return None

@@ -8,7 +8,7 @@ from ..figures.vocabulary import sideless
 from ..naming import folded
 from ..scheme.scheme import Scheme
 from .design import Design
-from .edit import set_here
+from .rung_edit import Setting, set_many
 
 #: what is written for an area that is left bare on purpose
 BARE = ("bare", "left bare")
@@ -37,12 +37,13 @@ def near_roles(scheme: Scheme, words: str) -> tuple[str, ...]:
 def with_cells(design: Design, cells: Iterable[tuple[Figure, str, str]]) -> Design:
     """The design with (figure, area, role) set, each on both sides of the area, for all figures of the figure's rank.
 
-    Raises: what ``set_here`` refuses.
+    Raises: what ``set_many`` refuses.
     """
+    settings = []
     for figure, area, role in cells:
         rungs = design.army.rungs(figure)
         rank = next((at for at, rung in enumerate(rungs, 1) if rung.kind == "rank"), len(rungs))
         shape = design.army.plate(design.army.rank(figure.unit, figure.rank).type)
         sides = tuple(name for name in shape.areas if sideless(name) == sideless(area)) or (area,)
-        design = set_here(design, figure, sides, role, rank)
-    return design
+        settings.append(Setting(figure, sides, role, rank))
+    return set_many(design, settings)

@@ -4,6 +4,7 @@ Figures that no rule can tell apart are resolved once, as a class; classes to wh
 apply share one answer. So the cost grows with the rules, not with the figures.
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 
@@ -239,6 +240,14 @@ def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdi
 
     Raises: UnknownName if there is no such figure or area.
     """
+    return speaking(army, scheme.all_rules(army), figure, area)
+
+
+def speaking(army: Army, rules: Sequence[Rule], figure: Figure, area: str) -> tuple[Verdict, ...]:
+    """Those of some rules, in their order, that speak of one area of one figure, the winner first.
+
+    Raises: UnknownName if there is no such figure or area.
+    """
     unit, rank = army.node(figure.unit), army.rank(figure.unit, figure.rank)
     path = army.paths[figure.unit]
     known = army.plate(rank.type).areas
@@ -246,7 +255,7 @@ def ladder(army: Army, scheme: Scheme, figure: Figure, area: str) -> tuple[Verdi
     if plate_area is None:
         raise UnknownName(f"area of {rank.type}", area, list(known))
     found = []
-    for order, rule in enumerate(scheme.all_rules(army)):
+    for order, rule in enumerate(rules):
         if rule.scope not in path or not rule.filter.admits(rank.type, rank.id, unit.tags):
             continue
         if not rule.filter.admits_ordinal(figure.ordinal):

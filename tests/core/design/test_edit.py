@@ -2,9 +2,12 @@
 
 from dataclasses import replace
 
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
 from mantello_core.army.tree import Figure, Rank
 from mantello_core.checks.inspect import inspect
-from mantello_core.design import edit, muster
+from mantello_core.design import edit, muster, rung_edit
 from mantello_core.design.design import Design
 from mantello_core.design.muster import Entry
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName, Unreadable
@@ -12,6 +15,7 @@ from mantello_core.paints.range import paint
 from mantello_core.recipes.step import Mix, Step
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import changes
+from mantello_core.scheme.rule import Rule
 from mantello_core.scheme.scheme import Scheme
 from mantello_core.scheme.sentence import areas_words, rule_sentence
 from mantello_core.scheme.share import paint_needed, painted_surface, role_shares
@@ -30,48 +34,48 @@ class SetHere(RefusalCase):
         design = small_design()
         figures = {1: 6, 2: 6, 3: 4, 4: 4, 5: 3, 6: 1}
         for rung, count in figures.items():
-            after = edit.set_here(design, FUSILIER, ("head.face",), "field", rung)
+            after = rung_edit.set_here(design, FUSILIER, ("head.face",), "field", rung)
             self.assertEqual(moved(design, after).figures, count, f"rung {rung}")
 
     def test_setting_twice_keeps_one_rule(self):
-        once = edit.set_here(small_design(), FUSILIER, (LAPEL,), "field", 3)
-        twice = edit.set_here(once, FUSILIER, (LAPEL,), "lace", 3)
+        once = rung_edit.set_here(small_design(), FUSILIER, (LAPEL,), "field", 3)
+        twice = rung_edit.set_here(once, FUSILIER, (LAPEL,), "lace", 3)
         self.assertEqual(len(twice.scheme.rules), 1)
         self.assertEqual(resolve(twice.army, twice.scheme).of(FUSILIER).cells[LAPEL].role, "lace")
 
     def test_setting_what_the_rung_says_already_keeps_the_design(self):
-        once = edit.set_here(small_design(rule("a", "army", "torso", "field")), FUSILIER, (LAPEL,), "lace", 3)
-        self.assertIs(edit.set_here(once, FUSILIER, (LAPEL,), "lace", 3), once)
-        self.assertIs(edit.set_here(once, FUSILIER, ("torso.coat.turnback.left",), "field", 1), once)
-        ranked = edit.set_here(once, FUSILIER, (LAPEL,), "field", 5)
+        once = rung_edit.set_here(small_design(rule("a", "army", "torso", "field")), FUSILIER, (LAPEL,), "lace", 3)
+        self.assertIs(rung_edit.set_here(once, FUSILIER, (LAPEL,), "lace", 3), once)
+        self.assertIs(rung_edit.set_here(once, FUSILIER, ("torso.coat.turnback.left",), "field", 1), once)
+        ranked = rung_edit.set_here(once, FUSILIER, (LAPEL,), "field", 5)
         self.assertIsNot(ranked, once)
-        self.assertIs(edit.set_here(ranked, FUSILIER, (LAPEL,), "field", 5), ranked)
+        self.assertIs(rung_edit.set_here(ranked, FUSILIER, (LAPEL,), "field", 5), ranked)
 
     def test_setting_further_down_what_is_worn_there_pins_it(self):
         design = small_design(rule("a", "army", "torso", "field"))
-        pinned = edit.set_here(design, FUSILIER, (LAPEL,), "field", 3)
+        pinned = rung_edit.set_here(design, FUSILIER, (LAPEL,), "field", 3)
         self.assertEqual(moved(design, pinned).figures, 0)
         self.assertEqual(len(pinned.scheme.rules), 2)
 
     def test_a_weaker_rule_of_the_rung_that_says_so_is_set_above_the_stronger(self):
         design = small_design(rule("a", "army", "torso", "field"), rule("b", "army", "torso.coat", "lace"))
-        after = edit.set_here(design, FUSILIER, (LAPEL,), "field", 1)
+        after = rung_edit.set_here(design, FUSILIER, (LAPEL,), "field", 1)
         self.assertEqual(resolve(after.army, after.scheme).of(FUSILIER).cells[LAPEL].role, "field")
 
     def test_clearing_falls_back_to_the_rung_above(self):
         design = small_design(rule("a", "army", "torso", "field"))
-        there = edit.set_here(design, FUSILIER, (LAPEL,), "lace", 4)
-        self.assertEqual(edit.clear_here(there, FUSILIER, LAPEL, 4), design)
+        there = rung_edit.set_here(design, FUSILIER, (LAPEL,), "lace", 4)
+        self.assertEqual(rung_edit.clear_here(there, FUSILIER, LAPEL, 4), design)
 
     def test_clearing_where_nothing_is_set_is_refused(self):
         with self.assertRaisesMessage(OutOfRange, "Nothing is set for this area at rung 4"):
-            edit.clear_here(small_design(), FUSILIER, LAPEL, 4)
+            rung_edit.clear_here(small_design(), FUSILIER, LAPEL, 4)
 
     def test_where_a_table_decides_the_cell_is_changed(self):
         design = calvessa()
         table = design.scheme.tables[0]
         areas = [name for name in resolve(design.army, design.scheme).of(LANTERN).cells if name == "head.hat.plume.tip"]
-        after = edit.set_here(design, LANTERN, tuple(areas), "gull", 3)
+        after = rung_edit.set_here(design, LANTERN, tuple(areas), "gull", 3)
         self.assertEqual(after.scheme.tables[0].role("2nd-lantern", "plume-tip"), "gull")
         self.assertEqual(after.scheme.rules, design.scheme.rules)
         self.assertNotEqual(after.scheme.tables[0], table)
@@ -85,7 +89,7 @@ class SetHere(RefusalCase):
             ((LAPEL,), "field", 9, OutOfRange),
         ):
             with self.assertRaises(kind):
-                edit.set_here(design, FUSILIER, areas, role, rung)
+                rung_edit.set_here(design, FUSILIER, areas, role, rung)
 
 
 class RolesAndTables(RefusalCase):
@@ -211,21 +215,21 @@ class Muster(RefusalCase):
             muster.with_entries(small_design(), [Entry("Line", "fusilier", "Fusilier", 2000, ("Tidewall", "First"))])
 
     def test_rules_follow_a_renamed_rank(self):
-        design = edit.set_here(small_design(), FUSILIER, (LAPEL,), "lace", 5)
+        design = rung_edit.set_here(small_design(), FUSILIER, (LAPEL,), "lace", 5)
         after = muster.with_rank(design, "first-line", Rank("fusilier", "Private", "fusilier", 3))
         self.assertEqual(
             resolve(after.army, after.scheme).of(Figure("first-line", "fusilier", 1)).cells[LAPEL].role, "lace"
         )
 
     def test_a_removed_formation_takes_its_rules_along(self):
-        design = edit.set_here(small_design(), FUSILIER, (LAPEL,), "lace", 3)
+        design = rung_edit.set_here(small_design(), FUSILIER, (LAPEL,), "lace", 3)
         after = muster.without_node(design, "first")
         self.assertEqual((after.army.figures, after.scheme.rules), (2, ()))
         with self.assertRaises(Contradiction):
             muster.without_node(design, "army")
 
     def test_a_copy_of_a_company_wears_what_the_company_wears(self):
-        design = edit.set_here(small_design(), FUSILIER, (LAPEL,), "lace", 3)
+        design = rung_edit.set_here(small_design(), FUSILIER, (LAPEL,), "lace", 3)
         after = muster.with_duplicate(design, "first", "Third")
         copy = next(node for node in after.army.nodes.values() if node.name == "Third")
         self.assertEqual(copy.figures, 4)
@@ -283,3 +287,33 @@ class Telling(RefusalCase):
         design = edit.with_undercoat(edit.with_step(calvessa(), "lantern", "rank", thin), paint("undercoat-soot"))
         check = next(one for one in inspect(design, resolve(design.army, design.scheme)) if one.id == "coats")
         self.assertEqual(check.worst, "Lantern facing: 5 coats over Undercoat Soot")
+
+
+class Many(RefusalCase):
+    """Settings in one go are what they are one after another."""
+
+    @settings(max_examples=40, deadline=None)
+    @given(
+        st.lists(
+            st.tuples(st.sampled_from((LAPEL, "head.face", "torso.coat.turnback.left")), st.sampled_from(("field", "lace", "")), st.integers(1, 6)),
+            max_size=7,
+        )
+    )  # fmt: skip
+    def test_the_same_is_worn_as_set_one_by_one(self, wanted):
+        design = small_design(rule("a", "army", "torso", "field"), rule("b", "first", "torso.coat", "lace"))
+        single = design
+        for area, role, rung in wanted:
+            single = rung_edit.set_here(single, FUSILIER, (area,), role, rung)
+        many = rung_edit.set_many(
+            design, [rung_edit.Setting(FUSILIER, (area,), role, rung) for area, role, rung in wanted]
+        )
+        worn = [resolve(one.army, one.scheme).of(FUSILIER).cells for one in (single, many)]
+        self.assertEqual(*({area: cell.role for area, cell in cells.items()} for cells in worn))
+
+    def test_where_a_pattern_stands_a_colour_takes_its_place(self):
+        design = small_design(rule("a", "army", "torso", "field"))
+        laid = replace(
+            design, scheme=replace(design.scheme, rules=(*design.scheme.rules, Rule("p", "army", (f"={LAPEL}",), "", pattern="reeds")))
+        )  # fmt: skip
+        after = rung_edit.set_here(laid, FUSILIER, (LAPEL,), "lace", 1)
+        self.assertEqual([(one.role, one.pattern) for one in after.scheme.rules], [("field", ""), ("lace", "")])

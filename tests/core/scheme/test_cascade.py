@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from mantello_core.army.figure_filter import Filter
 from mantello_core.army.tree import Figure
-from mantello_core.design.edit import set_here
+from mantello_core.design.rung_edit import set_here
 from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.figures.catalogue import plate
 from mantello_core.scheme.cascade import ladder, resolve

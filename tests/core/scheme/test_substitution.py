@@ -5,7 +5,7 @@ from unittest import TestCase
 
 from mantello_core.army.figure_filter import Filter
 from mantello_core.army.tree import Figure
-from mantello_core.design import edit, muster
+from mantello_core.design import edit, muster, rung_edit
 from mantello_core.design.transfer import transferred
 from mantello_core.errors import Contradiction, OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.document.design import design_bytes, read_design_bytes
@@ -153,7 +153,7 @@ class Tree(TestCase):
             muster.with_node_moved(COATED, "army", 1)
 
     def test_a_company_moves_under_another_formation_with_its_rules(self):
-        design = edit.set_here(COATED, SECOND, (LAPEL,), "lace", 3)
+        design = rung_edit.set_here(COATED, SECOND, (LAPEL,), "lace", 3)
         moved = muster.with_node_under(design, "second", "army")
         self.assertEqual([node.id for node in moved.army.root.children], ["regiment", "second"])
         self.assertEqual((worn(moved, SECOND).role, worn(moved, SECOND).rung), ("lace", 2))

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from mantello_core.army.tree import Army, Figure
-from mantello_core.design.edit import rung_of
+from mantello_core.design.rung_edit import rung_of
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.film.tones import Tones
 from mantello_core.scheme.cascade import resolve

@@ -7,7 +7,7 @@ from mantello.workspace.reading import NEUTRAL, Reading
 from mantello.workspace.seeing import Seeing, seeing_from
 from mantello_core.army.tree import Figure, Node, Rank, Rung
 from mantello_core.design.design import Design
-from mantello_core.design.edit import rung_of, set_here
+from mantello_core.design.rung_edit import rung_of, set_here
 from mantello_core.errors import OutOfRange
 from mantello_core.figures.plate import Plate
 from mantello_core.figures.vocabulary import sideless

@@ -20,7 +20,7 @@ from mantello.workspace.reading import NEUTRAL, reading_of
 from mantello_core.checks.finding import class_title
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import hex_of
-from mantello_core.design import edit
+from mantello_core.design import edit, rung_edit
 from mantello_core.design.bearing import device_words
 from mantello_core.design.preview import changed
 from mantello_core.figures.synonym import synonyms
@@ -333,7 +333,7 @@ def clear_here(request, army_id):
     apply(
         request,
         army,
-        lambda design: edit.clear_here(design, pick.figure, pick.area, pick.rung),
+        lambda design: rung_edit.clear_here(design, pick.figure, pick.area, pick.rung),
         _told(pick.rung, pick, "cleared"),
     )
     return back(request, "scheme", army.pk)

@@ -20,8 +20,8 @@ from mantello_core.army.tree import Figure
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.design.brief import Brief, formation_names
 from mantello_core.design.design import Design
-from mantello_core.design.edit import set_here
 from mantello_core.design.muster import Entry, with_entries, with_rank, without_rank
+from mantello_core.design.rung_edit import set_here
 from mantello_core.figures.drafting import drafted, sketched
 from mantello_core.figures.kit import made_figure, usual_making
 from mantello_core.film.ground import Ground
