@@ -1,9 +1,14 @@
 """The same figure on the best undercoats, bare and with first coats."""
 
+from dataclasses import replace
+
 from mantello.rooms.recipes.ground_figures import SHOWN, commonest
 from mantello.workspace.reading import reading_of
 from mantello_core.colour.spaces import hex_of
+from mantello_core.design.edit import with_undercoat
+from mantello_core.paints.range import paint
 from tests.rooms.case import RoomCase
+from tests.samples import rule, small_design
 
 
 class Best(RoomCase):
@@ -27,3 +32,18 @@ class Best(RoomCase):
         self.see("ground-figure", undercoat="nothing", status=404)
         self.see("ground-figure", status=404)
         self.assert_hidden("ground-figure")
+
+
+class PotOverCan(RoomCase):
+    @staticmethod
+    def design():
+        made = with_undercoat(small_design(rule("a", "army", "", "field")), paint("can-brine-green"), None, None)
+        return replace(made, scheme=replace(made.scheme, finishing=replace(made.scheme.finishing, touch_up=True)))
+
+    def test_it_is_proposed_with_its_reason_and_laid_at_a_press(self):
+        page = self.filled("undercoats")
+        self.assertContains(page, "over the can?")
+        self.assertContains(page, "Touch-ups are planned")
+        self.post("set-undercoat", undercoat="can-brine-green", above="", pot_coat="brine-green")
+        self.assertEqual(self.now().scheme.ground.pot_coat.id, "brine-green")
+        self.assertNotContains(self.filled("undercoats"), "over the can?")

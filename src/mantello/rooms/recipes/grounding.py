@@ -19,6 +19,7 @@ from mantello_core.film.reached import LOST
 from mantello_core.formats.document.ground import read_ground
 from mantello_core.mixing.undercoat import twin_apart, undercoats
 from mantello_core.paints.range import paint, paints
+from mantello_core.planning.pot_coat import pot_coat_advice
 from mantello_core.recipes.hazard import DEFERENCE
 
 from .comparing import asked_undercoats, compared
@@ -98,6 +99,7 @@ def _page(request, army, form=None, status=200):
         "parts": _parts(reading),
         "form": form or PartGroundForm(design=reading.design),
         "twins": [(pot, twin_apart(pot)) for pot in undercoats() if pot.twin],
+        "pot_coat": pot_coat_advice(reading.design, reading.resolution),
         "ground": ground,
         "hard_from": HARD,
         "lost_from": LOST,
