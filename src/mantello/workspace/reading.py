@@ -45,6 +45,7 @@ from mantello_core.passes.soiled import soiled
 from mantello_core.planning.compiling import UNDERCOAT, RankSheet, Work, atoms_of, compiled, rank_sheets
 from mantello_core.planning.cost import Cost, cost_of
 from mantello_core.planning.ground_choice import Recommended, recommended
+from mantello_core.planning.standing import standing_ranks
 from mantello_core.planning.task import Atom
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.handwork import Circumstances
@@ -156,7 +157,17 @@ class Reading:
     @cached_property
     def sheets(self) -> tuple[RankSheet, ...]:
         """What is to be done on every rank's figures, of which work is compiled."""
-        return worked_out(self, "sheets", lambda: rank_sheets(self.design, self.resolution))
+        return worked_out(self, "sheets", self._sheets)
+
+    def _sheets(self) -> tuple[RankSheet, ...]:
+        """Sheets of ranks that an edit of a kept reading left as they were are taken over."""
+        for other in _kept.answers():
+            if other is not self and "sheets" in vars(other) and other.design.army.root.id == self.design.army.root.id:
+                stand = standing_ranks(other.design, other.resolution, self.design, self.resolution)
+                if stand:
+                    known = {(one.unit, one.rank): one for one in other.sheets if (one.unit, one.rank) in stand}
+                    return rank_sheets(self.design, self.resolution, standing=known)
+        return rank_sheets(self.design, self.resolution)
 
     @cached_property
     def atoms(self) -> tuple[Atom, ...]:

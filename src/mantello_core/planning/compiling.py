@@ -1,9 +1,10 @@
 """Compile a design: every figure x step x coat becomes an atom, with the edges between them."""
 
 from collections import defaultdict
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
+from types import MappingProxyType
 
 from ..calendar.evenings import Evenings
 from ..design.design import Design
@@ -42,6 +43,9 @@ class Work:
 
     atoms: tuple[Atom, ...]
     edges: tuple[Edge, ...]
+
+
+NOTHING_KNOWN: Mapping = MappingProxyType({})
 
 
 @dataclass
@@ -227,13 +231,26 @@ def _by_rank(resolution: Resolution, units: tuple[str, ...]) -> dict[tuple[str, 
     return found
 
 
-def rank_sheets(design: Design, resolution: Resolution, units: tuple[str, ...] = ()) -> tuple[RankSheet, ...]:
-    """What is to be done on every rank's figures; of some units only, of all if empty."""
+def rank_sheets(
+    design: Design,
+    resolution: Resolution,
+    units: tuple[str, ...] = (),
+    standing: Mapping[tuple[str, str], RankSheet] = NOTHING_KNOWN,
+) -> tuple[RankSheet, ...]:
+    """What is to be done on every rank's figures; of some units only, of all if empty.
+
+    standing: sheets by unit and rank that are known to hold, as ``standing_ranks`` tells.
+    """
     per_rank = _by_rank(resolution, units)
     given = dealt(design.scheme.finishing.basing, design.army)
     stacks = Stacks(design, resolution)
     coats = coats_worn(design, resolution, stacks)
-    return tuple(_sheet(design, *names, tuple(classes), given, coats, stacks) for names, classes in per_rank.items())
+    return tuple(
+        replace(standing[names], classes=tuple(classes))
+        if names in standing
+        else _sheet(design, *names, tuple(classes), given, coats, stacks)
+        for names, classes in per_rank.items()
+    )
 
 
 def _sheet(

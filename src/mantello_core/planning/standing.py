@@ -1,0 +1,93 @@
+"""Which ranks' work stands after an edit, so that only what the edit touches is worked out again."""
+
+from collections.abc import Iterator
+from dataclasses import fields, is_dataclass
+
+from ..design.design import Design
+from ..scheme.cascade import FigureClass, Resolution
+from ..scheme.scheme import Scheme
+
+#: parts of a scheme on which the work of every rank rests
+_SHARED = (
+    "ground", "grounds", "calibrations", "finishing", "passes", "order", "patterns", "arms", "devices", "code_systems",
+)  # fmt: skip
+
+
+def standing_ranks(
+    before: Design, resolved_before: Resolution, after: Design, resolved_after: Resolution
+) -> frozenset[tuple[str, str]]:
+    """(unit, rank) of those whose figures wear, bear and get just what they did, in roles that are as they were."""
+    one, other = before.scheme, after.scheme
+    if (
+        not _alike(before.army, after.army)
+        or before.brief != after.brief
+        or before.evenings.pace != after.evenings.pace
+    ):
+        return frozenset()
+    if not all(_alike(getattr(one, name), getattr(other, name)) for name in _SHARED):
+        return frozenset()
+    changed = _changed_roles(one, other)
+    if not changed.isdisjoint(_texts((other.finishing, other.passes, other.patterns, other.arms))):
+        return frozenset()
+    was, now = _by_rank(resolved_before), _by_rank(resolved_after)
+    return frozenset(
+        names
+        for names, classes in now.items()
+        if len(was.get(names, ())) == len(classes)
+        and all(map(_same_work, was[names], classes))
+        and not any(not changed.isdisjoint(_roles(each)) for each in classes)
+    )
+
+
+def _alike(one, other) -> bool:
+    return one is other or one == other
+
+
+def _changed_roles(one: Scheme, other: Scheme) -> set[str]:
+    """Roles that one of the two has alone, or has otherwise."""
+    names = {*one.role_by_id, *other.role_by_id}
+    return {id_ for id_ in names if not _alike(one.role_by_id.get(id_), other.role_by_id.get(id_))}
+
+
+def _texts(value) -> Iterator[str]:
+    """Every text within frozen values, ids of roles among them."""
+    if isinstance(value, str):
+        yield value
+    elif isinstance(value, (tuple, frozenset)):
+        for one in value:
+            yield from _texts(one)
+    elif is_dataclass(value):
+        for each in fields(value):
+            yield from _texts(getattr(value, each.name))
+
+
+def _by_rank(resolution: Resolution) -> dict[tuple[str, str], list[FigureClass]]:
+    found: dict[tuple[str, str], list[FigureClass]] = {}
+    for one in resolution.classes:
+        found.setdefault((one.unit, one.rank), []).append(one)
+    return found
+
+
+def _same_work(one: FigureClass, other: FigureClass) -> bool:
+    """Whether two classes ask for the same work, if their roles do; by which rule they wear it matters nothing."""
+    named = ("rank_name", "type", "tier", "ordinals", "grounds", "passes")
+    if any(getattr(one, name) != getattr(other, name) for name in named) or not _alike(one.plate, other.plate):
+        return False
+    if {site: each.placement for site, each in one.borne.items()} != {
+        site: each.placement for site, each in other.borne.items()
+    }:
+        return False
+    if one.cells is other.cells:
+        return True
+    return one.cells.keys() == other.cells.keys() and all(
+        (mine.role, mine.pattern, mine.inks) == (theirs.role, theirs.pattern, theirs.inks)
+        for mine, theirs in zip(one.cells.values(), map(other.cells.__getitem__, one.cells), strict=True)
+        if mine is not theirs
+    )
+
+
+def _roles(one: FigureClass) -> set[str]:
+    """Roles that the work of a class rests on; those of arms and patterns are among the texts of the scheme."""
+    found = {cell.role for cell in one.cells.values() if cell.role}
+    found |= {ink for cell in one.cells.values() for ink in cell.inks}
+    return found | {role for each in one.borne.values() for role in each.placement.roles}
