@@ -11,6 +11,7 @@ from mantello_core.advice.edge_list import edge_list
 from mantello_core.bearers.allotment import Allotment, allotments
 from mantello_core.camouflage.pattern import Pattern
 from mantello_core.camouflage.surface import PITCH
+from mantello_core.checks.balance import trouble
 from mantello_core.checks.finding import Check, Finding, checked
 from mantello_core.checks.harmony import Harmony, harmony_of
 from mantello_core.checks.inspect import inspect
@@ -112,9 +113,19 @@ class Reading:
         return worked_out(self, "checks", lambda: inspect(self.design, self.resolution))
 
     @cached_property
+    def unmapped(self) -> Check:
+        """The check of areas that nothing speaks of; known long before the rest of the inspection."""
+        return checked(unmapped(Look(self.design, self.resolution)), self.design.scheme.aims)
+
+    @property
     def gaps(self) -> tuple[Finding, ...]:
-        """Areas that nothing speaks of, without those that were accepted; known long before the rest of the inspection."""
-        return checked(unmapped(Look(self.design, self.resolution)), self.design.scheme.aims).findings
+        """Areas that nothing speaks of, without those that were accepted."""
+        return self.unmapped.findings
+
+    @cached_property
+    def slow_to_cover(self) -> Check:
+        """The check of coats and mixes, alone."""
+        return checked(trouble(Look(self.design, self.resolution)), self.design.scheme.aims)
 
     @cached_property
     def ranked_checks(self) -> list[Check]:
@@ -470,7 +481,7 @@ def _shaded(worn: Prediction) -> Tones:
 
 #: what is worked out of a design whatever its evenings; the work besides while the air is the same
 _TIMELESS = {
-    "resolution", "checks", "gaps", "ranked_checks", "harmony", "shares", "role_groups", "needed", "needed_by_unit", "sheets", "work", "cost", "undercoats",
+    "resolution", "checks", "unmapped", "slow_to_cover", "ranked_checks", "harmony", "shares", "role_groups", "needed", "needed_by_unit", "sheets", "work", "cost", "undercoats",
     "recommended", "assemblies", "undercoat", "allotments",
 }  # fmt: skip
 
