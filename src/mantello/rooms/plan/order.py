@@ -51,6 +51,8 @@ class StepRow:
     colour: Lab | None
     #: why it stands after the one before it
     reason: str
+    #: whether the one above it in its phase stands there for the same reason
+    again: bool
     waits: tuple[tuple[str, str], ...]
     before: tuple[tuple[str, str], ...]
     moved: Move | None
@@ -106,12 +108,14 @@ class OrderOf:
             into[bond.after].setdefault(names[bond.before], bond.rule.because)
             out[bond.before].setdefault(names[bond.after], bond.rule.because)
         reasons = ("", *arranged.reasons)
+        above = None
         for number, (node, reason) in enumerate(zip(arranged.line, reasons, strict=True), 1):
             atom = atoms[node.id]
             at = evenings.get(atom.id)
+            again, above = (node.phase, reason) == above, (node.phase, reason)
             yield StepRow(
                 number, node, reference_of(node), len(atom.ordinals), atom.coats, atom.seconds * len(atom.ordinals) / 60,
-                self._colour(node), reason, tuple(into[node.id].items())[:_MOST_WAITS],
+                self._colour(node), reason, again, tuple(into[node.id].items())[:_MOST_WAITS],
                 tuple(out[node.id].items())[:_MOST_WAITS], arranged.moved.get(node.id),
                 self.evening.plan.sessions[at] if at is not None else None, at,
             )  # fmt: skip
