@@ -270,12 +270,12 @@ def focus(look: Look) -> Check:
 
 def _local_contrast(look: Look, one: FigureClass, shape: Plate) -> dict[str, float]:
     """For every mapped area, the greatest step in L* to a touching one of another role; bases left out."""
+    worn = {area: cell.role for area, cell in one.cells.items() if cell.role and not area.startswith("base")}
+    light = {role: look.apparent(role, one.tier).lightness for role in set(worn.values())}
     local: dict[str, float] = {}
     for area, other, _ in seams_of(shape, 1.0):
-        roles = one.cells[area].role, one.cells[other].role
-        if not roles[0] or not roles[1] or area.startswith("base") or other.startswith("base"):
-            continue
-        step = abs(look.apparent(roles[0], one.tier).lightness - look.apparent(roles[1], one.tier).lightness)
-        for name in (area, other):
-            local[name] = max(local.get(name, 0.0), step)
+        if area in worn and other in worn:
+            step = abs(light[worn[area]] - light[worn[other]])
+            for name in (area, other):
+                local[name] = max(local.get(name, 0.0), step)
     return local

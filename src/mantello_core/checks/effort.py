@@ -63,6 +63,7 @@ def unseen(look: Look) -> Check:
     height = design.brief.height_mm if design.brief else 28.0
     spent: dict[tuple[str, str, str], list] = {}
     names_of: dict[tuple[str, str], list[str]] = {}
+    lost: dict[tuple[str, str], list] = {}
     for one in resolution.classes:
         extents: dict[str, list] = {}
         for name, cell in one.cells.items():
@@ -70,9 +71,12 @@ def unseen(look: Look) -> Check:
                 extents.setdefault(cell.role, []).append(name)
         around = design.around(one.tier, len(one.ordinals))
         for role, names in extents.items():
-            extent = one.plate.extent_of(names)
-            for rung in ladder(design.scheme.role(role).recipe(one.tier), height, look.far):
-                if rung.lost and rung.step.kind in _LEFT_OUT:
+            if (role, one.tier) not in lost:
+                rungs = ladder(design.scheme.role(role).recipe(one.tier), height, look.far)
+                lost[role, one.tier] = [rung for rung in rungs if rung.lost and rung.step.kind in _LEFT_OUT]
+            if rungs := lost[role, one.tier]:
+                extent = one.plate.extent_of(names)
+                for rung in rungs:
                     seconds = brushing_seconds(rung.step, extent, rung.step.coats or 1, around) * len(one.ordinals)
                     entry = spent.setdefault((role, one.tier, rung.step.id), [one, names[0], rung, 0.0])
                     entry[3] += seconds / 60

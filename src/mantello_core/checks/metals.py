@@ -65,11 +65,15 @@ def _mixed_functions(look: Look, shiny: set[str]) -> dict[str, Finding]:
     """Figures on which one function wears two metals, each kind of figure once."""
     found: dict[str, Finding] = {}
     scheme = look.design.scheme
+    functions: dict[str, dict[str, str | None]] = {}
     for one in look.resolution.classes:
+        areas = one.plate.areas
+        if one.type not in functions:
+            functions[one.type] = {area: function_of(area, areas[area].material) for area in areas}
+        mine = functions[one.type]
         worn: dict[str, dict[str, list[str]]] = defaultdict(lambda: defaultdict(list))
         for area, cell in one.cells.items():
-            function = function_of(area, one.plate.areas[area].material)
-            if function and cell.role in shiny:
+            if cell.role in shiny and (function := mine[area]):
                 worn[function][cell.role].append(area)
         for function, roles in worn.items():
             mm2 = {role: sum(one.plate.areas[area].mm2 for area in areas) for role, areas in roles.items()}

@@ -5,26 +5,49 @@ of one pot are joined whose union adds the fewest before-and-after relations. Re
 in bit sets, so that a join that would need another pot in between is refused at once.
 """
 
+import hashlib
 from collections import defaultdict
 from heapq import heapify, heappop, heappush
 
+import numpy as np
+
+from ..memory import Memory
 from ..order.rules import LAID_ON
 from .task import Atom, Edge
+
+#: bytes of runs that are kept
+KEPT_BYTES = 8 * 2**20
+
+
+_kept = Memory("runs", KEPT_BYTES)
 
 
 def runs(atoms: list[Atom], edges: list[Edge]) -> list[list[Atom]]:
     """Groups of atoms, one for each opening of a pot, in an order that all edges allow."""
     index = {atom.id: number for number, atom in enumerate(atoms)}
-    links = [(index[edge.before], index[edge.after]) for edge in edges if edge.before in index and edge.after in index]
-    before, after = _reach(len(atoms), links)
-    wet = [0] * len(atoms)
+    links: list[tuple[int, int]] = []
+    layered: list[bool] = []
     for edge in edges:
-        layered = edge.lag > 0 or edge.rule.hard or edge.rule.id == LAID_ON.id
-        if layered and edge.before in index and edge.after in index:
-            wet[index[edge.before]] |= 1 << index[edge.after]
-            wet[index[edge.after]] |= 1 << index[edge.before]
-    groups = _joined([f"{atom.kind}|{atom.pot}" for atom in atoms], before, after, wet)
-    return [[atoms[number] for number in group] for group in _sorted_groups(groups, links)]
+        if edge.before in index and edge.after in index:
+            links.append((index[edge.before], index[edge.after]))
+            layered.append(edge.lag > 0 or edge.rule.hard or edge.rule.id == LAID_ON.id)
+    pots = [f"{atom.kind}|{atom.pot}" for atom in atoms]
+    # what an edit left as it was is asked again: told by a digest, for the question is larger than the answer
+    asked = hashlib.blake2b(repr(pots).encode(), digest_size=16)
+    asked.update(np.array(links, np.int32).tobytes() + np.array(layered, bool).tobytes())
+    groups = _kept.answer(asked.digest(), lambda: _grouped(pots, links, layered))
+    return [[atoms[number] for number in group] for group in groups]
+
+
+def _grouped(pots: list[str], links: list[tuple[int, int]], layered: list[bool]) -> tuple[tuple[int, ...], ...]:
+    """Numbers of atoms by run, in order. layered: of every link whether the one must dry before the other."""
+    before, after = _reach(len(pots), links)
+    wet = [0] * len(pots)
+    for (one, two), dries in zip(links, layered, strict=True):
+        if dries:
+            wet[one] |= 1 << two
+            wet[two] |= 1 << one
+    return tuple(map(tuple, _sorted_groups(_joined(pots, before, after, wet), links)))
 
 
 def _reach(count: int, links: list[tuple[int, int]]) -> tuple[list[int], list[int]]:
