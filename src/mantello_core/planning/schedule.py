@@ -104,14 +104,17 @@ def tasks_of(runs: list[list[Atom]], edges: list[Edge], attention: int) -> list[
     for number, run in enumerate(runs):
         found: dict[tuple[str, int], Task] = {}
         for atom in run:
+            unit, rank, seconds, whole = atom.unit, atom.rank, atom.seconds, atom.sprayed
             for ordinal in atom.ordinals:
-                lot = WHOLE if atom.sprayed else lots[atom.unit, atom.rank, ordinal]
-                task = found.setdefault((atom.unit, lot), Task(number, atom.pot, atom.unit, lot, [], {}))
+                lot = WHOLE if whole else lots[unit, rank, ordinal]
+                task = found.get((unit, lot))
+                if task is None:
+                    task = found[unit, lot] = Task(number, atom.pot, unit, lot, [], {})
                 if not task.atoms or task.atoms[-1] is not atom:
                     task.atoms.append(atom)
-                figure = (atom.rank, ordinal)
-                task.figures[figure] = task.figures.get(figure, 0.0) + atom.seconds
-                home[atom.id, lot] = task
+                    home[atom.id, lot] = task
+                figure = (rank, ordinal)
+                task.figures[figure] = task.figures.get(figure, 0.0) + seconds
         tasks += found.values()
     _link(home, edges)
     return tasks

@@ -63,7 +63,10 @@ def progress_of(needed: Iterable[Atom], done: Done) -> dict[tuple[str, str, int]
     for atom in needed:
         for ordinal in atom.ordinals:
             atoms.setdefault((atom.unit, atom.rank, ordinal), []).append(atom)
-    return {figure: _figure(figure, needed, done) for figure, needed in atoms.items()}
+    begun = {one[:3] for one in done}
+    return {
+        figure: _figure(figure, needed, done if figure in begun else frozenset()) for figure, needed in atoms.items()
+    }
 
 
 def summed(parts: Iterable[Progress]) -> Progress:
@@ -72,7 +75,7 @@ def summed(parts: Iterable[Progress]) -> Progress:
 
 
 def _figure(figure, needed, done: Done) -> FigureProgress:
-    mine = [atom for atom in needed if is_done(atom, figure[2], done)]
+    mine = [atom for atom in needed if is_done(atom, figure[2], done)] if done else []
     finished = len(mine) == len(needed)
     progress = Progress(
         1,

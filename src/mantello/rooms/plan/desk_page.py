@@ -20,6 +20,7 @@ from mantello_core.advice.mishap import mishaps_at, repair
 from mantello_core.advice.waiting import waits_of
 from mantello_core.army.tree import Figure
 from mantello_core.figures.facing import facing_words
+from mantello_core.planning.compiling import compiled
 from mantello_core.planning.done import is_done
 from mantello_core.recipes.hazard import DEFERENCE
 from mantello_core.recipes.step import Recipe
@@ -144,9 +145,13 @@ def _first_use(army, handling: Handling) -> list[str]:
 
 def _forgotten(evening: Evening, batch: Batch) -> list[str]:
     """Figures of a batch that lack a step which the others of it have had."""
-    atoms = {atom.id: atom for atom in evening.reading.work.atoms}
     mine, unit = {atom.id for atom in batch.atoms}, batch.block.task.unit
-    before = {edge.before for edge in evening.reading.work.edges if edge.after in mine and edge.rule.hard}
+    if not any(one[0] == unit for one in evening.done):
+        return []
+    reading = evening.reading
+    work = compiled(reading.design, reading.resolution, units=(unit,), sheets=reading.sheets)
+    atoms = {atom.id: atom for atom in work.atoms}
+    before = {edge.before for edge in work.edges if edge.after in mine and edge.rule.hard}
     had: dict[tuple[str, str], int] = {}
     lacking: dict[tuple[str, str], list[str]] = {}
     names: dict[tuple[str, str], str] = {}
@@ -159,7 +164,7 @@ def _forgotten(evening: Evening, batch: Batch) -> list[str]:
                 if is_done(atom, ordinal, evening.done):
                     had[key] = had.get(key, 0) + 1
                 else:
-                    lacking.setdefault(key, []).append(evening.reading.design.army.called(unit, rank, ordinal))
+                    lacking.setdefault(key, []).append(reading.design.army.called(unit, rank, ordinal))
     return [f"{', '.join(figures)}: no {names[key]} yet" for key, figures in lacking.items() if had.get(key)]
 
 
