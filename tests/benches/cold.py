@@ -62,7 +62,7 @@ QUESTIONS = (
     Question("camouflage of a fleet of twelve", _CAMOUFLAGE, "[laid(next(seeds)) for _ in range(12)]", 3000),
     Question("a cast of 200 irregulars", _CAST.format(figures=200), "with_cast(design, cast)", 600),
     Question("a cast of 60, redrawn", _CAST.format(figures=60), "with_cast(design, cast)", 150),
-    Question("an army with 200 varied figures resolved", f"{_CAST.format(figures=200)}cast_on = with_cast(design, cast)", "resolve(cast_on.army, cast_on.scheme)", 30),
+    Question("an army with 200 varied figures resolved", f"{_CAST.format(figures=200)}cast_on = with_cast(design, cast)", "resolve(cast_on.army, replace(cast_on.scheme))", 30),
 )  # fmt: skip
 _SCRIPT = """
 import time
