@@ -10,7 +10,7 @@ from mantello.record import logging as log
 from mantello.rooms.plan.evening import Evening
 from mantello.trials.models import Photo, TestPiece
 from mantello.trials.trial import begun
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from tests.rooms.case import RoomCase
 
 

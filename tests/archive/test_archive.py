@@ -14,7 +14,7 @@ from mantello.record.queries import done_steps
 from mantello.rooms.plan.evening import Evening
 from mantello.trials.models import Photo
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.formats.archive import read_archive, write_archive
 from tests.archive.case import RecordCase
 

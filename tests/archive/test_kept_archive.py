@@ -6,7 +6,7 @@ from django.urls import reverse
 
 from mantello.record.queries import done_steps, sprayed_badly
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.formats.archive import read_archive
 from mantello_core.order.subject import GROUND
 from tests.kept import kept

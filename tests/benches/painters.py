@@ -18,7 +18,7 @@ def main(count: int) -> None:
     from mantello.commands.management.commands.prepare import collect
     from mantello.trials.trial import waive
     from mantello.workspace.editing import keep_design
-    from mantello.workspace.reading import reading_of
+    from mantello.workspace.readings import reading_of
     from mantello_core.formats.sample import calvessa
 
     call_command("migrate", verbosity=0)

@@ -16,7 +16,7 @@ from mantello.rooms.plan.evening import Evening
 from mantello.shelf.models import OwnedPaint
 from mantello.workpieces.models import Workpiece
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.figures.photographed.packing import unpacked
 from mantello_core.paints.stock import Stock
 from tests.core.figures.modelled.case import carrier

@@ -8,7 +8,7 @@ from playwright.sync_api import expect
 from mantello.record.queries import done_steps
 from mantello.trials.trial import waive
 from mantello.workspace.editing import keep_design
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.order.subject import subject_of
 from tests.samples import rule, small_design

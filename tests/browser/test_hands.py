@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 
 from .case import BrowserCase
 

@@ -3,7 +3,7 @@
 from playwright.sync_api import expect
 
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from tests.core.figures.modelled.case import stl
 from tests.rooms.army.test_modelled import POST
 

@@ -9,7 +9,7 @@ from playwright.sync_api import expect
 
 from mantello.workpieces.models import Workpiece
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.figures.photographed.packing import unpacked
 from tests.core.figures.photographed.case import drawn
 

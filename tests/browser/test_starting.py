@@ -7,7 +7,7 @@ from PIL import Image, ImageDraw
 from playwright.sync_api import expect
 
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 
 from .case import BrowserCase
 

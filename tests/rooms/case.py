@@ -9,7 +9,7 @@ from mantello.jobs.work import carry_out
 from mantello.trials.trial import waive
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.design import Design
 from tests.samples import calvessa
 

@@ -17,7 +17,7 @@ from mantello.record.models import Entry
 from mantello.workspace import editing
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from tests.rooms.case import RoomCase
 from tests.samples import calvessa
 

@@ -8,9 +8,9 @@ from django.urls import reverse
 
 from mantello.settings.options import OPTIONS
 from mantello.shell import soon
-from mantello.workspace import reading
+from mantello.workspace import reading, readings
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello.workspace.warming import warm_armies
 from tests.rooms.case import RoomCase
 
@@ -27,7 +27,7 @@ def under_way():
 class Soon(RoomCase):
     def setUp(self):
         super().setUp()
-        reading._kept.empty()
+        readings._kept.empty()
         self.plan = reverse("plan", args=[self.army.pk])
 
     def cold(self):
@@ -81,7 +81,7 @@ class Soon(RoomCase):
 class ReadAhead(RoomCase):
     def setUp(self):
         super().setUp()
-        reading._kept.empty()
+        readings._kept.empty()
 
     def test_the_army_worked_on_last_is_there_with_what_its_pages_ask(self):
         found = warm_armies()

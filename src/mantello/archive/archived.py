@@ -1,7 +1,8 @@
 """What an archive holds of the design: the design itself, its variants, and a drawing of every rank."""
 
 from mantello.workspace.models import Army, Variant
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.errors import Unreadable
 from mantello_core.formats.document.design import design_bytes
 from mantello_core.naming import slug

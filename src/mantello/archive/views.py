@@ -14,7 +14,7 @@ from mantello.jobs.papers import file_kind, paper
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.errors import MantelloError, Unreadable
 from mantello_core.formats.archive import MOST_BYTES, Archive, read_archive, write_archive
 from mantello_core.formats.archive_difference import archive_difference

@@ -6,7 +6,8 @@ import uuid
 
 from mantello.archive.part import Taking, archive_part, json_bytes
 from mantello.workspace.models import Army
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.errors import Unreadable
 from mantello_core.formats.document.design import design_bytes
 from mantello_core.formats.spreadsheet import harmless

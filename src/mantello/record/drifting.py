@@ -6,7 +6,8 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from mantello.workspace.models import Army, large_of
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.errors import UnknownName
 from mantello_core.order.subject import Subject, of_pass, of_role, subject_of

@@ -11,7 +11,8 @@ from django.utils import timezone
 
 from mantello.workspace.locking import locked
 from mantello.workspace.models import Army
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.design.design import Design
 from mantello_core.formats.document.design import write_design
 from mantello_core.planning.done import is_done

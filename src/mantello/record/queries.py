@@ -7,7 +7,7 @@ from typing import TypeVar
 from django.db.models import Count, Max, Q
 
 from mantello.workspace.models import Army, Edition
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.memory import Memory, size_of
 from mantello_core.order.subject import subject_of
 from mantello_core.planning.done import Done

@@ -3,7 +3,7 @@
 from django.utils import timezone
 
 from mantello.workspace.models import Army, Edition
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.decision import stands
 
 

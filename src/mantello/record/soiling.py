@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from django.db import transaction
 
 from mantello.workspace.models import Army
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.order.subject import of_pass
 
 from .models import Settlement, Version

@@ -8,7 +8,7 @@ from PIL import Image, ImageDraw, ImageFilter
 
 from mantello.shell.photograph import kept
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.advice.trial import PATCHES
 from mantello_core.colour.spaces import hex_of
 from mantello_core.film.prediction import Outcome, predicted

@@ -4,7 +4,7 @@ from mantello.shelf.catalogue import catalogue_of
 from mantello_core.paints.catalogue import Catalogue
 
 from .models import Army
-from .reading import reading_of
+from .readings import reading_of
 
 
 def catalogue_for(army: Army) -> Catalogue:

@@ -15,7 +15,7 @@ from mantello_core.scheme.scheme import Scheme
 
 from .locking import locked
 from .models import Army, Edition, Variant
-from .reading import reading_of, remember
+from .readings import reading_of, remember
 from .storing import columns
 
 #: open variants at once

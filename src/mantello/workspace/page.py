@@ -18,7 +18,7 @@ from mantello_core.numerals import whole_number
 from . import editing as actions
 from .guests import refuse_guests
 from .models import Army
-from .reading import reading_of
+from .readings import reading_of
 from .seam import seam
 from .signals import edited
 

@@ -1,9 +1,6 @@
 """An edition as the core reads it: design, resolution and what follows from them, kept while it is looked at."""
 
-import hashlib
-import json
-from collections.abc import Iterator
-from dataclasses import replace
+from collections.abc import Callable, Iterable
 from functools import cached_property
 
 from mantello.shell.soon import worked_out
@@ -17,26 +14,20 @@ from mantello_core.checks.harmony import Harmony, harmony_of
 from mantello_core.checks.inspect import inspect
 from mantello_core.checks.look import Look
 from mantello_core.checks.mapping import unmapped
-from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
 from mantello_core.design.camouflaged import layers_on, layouts_on, scaled
 from mantello_core.design.design import Design
-from mantello_core.figures.exposure import exposure
 from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
 from mantello_core.formats.camouflage_svg import Camouflage, camouflage_of, layer_of
-from mantello_core.formats.document.design import read_design
-from mantello_core.formats.document.evenings import read_evenings
 from mantello_core.formats.drawing import Bearing, Lit, plate_svg
-from mantello_core.formats.traces import Trace
 from mantello_core.insignia.arms.tincture import TINCTURES
 from mantello_core.insignia.devices.device import ARMS
 from mantello_core.insignia.devices.worn import WornMark
 from mantello_core.marks.named_arms import NamedArms
 from mantello_core.marks.placement import Placement
-from mantello_core.memory import Memory
 from mantello_core.order.stacks import Stacks, laid_as
 from mantello_core.order.subject import GROUND, Kind, Subject
 from mantello_core.passes.camouflaging import ink_of
@@ -51,32 +42,15 @@ from mantello_core.planning.task import Atom
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.handwork import Circumstances
 from mantello_core.scheme.cascade import FigureClass, Resolution, resolve
-from mantello_core.scheme.finishing import MOST_LEVEL
 from mantello_core.scheme.role_groups import role_groups
 from mantello_core.scheme.share import paint_by_unit, paint_needed, role_shares
 
-from .drawings import drawing_of
-from .models import Edition
 from .seeing import Seeing
+from .traces import DIRT_TRACES, lit_of, shaded
 
 #: bare resin, areas left bare, and gaps, as drawn
 BARE, GAP = "#c4c4c4", "#dcdcdc"
 NEUTRAL = Seeing()
-#: what a reading takes in memory with all that follows from it, for every byte of its document: measured
-_GROWS = 32
-_kept = Memory("readings", 64 * 2**20)
-
-#: places whose traces are drawn one by one
-TRACED = ("dots", "lips", "scratches", "runs", "stripes", "border")
-#: laws of dirt that leave traces, with what each is at the dirtiest: place, number on a cm², mm long and wide, opacity
-DIRT_TRACES = {"edges": ("dots", 90.0, 0.4, 0.4, 1.0), "falls": ("runs", 9.0, 3.0, 0.3, 0.55)}
-#: places whose lights lie broad, from the light downwards, and from where that is by light plan
-BROAD = ("raised", "upper")
-FROM = {"": (0.0, -1.0), "front": (0.0, -1.0), "lamps": (0.0, -1.0), "left": (-0.7, -0.7), "right": (0.7, -0.7)}
-#: mm that the lit lip of a chip is wide
-LIP = 0.07
-#: CIEDE2000 under which a tone is not drawn apart from the flats
-SAME = 1.5
 
 
 class Reading:
@@ -85,9 +59,10 @@ class Reading:
     #: the same for readings of designs that differ in their evenings alone
     timeless = ""
 
-    def __init__(self, design: Design, like: "Reading | None" = None):
-        """like: a reading of the same design on other evenings; what does not depend on them is taken over."""
-        self.design = design
+    def __init__(self, design: Design, like: "Reading | None" = None, kin: "Callable[[], Iterable[Reading]]" = tuple):
+        """like: a reading of the same design on other evenings; what does not depend on them is taken over. kin: gives readings
+        of other designs, of which what an edit left as it was is taken over too."""
+        self.design, self._kin = design, kin
         self._edges: dict[tuple, frozenset[str]] = {}
         self._soiled: dict[tuple, dict[str, tuple[Lab, Lab]]] = {}
         self._copies: dict[str, tuple[str, tuple[CarriedMark, ...]]] = like._copies if like else {}
@@ -172,7 +147,7 @@ class Reading:
 
     def _sheets(self) -> tuple[RankSheet, ...]:
         """Sheets of ranks that an edit of a kept reading left as they were are taken over."""
-        for other in _kept.answers():
+        for other in self._kin():
             if other is not self and "sheets" in vars(other) and other.design.army.root.id == self.design.army.root.id:
                 stand = standing_ranks(other.design, other.resolution, self.design, self.resolution)
                 if stand:
@@ -253,7 +228,7 @@ class Reading:
             clean, dirty = self.soiled(one, () if seeing.apparent else tuple(DIRT_TRACES))[area]
             return seeing.hex(dirty if seeing.apparent or clean != dirty else worn.tones.flats)
         if seeing.moment == "shade":
-            return seeing.hex(_shaded(worn).flats)
+            return seeing.hex(shaded(worn).flats)
         return seeing.hex(worn.apparent if seeing.apparent else worn.tones.flats)
 
     def soiled(self, one: FigureClass, without: tuple[str, ...] = ()) -> dict[str, tuple[Lab, Lab]]:
@@ -268,14 +243,7 @@ class Reading:
         worn = self._worn(one, area)
         if not worn or seeing.apparent:
             return None
-        tones = _shaded(worn) if seeing.moment == "shade" else worn.tones
-        traces = self._traces(one, area, worn, seeing) if seeing.moment != "shade" else ()
-        lit = self._edge_kept(one, area)
-        found = tones.recess, tones.raised, tones["edge"] if lit else tones.raised
-        if all(difference(tone, tones.flats) < SAME for tone in found):
-            return Lit(*(seeing.hex(tone) for tone in found), traces) if traces else None
-        bands = _bands(worn, seeing) if seeing.moment != "shade" else ()
-        return Lit(*(seeing.hex(tone) for tone in found), traces, bands, FROM[self.design.scheme.finishing.light])
+        return lit_of(self.design, one, area, worn, seeing, edges=self._edge_kept(one, area))
 
     def _edge_kept(self, one: FigureClass, area: str) -> bool:
         """Whether an area's edges are lit: those before the cut-off of the last edge step that has one."""
@@ -290,42 +258,6 @@ class Reading:
             rows = edge_list(one.plate, areas, steps[-1], {}, self.around(one))
             self._edges[key] = frozenset(row.area for row in rows if row.kept(share))
         return area in self._edges[key]
-
-    def _traces(self, one: FigureClass, area: str, worn: Prediction, seeing: Seeing) -> tuple[Trace, ...]:
-        """Chips, scratches, runs and stripes of an area's recipe, and what dirt leaves one by one on a finished figure."""
-        found, along = [], "dots"
-        for outcome in worn.outcomes:
-            goes = outcome.step.goes
-            if goes.place in TRACED:
-                count, length, width = goes.marks
-                found.append(
-                    Trace(
-                        goes.place,
-                        seeing.hex(outcome.after),
-                        count or 0.0,
-                        length or 0.0,
-                        width,
-                        1.0,
-                        along,
-                        goes.which or "lower",
-                    )
-                )
-                along = goes.place if goes.place in ("dots", "scratches") else along
-        if seeing.moment == "finished":
-            found += self._dirt_traces(one, area, seeing.hex(worn.tones["edge"]), seeing)
-        return tuple(found)
-
-    def _dirt_traces(self, one: FigureClass, area: str, edge: str, seeing: Seeing) -> Iterator[Trace]:
-        """Chips with a lit lower lip, and streaks. edge: the tone that catches the light."""
-        level = self.design.dirt_level / MOST_LEVEL
-        for each in self.design.scheme.finishing.dirt:
-            share = exposure(one.plate, area, each.law, each.height) if each.law in DIRT_TRACES else 0.0
-            if share > 0:
-                place, count, length, width, opacity = DIRT_TRACES[each.law]
-                number, colour = count * share * level, seeing.hex(each.step.mix.film.masstone)
-                yield Trace(place, colour, number, length, width, opacity)
-                if place == "dots":
-                    yield Trace("lips", edge, number, width, LIP, 0.9)
 
     @cached_property
     def allotments(self) -> tuple[Allotment, ...]:
@@ -456,29 +388,6 @@ class Reading:
         return laid_grounds(self.design.scheme.ground, one)
 
 
-def _bands(worn: Prediction, seeing: Seeing) -> tuple[tuple[float, str], ...]:
-    """The broad lights of a recipe, the narrowest first, and the colour they lie on; empty where it has none."""
-    lights = [
-        one for one in worn.outcomes if one.step.goes.place in BROAD and not one.step.relays and one.step.share < 1
-    ]
-    if not lights:
-        return ()
-    at = worn.outcomes.index(lights[0])
-    beneath = worn.outcomes[at - 1].tones.flats if at else lights[0].before
-    shares: dict[float, str] = {}
-    for one in lights:
-        shares[round(min(one.step.goes.share or one.step.goes.usual.share or one.step.share, 0.95), 3)] = seeing.hex(
-            one.after
-        )
-    return (*sorted(shares.items()), (1.0, seeing.hex(beneath)))
-
-
-def _shaded(worn: Prediction) -> Tones:
-    """The tones after the last shade, before what is laid on it again; at the end where nothing shades."""
-    shades = [one for one in worn.outcomes if one.step.technique.effect in ("wash", "recess", "stain", "oil")]
-    return shades[-1].tones if shades else worn.tones
-
-
 #: what is worked out of a design whatever its evenings; the work besides while the air is the same
 _TIMELESS = {
     "resolution", "checks", "unmapped", "slow_to_cover", "ranked_checks", "harmony", "shares", "role_groups", "needed", "needed_by_unit", "sheets", "work", "cost", "undercoats",
@@ -502,49 +411,3 @@ _PACELESS = {
 
 def _air(design: Design) -> tuple[str, str]:
     return design.evenings.air, design.evenings.aid
-
-
-def reading_of(edition: Edition) -> Reading:
-    """The reading of an edition; the latest ones are kept.
-
-    An edition that differs from a kept one in its evenings alone is not read whole, and takes over what is worked out.
-    """
-    key = edition.pk, edition.made_at
-    known = _kept.get(key)
-    if known is not None:
-        return known
-    mark, size = _digest(edition.document)
-    like = next((one for one in _kept.answers() if one.timeless == mark), None)
-    if like is None:
-        design = read_design(edition.document, drawing_of)
-    else:
-        evenings = read_evenings(edition.document.get("evenings", {}), like.design.army)
-        design = replace(like.design, evenings=evenings)
-    return _keep(key, Reading(design, like), mark, size)
-
-
-def remember(edition: Edition, design: Design) -> Reading:
-    """Keep what was just written, so that it need not be read back."""
-    like = next((one for one in _kept.answers() if _same_but_evenings(one.design, design)), None)
-    return _keep((edition.pk, edition.made_at), Reading(design, like), *_digest(edition.document))
-
-
-def _same_but_evenings(one: Design, other: Design) -> bool:
-    return (
-        one.army is other.army
-        and one.scheme is other.scheme
-        and one.brief == other.brief
-        and one.sheets == other.sheets
-    )
-
-
-def _digest(document: dict) -> tuple[str, int]:
-    """A digest that is the same for documents that differ in their evenings alone, and of how many bytes."""
-    timeless = {name: part for name, part in document.items() if name != "evenings"}
-    written = json.dumps(timeless, sort_keys=True).encode()
-    return hashlib.sha256(written).hexdigest(), len(written)
-
-
-def _keep(key: tuple, reading: Reading, timeless: str, size: int) -> Reading:
-    reading.timeless = timeless
-    return _kept.put(key, reading, _GROWS * size)

@@ -6,7 +6,8 @@ from time import monotonic
 from django.db import DatabaseError, connections
 
 from .models import Army
-from .reading import Reading, reading_of
+from .reading import Reading
+from .readings import reading_of
 
 #: armies that are read ahead at most, and the seconds after which no other one is begun
 MOST, SECONDS = 4, 3.0

@@ -12,7 +12,7 @@ from mantello.jobs.tasks import carry_out
 from mantello.record.logging import record
 from mantello.record.models import Entry
 from mantello.rooms.army.faces import FACES
-from mantello.workspace import reading
+from mantello.workspace import readings
 from mantello.workspace.editing import create_army, keep_design
 from mantello.workspace.models import Army, Edition
 from tests.rooms.case import RoomCase
@@ -21,7 +21,7 @@ from tests.samples import small_design
 
 def logged(army: Army, number: int = 0) -> Entry:
     """One step on one of the figures it is for."""
-    atoms = [one for one in reading.reading_of(army.head).work.atoms if one.subject.is_ground]
+    atoms = [one for one in readings.reading_of(army.head).work.atoms if one.subject.is_ground]
     atom, ordinal = [(atom, ordinal) for atom in atoms for ordinal in atom.ordinals][number]
     return record(army, [atom], {(atom.rank, ordinal)}, 5, timezone.now(), uuid.uuid4())[0]
 
@@ -29,7 +29,7 @@ def logged(army: Army, number: int = 0) -> Entry:
 class ListOfArmies(RoomCase):
     def asked(self, ask) -> list[str]:
         """What the database is asked while nothing is remembered."""
-        reading._kept.empty()
+        readings._kept.empty()
         with CaptureQueriesContext(connection) as queries:
             answer = ask()
         self.assertLess(answer.status_code, 400)

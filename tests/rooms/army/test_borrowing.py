@@ -4,7 +4,7 @@ from django.urls import reverse
 
 from mantello.workspace.editing import create_army
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from tests.rooms.case import RoomCase
 
 

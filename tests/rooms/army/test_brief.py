@@ -12,7 +12,7 @@ from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
 from mantello.rooms.army import proposing
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.brief import Brief
 from tests.core.colour.test_scene_light import sent as pointed
 from tests.rooms.case import RoomCase

@@ -6,7 +6,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 
 from mantello.workspace.models import Army, Drawing
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.figure_types import own_of
 from mantello_core.figures.kit import usual_making
 from tests.core.formats.test_own_types import FIGURE

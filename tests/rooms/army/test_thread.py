@@ -1,7 +1,7 @@
 """The thread of edits: every state with the figure before and after, to go back and on to."""
 
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from tests.rooms.case import RoomCase
 
 

@@ -11,7 +11,7 @@ from mantello.jobs.work import carry_out
 from mantello.rooms.army.guide import muster_cards
 from mantello.workspace.editing import edit, keep_design
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.design import Design
 from mantello_core.design.muster import Entry, with_entries, without_node, without_rank
 from mantello_core.formats.document.design import write_design

@@ -11,7 +11,7 @@ from mantello.record.models import Settlement
 from mantello.record.queries import done_steps
 from mantello.workspace.editing import edit
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.edit import set_cell, with_step, with_undercoat
 from mantello_core.order.subject import of_role
 from mantello_core.paints.range import paint

@@ -7,7 +7,7 @@ from django.utils import timezone
 
 from mantello.record.logging import record
 from mantello.shelf.models import OwnedPaint
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.paints.stock import Stock
 from tests.rooms.case import RoomCase
 

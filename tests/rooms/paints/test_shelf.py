@@ -5,7 +5,7 @@ from django.core.management import call_command
 
 from mantello.shelf.models import OwnedPaint
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.formats.sample import sample_shelf
 from mantello_core.paints.range import paints
 from mantello_core.paints.stock import Stock

@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from mantello.rooms.recipes.ground_figures import SHOWN, commonest
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.edit import with_undercoat
 from mantello_core.paints.range import paint

@@ -15,7 +15,7 @@ from mantello.trials.models import Photo, TestPiece
 from mantello.trials.sample import sample_test
 from mantello.trials.trial import light_of, planned_minutes, tried_before
 from mantello.workspace.editing import create_army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.film.calibration import Calibration
 from mantello_core.record.pace import pace_of
 from tests.rooms.case import RoomCase

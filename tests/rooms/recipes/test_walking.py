@@ -2,7 +2,7 @@
 
 import re
 
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import hex_of
 from tests.rooms.case import RoomCase
 

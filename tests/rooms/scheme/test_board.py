@@ -4,7 +4,7 @@ import html
 from urllib.parse import parse_qs, urlsplit
 
 from mantello.rooms.scheme.board import board_of, chooser_of, kinds_of
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from tests.rooms.case import RoomCase
 
 

@@ -5,7 +5,7 @@ import re
 from urllib.parse import parse_qs, urlsplit
 
 from mantello.workspace.models import Army
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.checks.card import cards_of
 from tests.rooms.case import RoomCase
 

@@ -5,7 +5,7 @@ from xml.etree import ElementTree
 from mantello.rooms.scheme.mass import FEW, MOST, mass_of, mass_svg
 from mantello.rooms.scheme.pick import pick_from
 from mantello.rooms.scheme.trying import near_paints
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.film.surface import solid
 from mantello_core.formats.massing import massed_group

@@ -6,7 +6,7 @@ from unittest import mock
 from mantello.rooms.scheme.pasting import MOST_CELLS
 from mantello.rooms.scheme.table import columns_of
 from mantello.rooms.scheme.table_sheet import table_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.scheme.cascade import resolve
 from tests.rooms.case import RoomCase

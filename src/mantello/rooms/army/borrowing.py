@@ -10,7 +10,7 @@ from django.views.decorators.http import require_POST
 
 from mantello.workspace.models import Army
 from mantello.workspace.page import apply, army_for
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.figure_types import own_of, with_type_of
 from mantello_core.errors import MantelloError
 from mantello_core.numerals import whole_number

@@ -12,7 +12,7 @@ from django.views.decorators.http import require_http_methods, require_POST
 from mantello.shell.fields import CoreField, refused
 from mantello.workspace import editing as actions
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.scene_light import scene_light
 from mantello_core.colour.spaces import hex_of, lab_of_hex
 from mantello_core.design.brief import (

@@ -3,7 +3,7 @@
 from mantello.jobs.models import Job
 from mantello.jobs.queue import asked_for, last_job
 from mantello.workspace.models import Army, Edition
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.scheme.cascade import FigureClass
 
 #: the kind of job that draws

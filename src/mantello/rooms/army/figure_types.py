@@ -13,7 +13,7 @@ from mantello.shell.download import download, drawing
 from mantello.shell.fields import refused
 from mantello.workpieces.models import Workpiece
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.army.types_found import types_found
 from mantello_core.design.brief import DRAWN_MM
 from mantello_core.design.figure_types import (

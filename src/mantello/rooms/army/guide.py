@@ -13,7 +13,8 @@ from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import file_kind, paper, paper_kind, sheets_kind
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello.workspace.stack import StepRow
 from mantello_core.bearers.mark_work import steps_of
 from mantello_core.checks.finding import class_title

@@ -10,7 +10,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.workspace.models import Army, Link
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.numerals import whole_number
 
 #: links of one kind that an army has at most

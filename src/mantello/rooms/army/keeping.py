@@ -12,7 +12,7 @@ from mantello.jobs.models import Job
 from mantello.shell.fields import refused
 from mantello.workpieces.models import FigurePhotograph, Workpiece
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.figure_types import checked_title, new_type_id, with_type
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import materials_of_areas

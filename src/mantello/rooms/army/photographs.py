@@ -13,7 +13,7 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from mantello.jobs.models import Job
 from mantello.workpieces.models import MOST_WORKPIECES, FigurePhotograph, Workpiece
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import materials_of_areas
 from mantello_core.figures.photographed.sample import BASE_MM, TITLE, sample_photographs

@@ -9,7 +9,7 @@ from mantello.record.queries import progress
 from mantello.shell.download import drawing
 from mantello.workspace.models import Army, Edition
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello.workspace.seeing import seeing_from
 from mantello_core.army.tree import Figure
 from mantello_core.errors import MantelloError

@@ -8,7 +8,7 @@ from django.views.decorators.http import require_http_methods, require_safe
 
 from mantello.shell.download import download, file_of
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.army.tree import Army as CoreArmy
 from mantello_core.army.types_found import types_found

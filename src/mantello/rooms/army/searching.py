@@ -12,7 +12,8 @@ from django.views.decorators.http import require_safe
 from mantello.shell.templatetags.icons import swatch
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.design.search import Hit, found_in
 from mantello_core.naming import folded, match_rank
 

@@ -11,7 +11,7 @@ from mantello.record.queries import log_mark, progress
 from mantello.workspace import editing as actions
 from mantello.workspace.models import Link, Member
 from mantello.workspace.muster import Muster
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 
 from .guide import guide_roles
 from .pictures import figure_of

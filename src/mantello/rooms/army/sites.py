@@ -12,7 +12,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shell.fields import refused
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.sites import with_site, without_site
 from mantello_core.errors import MantelloError
 from mantello_core.figures.placed_site import (

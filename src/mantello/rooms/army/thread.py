@@ -13,7 +13,8 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.workspace import editing as actions
 from mantello.workspace.models import Army, Edition
 from mantello.workspace.page import army_for, base_of, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.numerals import whole_number
 
 #: states that are shown behind and before where the work stands

@@ -15,7 +15,7 @@ from mantello.workspace.looking import looking
 from mantello.workspace.models import Army
 from mantello.workspace.muster import Muster
 from mantello.workspace.page import apply, apply_form, army_for, back, base_of, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello.workspace.seeing import seeing_from
 from mantello_core.army.tree import Rank
 from mantello_core.design import muster as tree

@@ -8,7 +8,7 @@ from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.bearers.allotment import Allotment, lacks
 from mantello_core.bearers.mark_work import by_hand
 from mantello_core.checks.finding import class_title

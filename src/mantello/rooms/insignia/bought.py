@@ -7,7 +7,7 @@ from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.workspace.page import apply, apply_form, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.bearers.sheet_stock import needs_of, with_sheet, without_sheet
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.insignia.transfers.bought_sheet import MOST_OWNED, shared_out, write_designs

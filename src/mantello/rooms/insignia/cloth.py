@@ -11,7 +11,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shell.fields import QuickSelect
 from mantello.workspace.page import apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.bearing import with_device, without_device

@@ -11,7 +11,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.jobs.models import Job
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.errors import MantelloError
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.insignia.arms.arms_drawing import drawn_arms

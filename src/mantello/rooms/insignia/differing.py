@@ -6,7 +6,7 @@ from mantello.jobs.answers import answer_to
 from mantello.jobs.kinds import Step
 from mantello.jobs.models import Job
 from mantello.workspace.models import Edition
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.coat import Coat
 from mantello_core.insignia.arms.differencing import Difference, Differenced, differenced

@@ -11,7 +11,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shell.fields import CoreField
 from mantello.workspace.page import apply, apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.design.own_devices import with_own_device, with_own_device_named, without_own_device
 from mantello_core.errors import MantelloError
 from mantello_core.figures.plate import Site

@@ -13,7 +13,7 @@ from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import paper, paper_kind
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.arms_svg import arms_svg
 from mantello_core.formats.freehand_svg import stage_svg

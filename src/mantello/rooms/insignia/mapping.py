@@ -5,7 +5,8 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.bearers.site_map import Shown, Spot, TypeMap, site_map
 from mantello_core.design.bearing import device_words
 from mantello_core.formats.site_map_svg import site_map_svg

@@ -12,7 +12,8 @@ from django.views.decorators.http import require_safe
 from mantello.jobs.papers import paper, paper_kind
 from mantello.shell.download import download, file_of
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.bearers.allotment import Allotment
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.bearing import device_words

@@ -12,7 +12,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shell.fields import QuickSelect
 from mantello.workspace.page import apply, apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.listed_codes import with_code_list
 from mantello_core.errors import MantelloError

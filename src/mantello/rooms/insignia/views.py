@@ -14,7 +14,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shell.download import download, file_of
 from mantello.workspace.page import apply, apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.acuity import DISTANCES
 from mantello_core.colour.spaces import hex_of

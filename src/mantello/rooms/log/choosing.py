@@ -8,7 +8,8 @@ from django.urls import reverse
 
 from mantello.workspace.models import Army
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Army as Force
 from mantello_core.army.tree import Figure
 from mantello_core.errors import OutOfRange

@@ -8,7 +8,7 @@ from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.decision import stands, subjects_of
 from mantello_core.design.design import Design
 

@@ -18,7 +18,7 @@ from mantello.record.models import Entry
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.mix_field import MixField
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.recipes.quantity import DROP
 from mantello_core.recipes.step import MOST_COATS
 

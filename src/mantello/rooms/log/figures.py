@@ -18,7 +18,8 @@ from mantello.shell.download import private_jpeg
 from mantello.shell.photograph import PhotoField
 from mantello.workspace.models import Army
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.figures.vocabulary import sideless
 from mantello_core.formats.drawing import plate_svg

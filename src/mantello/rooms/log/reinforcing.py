@@ -13,7 +13,8 @@ from mantello.record.queries import progress
 from mantello.shelf.models import OwnedPaint
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.design.muster import with_rank
 from mantello_core.order.subject import subject_of
 from mantello_core.paints.range import paints

@@ -8,7 +8,7 @@ from mantello.record.using import uses_of
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.lit import lit_by_role
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.figures.vocabulary import sideless, spoken
 from mantello_core.record.upkeep import leftovers, metal_places, wears
 

@@ -17,7 +17,7 @@ from mantello.record.models import Settlement
 from mantello.record.pace import dryings_of, kinds_of, total_minutes
 from mantello.record.queries import progress
 from mantello.workspace.page import apply, army_for, back, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.locking import with_lock, without_lock
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.record.drift import kept_as_painted

@@ -10,7 +10,7 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.shelf.models import OwnedPaint
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.errors import OutOfRange
 from mantello_core.paints.costing import Cost, cost_of
 

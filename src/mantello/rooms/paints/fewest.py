@@ -13,7 +13,7 @@ from mantello.jobs.models import Job
 from mantello.shelf.models import OwnedPaint
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.base_mix import with_base_mixes
 from mantello_core.mixing.smallest_set import Reached
 from mantello_core.recipes.step import Mix

@@ -12,7 +12,7 @@ from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.fields import CoreField
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.design.base_mix import base_mix, with_base_mix
 from mantello_core.design.design import Design

@@ -7,7 +7,7 @@ from mantello.jobs.kinds import Step
 from mantello.jobs.models import Job
 from mantello.shelf.models import OwnedPaint
 from mantello.workspace.models import Edition
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.base_mix import base_mix
 from mantello_core.design.design import Design
 from mantello_core.mixing.smallest_set import Reached, SmallestSet, smallest_set

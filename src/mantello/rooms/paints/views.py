@@ -11,7 +11,8 @@ from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.download import download, file_of
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.formats.palette import write_palette
 from mantello_core.formats.shelf import write_shelf, write_shopping
 from mantello_core.formats.shelf_document import write_shelf_document

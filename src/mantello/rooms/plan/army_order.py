@@ -11,7 +11,7 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.order.phases import phase_list, usual_phases
 from mantello_core.planning.painted_with import painted_with

@@ -12,7 +12,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shell.download import download, file_of
 from mantello.workspace.page import apply, apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.calendar.evenings import AIDS, AIR, HEAT, MOST_DESK, Evenings, Spraying, checked_evenings, zone_of
 from mantello_core.calendar.session import sessions
 from mantello_core.errors import MantelloError, OutOfRange

@@ -15,7 +15,8 @@ from mantello.record.pace import dried_before, timed_before
 from mantello.record.queries import done_steps, sprayed_badly
 from mantello.trials.trial import tried_before
 from mantello.workspace.models import Army
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.calendar.session import sessions
 from mantello_core.order.subject import GROUND, of_pass, of_role

@@ -12,7 +12,8 @@ from django.views.decorators.http import require_safe
 
 from mantello.shell.download import drawing
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.calendar.session import Session
 from mantello_core.colour.spaces import Lab
 from mantello_core.formats.drawing import plate_svg

@@ -19,7 +19,8 @@ from mantello.record.queries import log_mark, progress
 from mantello.workspace.guests import guest_as
 from mantello.workspace.models import Army
 from mantello.workspace.page import apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.calendar.evenings import Evenings, Painter, checked_evenings
 from mantello_core.design.design import Design
 from mantello_core.recipes.hazard import DEFERENCE

@@ -12,7 +12,7 @@ from django.views.decorators.http import require_POST
 from mantello.record import logging as log
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, token_of
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.advice.mishap import MISHAPS, correction
 from mantello_core.advice.weather import judged
 from mantello_core.design.edit import with_step

@@ -12,7 +12,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.record.queries import progress
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.design.brief import days_to_spare
 from mantello_core.design.order_edit import with_order, with_units_joined

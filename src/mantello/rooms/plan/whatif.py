@@ -11,7 +11,8 @@ from django.utils import timezone
 from django.views.decorators.http import require_safe
 
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.calendar.evenings import MOST_DESK
 from mantello_core.film.tones import Tones

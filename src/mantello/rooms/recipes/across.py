@@ -7,7 +7,7 @@ from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.base_mix import base_mix
 from mantello_core.design.design import Design
 from mantello_core.design.worked_out import with_material, with_shades, without_material

@@ -7,7 +7,8 @@ from mantello.jobs.answers import answer_to
 from mantello.jobs.kinds import Step
 from mantello.jobs.models import Job
 from mantello.workspace.models import Edition
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.film.ground import Ground
 from mantello_core.film.reached import Reached

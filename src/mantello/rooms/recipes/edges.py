@@ -10,7 +10,8 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.advice.edge_list import CUT, edge_list
 from mantello_core.army.tree import TIERS
 from mantello_core.design import edit

@@ -13,7 +13,8 @@ from mantello.record.soiling import dirtied_otherwise, dirty_again
 from mantello.shelf.models import OwnPaint
 from mantello.shell.photograph import PhotoField, light_plan_of
 from mantello.workspace.page import apply, apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello.workspace.seeing import Seeing
 from mantello_core.design.design import Design
 from mantello_core.errors import OutOfRange

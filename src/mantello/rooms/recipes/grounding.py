@@ -9,7 +9,8 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.jobs.models import Job
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, apply_form, army_for, back, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello.workspace.stack import undercoat_cautions
 from mantello_core.design import edit
 from mantello_core.figures.vocabulary import SUB_ASSEMBLIES, assembly_of

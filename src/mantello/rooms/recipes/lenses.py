@@ -12,7 +12,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.worked_out import with_recipes

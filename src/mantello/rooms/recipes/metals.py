@@ -11,7 +11,8 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.muster import moments_of_role
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.advice.metal_choice import BENEATH, beneath_metal, metals_beside
 from mantello_core.advice.shading import shadings
 from mantello_core.design.base_mix import base_mix, with_base_mix, with_ground_beneath

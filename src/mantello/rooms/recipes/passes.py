@@ -9,7 +9,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shelf.models import OwnPaint
 from mantello.workspace.page import apply, apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.order_edit import with_pass, without_pass
 from mantello_core.design.pass_offer import pass_offers, with_offer_taken

@@ -14,7 +14,7 @@ from mantello.trials.models import Photo, TestPiece
 from mantello.trials.trial import CARD, begun, kept_patch, light_of, role_tests, seen_in, told, tried, untested, waive
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, back, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.worked_out import with_calibration

@@ -10,7 +10,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shelf.models import OwnPaint
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import BARE, reading_of
+from mantello.workspace.reading import BARE
+from mantello.workspace.readings import reading_of
 from mantello.workspace.stack import cautions_of, grounds_of, stacks_of, undercoat_cautions, worn
 from mantello_core.advice.shading import shadings
 from mantello_core.advice.washing import PASSES, SCOPES, lighter_beneath, washed_step

@@ -11,7 +11,8 @@ from django.views.decorators.http import require_safe
 from mantello.shell.download import drawing
 from mantello.workspace.muster import moments_of
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.spaces import hex_of
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.numerals import whole_number

@@ -11,7 +11,8 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.fields import CoreField
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.checks.route_conflict import Conflict, conflicts, touching_roles
 from mantello_core.colour.spaces import Lab, lab_of_hex

@@ -12,7 +12,7 @@ from mantello.almanacs.models import Almanac
 from mantello.almanacs.swatches import swatch
 from mantello.shell.download import download, file_of
 from mantello.workspace.page import army_for, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.formats.almanac_document import almanac_bytes
 from mantello_core.formats.sample import dress_almanac
 from mantello_core.numerals import whole_number

@@ -12,7 +12,8 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.jobs.models import Job
 from mantello.shell.download import drawing
 from mantello.workspace.page import apply, apply_form, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.camouflage.pattern import Pattern
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.camouflaged import denominator_of, layout_seed

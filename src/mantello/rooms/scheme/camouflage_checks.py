@@ -7,7 +7,8 @@ from mantello.jobs.answers import answer_to
 from mantello.jobs.kinds import Step
 from mantello.jobs.models import Job
 from mantello.workspace.models import Edition
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.camouflage.fleet import APART, set_apart
 from mantello_core.camouflage.measuring import Told, measured
 from mantello_core.camouflage.pattern import Pattern

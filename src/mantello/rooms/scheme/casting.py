@@ -20,7 +20,8 @@ from mantello.shell.fields import refused
 from mantello.workspace.models import Edition
 from mantello.workspace.muster import Muster
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import GAP, Reading, reading_of
+from mantello.workspace.reading import GAP, Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Figure, Node
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.cast_words import counts_of, fault_words, openings_of, pots_worn

@@ -13,7 +13,8 @@ from mantello.jobs.models import Job
 from mantello.shell.download import drawing
 from mantello.workspace.lit import lit_address
 from mantello.workspace.page import apply, army_for, back, room_page
-from mantello.workspace.reading import BARE, Reading, reading_of
+from mantello.workspace.reading import BARE, Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.checks.card import Card, cards_of, fixed
 from mantello_core.checks.finding import Check

@@ -12,7 +12,8 @@ from mantello.workspace import editing as actions
 from mantello.workspace.looking import looking
 from mantello.workspace.models import Variant, large_of
 from mantello.workspace.page import army_for, base_of, room_page
-from mantello.workspace.reading import NEUTRAL, Reading, reading_of
+from mantello.workspace.reading import NEUTRAL, Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.errors import MantelloError
 from mantello_core.scheme.change import changes, relaid
 

@@ -10,7 +10,8 @@ from django.views.decorators.http import require_safe
 from mantello.shell.download import drawing
 from mantello.workspace.models import Army
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.checks.card import Card, fixed
 from mantello_core.errors import MantelloError

@@ -13,7 +13,8 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.jobs.models import Job
 from mantello.shell.download import drawing
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Node, Rank
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.design import Design

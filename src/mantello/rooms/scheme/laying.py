@@ -11,7 +11,8 @@ from django.views.decorators.http import require_safe
 
 from mantello.shell.download import drawing
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.camouflage.pattern import Pattern, checked_pattern
 from mantello_core.camouflage.surface import COARSE, PITCH
 from mantello_core.design.pattern_edit import placing_rule, with_changed, with_pattern

@@ -10,7 +10,8 @@ from django.urls import reverse
 from django.views.decorators.http import require_POST
 
 from mantello.workspace.page import apply, army_for, room_page
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.design.pasting import near_roles, role_named, with_cells
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable

@@ -8,7 +8,7 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST
 
 from mantello.workspace.page import apply, army_for, back
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.design.bearing import device_words, with_device, without_device
 from mantello_core.design.own_devices import own_device

@@ -6,7 +6,7 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 
 from mantello.workspace.models import Army
 from mantello.workspace.page import apply, apply_form, apply_given, army_for, back, room_page
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design import edit
 from mantello_core.design.listed import with_list
 from mantello_core.design.preview import changed

@@ -8,7 +8,7 @@ from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import file_kind, paper, paper_kind
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.design.camouflaged import layout_on
 from mantello_core.formats.mask_sheets import PAGE, Sheet, guide_sheets, mask_sheets
 from mantello_core.naming import slug

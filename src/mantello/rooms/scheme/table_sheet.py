@@ -9,7 +9,7 @@ from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import paper, paper_kind
 from mantello.workspace.page import army_for
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 
 from .table import Column, TableRow, columns_of, groups_of
 

@@ -10,7 +10,7 @@ from django.views.decorators.http import require_GET, require_POST
 
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, back
-from mantello.workspace.reading import reading_of
+from mantello.workspace.readings import reading_of
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.design.edit import with_recipe_started

@@ -16,7 +16,8 @@ from mantello.shell.download import download, file_of
 from mantello.workspace.looking import looking
 from mantello.workspace.muster import Muster
 from mantello.workspace.page import apply, apply_given, army_for, back, room_page
-from mantello.workspace.reading import NEUTRAL, reading_of
+from mantello.workspace.reading import NEUTRAL
+from mantello.workspace.readings import reading_of
 from mantello_core.checks.finding import class_title
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import hex_of

@@ -15,7 +15,8 @@ from django.utils import timezone
 from mantello.rooms.plan.evening import Evening
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
-from mantello.workspace.reading import Reading, reading_of
+from mantello.workspace.reading import Reading
+from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.colour.spaces import lab_of_hex
 from mantello_core.design.brief import Brief, formation_names

@@ -1,0 +1,88 @@
+"""What an area shows besides its flats: seams and edges in their tones, broad lights, and chips, runs and stripes one by one."""
+
+from collections.abc import Iterator
+
+from mantello_core.colour.difference import difference
+from mantello_core.design.design import Design
+from mantello_core.figures.exposure import exposure
+from mantello_core.film.prediction import Prediction
+from mantello_core.film.tones import Tones
+from mantello_core.formats.drawing import Lit
+from mantello_core.formats.traces import Trace
+from mantello_core.scheme.cascade import FigureClass
+from mantello_core.scheme.finishing import MOST_LEVEL
+
+from .seeing import Seeing
+
+#: places whose traces are drawn one by one
+TRACED = ("dots", "lips", "scratches", "runs", "stripes", "border")
+#: laws of dirt that leave traces, with what each is at the dirtiest: place, number on a cm², mm long and wide, opacity
+DIRT_TRACES = {"edges": ("dots", 90.0, 0.4, 0.4, 1.0), "falls": ("runs", 9.0, 3.0, 0.3, 0.55)}
+#: places whose lights lie broad, from the light downwards, and from where that is by light plan
+BROAD = ("raised", "upper")
+FROM = {"": (0.0, -1.0), "front": (0.0, -1.0), "lamps": (0.0, -1.0), "left": (-0.7, -0.7), "right": (0.7, -0.7)}
+#: mm that the lit lip of a chip is wide
+LIP = 0.07
+#: CIEDE2000 under which a tone is not drawn apart from the flats
+SAME = 1.5
+
+
+def lit_of(design: Design, one: FigureClass, area: str, worn: Prediction, seeing: Seeing, *, edges: bool) -> Lit | None:
+    """The tones of an area that ``worn`` paints; None where all are as its flats. edges: whether its edges are lit."""
+    tones = shaded(worn) if seeing.moment == "shade" else worn.tones
+    traces = tuple(_traces(design, one, area, worn, seeing)) if seeing.moment != "shade" else ()
+    found = tones.recess, tones.raised, tones["edge"] if edges else tones.raised
+    if all(difference(tone, tones.flats) < SAME for tone in found):
+        return Lit(*(seeing.hex(tone) for tone in found), traces) if traces else None
+    bands = _bands(worn, seeing) if seeing.moment != "shade" else ()
+    return Lit(*(seeing.hex(tone) for tone in found), traces, bands, FROM[design.scheme.finishing.light])
+
+
+def _traces(design: Design, one: FigureClass, area: str, worn: Prediction, seeing: Seeing) -> Iterator[Trace]:
+    """Chips, scratches, runs and stripes of an area's recipe, and what dirt leaves one by one on a finished figure."""
+    along = "dots"
+    for outcome in worn.outcomes:
+        goes = outcome.step.goes
+        if goes.place in TRACED:
+            count, length, width = goes.marks
+            colour, which = seeing.hex(outcome.after), goes.which or "lower"
+            yield Trace(goes.place, colour, count or 0.0, length or 0.0, width, 1.0, along, which)
+            along = goes.place if goes.place in ("dots", "scratches") else along
+    if seeing.moment == "finished":
+        yield from _dirt_traces(design, one, area, seeing.hex(worn.tones["edge"]), seeing)
+
+
+def _dirt_traces(design: Design, one: FigureClass, area: str, edge: str, seeing: Seeing) -> Iterator[Trace]:
+    """Chips with a lit lower lip, and streaks. edge: the tone that catches the light."""
+    level = design.dirt_level / MOST_LEVEL
+    for each in design.scheme.finishing.dirt:
+        share = exposure(one.plate, area, each.law, each.height) if each.law in DIRT_TRACES else 0.0
+        if share > 0:
+            place, count, length, width, opacity = DIRT_TRACES[each.law]
+            number, colour = count * share * level, seeing.hex(each.step.mix.film.masstone)
+            yield Trace(place, colour, number, length, width, opacity)
+            if place == "dots":
+                yield Trace("lips", edge, number, width, LIP, 0.9)
+
+
+def _bands(worn: Prediction, seeing: Seeing) -> tuple[tuple[float, str], ...]:
+    """The broad lights of a recipe, the narrowest first, and the colour they lie on; empty where it has none."""
+    lights = [
+        one for one in worn.outcomes if one.step.goes.place in BROAD and not one.step.relays and one.step.share < 1
+    ]
+    if not lights:
+        return ()
+    at = worn.outcomes.index(lights[0])
+    beneath = worn.outcomes[at - 1].tones.flats if at else lights[0].before
+    shares: dict[float, str] = {}
+    for one in lights:
+        shares[round(min(one.step.goes.share or one.step.goes.usual.share or one.step.share, 0.95), 3)] = seeing.hex(
+            one.after
+        )
+    return (*sorted(shares.items()), (1.0, seeing.hex(beneath)))
+
+
+def shaded(worn: Prediction) -> Tones:
+    """The tones after the last shade, before what is laid on it again; at the end where nothing shades."""
+    shades = [one for one in worn.outcomes if one.step.technique.effect in ("wash", "recess", "stain", "oil")]
+    return shades[-1].tones if shades else worn.tones
