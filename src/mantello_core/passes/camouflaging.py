@@ -1,5 +1,6 @@
 """The inks of camouflage as pieces of work on a figure: the ground is a colour like any other, the rest lie on it."""
 
+from collections import defaultdict
 from collections.abc import Iterable
 from dataclasses import replace
 
@@ -7,6 +8,7 @@ from ..camouflage.pattern import Pattern
 from ..camouflage.working import InkWork, ink_work
 from ..design.camouflaged import denominator_of, metres_of
 from ..design.design import Design
+from ..recipes.quantity import millilitres
 from ..recipes.step import Recipe, Step
 from ..scheme.cascade import FigureClass
 from .piece import BENCH, Piece
@@ -112,3 +114,27 @@ def _words(work: InkWork) -> str:
             " still soft."
         )
     return "The shapes that this figure's layout shows; from the middle of each outwards, over the panel lines."
+
+
+def camouflage_needed(design: Design, one: FigureClass) -> dict[str, float]:
+    """Neat ml on one figure of what its patterns take besides their inks' own paints: the pale grey that lightens them for the
+    scale, and the layers over them. Inks are roles, and counted with those."""
+    found: dict[str, float] = defaultdict(float)
+    worn = one.patterns
+    for pattern in design.scheme.patterns:
+        if pattern.id not in worn:
+            continue
+        mm2 = sum(one.plate.areas[area].surface_mm2 for area in worn[pattern.id])
+        for at, role in enumerate(one.inks_of(pattern.id)):
+            base = design.scheme.role(role).recipe(one.tier).base
+            if base is None or not pattern.lighten:
+                continue
+            mix, share = for_scale(design, base.mix), pattern.inks[at].share if at else 1.0
+            own = {pot.id for pot in base.mix.paints}
+            for paint, ml in millilitres(replace(base, mix=mix), mm2 * share, base.coats or 1).items():
+                if paint not in own:
+                    found[paint] += ml
+        for piece in _layers(design, one, pattern, tuple(sorted(worn[pattern.id])), mm2):
+            for paint, ml in millilitres(piece.step, piece.surface, piece.coats).items():
+                found[paint] += ml
+    return dict(found)

@@ -20,7 +20,7 @@ from ..scheme.finishing import MOST_LEVEL, USES, Basing, DirtPass, Finishing, Gl
 from ..scheme.scheme import Scheme
 from ..scheme.whole_pass import WholePass
 from .bench import bench_pieces, join_words
-from .camouflaging import CAMO, camouflage_pieces
+from .camouflaging import CAMO, camouflage_needed, camouflage_pieces
 from .piece import (
     BARRIER,
     DRY_DIRT,
@@ -255,9 +255,11 @@ def dealt(basing: Basing, army: Army) -> dict[str, frozenset[tuple[str, str, int
 
 
 def finishing_needed(design: Design, resolution: Resolution) -> dict[str, float]:
-    """Neat ml of every paint that dirt and varnish take over the army, an estimate."""
+    """Neat ml of every paint that dirt and varnish take over the army, and patterns besides their inks, an estimate."""
     needed: dict[str, float] = {}
     for one in resolution.classes:
+        for id_, ml in camouflage_needed(design, one).items() if one.patterns else ():
+            needed[id_] = needed.get(id_, 0.0) + ml * len(one.ordinals)
         for piece in pieces_of(design, one):
             if piece.step and not piece.id.startswith(CAMO):  # inks are roles, and counted with them
                 for id_, ml in millilitres(piece.step, piece.surface * len(one.ordinals), piece.coats).items():

@@ -30,6 +30,7 @@ from mantello_core.formats.sample import levy
 from mantello_core.order.figure_order import order_of
 from mantello_core.passes.camouflaging import patches_words
 from mantello_core.passes.pieces import finishing_needed, pieces_of
+from mantello_core.passes.scale_mix import for_scale
 from mantello_core.planning.compiling import rank_sheets
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.rule import Column, Distinction, Rule
@@ -104,8 +105,25 @@ class ByRule(TestCase):
         self.assertGreater(after["blacking"], before["blacking"])
         needed = [paint_needed(one.scheme, resolve(one.army, one.scheme)) for one in (plain, design)]
         self.assertGreater(needed[1]["dry-sedge"], needed[0]["dry-sedge"])
-        extra = [finishing_needed(one, resolve(one.army, one.scheme)) for one in (plain, design)]
+        dark = camouflaged(replace(ESTUARY, lighten=False))[0]
+        extra = [finishing_needed(one, resolve(one.army, one.scheme)) for one in (plain, dark)]
         self.assertEqual(extra[0], extra[1], "inks are counted as roles, and not a second time")
+
+    def test_the_grey_that_lightens_inks_and_the_layers_over_them_are_bought_too(self):
+        def needed(**changed):
+            design = camouflaged(replace(ESTUARY, **changed))[0]
+            return finishing_needed(design, resolve(design.army, design.scheme))
+
+        plain, light = needed(lighten=False), needed(lighten=True)
+        greys = {paint_id for paint_id in light if paint_id not in plain}
+        base = levy().scheme.role("hull").recipe("rank").base.mix
+        mixed = {pot.id for pot in for_scale(camouflaged()[0], base).paints} - {pot.id for pot in base.paints}
+        self.assertEqual(greys, mixed)
+        # four cars of some 20 cm² each: a few drops, not a pot
+        self.assertTrue(all(0.02 < light[paint_id] < 2.0 for paint_id in greys), light)
+        white = levy().scheme.role("plume").recipe("rank").base.mix.paints[0].id
+        fresh, worn = (needed(lighten=False, overlays=(Overlay("plume", 0.6, months=months),)) for months in (0, 2.5))
+        self.assertAlmostEqual(fresh[white] - plain.get(white, 0), 2 * (worn[white] - plain.get(white, 0)), places=4)
 
 
 class Layouts(TestCase):
