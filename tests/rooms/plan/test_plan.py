@@ -6,10 +6,13 @@ from datetime import datetime
 from unittest.mock import patch
 from zoneinfo import ZoneInfo
 
+from django.urls import reverse
 from django.utils import timezone
 
 from mantello.record.models import Entry
 from mantello.record.queries import done_steps
+from mantello.trials.trial import waive
+from mantello.workspace.readings import reading_of
 from mantello_core.order.subject import GROUND
 from tests.rooms.case import RoomCase
 
@@ -49,6 +52,21 @@ class Plan(DeskCase):
             "13 areas",
         ):
             self.assertContains(page, said)
+
+    def test_colours_that_nobody_tried_are_told_with_the_day_they_begin(self):
+        self.army.tests.all().delete()
+        page = self.see("plan")
+        gates = page.context["gates"]
+        days = [day for day, _ in gates]
+        self.assertEqual(days, sorted(days))
+        waiting = {role.id for _, roles in gates for role in roles}
+        self.assertIn("field", waiting)
+        self.assertContains(page, "Test pieces first.")
+        self.assertContains(page, reverse("record-test", args=[self.army.pk, gates[0][1][0].id]))
+        waive(self.army, reading_of(self.army.head), sorted(waiting - {"field"}))
+        self.assertEqual([role.id for _, roles in self.see("plan").context["gates"] for role in roles], ["field"])
+        waive(self.army, reading_of(self.army.head), ["field"])
+        self.assertNotContains(self.see("plan"), "Test pieces first.")
 
     def test_between_sessions_the_next_one_is_shown(self):
         self.at(WEDNESDAY)

@@ -11,6 +11,7 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.record.queries import progress
+from mantello.trials.trial import untested
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
@@ -91,6 +92,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
         "moved": len(evening.evenings.wishes),
         "sessions_left": evening.sessions_left,
         "open_roles": _open_roles(evening),
+        "gates": _gates(army, evening),
         "told": list(dict.fromkeys(said for sheet in reading.sheets for said in sheet.arranged.told))[:4],
         "faults": len(evening.faults),
         "waiting": evening.plan.idle - sum(evening.plan.breaks),
@@ -121,13 +123,25 @@ def _units(evening: Evening, units, everyone) -> list:
 
 def _open_roles(evening: Evening) -> list:
     """Roles whose colour is open, with the day by which it must be firm: that of their first step."""
-    roles = {role.id: role for role in evening.reading.design.scheme.roles if role.provisional}
+    return _first_days(evening, {role.id for role in evening.reading.design.scheme.roles if role.provisional})
+
+
+def _gates(army, evening: Evening) -> list:
+    """Days on which colours begin that nobody tried yet, with those colours: a test piece is wanted before."""
+    found: dict[date, list] = {}
+    for role, day in _first_days(evening, set(untested(army, evening.reading))):
+        found.setdefault(day, []).append(role)
+    return list(found.items())
+
+
+def _first_days(evening: Evening, roles: set[str]) -> list:
+    """Roles with the day of their first step, in its order; without those that are not planned."""
     first: dict[str, date] = {}
     for block in evening.plan.blocks if roles else ():
         for atom in block.task.atoms:
             if atom.subject.role in roles:
                 first.setdefault(atom.subject.role, block.start.date())
-    return [(roles[id_], day) for id_, day in first.items()]
+    return [(evening.reading.design.scheme.role(id_), day) for id_, day in first.items()]
 
 
 def _tiers(design, everyone) -> list:
