@@ -57,14 +57,10 @@ def layout_on(design: Design, one: FigureClass, ordinal: int, pattern: Pattern, 
 
 @remembered(96_000)
 def _laid(
-    plate: Plate,
-    areas: frozenset[str],
-    sites: frozenset[str],
-    pattern: Pattern,
-    denominator: float,
-    metres: float,
-    pitch: float = PITCH,
+    plate: Plate, areas: frozenset[str], sites: frozenset[str], pattern: Pattern, seen: tuple[float, float, float]
 ) -> Patterned:
+    """seen: denominator of the scale, metres it is seen from, and mm of the raster."""
+    denominator, metres, pitch = seen
     return patterned(surface_of(plate, areas, sites, pattern.clear, pitch), pattern, denominator, metres)
 
 
@@ -79,9 +75,8 @@ def laid_out(
 ) -> Patterned:
     """A pattern laid out on areas of a plate, kept while it is asked for; what names and pins it has changes no shape."""
     inks = tuple(replace(ink, role=str(at)) for at, ink in enumerate(pattern.inks))
-    return _laid(
-        plate, areas, sites, replace(pattern, name="", layouts=(), overlays=(), inks=inks), denominator, metres, pitch
-    )
+    bare = replace(pattern, name="", layouts=(), overlays=(), inks=inks)
+    return _laid(plate, areas, sites, bare, (denominator, metres, pitch))
 
 
 @remembered(48_000)
