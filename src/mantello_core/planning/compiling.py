@@ -204,12 +204,12 @@ def whole_steps(design: Design, resolution: Resolution) -> tuple[Atom, ...]:
 
 def _plain_rows(design: Design, resolution: Resolution) -> Iterator[Row]:
     """The rows of all ranks; in order only where something is sprayed on part of a figure, which may want masks."""
-    per_rank, given = _by_rank(resolution, ()), dealt(design.scheme.finishing.basing, design.army)
+    given = dealt(design.scheme.finishing.basing, design.army)
     stacks = Stacks(design, resolution)
     coats = coats_worn(design, resolution, stacks)
-    for (unit, rank), classes in per_rank.items():
+    for (unit, rank), classes in resolution.ranks.items():
         if _sprays(design, classes):
-            yield from _sheet(design, unit, rank, tuple(classes), given, coats, stacks).rows
+            yield from _sheet(design, unit, rank, classes, given, coats, stacks).rows
         else:
             pieces = army_pieces(design, classes, given)
             for found in _rows(design, unit, rank, classes, pieces, coats, stacks, ()):
@@ -222,15 +222,6 @@ def _sprays(design: Design, classes: Sequence[FigureClass]) -> bool:
     return any(step.sprayed for role in roles for step in design.scheme.role(role).recipe(tier).steps)
 
 
-def _by_rank(resolution: Resolution, units: tuple[str, ...]) -> dict[tuple[str, str], list[FigureClass]]:
-    """The classes of every rank of some units, of all if none are named."""
-    found: dict[tuple[str, str], list[FigureClass]] = defaultdict(list)
-    for one in resolution.classes:
-        if not units or one.unit in units:
-            found[one.unit, one.rank].append(one)
-    return found
-
-
 def rank_sheets(
     design: Design,
     resolution: Resolution,
@@ -241,15 +232,15 @@ def rank_sheets(
 
     standing: sheets by unit and rank that are known to hold, as ``standing_ranks`` tells.
     """
-    per_rank = _by_rank(resolution, units)
     given = dealt(design.scheme.finishing.basing, design.army)
     stacks = Stacks(design, resolution)
     coats = coats_worn(design, resolution, stacks)
     return tuple(
-        replace(standing[names], classes=tuple(classes))
+        replace(standing[names], classes=classes)
         if names in standing
-        else _sheet(design, *names, tuple(classes), given, coats, stacks)
-        for names, classes in per_rank.items()
+        else _sheet(design, *names, classes, given, coats, stacks)
+        for names, classes in resolution.ranks.items()
+        if not units or names[0] in units
     )
 
 

@@ -29,7 +29,7 @@ def standing_ranks(
     changed = _changed_roles(one, other)
     if not changed.isdisjoint(_texts((other.finishing, other.passes, other.patterns, other.arms))):
         return frozenset()
-    was, now = _by_rank(resolved_before), _by_rank(resolved_after)
+    was, now = resolved_before.ranks, resolved_after.ranks
     return frozenset(
         names
         for names, classes in now.items()
@@ -59,13 +59,6 @@ def _texts(value) -> Iterator[str]:
     elif is_dataclass(value):
         for each in fields(value):
             yield from _texts(getattr(value, each.name))
-
-
-def _by_rank(resolution: Resolution) -> dict[tuple[str, str], list[FigureClass]]:
-    found: dict[tuple[str, str], list[FigureClass]] = {}
-    for one in resolution.classes:
-        found.setdefault((one.unit, one.rank), []).append(one)
-    return found
 
 
 def _same_work(one: FigureClass, other: FigureClass) -> bool:

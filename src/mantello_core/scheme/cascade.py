@@ -105,6 +105,14 @@ class Resolution:
     classes: tuple[FigureClass, ...]
 
     @cached_property
+    def ranks(self) -> dict[tuple[str, str], tuple[FigureClass, ...]]:
+        """The classes of every (unit, rank), in the army's order."""
+        found: dict[tuple[str, str], list[FigureClass]] = {}
+        for one in self.classes:
+            found.setdefault((one.unit, one.rank), []).append(one)
+        return {names: tuple(classes) for names, classes in found.items()}
+
+    @cached_property
     def grounds_worn(self) -> dict[tuple[str, str], dict[Ground | None, float]]:
         """On what every (role, tier) lies, with mm² of each; None is the army's ground."""
         found: dict[tuple[str, str], dict[Ground | None, float]] = {}
@@ -145,8 +153,8 @@ class Resolution:
 
         Raises: UnknownName if there is no such figure.
         """
-        for one in self.classes:
-            if (one.unit, one.rank) == (figure.unit, figure.rank) and figure.ordinal in one.ordinals:
+        for one in self.of_rank(figure.unit, figure.rank):
+            if figure.ordinal in one.ordinals:
                 return one
         raise UnknownName("figure", f"{figure.unit}, {figure.rank} {figure.ordinal}")
 
@@ -156,7 +164,7 @@ class Resolution:
 
     def of_rank(self, unit_id: str, rank_id: str) -> tuple[FigureClass, ...]:
         """The classes of one rank of a unit."""
-        return tuple(one for one in self.of_unit(unit_id) if one.rank == rank_id)
+        return self.ranks.get((unit_id, rank_id), ())
 
     def dead_rules(self, scheme: Scheme, army: Army) -> list[Rule]:
         """Rules that win nowhere."""

@@ -10,7 +10,7 @@ from mantello.workspace.models import Edition
 from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
 from mantello_core.camouflage.fleet import APART, set_apart
-from mantello_core.camouflage.measuring import Told, measured
+from mantello_core.camouflage.measuring import measured
 from mantello_core.camouflage.pattern import Pattern
 from mantello_core.checks.finding import Check
 from mantello_core.checks.patterned import PatternTold, camouflage_check
@@ -19,7 +19,7 @@ from mantello_core.design.other_layout import larger_size, other_layout
 from mantello_core.scheme.cascade import FigureClass
 
 from .fleet import fleet_of
-from .measured import ground_under, ink_colours, measured_from
+from .measured import ground_under, ink_colours, measured_from, much_like
 
 #: kind of job, and figures of one pattern that are measured at most
 CHECKED = "scheme.camouflage.checked"
@@ -63,8 +63,7 @@ def _told(reading: Reading, pattern: Pattern, one: FigureClass, ordinal: int, mi
     found = list(measured(mine, inks, ground, metres_of(reading.design)).told)
     alike = next((other for other, laid in kin if set_apart(mine, laid) < APART), None)
     if alike is not None:
-        called = reading.design.army.called(one.unit, one.rank, alike)
-        found.append(Told(f"It is laid out much like {called}.", "layout", "Laid out much like another"))
+        found.append(much_like(reading, one, alike))
     better = None
     if any(each.help == "layout" for each in found):
         better = other_layout(reading.design, one, ordinal, pattern, [laid for _, laid in kin], inks, ground)

@@ -10,7 +10,7 @@ from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import Figure
 from mantello_core.camouflage.fleet import APART, set_apart
-from mantello_core.camouflage.measuring import Measures, measured
+from mantello_core.camouflage.measuring import Measures, Told, measured
 from mantello_core.camouflage.pattern import Pattern
 from mantello_core.colour.spaces import Lab
 from mantello_core.design.camouflaged import denominator_of, layout_on, layout_seed, metres_of, scaled
@@ -65,9 +65,15 @@ def camouflage_measured(job: Job) -> Iterator[Step]:
     if nearest is not None:
         written["nearest"] = [nearest, least]
     if nearest is not None and least < APART:
-        said = reading.design.army.called(unit, rank, nearest)
-        written["told"] = [*written["told"], [f"It is laid out much like {said}.", "layout"]]
+        told = much_like(reading, one, nearest)
+        written["told"] = [*written["told"], [told.words, told.help]]
     yield Step(len(others) + 2, len(others) + 2, written)
+
+
+def much_like(reading: Reading, one: FigureClass, ordinal: int) -> Told:
+    """What is told where a layout is nearer than ``APART`` to that of another figure of the rank, by its number."""
+    called = reading.design.army.called(one.unit, one.rank, ordinal)
+    return Told(f"It is laid out much like {called}.", "layout", "Laid out much like another")
 
 
 def _beside(reading: Reading, pattern: Pattern, one: FigureClass, ordinal: int) -> list[tuple[FigureClass, int]]:
