@@ -10,11 +10,13 @@ _application = get_wsgi_application()
 
 from mantello.shell.spooling import WholeFirst  # noqa: E402  the apps are read now
 from mantello.shell.warming import warm  # noqa: E402
+from mantello.workspace.surfaces import read_kept_surfaces  # noqa: E402
 from mantello.workspace.warming import let_go, warm_armies  # noqa: E402
 
 application = WholeFirst(_application)
 
 warm()
+read_kept_surfaces()
 warm_armies()
 let_go()
 gc.collect()

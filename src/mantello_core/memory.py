@@ -55,13 +55,15 @@ class Memory:
 
     def __init__(self, name: str, limit: int):
         self.name, self.limit = name, limit
+        #: a slower store that is asked before an answer is worked out: the answer to a question, or None
+        self.behind: Callable[[Hashable], Any] | None = None
         self._lock = threading.Lock()
         self._kept: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
         self._hits = self._misses = self._dropped = self._held = 0
         _MEMORIES.add(self)
 
     def answer(self, key: Hashable, work_out: Callable[[], Any]):
-        """The answer kept for ``key``, or the one worked out now.
+        """The answer kept for ``key``, here or ``behind``, or the one worked out now.
 
         Two threads that ask at once may both work it out; both are then given the first one kept, so that an answer
         stays the same object for as long as it is held.
@@ -70,7 +72,8 @@ class Memory:
         found = self.get(key, _MISSING)
         if found is not _MISSING:
             return found
-        made = _frozen(work_out(), self.name)
+        kept = self.behind(key) if self.behind else None
+        made = _frozen(work_out() if kept is None else kept, self.name)
         return self.put(key, made, size_of(made))
 
     def get(self, key: Hashable, otherwise=None):

@@ -11,15 +11,15 @@ def stored(design: Design) -> dict:
     """A design's document as editions keep it, after keeping the drawings it names."""
     wanted = {one.digest: one for one in design.army.types}
     if wanted:
+        from .tasks import surface
+
         known = set(Drawing.objects.filter(pk__in=wanted).values_list("pk", flat=True))
-        Drawing.objects.bulk_create(
-            [
-                Drawing(pk=digest, data=plate_mapping(one.plate))
-                for digest, one in wanted.items()
-                if digest not in known
-            ],
-            ignore_conflicts=True,
-        )
+        new = [
+            Drawing(pk=digest, data=plate_mapping(one.plate)) for digest, one in wanted.items() if digest not in known
+        ]
+        Drawing.objects.bulk_create(new, ignore_conflicts=True)
+        for one in new:
+            surface.defer(named=one.pk)
     return write_design(design, drawings=False)
 
 

@@ -143,6 +143,20 @@ class Drawing(models.Model):
         return self.digest[:12]
 
 
+class BareSurface(models.Model):
+    """What surfaces of a figure type have in common, worked out by a worker; see ``mantello_core.camouflage.bare_file``."""
+
+    digest = models.CharField(max_length=64, primary_key=True)
+    data = models.BinaryField()
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["-made_at"]
+
+    def __str__(self):
+        return self.digest[:12]
+
+
 class Variant(models.Model):
     """A named line of editions, to be compared with others; edits move the one that is worked on."""
 

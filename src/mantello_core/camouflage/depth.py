@@ -125,7 +125,7 @@ def _slopes(surface, index, wide, narrow, tall, short):
         if length < 8 or seams[1].get((a, b), 0) < 8:
             continue
         i, j = index[a], index[b]
-        if np.isnan(wide[i]).all() or np.isnan(tall[i]).all() or np.isnan(tall[j]).all():
+        if any(np.isnan(profile).all() for profile in (wide[i], wide[j], tall[i], tall[j])):
             continue
         above = (
             np.nanmedian(tall[j]) > np.nanmedian(tall[i]) + 0.3 and np.nanmedian(short[j]) > np.nanmedian(short[i]) + 3

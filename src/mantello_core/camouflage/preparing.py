@@ -1,6 +1,7 @@
 """The surface of a plate made ready for patterns: it depends on plate, areas and clear zones, not on a seed."""
 
 import tomllib
+from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
 from types import MappingProxyType
@@ -11,7 +12,7 @@ from ..figures.plate import Plate
 from ..memory import remembered
 from .depth import figure_depth, vehicle_depth
 from .facets import facets_of, points_of
-from .surface import PITCH, Surface, raster_of
+from .surface import PITCH, Bare, Surface, bare_view, raster_of
 
 #: how an area is formed where the drawing does not tell: 'flat', 'slope' inwards to what is above, 'round' about its long axis
 FORMS = ("flat", "slope", "round")
@@ -27,14 +28,17 @@ def surface_of(
 ) -> Surface:
     """A plate as a surface in space. areas: those that take the pattern; sites: of marks that are kept clear, by so many mm;
     pitch: mm between the places that are looked at."""
-    names = tuple(sorted(plate.areas))
+    names = names_of(plate)
     index = {name: at for at, name in enumerate(names)}
-    views = [raster_of(view, names, areas, sites, clear, pitch) for view in plate.views]
+    bare = bare_plate(plate, pitch)
+    views = [
+        raster_of(data, shown, names, areas, sites, clear, pitch)
+        for data, shown in zip(plate.views, bare.views, strict=True)
+    ]
     surface = Surface(plate, views, list(names), areas)
-    if any(view.name == "top" for view in views):
-        depths, slope = _depths(plate, pitch)
-        surface.slope = slope
-        for view, depth in zip(views, depths, strict=True):
+    if bare.slope is not None:
+        surface.slope = bare.slope
+        for view, depth in zip(views, bare.depths, strict=True):
             view.depth = depth
     else:
         figure_depth(surface)
@@ -46,14 +50,33 @@ def surface_of(
     return surface
 
 
-@remembered(24_000)
-def _depths(plate: Plate, pitch: float) -> tuple[tuple[np.ndarray, ...], np.ndarray]:
-    """Depth of every view of a vehicle, and which areas slope: they depend on the plate alone."""
-    names = tuple(sorted(plate.areas))
-    views = [raster_of(view, names, frozenset(), frozenset(), 0.0, pitch) for view in plate.views]
-    bare = Surface(plate, views, list(names), frozenset())
-    vehicle_depth(bare, {name: at for at, name in enumerate(names)}, forms_of(plate))
-    return tuple(view.depth for view in views), bare.slope
+@dataclass(frozen=True, eq=False)
+class BarePlate:
+    """What of a surface depends on the plate alone: its views on their rasters, and of a vehicle how deep every place lies and
+    which areas slope."""
+
+    views: tuple[Bare, ...]
+    depths: tuple[np.ndarray, ...] = ()
+    #: by area; None on a figure, whose depths follow from what takes the pattern
+    slope: np.ndarray | None = None
+
+
+@remembered(64_000)
+def bare_plate(plate: Plate, pitch: float = PITCH) -> BarePlate:
+    """The part of a surface that patterns of any kind on a plate share: half a second for a vehicle."""
+    names = names_of(plate)
+    bare = tuple(bare_view(view, names, pitch) for view in plate.views)
+    if all(view.name != "top" for view in plate.views):
+        return BarePlate(bare)
+    views = [raster_of(data, shown, names, pitch=pitch) for data, shown in zip(plate.views, bare, strict=True)]
+    surface = Surface(plate, views, list(names), frozenset())
+    vehicle_depth(surface, {name: at for at, name in enumerate(names)}, forms_of(plate))
+    return BarePlate(bare, tuple(view.depth for view in views), surface.slope)
+
+
+def names_of(plate: Plate) -> tuple[str, ...]:
+    """The areas of a plate in the order in which rasters number them."""
+    return tuple(sorted(plate.areas))
 
 
 def forms_of(plate: Plate) -> MappingProxyType:

@@ -41,13 +41,14 @@ def seen_from(result: Patterned, metres: float, inks: Sequence[Lab]) -> float:
     sigmas = [math.tan(math.radians(spread / 60)) * metres * 1000 for spread in SPREAD]
     total = weight = 0.0
     for view, worn in zip(result.surface.views, result.labels, strict=True):
-        ink, mask = worn[::2, ::2], worn[::2, ::2] >= 0  # every other node is enough for the eye's blur
-        if not mask.any():
+        share = _by_fours((worn >= 0).astype(float))
+        if not share.any():
             continue
         pitch = 2 * float(view.x[1] - view.x[0]) * result.sized.per_mm
-        planes = [_blurred(labs[np.maximum(ink, 0), axis], mask, sigma / pitch) for axis, sigma in enumerate(sigmas)]
-        total += float(differences(np.stack(planes, -1)[mask], mean).sum())
-        weight += mask.sum()
+        values = (_by_fours(np.where(worn >= 0, labs[np.maximum(worn, 0), axis], 0.0)) for axis in range(3))
+        planes = [_blurred(value, share, sigma / pitch) for value, sigma in zip(values, sigmas, strict=True)]
+        total += float((differences(np.stack(planes, -1), mean) * share).sum())
+        weight += share.sum()
     return float(total / max(weight, 1))
 
 
@@ -66,10 +67,19 @@ def afar(
     )  # fmt: skip
 
 
-def _blurred(values: np.ndarray, mask: np.ndarray, sigma: float) -> np.ndarray:
-    """Values blurred inside a mask, sigma in nodes; by Fourier transform."""
+def _by_fours(nodes: np.ndarray) -> np.ndarray:
+    """Means of two nodes by two: half the raster is enough for the eye's blur, but every other node would make a coarse pattern of
+    a fine one."""
+    rows, columns = (count + count % 2 for count in nodes.shape)
+    even = np.zeros((rows, columns))
+    even[: nodes.shape[0], : nodes.shape[1]] = nodes
+    return even.reshape(rows // 2, 2, columns // 2, 2).mean((1, 3))
+
+
+def _blurred(values: np.ndarray, share: np.ndarray, sigma: float) -> np.ndarray:
+    """Values, each times its share of the node that counts, blurred over what counts; sigma in nodes; by Fourier transform."""
     pad = int(4 * sigma) + 2
-    v, m = np.pad(np.where(mask, values, 0.0), pad), np.pad(mask.astype(float), pad)
+    v, m = np.pad(values, pad), np.pad(share, pad)
     fy, fx = np.fft.fftfreq(v.shape[0])[:, None], np.fft.rfftfreq(v.shape[1])[None]
     bell = np.exp(-2 * (math.pi * sigma) ** 2 * (fx * fx + fy * fy))
     out = np.fft.irfft2(np.fft.rfft2(v) * bell, v.shape) / np.maximum(

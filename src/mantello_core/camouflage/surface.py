@@ -15,7 +15,6 @@ import shapely
 from ..figures.plate import Plate, Site, View
 from ..geometry import overlay as safe
 from ..geometry.rings import Ring, rings_of
-from ..memory import remembered
 from .contour import polygons
 
 #: raster pitch, mm
@@ -105,7 +104,6 @@ class Bare:
     silhouette: object
 
 
-@remembered(48_000)
 def bare_view(data: View, names: tuple[str, ...], pitch: float = PITCH) -> Bare:
     """A view on its raster of a pitch in mm. names: of all areas of its plate, by whose places nodes name their owners."""
     index = {name: at for at, name in enumerate(names)}
@@ -131,15 +129,15 @@ def bare_view(data: View, names: tuple[str, ...], pitch: float = PITCH) -> Bare:
 
 def raster_of(
     data: View,
+    bare: Bare,
     names: tuple[str, ...],
-    camo: frozenset[str],
-    sites: frozenset[str],
-    clear: float,
+    camo: frozenset[str] = frozenset(),
+    sites: frozenset[str] = frozenset(),
+    clear: float = 0.0,
     pitch: float = PITCH,
 ) -> SurfaceView:
-    """One view on its raster: who owns each node, what takes the pattern, what is kept clear of it."""
+    """One view, given as it is drawn and bare, on its raster: what takes the pattern, what is kept clear of it."""
     index = {name: at for at, name in enumerate(names)}
-    bare = bare_view(data, names, pitch)
     x, y, owner, shapes = bare.x, bare.y, bare.owner, bare.shapes
     region = safe.union_all([shapes[n] for n in shapes if n in camo])
     if not region.is_empty:

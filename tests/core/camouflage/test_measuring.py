@@ -60,6 +60,12 @@ class Symmetry(TestCase):
         self.assertAlmostEqual(chance([0.5, 0.3, 0.2]), 0.38)
 
 
+def _chequered(view):
+    """The nodes of a view in squares of three by three of the raster (1.05 mm), in two inks by turns."""
+    rows, columns = (np.arange(count) // 3 for count in view.camo.shape)
+    return np.where(view.camo, (rows[:, None] + columns[None]) % 2, -1).astype(np.int8)
+
+
 class Distance(TestCase):
     def test_less_is_left_the_farther_one_stands(self):
         left = [seen_from(laid("blotch"), metres, COLOURS) for metres in (0.3, 1.2, 6.0)]
@@ -72,6 +78,13 @@ class Distance(TestCase):
         self.assertAlmostEqual(found.sized.size, 1.0)
         told = measured(found, (Lab(60, 0, 0), Lab(40, 0, 0)), None, 6.0).told
         self.assertTrue(any("one flat tone" in one.words for one in told), told)
+
+    def test_black_and_white_patches_of_a_millimetre_laid_evenly_are_flat_from_three_metres(self):
+        found = patterned(car(), Pattern("t", "T", "pixels", (Ink("a", 0.5), Ink("b", 0.5)), 0.056, "brush"), 56.0, 0.3)
+        found.__dict__["labels"] = tuple(map(_chequered, found.surface.views))
+        inks = (Lab(2, 0, 0), Lab(98, 0, 0))
+        self.assertGreater(seen_from(found, 0.6, inks), 10)
+        self.assertTrue(any("one flat tone" in one.words for one in measured(found, inks, None, 3.0).told))
 
     def test_two_inks_three_apart_are_one(self):
         near = (lab_of_hex("#66703f"), lab_of_hex("#6a7342"), lab_of_hex("#c9b183"))

@@ -4,6 +4,7 @@ import re
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
+from procrastinate.contrib.django.models import ProcrastinateJob
 
 from mantello.workspace.models import Army, Drawing
 from mantello.workspace.readings import reading_of
@@ -41,6 +42,8 @@ class FigureTypes(RoomCase):
         own = own_of(self.now().army, "own-long-gun")
         self.assertEqual(own.making, usual_making("gun"))
         self.assertEqual(Drawing.objects.count(), 1)
+        ahead = ProcrastinateJob.objects.get(task_name="workspace.surface")
+        self.assertEqual(ahead.args, {"named": own.digest})
         self.post("add-unit", unit="Battery", type=own.id, rank="Gun", figures="2", formation="", tier="rank")
         self.assertContains(self.see("army"), "Battery")
         self.assertContains(self.see("roster"), "own-long-gun")

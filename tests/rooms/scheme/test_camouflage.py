@@ -4,6 +4,7 @@ import html
 import io
 import re
 import subprocess
+from dataclasses import replace
 
 import numpy as np
 from django.urls import reverse
@@ -15,7 +16,9 @@ from mantello.jobs.work import carry_out
 from mantello.rooms.plan.evening import Evening
 from mantello.rooms.plan.handling import Handling
 from mantello.rooms.scheme.camouflage_checks import CHECKED
+from mantello.workspace.editing import keep_design
 from mantello_core.design.camouflaged import layout_seed
+from mantello_core.design.pattern_edit import with_changed
 from mantello_core.formats.sample import levy
 from tests.rooms.case import RoomCase
 
@@ -30,6 +33,13 @@ CAR = "punt-cars|punt-car|2"
 def sources(answer):
     """The addresses of the pictures of a part of a page."""
     return [html.unescape(one) for one in re.findall(r'<img [^>]*src="([^"]+)"', answer.content.decode())]
+
+
+def _with(node, changed):
+    """A tree with one of its nodes changed."""
+    if node.id == changed.id:
+        return changed
+    return replace(node, children=tuple(_with(one, changed) for one in node.children))
 
 
 class Camouflage(RoomCase):
@@ -137,6 +147,24 @@ class Camouflage(RoomCase):
         self.post("accept", do="withdraw", check="camouflage", finding=f"estuary|{CAR}|Its sides are alike")
         self.post("fix", **given)
         self.assertEqual(self.now().scheme.patterns[0].layouts, (("punt-cars", "punt-car", 2, 4711),))
+
+    def test_a_figure_laid_out_like_one_of_another_rank_is_told_by_that_ones_own_name(self):
+        self.lay()
+        design = self.now()
+        pinned = (("punt-cars", "punt-car", 2, 7), ("punt-cars", "scout", 1, 7))
+        cars = design.army.node("punt-cars")
+        ranks = (replace(cars.ranks[0], figures=2), replace(cars.ranks[0], id="scout", name="Scout", figures=1))
+        design = with_changed(design, replace(design.scheme.patterns[0], layouts=pinned))
+        root = _with(design.army.root, replace(cars, ranks=ranks))
+        self.army = keep_design(self.owner, replace(design, army=replace(design.army, root=root)), "Two ranks of cars")
+        self.see("checks")
+        job = Job.objects.filter(kind=CHECKED).latest("pk")
+        carry_out(job)
+        job.refresh_from_db()
+        alike = [one for one in job.result["told"] if one["cause"] == "Laid out much like another"]
+        self.assertEqual(
+            [(one["rank"], one["words"]) for one in alike], [("scout", "It is laid out much like Punt-car 2.")]
+        )
 
     def test_pictures_of_a_fix_are_nobody_elses_and_only_where_there_is_one(self):
         self.see("fixed-figure", check="neighbours", card="nothing of the kind", status=404)

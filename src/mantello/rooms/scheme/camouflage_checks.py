@@ -1,6 +1,6 @@
 """Camouflage among the checks: every figure in a pattern is measured by a worker, and another layout looked for where that helps."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import asdict
 
 from mantello.jobs.answers import answer_to
@@ -10,6 +10,7 @@ from mantello.workspace.models import Edition
 from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
 from mantello_core.camouflage.fleet import APART, set_apart
+from mantello_core.camouflage.laying import Patterned
 from mantello_core.camouflage.measuring import measured
 from mantello_core.camouflage.pattern import Pattern
 from mantello_core.checks.finding import Check
@@ -24,6 +25,9 @@ from .measured import ground_under, ink_colours, measured_from, much_like
 #: kind of job, and figures of one pattern that are measured at most
 CHECKED = "scheme.camouflage.checked"
 MOST_MEASURED = 12
+
+#: a figure's class and number, and how its pattern is laid on it
+Laid = tuple[FigureClass, int, Patterned]
 
 
 def asked_checks(army, reading: Reading, address: str, *, again: bool) -> Job | None:
@@ -47,29 +51,40 @@ def check_of(reading: Reading, job: Job | None) -> Check | None:
 def camouflage_checked(job: Job) -> Iterator[Step]:
     """Measure them one by one. The result: how many figures, and what is told of each, JSON-ready."""
     reading = reading_of(Edition.objects.get(pk=job.asked["edition"]))
-    worn, told, laid = _worn(reading), [], {}
+    worn, told, laid, sizes = _worn(reading), [], {}, {}
     for number, (pattern, one, ordinal) in enumerate(worn):
         yield Step(number, len(worn))
         kin = laid.setdefault((pattern.id, one.type), [])
         mine = layout_on(reading.design, one, ordinal, pattern)
-        told += [asdict(each) for each in _told(reading, pattern, one, ordinal, mine, kin)]
-        kin.append((ordinal, mine))
+        told += [asdict(each) for each in _told(reading, pattern, one, ordinal, mine, kin, sizes)]
+        kin.append((one, ordinal, mine))
     yield Step(len(worn), len(worn), {"figures": len(worn), "told": told})
 
 
-def _told(reading: Reading, pattern: Pattern, one: FigureClass, ordinal: int, mine, kin) -> Iterator[PatternTold]:
-    """What is told of one figure; kin: those of its type before it, with their numbers."""
+def _told(
+    reading: Reading,
+    pattern: Pattern,
+    one: FigureClass,
+    ordinal: int,
+    mine: Patterned,
+    kin: Sequence[Laid],
+    sizes: dict,
+) -> Iterator[PatternTold]:
+    """What is told of one figure; kin: those of its type before it; sizes: of larger patches found so far, by pattern and type."""
     inks, ground = ink_colours(reading, pattern, one), ground_under(reading, one)
     found = list(measured(mine, inks, ground, metres_of(reading.design)).told)
-    alike = next((other for other, laid in kin if set_apart(mine, laid) < APART), None)
+    alike = next(((its, other) for its, other, laid in kin if set_apart(mine, laid) < APART), None)
     if alike is not None:
-        found.append(much_like(reading, one, alike))
+        found.append(much_like(reading, *alike))
     better = None
     if any(each.help == "layout" for each in found):
-        better = other_layout(reading.design, one, ordinal, pattern, [laid for _, laid in kin], inks, ground)
+        better = other_layout(reading.design, one, ordinal, pattern, [laid for _, _, laid in kin], inks, ground)
     size = None
     if any(each.help == "size" for each in found):
-        size = larger_size(reading.design, one, ordinal, pattern, inks, ground)
+        key = pattern.id, one.type
+        if key not in sizes:
+            sizes[key] = larger_size(reading.design, one, ordinal, pattern, inks, ground)
+        size = sizes[key]
     for each in found:
         seed, metres = (better if each.help == "layout" else None), (size if each.help == "size" else None)
         yield PatternTold(pattern.id, one.unit, one.rank, ordinal, each.words, each.cause, seed, metres)

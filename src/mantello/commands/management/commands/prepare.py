@@ -11,6 +11,8 @@ from django.db.migrations.executor import MigrationExecutor
 
 from mantello.settings import STATIC_ROOT
 from mantello.settings.options import OPTIONS
+from mantello.workspace.surfaces import worn_types
+from mantello.workspace.tasks import surface
 
 #: exit status where tables would have to change
 PENDING = 3
@@ -36,6 +38,8 @@ class Command(BaseCommand):
             raise SystemExit(PENDING)
         call_command("migrate", verbosity=0, interactive=False)
         collect()
+        for type_id in worn_types():
+            surface.defer(named=type_id)
         if not options["no_demo"]:
             call_command("demo", reset=options["reset_demo"])
 
