@@ -12,36 +12,21 @@ from shapely.ops import unary_union
 from ...errors import OutOfRange
 from ...geometry.overlay import difference, intersection, union
 from ...memory import remembered
-from .arranging import part_for, spots_for
-from .charge import charge_shape, fitted_in, placed
 from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Parted, Plain, Quartered, Strewn
-from .line import band, frame
+from .group_drawing import HALVINGS, group_pieces
+from .line import frame
 from .partition import laid_shape, ordinary_shape, parts_of, pieces, trim_shape
 from .shape import SHAPES, shape_polygon
-from .tincture import COUNTERCHANGED, PROPER, TINCTURES
-from .undrawn import detail_shapes, undrawn
-
-#: space about a charge, as a share of the box it fits
-AIR = 0.86
-#: what 'proper' is drawn in, where nothing else is known
-PROPER_AS = "tenny"
+from .tincture import TINCTURES
+from .undrawn import undrawn
+from .worn import SLIVER, Piece, strewn_pieces, tinted, worn
 
 #: of the largest room about an ordinary, what a room must have for a charge to stand in it
 _LEAST_ROOM = 0.12
 #: mm² below which nothing of a part is left
 LEAST_SEEN = 0.005
-#: square units below which a piece is none, and how often a width is halved in on
-_SLIVER, _HALVINGS = 1e-6, 14
-
-
-@dataclass(frozen=True, eq=False)
-class Piece:
-    """One part of the drawing, from the back to the front: where it lies, its tincture, and what it is of."""
-
-    shape: BaseGeometry
-    tincture: str
-    #: 'field', or the words of what it belongs to
-    of: str
+#: how far what stands within an orle of charges keeps from the edge, as a share of the surface's size
+_ORLE_OF_CHARGES = 0.235
 
 
 @dataclass(frozen=True, eq=False)
@@ -60,7 +45,7 @@ class ArmsDrawing:
             shape = intersection(piece.shape, left)
             found[piece.tincture] = union(found[piece.tincture], shape) if piece.tincture in found else shape
             left = difference(left, piece.shape)
-        return {tincture: shape for tincture, shape in reversed(found.items()) if shape.area > _SLIVER}
+        return {tincture: shape for tincture, shape in reversed(found.items()) if shape.area > SLIVER}
 
     def areas(self, width_mm: float) -> dict[str, float]:
         """mm² of every tincture when the surface is so wide.
@@ -175,7 +160,7 @@ def _coat(coat: Coat, surface: BaseGeometry, low: float) -> Iterable[Piece]:
         parts = pieces(coat.field, surface, low)
         yield from (Piece(shape, tincture, "field") for shape, tincture in parts)
     if isinstance(coat.field, Strewn):
-        strewn = list(_strewn(coat.field, surface))
+        strewn = list(strewn_pieces(coat.field, surface))
         yield from strewn
         # what is counterchanged takes the strewn tincture on the field, and the field's where something is strewn
         over = unary_union([one.shape for one in strewn])
@@ -189,6 +174,7 @@ def _elements(coat: Coat, surface: BaseGeometry, low: float, parts) -> Iterable[
     border = next((one for one in coat.elements if isinstance(one, Ordinary) and one.kind == "bordure"), None)
     taken: list[BaseGeometry] = [ordinary_shape(border, surface, low)] if border else []
     inside = surface.difference(taken[0]) if border else surface
+    ringed = _within_orle(coat, inside)
     crossed: list[tuple[BaseGeometry, str]] = []
     # what lies over all is drawn last, whatever stands behind it in the words
     for one in sorted(coat.elements, key=lambda one: one.overall):
@@ -200,16 +186,19 @@ def _elements(coat: Coat, surface: BaseGeometry, low: float, parts) -> Iterable[
             room = (
                 free if one.overall or one.group.arrangement.endswith(_ROOMY) else free.difference(unary_union(blocked))
             )
-            yield from _group(one.group, room if room.area > 0.1 * surface.area else free, parts, "")
+            room = room if room.area > 0.1 * surface.area else free
+            if ringed and one.group.arrangement != "in orle" and not one.overall:
+                room = room.intersection(ringed)
+            yield from group_pieces(one.group, room, parts, "")
             continue
         lower = low if whole is surface else low + (surface.area - free.area) / surface.area * 20
         shape = ordinary_shape(one, whole, lower)
         trim = trim_shape(one, whole, lower)
         if trim is not None:
-            yield from _tinted(trim, one.trim or one.tincture, parts, f"{' '.join(one.manners)} {one.kind}")
-        yield from _worn(shape, one, parts, f"{one.line} {one.kind}".strip())
+            yield from tinted(trim, one.trim or one.tincture, parts, f"{' '.join(one.manners)} {one.kind}")
+        yield from worn(shape, one, parts, f"{one.line} {one.kind}".strip())
         if one.laid:
-            yield from _worn(laid_shape(one, whole, lower), one.laid, parts, f"{one.laid.kind} on it")
+            yield from worn(laid_shape(one, whole, lower), one.laid, parts, f"{one.laid.kind} on it")
         for group in one.bears:
             yield from _borne(group, one, shape, parts)
         if len({tincture for _, tincture in parts}) == 1 and one.pattern is None and not one.overall:
@@ -221,14 +210,27 @@ def _elements(coat: Coat, surface: BaseGeometry, low: float, parts) -> Iterable[
             taken.append(shape)
 
 
+def _within_orle(coat: Coat, inside: BaseGeometry) -> BaseGeometry | None:
+    """What charges set in an orle leave in their midst; None where there are none, or no room."""
+    if not any(isinstance(one, Charged) and one.group.arrangement == "in orle" for one in coat.elements):
+        return None
+    left_over = inside.buffer(-_ORLE_OF_CHARGES * frame(inside)[-1])
+    return left_over if left_over.area > 0.15 * inside.area else None
+
+
 def _borne(group: Group, one: Ordinary, shape: BaseGeometry, parts) -> Iterable[Piece]:
     """What lies on an ordinary; of several, each bears one, or as many as its share is."""
-    rooms = [room for room in getattr(shape, "geoms", ()) if room.area > _SLIVER]
+    rooms = [room for room in getattr(shape, "geoms", ()) if room.area > SLIVER]
+    if one.kind == "flaunch":
+        # each bears as many, one above the other
+        for room in rooms:
+            yield from group_pieces(group, room, parts, "pale")
+        return
     if one.count < 2 or len(rooms) != one.count or group.count not in (1, one.count):
-        yield from _group(group, shape, parts, one.kind)
+        yield from group_pieces(group, shape, parts, one.kind)
         return
     for room in rooms:
-        yield from _group(replace(group, count=1), room, parts, one.kind)
+        yield from group_pieces(replace(group, count=1), room, parts, one.kind)
 
 
 #: ordinaries that reach over all of the surface, a chief or not
@@ -246,27 +248,6 @@ _ROOMY = (
 )
 
 
-def _worn(shape: BaseGeometry, one: Ordinary | Group, parts, of: str) -> Iterable[Piece]:
-    """A shape in its tincture or its pattern; nothing where nothing of it is left."""
-    if shape.is_empty:
-        return
-    details = tuple(detail_shapes(shape, one.charge, one.details)) if isinstance(one, Group) else ()
-    yield from (Piece(part, tincture, words) for part, tincture, words in details if words.startswith("barbs"))
-    yield from _covered(shape, one, parts, of)
-    yield from (Piece(part, tincture, words) for part, tincture, words in details if words.startswith("seeds"))
-
-
-def _covered(shape: BaseGeometry, one: Ordinary | Group, parts, of: str) -> Iterable[Piece]:
-    if one.pattern is None:
-        yield from _tinted(shape, one.tincture, parts, of)
-        return
-    for part, tincture in pieces(one.pattern, shape, 0.0):
-        yield Piece(part, tincture, of)
-    if isinstance(one.pattern, Strewn):
-        for strewn in _strewn(one.pattern, shape, 2.6):
-            yield Piece(strewn.shape, strewn.tincture, of)
-
-
 def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
     """Groups on the parts that an ordinary leaves: above and below, beside, or in its corners."""
     found = list(getattr(rest, "geoms", [rest]))
@@ -278,7 +259,7 @@ def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
     groups = list(one.between)
     if len(groups) == 2 and len(rooms) >= 2:
         for group, room in zip(groups, (rooms[0], rooms[-1]), strict=True):
-            yield from _group(group, room, parts, "")
+            yield from group_pieces(group, room, parts, "")
         return
     for group in groups:
         left = group.count
@@ -288,161 +269,16 @@ def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
                 mine = (2, 1)[at]
             left -= mine
             if mine:
-                yield from _group(
+                yield from group_pieces(
                     Group(**{**vars(group), "count": mine, "arrangement": ""}), room, parts, "row" if mine > 1 else ""
                 )
-
-
-def _group(group: Group, room: BaseGeometry, parts, on: str) -> Iterable[Piece]:
-    """A group on what it has for room; nothing where that is cut away wholly."""
-    group, room = part_for(group, room)
-    if room.is_empty or room.area < _SLIVER:
-        return
-    if group.arrangement == "in saltire" and group.count in (2, 3):
-        yield from _crossed(group, room, parts)
-        return
-    beside = [one for one in group.between if one.count > 1 or len(group.between) > 1]
-    if on and group.count == 1 and len(group.between) == 1 and group.between[0].count == 2:
-        # on a band the three stand in a row
-        before, middle, after = spots_for(replace(group, count=3, arrangement=""), room, on)
-        yield from _one(group, 0, room, parts, middle)
-        for at, spot in enumerate((before, after)):
-            yield from _one(group.between[0], at, room, parts, spot)
-        return
-    for at, (x, y, width, height) in enumerate(spots_for(group, room, on)):
-        if beside and group.count == 1:
-            width, height = width * 0.5, height * 0.8
-        yield from _one(group, at, room, parts, (x, y, width, height))
-    for at, one in enumerate(group.holds):
-        aside = 0.36 if at else -0.36
-        for x, y, width, height in spots_for(group, room, on):
-            held = _fitted(_shape(one, 0), room, x + width * aside, y - height * 0.22, width * 0.34, height * 0.46)
-            yield from _worn(held, one, parts, one.charge)
-    for one in group.between:
-        yield from _beside(one, len(group.between), room, parts)
-
-
-def _one(group: Group, at: int, room: BaseGeometry, parts, spot: tuple[float, float, float, float]) -> Iterable[Piece]:
-    """The group's charge number ``at`` about a spot, with what lies on it."""
-    shape = _fitted(_shape(group, at), room, *spot)
-    yield from _worn(shape, group, parts, group.charge)
-    for one in group.bears:
-        yield from _group(one, _room_on(shape), [(shape, group.tincture)], "row" if one.count > 1 else "")
-
-
-def _room_on(shape: BaseGeometry) -> BaseGeometry:
-    """The part of a charge that others may lie on: its widest disc's square, or all of a plain one."""
-    centre = shape.representative_point() if not shape.contains(shape.centroid) else shape.centroid
-    radius = centre.distance(shape.boundary)
-    for _ in range(_HALVINGS):
-        moved = [
-            affinity.translate(centre, dx * radius * 0.4, dy * radius * 0.4)
-            for dx, dy in ((0, -1), (0, 1), (1, 0), (-1, 0))
-        ]
-        best = max(
-            (point for point in moved if shape.contains(point)),
-            key=lambda point: point.distance(shape.boundary),
-            default=centre,
-        )
-        if best.distance(shape.boundary) <= radius + _SLIVER:
-            break
-        centre, radius = best, best.distance(shape.boundary)
-    return centre.buffer(radius, 16)
-
-
-def _beside(group: Group, of: int, room: BaseGeometry, parts) -> Iterable[Piece]:
-    """Charges at both sides of what stands in the middle, or two of three above and one below."""
-    left, top, right, bottom, size = frame(room)
-    x, y = (left + right) / 2, (top + bottom) / 2
-    if group.count == 3:
-        places = [
-            (left + size * 0.2, top + size * 0.2),
-            (right - size * 0.2, top + size * 0.2),
-            (x, bottom - size * 0.18),
-        ]
-    else:
-        places = [(left + size * 0.17, y - size * 0.08), (right - size * 0.17, y - size * 0.08)][: max(group.count, 1)]
-    for at, (px, py) in enumerate(places[: group.count]):
-        shape = _fitted(_shape(group, at), room, px, py, size * 0.3, size * 0.34)
-        yield from _worn(shape, group, parts, group.charge)
-
-
-def _crossed(group: Group, room: BaseGeometry, parts) -> Iterable[Piece]:
-    """Two charges laid across each other, a third upright over them."""
-    left, top, right, bottom, _ = frame(room)
-    x, y = room.centroid.x, room.centroid.y
-    for at, turn in enumerate((45, -45, 0)[: group.count]):
-        shape = affinity.rotate(
-            charge_shape(group.charge, group.attitude, group.manners, group.demi, group.parts), turn, origin=(0, 0)
-        )
-        yield from _worn(
-            _fitted(shape, room, x, y, (right - left), (bottom - top) * 0.9),
-            group,
-            parts,
-            f"{group.charge} {at + 1}" if at else group.charge,
-        )
-
-
-def _shape(group: Group, at: int) -> BaseGeometry:
-    """The outline of the group's charge number ``at``: of two that face each other the second is turned, of two back to back the first."""
-    shape = charge_shape(group.charge, group.attitude, group.manners, group.demi, group.parts)
-    facing = group.manners & {"combatant", "respectant"}
-    if (facing and at % 2) or ("addorsed" in group.manners and at % 2 == 0 and group.count > 1):
-        return affinity.scale(shape, -1, 1, origin=(0, 0))
-    return shape
-
-
-def _fitted(outline: BaseGeometry, room: BaseGeometry, x: float, y: float, width: float, height: float) -> BaseGeometry:
-    """An outline about a point, as large as its box and what it lies on allow."""
-    width, height = width * AIR, height * AIR
-    shape = fitted_in(outline, x, y, width, height)
-    for _ in range(_HALVINGS):
-        if room.contains(shape):
-            break
-        width, height = width * 0.92, height * 0.92
-        shape = fitted_in(outline, x, y, width, height)
-    return shape.intersection(room) if not room.contains(shape) else shape
-
-
-def _tinted(shape: BaseGeometry, tincture: str, parts, of: str) -> Iterable[Piece]:
-    """A shape in its tincture; counterchanged, in the field's tinctures the other way round."""
-    if tincture != COUNTERCHANGED:
-        yield Piece(shape, PROPER_AS if tincture == PROPER else tincture, of)
-        return
-    known = list(dict.fromkeys(name for _, name in parts))
-    for part, name in parts:
-        other = known[(known.index(name) + 1) % len(known)]
-        cut = shape.intersection(part)
-        if cut.area > _SLIVER:
-            yield Piece(cut, other, of)
-
-
-def _strewn(field: Strewn, surface: BaseGeometry, across: float = 4.0) -> Iterable[Piece]:
-    """What is strewn on a surface. across: how many fit side by side."""
-    left, top, right, bottom, size = frame(surface)
-    if field.charge == "fret":
-        step, far = size / 3.2, right - left + bottom - top
-        bands = [
-            band([(left + at * step - far, top - sign * far), (left + at * step + far, top + sign * far)], size * 0.07, "", size)
-            for at in range(-8, 14) for sign in (1, -1)
-        ]  # fmt: skip
-        yield Piece(unary_union(bands).intersection(surface), field.of, "fret")
-        return
-    step = size / across
-    for row in range(int((bottom - top) / step) + 1):
-        for column in range(int((right - left) / step) + 2):
-            x, y = left + (column + 0.5 * (row % 2)) * step, top + (row + 0.5) * step
-            whole = placed(field.charge, "", x, y, step * 0.62, step * 0.62)
-            shape = whole.intersection(surface)
-            if shape.area > whole.area * 0.35:
-                yield Piece(shape, field.of, field.charge)
 
 
 def narrowest(shape: BaseGeometry) -> float:
     """Width of the narrowest part that counts: a brush so wide loses a tenth of the shape."""
     shape = shape.simplify(0.1)
     low, high = 0.0, max(0.5, shape.area**0.5)
-    for _ in range(_HALVINGS):
+    for _ in range(HALVINGS):
         middle = (low + high) / 2
         kept = shape.buffer(-middle / 2, quad_segs=3).buffer(middle / 2, quad_segs=3)
         low, high = (middle, high) if kept.area >= 0.9 * shape.area else (low, middle)

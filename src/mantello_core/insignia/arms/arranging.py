@@ -175,8 +175,8 @@ def _set(how: str, count: int, room: BaseGeometry) -> list[Spot]:
         )
         middle = Polygon(line).buffer(-thick / 2) if inner else None
         path = middle.exterior if middle is not None and middle.geom_type == "Polygon" and not middle.is_empty else line
-        # the first in the middle above
-        start = path.project(Point(x, top), normalized=True) if inner else 0.5 / count
+        # the first in the middle above; on a whole field an even number leaves the middle free
+        start = path.project(Point(x, top), normalized=True) + (0 if inner or count % 2 else 0.5 / count)
         points = [path.interpolate((start + at / count) % 1, normalized=True) for at in range(count)]
         spot = thick if inner else size * 0.2
         return [(point.x, point.y, spot, spot) for point in points]

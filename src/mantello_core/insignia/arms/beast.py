@@ -17,7 +17,7 @@ from ...geometry.outline import outline
 from ...geometry.polygon import polygon_of
 
 #: every pose, the one of most beasts first; those that a kind takes before all others it names itself
-POSES = ("passant", "rampant", "salient", "statant", "courant", "sejant", "couchant", "dormant")
+POSES = ("passant", "rampant", "salient", "statant", "courant", "sejant", "sejant erect", "couchant", "dormant")
 #: how wide creases are filled and slivers taken off, and how exactly outlines are kept, units
 _JOIN, _FINE = 1.6, 0.12
 Node = tuple[float, float, float]
@@ -109,6 +109,8 @@ def beast_shape(kind: Kind, attitude: str, manners: frozenset[str] = frozenset()
         .buffer(_JOIN, 3)
         .union(head)
     )
+    if kind.wings:
+        cut = cut.union(_under_wing(pose))
     return within_square(whole.difference(cut))
 
 
@@ -323,11 +325,19 @@ def _coiled_tail(pose: Pose) -> BaseGeometry:
 
 
 def _wing(pose: Pose) -> BaseGeometry:
+    """A wing raised over the back, its feathers apart."""
     x, y, _ = pose.body[0]
     feathers = _outline(
-        "-4,2~ 0,-18~ 12,-34/0 14,-24/0 24,-32/0 23,-20/0 33,-24/0 29,-12/0 38,-12/0 30,-2/0 36,2/0 22,8~ 8,10~"
+        "-6,6~ -10,-12~ -5,-32~ 8,-52/0 9,-35/0 23,-49/0 20,-30/0 36,-39/0 28,-21/0 45,-24/0 33,-10/0 46,-8/0 26,0~ 8,9~"
     )
     return affinity.translate(feathers, x + 6, y - 4)
+
+
+def _under_wing(pose: Pose) -> BaseGeometry:
+    """The slit that parts a raised wing from the back beneath it, which is of one tincture with it."""
+    x, y, _ = pose.body[0]
+    edge = LineString([(-11, -14), (-9, 0), (-1, 9), (10, 9), (27, 1), (50, -6)])
+    return affinity.translate(edge.buffer(1.1), x + 6, y - 4)
 
 
 def _crest(pose: Pose, size: float) -> BaseGeometry:

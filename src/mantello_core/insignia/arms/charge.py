@@ -115,6 +115,9 @@ def charge_shape(
         shape = _upper_half(shape, torn="erased" in manners)
     elif manners & {"erased", "eradicated"} and (one.draw or not id_.endswith(HEAD)):
         shape = _torn_foot(shape)
+    if "jessant de lis" in manners:
+        face = affinity.translate(affinity.scale(shape, 0.62, 0.62, origin=(0, 0)), 0, 2)
+        shape = unary_union([charge_shape("lily").difference(face.buffer(3.5)), face])
     if "fitchy" in manners:
         shape = shape.difference(box(-60, 8, 60, 60)).union(Polygon([(-9, 6), (9, 6), (0, 50)]))
     if "voided" in manners:

@@ -20,7 +20,7 @@ class Plain:
 class Divided:
     """A field parted in two, three or more: 'per pale wavy or and gules', 'gyronny of eight', 'tierced per fess'."""
 
-    #: pale, fess, bend, bend-sinister, chevron, saltire, cross (quarterly), gyronny, pall, tierced-pale, tierced-fess
+    #: pale, fess, bend, bend-sinister, chevron, saltire, cross (quarterly; cross-fess, cross-pale: one of its lines alone has the line), gyronny, pall, pall-reversed, tierced-pale, tierced-fess
     kind: str
     tinctures: tuple[str, ...]
     line: str = ""
@@ -150,6 +150,8 @@ class Ordinary:
     pattern: Pattern | None = None
     #: a narrower one that lies on it
     laid: "Ordinary | None" = None
+    #: of its cotises, where they have another than itself
+    trim_line: str = ""
 
     @property
     def tinctures(self) -> tuple[str, ...]:

@@ -27,6 +27,8 @@ class Cursor:
     #: tinctures of the coat in hand in the order they were first named, the last one, and those still to come
     named: list[str] = field(default_factory=list)
     last: str = ""
+    #: tinctures of the coats before it, in the order they were first named
+    earlier: list[str] = field(default_factory=list)
     waiting: list[str] = field(default_factory=list)
     filled: dict[str, str] = field(default_factory=dict)
     #: what is still without a tincture, and the place after it
@@ -105,6 +107,11 @@ class Cursor:
         self.last = tincture
         return tincture
 
+    def named_as(self, at: int) -> str:
+        """The tincture that is named in a place, counted from 0: in the coat in hand, or where it has not so many in the whole blazon."""
+        every = list(dict.fromkeys((*self.earlier, *self.named)))
+        return next((names[at] for names in (self.named, every) if at < len(names)), "")
+
     def later(self) -> str:
         """A place for a tincture that is named further on and serves here too."""
         place = f"{_OPEN}{len(self.filled) + len(self.waiting)}.{self.at}"
@@ -113,7 +120,8 @@ class Cursor:
         return place
 
     def new_coat(self) -> None:
-        """A coat begins: nothing is named yet."""
+        """A coat begins: nothing of it is named yet."""
+        self.earlier = list(dict.fromkeys((*self.earlier, *self.named)))
         self.named, self.last = [], ""
 
     def settled(self) -> None:

@@ -20,6 +20,10 @@ _WIDE = {"fess": (0.27, 0.34), "pale": (0.27, 0.34), "bend": (0.2, 0.3), "bend s
          "cross": (0.2, 0.3), "saltire": (0.19, 0.28), "pall": (0.19, 0.26), "fillet": (0.06, 0.06)}  # fmt: skip
 
 
+#: quarterly: with one line for both its lines, or for one of them alone
+_CROSSES = ("cross", "cross-fess", "cross-pale")
+
+
 def pieces(field, surface: BaseGeometry, low: float) -> list[tuple[BaseGeometry, str]]:
     """A field as pieces that cover the surface, each with its tincture. Strewn fields give their ground."""
     if isinstance(field, Plain):
@@ -59,19 +63,20 @@ def _divided(field: Divided, surface, low) -> list[tuple[BaseGeometry, str]]:
         return Polygon([*points, *corners]).buffer(0)
 
     first, kind, line = None, field.kind, field.line
-    if kind in ("pale", "cross", "tierced-pale"):
+    upright, level = ("" if kind == one else line for one in ("cross-fess", "cross-pale"))
+    if kind in ("pale", "tierced-pale", *_CROSSES):
         halves = side(
-            edge((x, top - far), (x, bottom + far), line, size), (left - far, bottom + far), (left - far, top - far)
+            edge((x, top - far), (x, bottom + far), upright, size), (left - far, bottom + far), (left - far, top - far)
         )
-    if kind in ("fess", "cross", "tierced-fess"):
+    if kind in ("fess", "tierced-fess", *_CROSSES):
         upper = side(
-            edge((left - far, y), (right + far, y), line, size), (right + far, top - far), (left - far, top - far)
+            edge((left - far, y), (right + far, y), level, size), (right + far, top - far), (left - far, top - far)
         )
     if kind == "pale":
         first = halves
     elif kind == "fess":
         first = upper
-    elif kind == "cross":
+    elif kind in _CROSSES:
         first = halves.symmetric_difference(upper).symmetric_difference(
             box(left - far, top - far, right + far, bottom + far)
         )
@@ -88,14 +93,17 @@ def _divided(field: Divided, surface, low) -> list[tuple[BaseGeometry, str]]:
     elif kind == "saltire":
         wedges = [Polygon([(x, y), (x - far, y + sign * far), (x + far, y + sign * far)]) for sign in (1, -1)]
         first = unary_union(wedges)
-    elif kind == "pall":
-        first = Polygon([(x, y), (x - far, y - far), (x + far, y - far)])
-        rest = [
-            (first, field.tinctures[0]),
-            (box(left - far, top - far, x, bottom + far).difference(first), field.tinctures[1]),
-        ]
-        rest.append((box(x, top - far, right + far, bottom + far).difference(first), field.tinctures[-1]))
-        return _within(rest, surface)
+    elif kind in ("pall", "pall-reversed"):
+        up = -far if kind == "pall" else far
+        wedge = Polygon([(x, y), (x - far, y + up), (x + far, y + up)])
+        dexter, sinister = (
+            box(one, top - far, other, bottom + far).difference(wedge)
+            for one, other in ((left - far, x), (x, right + far))
+        )
+        # named from the chief down and from the dexter on
+        pieces = (wedge, dexter, sinister) if kind == "pall" else (dexter, sinister, wedge)
+        first, second, *_ = field.tinctures
+        return _within(list(zip(pieces, (first, second, field.tinctures[-1]), strict=True)), surface)
     elif kind == "gyronny":
         step = 2 * math.pi / field.count
         turns = [(at * step - math.pi / 2, (at + 1) * step - math.pi / 2) for at in range(0, field.count, 2)]
@@ -190,10 +198,10 @@ def trim_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry
     if not {"cotised", "double cotised", "fimbriated"} & set(one.manners):
         return None
     *_, size = frame(surface)
-    body = ordinary_shape(replace(one, manners=()), surface, low)
+    body = ordinary_shape(replace(one, manners=(), line=one.trim_line or one.line), surface, low)
     if "fimbriated" in one.manners:
         return body.buffer(size * 0.028, join_style="mitre").difference(body).intersection(surface)
-    gap, wide, found = size * 0.035, size * 0.035, []
+    gap, wide, found = size * (0.06 if one.trim_line else 0.035), size * 0.035, []
     for at in range(2 if "double cotised" in one.manners else 1):
         near = gap * (1 + 2 * at)
         outer, inner = (body.buffer(far, join_style="mitre", mitre_limit=20) for far in (near + wide, near))

@@ -70,9 +70,17 @@ def across_follows(cursor: Cursor) -> bool:
         return not small and (" " in said or _behind_semicolon(cursor))
     return (
         word.kind in ("NUMBER", "ON", "ARRANGEMENT", "IN", "DIFFERENCE")
+        and not small_shield_over_all(cursor)
         and _behind_semicolon(cursor)
         and not (cursor.quarters and numbers_follow(cursor, 0))
     )
+
+
+def small_shield_over_all(cursor: Cursor) -> bool:
+    """Whether 'an inescutcheon over all' comes next."""
+    word = cursor.peek(1)
+    kinds = tuple(cursor.kind(ahead) for ahead in range(3))
+    return kinds == ("NUMBER", "ORDINARY", "OVERALL") and word.value == "inescutcheon"
 
 
 def read_across(cursor: Cursor) -> tuple[Element, ...]:

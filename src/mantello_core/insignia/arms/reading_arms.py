@@ -6,7 +6,7 @@ from ...errors import OutOfRange, Unreadable
 from .coat import Arms, Charged, Coat, Detail, Element, Field, Impaled, Ordinary, Parted, Plain, Quartered
 from .cursor import Cursor, Misfit
 from .quarter_numbers import FIELD, is_quarter, numbers_follow
-from .reading_again import across_follows, read_across, said_again
+from .reading_again import across_follows, read_across, said_again, small_shield_over_all
 from .reading_element import read_element
 from .reading_field import read_field
 from .reading_group import read_groups
@@ -161,6 +161,9 @@ def _surtout(cursor: Cursor) -> Coat | None:
         if cursor.kind() == "NUMBER" and cursor.kind(1) == "ORDINARY" and cursor.peek(1).value == "inescutcheon":
             cursor.at += 2
             return _coat(cursor, small_shield=True)
+    if small_shield_over_all(cursor):
+        cursor.at += 3
+        return _coat(cursor, small_shield=True)
     cursor.at = at
     return None
 

@@ -6,7 +6,7 @@ from ...errors import OutOfRange, Unreadable
 from .coat import Charged, Detail, Element, Group, Ordinary, Pattern, Varied
 from .cursor import Cursor
 from .reading_field import begins_tincture, read_pattern, read_strewn_on, read_tincture, tincture_of_difference
-from .reading_group import read_borne, read_count, read_group, read_groups
+from .reading_group import read_borne, read_count, read_group, read_groups, stands_as_charge
 from .reading_place import begins_group, read_edge, read_rows
 from .tincture import PROPER
 from .vocabulary import DETAILS, ORDINARIES
@@ -43,6 +43,7 @@ class _Said:
     pattern: Pattern | None = None
     manners: list[str] = field(default_factory=list)
     trim: str = ""
+    trim_line: str = ""
     between: tuple[Group, ...] = ()
     bears: tuple[Group, ...] = ()
     laid: Ordinary | None = None
@@ -89,6 +90,9 @@ def _standing(cursor: Cursor) -> Element:
         above = _standing(cursor)
         cursor.behind.append(beneath)
         return above
+    placed = "ARRANGEMENT" in (cursor.kind(), cursor.kind(2))
+    if placed and stands_as_charge(cursor, 1 + (cursor.kind() == "ARRANGEMENT")):
+        return _charged(cursor)
     if cursor.kind() == "ARRANGEMENT" and cursor.kind(1) == "ON":
         cursor.at += 1
         return _standing(cursor)
@@ -178,6 +182,8 @@ def _narrower(cursor: Cursor, kind: str) -> Ordinary:
     """An ordinary that lies on another: 'another' of its kind, or one that is named."""
     if not cursor.take("ANOTHER"):
         return _ordinary(cursor)
+    if cursor.kind() == "ORDINARY" and cursor.peek().value == kind:
+        cursor.at += 1
     line = cursor.take("LINE")
     tincture = read_tincture(cursor)
     return Ordinary(kind, tincture, 1, line.value if line else "")
@@ -250,7 +256,7 @@ def _ordinary(cursor: Cursor, kinds: tuple[str, ...] = ()) -> Ordinary | Charged
         )
     return Ordinary(
         kind, said.tincture or cursor.later(), count, said.line, said.bears, said.between, 0, False, tuple(said.manners), said.trim,
-        said.pattern, said.laid,
+        said.pattern, said.laid, said.trim_line,
     )  # fmt: skip
 
 
@@ -350,6 +356,9 @@ def _manner(cursor: Cursor, said: _Said, kind: str) -> bool:
     said.manners.append("interlaced" if word.value == "braced" else word.value)
     if said.manners[-1] == "interlaced" and cursor.kind() == "ARRANGEMENT" and cursor.peek().value == "in base":
         cursor.at += 1  # their limbs cross there anyway
+    if word.value in ("cotised", "double cotised") and (said.line or said.tincture or said.pattern):
+        line = cursor.take("LINE")
+        said.trim_line = line.value if line and line.value != said.line else ""
     if word.value in _TRIMMED and (said.tincture or said.pattern) and begins_tincture(cursor):
         said.trim = read_tincture(cursor)
     if word.value == "voided" and said.tincture and begins_tincture(cursor):

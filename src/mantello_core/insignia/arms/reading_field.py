@@ -31,8 +31,7 @@ def read_tincture(cursor: Cursor, *, second: bool = False) -> str:
     if word.kind == "LAST":
         found = cursor.last
     else:
-        at = word.value if word.kind == "ORDINAL" else 0
-        found = cursor.named[at] if at < len(cursor.named) else ""
+        found = cursor.named_as(word.value if word.kind == "ORDINAL" else 0)
     if not found:
         count = len(cursor.named)
         raise Unreadable(
@@ -227,7 +226,7 @@ def _varied(cursor: Cursor) -> Varied:
 
 def _divided(cursor: Cursor) -> Divided | Parted:
     if cursor.take("QUARTERLY"):
-        return _halves(cursor, "cross", _line(cursor))
+        return _halves(cursor, *_quarterly(cursor))
     if word := cursor.take("GYRONNY"):
         count = _pieces(cursor) or 8
         if count not in _GYRONS:
@@ -237,7 +236,7 @@ def _divided(cursor: Cursor) -> Divided | Parted:
         cursor.take("PER", "IN")
         word = cursor.want("ORDINARY")
         if word.value == "pall":
-            return Divided("pall", _three(cursor), "")
+            return Divided(_pall(cursor), _three(cursor), "")
         if word.value not in ("pale", "fess"):
             raise _misplaced(word, "a field is tierced per pale, per fess or per pall")
         line = _line(cursor)
@@ -251,10 +250,30 @@ def _divided(cursor: Cursor) -> Divided | Parted:
     if word.value not in DIVISIONS:
         raise _misplaced(word, f"a field is parted per {', '.join(DIVISIONS)}")
     line = line or _line(cursor)
-    kind = word.value.replace(" ", "-")
+    kind = _pall(cursor) if word.value == "pall" else word.value.replace(" ", "-")
+    if kind == "pall-reversed":
+        return Divided(kind, _three(cursor), line)
     if kind == "pall" and (three := cursor.tried(_three)):
         return Divided("pall", three, line)
     return _halves(cursor, kind, line)
+
+
+def _quarterly(cursor: Cursor) -> tuple[str, str]:
+    """The kind and the line of quarters: both of their lines are alike, or one of them alone is told, 'per fess indented'."""
+    word = cursor.peek(1)
+    if cursor.kind() == "PER" and word and (word.kind, word.value) in (("ORDINARY", "fess"), ("ORDINARY", "pale")):
+        cursor.at += 2
+        return f"cross-{word.value}", _line(cursor)
+    return "cross", _line(cursor)
+
+
+def _pall(cursor: Cursor) -> str:
+    """'pall', or 'pall-reversed' where that is said behind it."""
+    word = cursor.peek()
+    if word is None or (word.kind, word.value) != ("DETAIL", "reversed"):
+        return "pall"
+    cursor.at += 1
+    return "pall-reversed"
 
 
 def _three(cursor: Cursor) -> tuple[str, str, str]:

@@ -105,9 +105,7 @@ def read_group(cursor: Cursor) -> Group:
     while more := cursor.take(*BEFORE):
         before.append(more)
         demi = demi or bool(cursor.take("DEMI"))
-    word = cursor.want(
-        "CHARGE", *(["ORDINARY"] if cursor.kind() == "ORDINARY" and cursor.peek().value in _AS_CHARGES else [])
-    )
+    word = cursor.want("CHARGE", *(["ORDINARY"] if stands_as_charge(cursor) else []))
     id_, inherent = word.value if word.kind == "CHARGE" else (_AS_CHARGES[word.value], "")
     if id_ == "fountain":
         id_, inherent, said.pattern = "roundel", "", Varied("barry", ("argent", "azure"), "wavy", 6)
@@ -115,6 +113,8 @@ def read_group(cursor: Cursor) -> Group:
         inherent = ""
         said.details.append(Detail(("cabossed",)))
     charge = CHARGES[id_]
+    if id_ == "pair of wings" and word.text.lower().startswith("wings") and count % 2 == 0:
+        count //= 2  # 'two wings conjoined' are one pair
     if not 1 <= count <= MOST_CHARGES:
         raise OutOfRange(f"{count} {charge.plural}; allowed are 1 to {MOST_CHARGES}.", f"sign {number.at + 1}")
     for one in before:
@@ -148,6 +148,11 @@ def read_group(cursor: Cursor) -> Group:
         count, id_, said.tincture or cursor.later(), said.attitude or usual, _merged(said.details), said.arrangement, demi, said.parts,
         said.pattern, said.bears, said.between, said.holds,
     )  # fmt: skip
+
+
+def stands_as_charge(cursor: Cursor, ahead: int = 0) -> bool:
+    """Whether the word so many places on is an ordinary that is drawn as a charge where no ordinary can lie."""
+    return cursor.kind(ahead) == "ORDINARY" and cursor.peek(ahead).value in _AS_CHARGES
 
 
 def _stands_alone(cursor: Cursor) -> bool:
@@ -345,7 +350,12 @@ def _what_it_bears(cursor: Cursor, charge: Charge, said: _Said, inherent: str, b
             said.details.append(Detail(("fisted",), read_tincture(cursor)))
             cursor.commas()
         said.holds = (read_group(cursor),)
-        if cursor.kind() == "AND" and cursor.kind(1) in ("ARRANGEMENT", "HOLDING") and begins_group(cursor, 2):
+        shield = cursor.kind(1) == "HOLDING" and cursor.kind(2) == "NUMBER" and cursor.kind(3) == "ORDINARY"
+        if (
+            cursor.kind() == "AND"
+            and cursor.kind(1) in ("ARRANGEMENT", "HOLDING")
+            and (shield or begins_group(cursor, 2))
+        ):
             # 'holding in the dexter claw a sword and in the sinister a sceptre'
             cursor.at += 2
             said.holds = (*said.holds, read_group(cursor))
@@ -355,7 +365,8 @@ def _what_it_bears(cursor: Cursor, charge: Charge, said: _Said, inherent: str, b
         cursor.at += 1
         cursor.behind.append(Charged(read_group(cursor)))
         return True
-    if cursor.kind() == "OUTOF" and (edge := read_edge(cursor)):
+    bare = not said.tincture and not said.pattern and not inherent
+    if cursor.kind() == "OUTOF" and (edge := read_edge(cursor, coloured=bare)):
         said.details.append(Detail(("issuant",)))
         said.arrangement = said.arrangement or edge
         return True

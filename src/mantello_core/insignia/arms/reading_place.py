@@ -115,15 +115,24 @@ def _across(cursor: Cursor, arrangement: str, count: int) -> str:
     """'two in saltire and one in pale': three laid across each other; 'two in chief and one in base': rows."""
     at = cursor.at
     cursor.commas()
-    first, where, _, second, upright = (cursor.peek(ahead) for ahead in range(5))
-    kinds = tuple(cursor.kind(ahead) for ahead in range(5))
-    good = kinds == ("NUMBER", "ARRANGEMENT", "AND", "NUMBER", "ARRANGEMENT") and not arrangement
-    places = (where.value, upright.value) if good and first.value + second.value == count else ()
+    first, second = _so_many_so(cursor), _so_many_so(cursor, "AND")
+    good = first and second and not arrangement and first[0] + second[0] == count
+    places = (first[1], second[1]) if good else ()
     if places not in (("in saltire", "in pale"), ("in chief", "in base")):
         cursor.at = at
         return ""
-    cursor.at += 5
-    return where.value if where.value == "in saltire" else _row_words([first.value, second.value])
+    return places[0] if places[0] == "in saltire" else _row_words([first[0], second[0]])
+
+
+def _so_many_so(cursor: Cursor, behind: str = "") -> tuple[int, str] | None:
+    """'two in saltire', 'three in bend in chief': how many, and the last that is said of where; behind: the word before them."""
+    if behind and not cursor.take(behind):
+        return None
+    number = cursor.take("NUMBER")
+    places = []
+    while number and (place := cursor.take("ARRANGEMENT")):
+        places.append(place.value)
+    return (number.value, places[-1]) if places else None
 
 
 def _row_words(numbers: list[int]) -> str:

@@ -175,6 +175,11 @@ def _said() -> Iterator[tuple[str, str, object]]:
     for charge in CHARGES.values():
         yield from ((name, "CHARGE", (charge.id, "")) for name in (charge.name, charge.plural, *charge.also))
         yield from ((_plural(name), "CHARGE", (charge.id, "")) for name in (charge.name, *charge.also))
+        yield from (
+            (f"crosses {name[6:]}", "CHARGE", (charge.id, ""))
+            for name in (charge.name, *charge.also)
+            if name[:6] == "cross "
+        )
         if charge.id.endswith(" head") and not charge.id.endswith(HEAD):
             one = charge.id.removesuffix(" head")
             yield from (

@@ -17,6 +17,7 @@ from .coat import (
     Varied,
 )
 from .vocabulary import NUMBERS, ORDINARIES
+from .words import phrases
 
 #: sides of a field parted into coats
 _SIDES = ("dexter", "sinister")
@@ -96,8 +97,8 @@ def write_field(field: Field) -> str:
         count = f" of {number_words(field.count)}" if field.count else ""
         count += f" of {number_words(field.rows)} rows" if field.rows else ""
         return f"{field.kind}{count}{line} {both}"
-    if field.kind == "cross":
-        return f"quarterly{line} {both}"
+    if kind.startswith("cross"):
+        return f"quarterly{kind.removeprefix('cross').replace(' ', ' per ')}{line} {both}"
     if field.kind == "gyronny":
         return f"gyronny of {number_words(field.count)}{line} {both}"
     if field.kind.startswith("tierced"):
@@ -116,14 +117,22 @@ def write_element(one: Element) -> str:
         return over + said + _bears(one.bears)
     line = f" {one.line}" if one.line else ""
     name = one.kind if one.count == 1 else ORDINARIES[one.kind]
-    own = [manner for manner in one.manners if not (one.trim and manner in ("cotised", "double cotised", "fimbriated"))]
+    own = [
+        manner
+        for manner in one.manners
+        if not ((one.trim or one.trim_line) and manner in ("cotised", "double cotised", "fimbriated"))
+    ]
     trimmed = [manner for manner in one.manners if manner not in own]
     manners = "".join(f" {manner}" for manner in own)
-    trim = "".join(f", {manner}" for manner in trimmed) + (f" {one.trim}" if one.trim else "")
+    trim = "".join(f", {manner}" for manner in trimmed) + "".join(
+        f" {said}" for said in (one.trim_line, one.trim) if said
+    )
     said = f"{counted(one.count, name)} {name}{line}{manners}{worn}{trim}"
     between = " between " + " and ".join(write_group(group) for group in one.between) if one.between else ""
+    if one.laid and one.between:
+        return f"{over}on {said}{between}, {write_element(one.laid)}"
     if one.laid:
-        return f"{over}{said} charged with {write_element(one.laid)}{between}"
+        return f"{over}{said} charged with {write_element(one.laid)}"
     if one.bears and one.kind not in ("bordure", "orle", "tressure", "double tressure"):
         return f"{over}on {said}{between}, {' and '.join(write_group(group) for group in one.bears)}"
     return f"{over}{said}{_bears(one.bears)}{between}"
@@ -138,7 +147,7 @@ def write_group(group: Group) -> str:
     kind = CHARGES[group.charge]
     name = kind.name if group.count == 1 else kind.plural
     attitude = f" {group.attitude}" if group.attitude and group.attitude != kind.attitudes[0] else ""
-    bare = "".join(f" {word}" for detail in group.details if not detail.tincture for word in detail.what)
+    bare = _bare(group, attitude.strip())
     parts = f" of {number_words(group.parts)} {kind.counted}" if group.parts else ""
     placed = f" {group.arrangement}" if group.arrangement else ""
     worn = write_field(group.pattern) if group.pattern else group.tincture
@@ -148,6 +157,15 @@ def write_group(group: Group) -> str:
     said = f"{counted(group.count, demi + name)} {demi}{name}{attitude}{bare}{parts}{placed} {worn}{coloured}{between}"
     holds = f" holding {' and holding '.join(write_group(one) for one in group.holds)}" if group.holds else ""
     return said + holds + _bears(group.bears)
+
+
+def _bare(group: Group, attitude: str) -> str:
+    """What is said of charges without a tincture of its own; behind a comma what would be one phrase with the word before it."""
+    said, before = "", attitude
+    for word in (word for detail in group.details if not detail.tincture for word in detail.what):
+        said += f"{',' if f'{before} {word}' in phrases() else ''} {word}"
+        before = word
+    return said
 
 
 def _detail(detail: Detail) -> str:

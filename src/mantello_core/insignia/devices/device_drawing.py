@@ -3,7 +3,8 @@
 from shapely import affinity
 from shapely.geometry import box
 
-from ..arms.arms_drawing import ArmsDrawing, Piece
+from ..arms.arms_drawing import ArmsDrawing
+from ..arms.worn import Piece
 from .cloth import cloth_shape
 from .device import Device, device_shape
 

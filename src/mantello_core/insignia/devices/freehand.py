@@ -9,9 +9,10 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ...errors import OutOfRange, UnknownName
-from ..arms.arms_drawing import ArmsDrawing, Piece
+from ..arms.arms_drawing import ArmsDrawing
 from ..arms.charge import CHARGES
 from ..arms.partition import frame
+from ..arms.worn import Piece
 from .simplifying import Simplified, simplified
 
 #: the finest line of a sharp fine brush, mm

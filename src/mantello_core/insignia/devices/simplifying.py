@@ -8,7 +8,8 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ...memory import remembered
-from ..arms.arms_drawing import ArmsDrawing, Piece
+from ..arms.arms_drawing import ArmsDrawing
+from ..arms.worn import Piece
 
 #: share of a piece that may go before it is drawn as a plain block instead
 _KEPT = 0.6

@@ -1,5 +1,6 @@
 """The language of blazon at large: texts of three degrees, spellings, what is refused and why, and how words are drawn."""
 
+from dataclasses import replace
 from pathlib import Path
 from unittest import TestCase
 
@@ -8,7 +9,7 @@ from shapely.geometry import Point
 
 from mantello_core.errors import MantelloError
 from mantello_core.insignia.arms import beast, bird
-from mantello_core.insignia.arms.arms_drawing import ArmsDrawing, Piece, drawn_arms
+from mantello_core.insignia.arms.arms_drawing import ArmsDrawing, drawn_arms
 from mantello_core.insignia.arms.arranging import spots_for
 from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.branch import branch_of
@@ -30,6 +31,7 @@ from mantello_core.insignia.arms.tincture_rule import breaches
 from mantello_core.insignia.arms.variation import varied_pieces
 from mantello_core.insignia.arms.vocabulary import ARRANGEMENTS, DETAILS, LINES, VARIED
 from mantello_core.insignia.arms.words import words_of
+from mantello_core.insignia.arms.worn import Piece
 from mantello_core.insignia.arms.writing import write_blazon
 
 CORPUS = Path(__file__).parent / "corpus" / "blazons.txt"
@@ -289,6 +291,60 @@ class Looks(TestCase):
             for room in (box(0, 0, 100, 2), box(0, 0, 1, 1).union(box(50, 0, 51, 1)))
         ]
         self.assertEqual([len(spots) for spots in narrow], [6, 6])
+
+    def test_as_many_are_drawn_as_are_said(self):
+        said = [
+            text
+            for count in range(2, 9)
+            for text in (
+                f"Azure, a lion or between {count} roses argent",
+                f"Azure, two swords in saltire or between {count} roses argent",
+                f"Azure, three books or between {count} roses argent",
+                f"Azure, a castle or within an orle of {count} roses argent",
+                f"Azure, a fess or between {count} roses argent",
+            )
+        ]
+        for text in said:
+            roses = [piece for piece in drawn_arms(read_blazon(text)).pieces if piece.of == "rose"]
+            self.assertEqual(len(roses), int(text.split(" roses")[0].split()[-1]), text)
+            self.assertGreater(min(piece.shape.area for piece in roses), 1.0, text)
+        for count in (1, 2, 3):
+            flaunches = drawn_arms(read_blazon(f"Ermine, two flaunches azure each charged with {count} roses argent"))
+            self.assertEqual(sum(piece.of == "rose" for piece in flaunches.pieces), 2 * count)
+        self.assertEqual(one("Gules, two wings conjoined in lure or").group.count, 1)
+
+    def test_two_groups_about_one_stand_above_and_below_it(self):
+        text = "Gules, a castle argent between in chief two pheons and in base a rose or"
+        where = {piece.of: piece.shape.centroid.y for piece in drawn_arms(read_blazon(text)).pieces}
+        self.assertLess(where["pheon"], where["castle"])
+        self.assertLess(where["castle"], where["rose"])
+
+    def test_cotises_have_a_line_of_their_own(self):
+        plain, wavy = (
+            drawn_arms(read_blazon(f"Argent, a bend sable cotised{line} azure")).seen()["azure"]
+            for line in ("", " wavy")
+        )
+        self.assertGreater(wavy.length, 1.1 * plain.length)
+
+    def test_three_parts_are_named_from_the_chief_down(self):
+        for text, order in (
+            ("Per pall azure, or and gules", ("azure", "or", "gules")),
+            ("Per pall reversed azure, gules and or", ("azure", "or", "gules")),
+        ):
+            seen = drawn_arms(read_blazon(text)).seen()
+            heights = [seen[tincture].centroid.y for tincture in ("azure", "or")]
+            self.assertLess(*heights, text)
+            self.assertEqual(set(seen), set(order))
+
+    def test_the_second_may_be_of_the_whole_blazon(self):
+        quarters = read_blazon("Quarterly, 1st and 4th, azure, a rose or; 2nd and 3rd, gules, a castle of the second")
+        self.assertEqual(quarters.parts[1][1].elements[0].group.tincture, "or")
+
+    def test_a_detail_that_would_be_one_word_with_the_attitude_stands_apart(self):
+        erect = replace(one("Or, a lion sejant gules").group, details=(Detail(("erect",)),))
+        text = write_blazon(replace(read_blazon("Or"), elements=(Charged(erect),)))
+        self.assertEqual(one(text).group, erect)
+        self.assertEqual(one("Or, a lion sejant erect gules").group.attitude, "sejant erect")
 
     def test_a_group_whose_room_is_cut_away_is_not_drawn(self):
         self.assertGreater(
