@@ -277,6 +277,9 @@ class ByHand(RoomCase):
         self.assertContains(self.see("freehand", self.arms), 'value="9"')
         self.assertContains(self.see("insignia", arms=self.arms, shape="roundel", width="0"), "0.5 to 500")
         self.assertContains(self.see("freehand", self.arms), 'value="9"')
+        self.client.logout()
+        self.client.force_login(self.owner)
+        self.assertContains(self.see("freehand", self.arms), 'value="9"')
 
     def test_what_is_said_and_not_seen_is_told_with_the_arms_and_by_hand(self):
         self.post(
