@@ -13,7 +13,7 @@ from ...errors import OutOfRange
 from ...geometry.overlay import difference, intersection, union
 from ...memory import remembered
 from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Parted, Plain, Quartered, Strewn
-from .group_drawing import HALVINGS, group_pieces
+from .group_drawing import HALVINGS, beside_band, group_pieces
 from .line import frame
 from .partition import laid_shape, ordinary_shape, parts_of, pieces, trim_shape
 from .shape import SHAPES, shape_polygon
@@ -21,8 +21,6 @@ from .tincture import TINCTURES
 from .undrawn import undrawn
 from .worn import SLIVER, Piece, strewn_pieces, tinted, worn
 
-#: of the largest room about an ordinary, what a room must have for a charge to stand in it
-_LEAST_ROOM = 0.12
 #: mm² below which nothing of a part is left
 LEAST_SEEN = 0.005
 #: how far what stands within an orle of charges keeps from the edge, as a share of the surface's size
@@ -205,7 +203,7 @@ def _elements(coat: Coat, surface: BaseGeometry, low: float, parts) -> Iterable[
             # what lies over all and is counterchanged changes with the ordinary beneath it
             crossed = [(surface.difference(shape), parts[0][1]), (shape, one.tincture)]
         if one.between:
-            yield from _between(one, whole.intersection(inside).difference(shape), parts)
+            yield from beside_band(one.between, whole.intersection(inside).difference(shape), parts)
         if not one.overall:
             taken.append(shape)
 
@@ -246,32 +244,6 @@ _ROOMY = (
     "in dexter",
     "in sinister",
 )
-
-
-def _between(one: Ordinary, rest: BaseGeometry, parts) -> Iterable[Piece]:
-    """Groups on the parts that an ordinary leaves: above and below, beside, or in its corners."""
-    found = list(getattr(rest, "geoms", [rest]))
-    largest = max(room.area for room in found)
-    rooms = sorted(
-        (room for room in found if room.area >= _LEAST_ROOM * largest),
-        key=lambda room: (round(room.centroid.y / 12), room.centroid.x),
-    )
-    groups = list(one.between)
-    if len(groups) == 2 and len(rooms) >= 2:
-        for group, room in zip(groups, (rooms[0], rooms[-1]), strict=True):
-            yield from group_pieces(group, room, parts, "")
-        return
-    for group in groups:
-        left = group.count
-        for at, room in enumerate(rooms):
-            mine = min(left, -(-left // (len(rooms) - at)))
-            if len(rooms) == 2 and group.count == 3:
-                mine = (2, 1)[at]
-            left -= mine
-            if mine:
-                yield from group_pieces(
-                    Group(**{**vars(group), "count": mine, "arrangement": ""}), room, parts, "row" if mine > 1 else ""
-                )
 
 
 def narrowest(shape: BaseGeometry) -> float:

@@ -7,7 +7,7 @@ from functools import cache
 from ...errors import MantelloError
 from .blazon import stand_of
 from .charge import CHARGES
-from .reading_element import OF_ORDINARIES
+from .reading_ordinary import OF_ORDINARIES
 from .vocabulary import NUMBERS
 from .words import Word, phrases, words_of
 

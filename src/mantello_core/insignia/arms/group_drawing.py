@@ -1,6 +1,6 @@
 """Groups of charges drawn on what they have for room: where each stands, what it holds, bears and stands between."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import replace
 
 from shapely import affinity
@@ -8,14 +8,17 @@ from shapely.geometry.base import BaseGeometry
 
 from .arranging import Spot, part_for, spots_for
 from .charge import charge_shape, fitted_in
-from .coat import Group
+from .coat import Group, Ordinary
 from .line import frame
+from .partition import ordinary_shape
 from .worn import SLIVER, Piece, worn
 
 #: space about a charge, as a share of the box it fits
 AIR = 0.86
 #: how often a width is halved in on
 HALVINGS = 14
+#: of the largest room about an ordinary, what a room must have for a charge to stand in it
+_LEAST_ROOM = 0.12
 #: so many charges about another stand all round it
 _ROUND = 5
 
@@ -50,6 +53,31 @@ def group_pieces(group: Group, room: BaseGeometry, parts, on: str) -> Iterable[P
             yield from worn(held, one, parts, one.charge)
     for place, one in enumerate(group.between):
         yield from _beside(one, len(group.between), place, room, parts)
+
+
+def beside_band(groups: Sequence[Group], rest: BaseGeometry, parts) -> Iterable[Piece]:
+    """Groups on the parts that a band leaves: above and below, beside, or in its corners."""
+    found = list(getattr(rest, "geoms", [rest]))
+    largest = max(room.area for room in found)
+    rooms = sorted(
+        (room for room in found if room.area >= _LEAST_ROOM * largest),
+        key=lambda room: (round(room.centroid.y / 12), room.centroid.x),
+    )
+    if len(groups) == 2 and len(rooms) >= 2:
+        for group, room in zip(groups, (rooms[0], rooms[-1]), strict=True):
+            yield from group_pieces(group, room, parts, "")
+        return
+    for group in groups:
+        left = group.count
+        for at, room in enumerate(rooms):
+            mine = min(left, -(-left // (len(rooms) - at)))
+            if len(rooms) == 2 and group.count == 3:
+                mine = (2, 1)[at]
+            left -= mine
+            if mine:
+                yield from group_pieces(
+                    Group(**{**vars(group), "count": mine, "arrangement": ""}), room, parts, "row" if mine > 1 else ""
+                )
 
 
 def _one(group: Group, at: int, room: BaseGeometry, parts, spot: tuple[float, float, float, float]) -> Iterable[Piece]:
@@ -89,6 +117,12 @@ def _among(group: Group, room: BaseGeometry, parts) -> Iterable[Piece]:
         for one, at in ((bare, (0, 2, 4)), (other, (1, 3, 5))):
             for number, spot in enumerate(at):
                 yield from _one(one, number, room, parts, spots[spot])
+        return
+    along = group.arrangement.removeprefix("in ")
+    if along in ("fess", "pale", "bend", "bend sinister", "chevron"):
+        strip = ordinary_shape(Ordinary(along, "", bears=(bare,)), room, 0.0)
+        yield from group_pieces(replace(bare, arrangement=""), strip, parts, along)
+        yield from beside_band(group.between, room.difference(strip), parts)
         return
     *_, size = frame(room)
     inner = room.buffer(-0.235 * size)

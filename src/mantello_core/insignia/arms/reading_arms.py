@@ -186,6 +186,9 @@ def _coat(cursor: Cursor, *, small_shield: bool = False) -> Coat:
             cursor.at = at
             break
         element = read_element(cursor)
+        if isinstance(field, Plain) and _changed(cursor, element) and _lies_on_one(elements):
+            # what is counterchanged on a plain field changes with what lies beneath it
+            element = replace(element, overall=True)
         if elements and not cursor.behind and _one_of_a_pair(elements[-1], element):
             elements[-1], element = _laid_across(elements[-1], element)
         elements += [*cursor.behind, element]
@@ -194,15 +197,16 @@ def _coat(cursor: Cursor, *, small_shield: bool = False) -> Coat:
     coat = Coat(field, tuple(elements))
     plain = isinstance(field, Plain | Parted)
     if plain and any(
-        COUNTERCHANGED in cursor.filled.get(tincture, tincture)
-        for at, one in enumerate(elements)
-        if not (one.overall and _lies_on_one(elements[:at]))
-        for tincture in _tinctures_of(one)
+        _changed(cursor, one) for at, one in enumerate(elements) if not (one.overall and _lies_on_one(elements[:at]))
     ):
         raise Unreadable(
             "Counterchanged wants a field of two tinctures, parted, varied or strewn; this one is plain.", "tincture"
         )
     return coat
+
+
+def _changed(cursor: Cursor, one: Element) -> bool:
+    return any(COUNTERCHANGED in cursor.filled.get(tincture, tincture) for tincture in _tinctures_of(one))
 
 
 def _lies_on_one(beneath: list[Element]) -> bool:

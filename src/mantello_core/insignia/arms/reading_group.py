@@ -185,6 +185,8 @@ def _goes_on(cursor: Cursor, charge: Charge, said: _Said, inherent: str, count: 
         )
     if cursor.kind() == "AND" and cursor.kind(1) in ("DETAIL", "ATTITUDE"):
         cursor.at += 1
+    if cursor.kind() == "THE" and cursor.kind(1) == "DETAIL":
+        cursor.at += 1
     for read in (_attitude, _detail, _number_of_parts, _colour, _place, _what_it_bears):
         if read(cursor, charge, said, inherent, behind_comma):
             return True
@@ -243,6 +245,9 @@ def _part_named(cursor: Cursor) -> Word | None:
     """'flags gules', 'the wings or': a part, where no number makes it a thing of its own and a tincture follows."""
     ahead = int(cursor.kind() == "THE")
     word = cursor.peek(ahead)
+    if word and word.kind == "CHARGE" and word.text.lower() == "wings displayed":
+        cursor.at += ahead + 1
+        return replace(word, kind="DETAIL", value="wings elevated")
     if (
         word is None
         or word.kind != "CHARGE"
@@ -359,6 +364,18 @@ def _what_it_bears(cursor: Cursor, charge: Charge, said: _Said, inherent: str, b
             # 'holding in the dexter claw a sword and in the sinister a sceptre'
             cursor.at += 2
             said.holds = (*said.holds, read_group(cursor))
+        return True
+    if cursor.kind() == "ABOVE" and begins_group(cursor, 1):
+        _wait(cursor, said, inherent)
+        cursor.at += 1
+        said.arrangement = said.arrangement or "in chief"
+        beneath = read_group(cursor)
+        cursor.behind.append(Charged(replace(beneath, arrangement=beneath.arrangement or "in base")))
+        return True
+    if cursor.kind() == "AMID" and begins_group(cursor, 1):
+        _wait(cursor, said, inherent)
+        said.arrangement = said.arrangement or cursor.want("AMID").value
+        cursor.behind.append(Charged(read_group(cursor)))
         return True
     if cursor.kind() == "BEFORE" and begins_group(cursor, 1):
         _wait(cursor, said, inherent)

@@ -77,6 +77,10 @@ def read_edge(cursor: Cursor, *, coloured: bool = False) -> str:
     coloured: whether a tincture that follows is said of what issues.
     """
     ahead = 1 + (cursor.kind(1) == "THE")
+    if [cursor.kind(ahead + at) for at in range(3)] == ["SIDE", "AND", "SIDE"] and cursor.kind(ahead + 3) == "ORDINARY":
+        # from both sides of the base: from the base
+        cursor.at += ahead + 3
+        return f"in {cursor.want('ORDINARY').value}"
     side = cursor.peek(ahead) if cursor.kind(ahead) == "SIDE" else None
     end = cursor.peek(ahead + bool(side))
     named = end if end and end.kind == "ORDINARY" and end.value in ("base", "chief") else None
