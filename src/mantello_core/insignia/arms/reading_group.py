@@ -27,6 +27,7 @@ from .reading_place import (
     read_rows,
     with_follows,
 )
+from .vocabulary import NUMBERS
 from .words import Word
 
 MOST_CHARGES, MOST_PARTS = 20, 16
@@ -34,6 +35,8 @@ MOST_CHARGES, MOST_PARTS = 20, 16
 _RISE = ("sun", "full moon", "crescent")
 #: charges that are also counted as parts of others
 _PART_CHARGES = {"tower": "towers", "ray": "rays"}
+#: what bears as many fruits or leaves as are said
+_BRANCHES = ("branch", "tree", "oak leaf", "laurel leaf", "bunch of grapes", "wreath")
 #: ordinaries that also stand as charges where no ordinary can lie, and the charge that is drawn
 _AS_CHARGES = {"inescutcheon": "escutcheon", "cross": "cross couped", "saltire": "saltire couped"}
 #: what a charge is without its being said, as it is drawn
@@ -266,6 +269,13 @@ def _number_of_parts(cursor: Cursor, charge: Charge, said: _Said, inherent: str,
         ahead += 1
     part = cursor.peek(ahead + 1)
     in_base = part and part.kind == "DETAIL" and part.text.lower().endswith(" in base")
+    if charge.id in _BRANCHES and ahead == 1 and cursor.kind(1) == "NUMBER" and part and part.kind == "CHARGE":
+        # 'a sprig of three acorns'
+        count = min(cursor.peek(1).value, MOST_PARTS)
+        fruit = CHARGES[part.value[0]]
+        said.details.append(Detail((f"of {NUMBERS[count - 1]} {fruit.plural}",)))
+        cursor.at += 3
+        return True
     named = part and (
         part.kind == "PART"
         or in_base

@@ -121,11 +121,12 @@ def _across(cursor: Cursor, arrangement: str, count: int) -> str:
     cursor.commas()
     first, second = _so_many_so(cursor), _so_many_so(cursor, "AND")
     good = first and second and not arrangement and first[0] + second[0] == count
-    places = (first[1], second[1]) if good else ()
-    if places not in (("in saltire", "in pale"), ("in chief", "in base")):
-        cursor.at = at
-        return ""
-    return places[0] if places[0] == "in saltire" else _row_words([first[0], second[0]])
+    if good and {first[1], second[1]} == {"in saltire", "in pale"}:
+        return "in saltire"
+    if good and (first[1], second[1]) == ("in chief", "in base"):
+        return _row_words([first[0], second[0]])
+    cursor.at = at
+    return ""
 
 
 def _so_many_so(cursor: Cursor, behind: str = "") -> tuple[int, str] | None:

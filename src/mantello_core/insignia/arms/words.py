@@ -188,7 +188,12 @@ def _said() -> Iterator[tuple[str, str, object]]:
         if charge.id.endswith(HEAD):
             one = charge.id.removesuffix(HEAD)
             faces = (f"{one}'s face", f"{one} face", f"{one} faces", f"{charge.plural.removesuffix(' heads')} faces")
-            yield from ((name, "CHARGE", (charge.id, FACE)) for name in faces)
+            called = (
+                f"{name.removesuffix('s').removesuffix('head')}{face}"
+                for name in charge.also
+                for face in ("face", "faces")
+            )
+            yield from ((name, "CHARGE", (charge.id, FACE)) for name in (*faces, *called))
     attitudes = sorted({attitude for charge in CHARGES.values() for attitude in charge.attitudes})
     yield from ((attitude, "ATTITUDE", attitude) for attitude in attitudes)
     yield from _named("PART", PARTS)
