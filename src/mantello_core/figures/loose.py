@@ -14,6 +14,8 @@ LOOSE = {
     "Head": "the joint lies under the collar or the scarf",
     "Mount": "the rider sits on a peg in the saddle",
 }
+#: groups of parts that hands may wear, or that bend
+HELD = (*LOOSE, "Base")
 #: share of a neighbour that must be hidden before it is worth while, and mm² of it
 WORTH_SHARE, WORTH_MM2 = 0.25, 10.0
 

@@ -36,7 +36,16 @@ _TRACES = {"lips": "lip", "runs": "streak", "stripes": "stripe"}
 _ALL_OVER = 0.9
 #: kinds of steps that fill what stripes leave between them
 _FILLS = ("base", "layer", "stain", "line")
-_MARK_KINDS = {"gloss": "gloss", "seal": "gloss", "soften": "softener", "transfer": "transfer", "matt": "satin"}
+_MARK_KINDS = {
+    "gloss": "gloss",
+    "seal": "gloss",
+    "soften": "softener",
+    "transfer": "transfer",
+    "matt": "satin",
+    "guide": "guide",
+    "outline": "outline",
+    "freehand": "cut-back",
+}
 
 
 def classes_of_roles(scheme: Scheme, classes: Sequence[FigureClass]) -> dict[str, frozenset[str]]:
@@ -55,6 +64,8 @@ def classes_of_roles(scheme: Scheme, classes: Sequence[FigureClass]) -> dict[str
             kinds.add("skin")
         if all(group_of(name) == "Base" for name in areas):
             kinds.add("rim" if set(areas) == {RIM} else "ground")
+        if all(group_of(name) in scheme.finishing.handled for name in areas):
+            kinds.add("handled")
         if all(area.extent.lenses for area in areas.values()):
             kinds.add("lens")
         if all(name.rpartition(".")[2] == "eyes" for name in areas):
@@ -227,10 +238,11 @@ def _marks(scheme: Scheme, classes: Sequence[FigureClass], phases: PhaseList) ->
             under = frozenset(name for site in sites for name in one.plate.areas_within(site.area) if name in one.cells)
             subject = of_mark(site_id)
             method = borne.placement.manner.method
-            for at, step in enumerate(steps_of(scheme, borne.placement, sites[0])):
+            steps = steps_of(scheme, borne.placement, sites[0])
+            for at, step in enumerate(steps):
                 uses = painted_with(scheme, borne.placement, step, one.tier)
                 id_ = f"{subject.text}|{step.id}|{uses}"
-                kind = _MARK_KINDS.get(step.id, "mark")
+                kind = _MARK_KINDS.get(step.id, "mark") if len(steps) > 1 else "mark"
                 key = "marks" if method != "transfer" else "transfers"
                 node = Node(
                     id_, f"{subject.text}", "mark", kind, "other", under, phases.place(key), f"{step.verb} {site_id.replace('.', ' ')}",

@@ -26,6 +26,8 @@ def bench_pieces(finishing: Finishing, one: FigureClass) -> Iterable[Piece]:
     if assembly.temporary and base:
         yield _bench("mount", "Onto a temporary base", "mount")
         yield _bench("move", "Move to the base", "move", **_held(assembly))
+    if finishing.mend:
+        yield _bench("mend", "Mend the undercoat", "mend")
     if finishing.tidy:
         yield _bench("tidy", "Tidy before it is sealed", "tidy")
     if finishing.look and finishing.varnish:

@@ -71,8 +71,11 @@ def pieces_of(design: Design, one: FigureClass, *, masks: bool = False) -> tuple
         for group in finishing.apart_of(design.army.paths[one.unit])
         if group in groups
     ]
-    if finishing.touch_up:
-        found.append(hand_piece("touch-up", "touch-up", "Touch up what was held", TOUCH_UP))
+    held = tuple(area for area in one.cells if group_of(area) in finishing.handled)
+    if finishing.touch_up or held:
+        name = "Touch up what was held" if finishing.touch_up else "Touch up what is handled often"
+        touched = hand_piece("touch-up", "touch-up", name, TOUCH_UP)
+        found.append(touched if finishing.touch_up else replace(touched, areas=held))
     found += _coats(finishing, one, design.dirt_level, design.around)
     if "Base" in groups:
         found += [_plant(plant) for plant in finishing.basing.plants if plant.in_ten]

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 
+from ..insignia.devices.mark_step import BEFORE_WHOLE, WHOLE
 from ..order.subject import Subject
 from .task import COAT_SIGN, Atom
 
@@ -10,9 +11,10 @@ Done = frozenset[tuple[str, str, int, Subject, str]]
 
 
 def is_done(atom: Atom, ordinal: int, done: Done) -> bool:
-    """Whether a figure has this coat: it was logged, or a later coat of its step was, or all of the step."""
+    """Whether a figure has this coat: it was logged, or a later coat of its step was, or all of the step, or the end of
+    its mark: before a mark by hand had steps, that stood for all of it."""
     at = atom.unit, atom.rank, ordinal, atom.subject
-    if (*at, atom.step) in done:
+    if (*at, atom.step) in done or (atom.subject.site and atom.step in BEFORE_WHOLE and (*at, WHOLE) in done):
         return True
     return any((*at, f"{atom.step}{COAT_SIGN}{coat}") in done for coat in range(atom.coat, atom.of))
 

@@ -8,7 +8,7 @@ from importlib.resources import files
 
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..figures.exposure import LAWS
-from ..figures.loose import LOOSE
+from ..figures.loose import HELD, LOOSE
 from ..figures.sample import LIGHT_PLANS
 from ..film.finish import VARNISHES
 from ..paints.paint import Paint
@@ -115,6 +115,11 @@ class Finishing:
     tidy: bool = False
     look: bool = False
     photograph: bool = False
+    #: whether the undercoat is gone over by brush before any colour
+    mend: bool = False
+    #: groups of parts that are handled often, and that nothing is braced on
+    handled: tuple[str, ...] = ()
+    fragile: tuple[str, ...] = ()
 
     @property
     def steps(self) -> tuple[Step, ...]:
@@ -193,6 +198,9 @@ def checked_finishing(finishing: Finishing, roles: tuple[str, ...], where: str =
         _known(role, roles, "colour role", f"{where}/shiny")
     for group in finishing.apart:
         _known(group, LOOSE, "group of parts", f"{where}/apart")
+    for name in ("handled", "fragile"):
+        for group in getattr(finishing, name):
+            _known(group, HELD, "group of parts", f"{where}/{name}")
     for index, (_, group) in enumerate(finishing.apart_in):
         _known(group, LOOSE, "group of parts", f"{where}/apart_in/{index}/1")
     checked_assembly(finishing.assembly, f"{where}/assembly")

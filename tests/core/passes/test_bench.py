@@ -17,7 +17,7 @@ from mantello_core.planning.plan import plan
 from mantello_core.planning.validating import faults_of
 from mantello_core.scheme.assembly import BASE_MATERIALS, MATERIALS, Assembly, checked_assembly, glue_for, wrong_glue
 from mantello_core.scheme.cascade import resolve
-from mantello_core.scheme.finishing import Basing, usual_plants
+from mantello_core.scheme.finishing import Basing, Finishing, checked_finishing, usual_plants
 from tests.samples import calvessa
 
 UNIT = "1st-harbour-line"
@@ -55,6 +55,29 @@ class Order(TestCase):
         line = line_of(finished(**ALL))
         self.assert_in_order(line, "Prime the base", "Grit on the base", "Undercoat", "Ground base")
         self.assert_in_order(line, "Touch up what was held", "Last look before the varnish")
+
+    def test_the_undercoat_is_mended_before_any_colour(self):
+        self.assertNotIn("Mend the undercoat", line_of(finished()))
+        self.assert_in_order(line_of(finished(mend=True)), "Undercoat", "Mend the undercoat", "Field base")
+
+    def test_what_is_handled_often_comes_late_and_is_touched_up(self):
+        line = line_of(finished(handled=("Weapon", "Base"), varnish="matt"))
+        self.assert_in_order(line, "Flesh base", "Hair base", "Timber base")
+        self.assert_in_order(line, "Trim metal highlight", "Arms metal highlight")
+        self.assert_in_order(line, "Touch up what is handled often", "Matt varnish")
+        one = resolve(finished().army, finished().scheme).of_rank(UNIT, "fusilier")[0]
+        touched = next(piece for piece in pieces_of(finished(handled=("Base",)), one) if piece.id == "touch-up")
+        self.assertEqual({group_of(area) for area in touched.areas}, {"Base"})
+        whole = next(
+            piece for piece in pieces_of(finished(handled=("Base",), touch_up=True), one) if piece.id == "touch-up"
+        )
+        self.assertEqual(whole.areas, ())
+
+    def test_a_part_that_nobody_knows_is_refused(self):
+        for name in ("handled", "fragile"):
+            with self.assertRaises(UnknownName) as refused:
+                checked_finishing(Finishing(**{name: ("Wheels",)}), ())
+            self.assertTrue(refused.exception.where.endswith(name))
 
     def test_grit_on_the_undercoat_needs_no_primer_of_its_own(self):
         line = line_of(finished(assembly=Assembly(grit="after")))

@@ -11,10 +11,12 @@ from mantello_core.calendar.evenings import Evenings
 from mantello_core.calendar.session import sessions
 from mantello_core.design.edit import with_undercoat
 from mantello_core.errors import OutOfRange
+from mantello_core.formats.sample import levy
 from mantello_core.order.rules import PHASES, RECIPE_ORDER
 from mantello_core.paints.range import paint
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.compiling import compiled
+from mantello_core.planning.done import is_done
 from mantello_core.planning.merging import runs
 from mantello_core.planning.plan import BREAK, plan
 from mantello_core.planning.task import Atom, Edge
@@ -182,6 +184,24 @@ class WholePlans(RefusalCase):
             [(block.start, block.figures) for block in again.blocks],
             [(block.start, block.figures) for block in self.plan.blocks],
         )
+
+    def test_a_mark_by_hand_is_marked_out_blocked_in_and_cut_back_and_older_records_of_it_hold(self):
+        design = levy()
+        work = compiled(design, resolve(design.army, design.scheme), units=("orsolin-lances",))
+        marks: dict[tuple, list] = {}
+        for one in work.atoms:
+            if one.subject.site and one.step in ("guide", "outline", "freehand"):
+                marks.setdefault((one.unit, one.rank, one.subject), []).append(one)
+        parted = [chain for chain in marks.values() if len(chain) > 1]
+        self.assertTrue(parted)
+        bonds = {(edge.before, edge.after) for edge in work.edges}
+        for chain in parted:
+            guide, outline, whole = sorted(chain, key=lambda one: ("guide", "outline", "freehand").index(one.step))
+            self.assertLessEqual({(guide.id, outline.id), (outline.id, whole.id)}, bonds)
+            at = whole.unit, whole.rank, whole.ordinals[0], whole.subject
+            old, begun = frozenset({(*at, "freehand")}), frozenset({(*at, "guide")})
+            self.assertTrue(all(is_done(one, whole.ordinals[0], old) for one in (guide, outline, whole)))
+            self.assertFalse(any(is_done(one, whole.ordinals[0], begun) for one in (outline, whole)))
 
     def test_what_is_done_is_not_planned_again(self):
         done = frozenset(

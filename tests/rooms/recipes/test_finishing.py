@@ -59,12 +59,14 @@ class Keeping(RoomCase):
             "temporary": "on",
         }
         more = {"tidy": "on", "look": "on", "photograph": "on", "apart_node": unit, "apart_group": "Weapon"}
+        more |= {"mend": "on", "handled": ["Base"], "fragile": ["Weapon", "Flag"]}
         self.post("keep-finishing", **FORM | bench | more)
         found = self.now().scheme.finishing
         self.assertEqual(found.assembly, Assembly(True, "resin", "wood", "cement", "first", True))
         self.assertEqual(
             (found.tidy, found.look, found.photograph, found.apart_in), (True, True, True, ((unit, "Weapon"),))
         )
+        self.assertEqual((found.mend, found.handled, found.fragile), (True, ("Base",), ("Weapon", "Flag")))
         page = self.see("finishing")
         self.assertContains(page, "it does not hold resin. Superglue does.")
         for words in ("Clean and glue", "Grit on the base", "Join weapon", "Photograph it"):
@@ -180,6 +182,16 @@ class Finished(RoomCase):
         ):
             with self.subTest(piece):
                 self.assertContains(self.see("desk", batch=self.batch(piece).id), words)
+
+    def test_the_desk_tells_on_what_nothing_is_braced(self):
+        self.assertNotContains(self.see("desk"), "Brace nothing on")
+        self.post("keep-finishing", **FORM | {"fragile": ["Weapon", "Flag"]})
+        evening = Evening(self.army, timezone.now())
+        found = {
+            str(self.see("desk", batch=evening._batch(number).id).context["hints"])
+            for number in range(1, evening.count + 1)
+        }
+        self.assertTrue(any("Brace nothing on weapon" in one for one in found), found)
 
     def test_the_order_names_its_rules_and_reasons(self):
         page = self.see("order")

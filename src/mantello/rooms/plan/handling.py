@@ -5,6 +5,7 @@ from math import inf
 
 from mantello.workspace.reading import Reading
 from mantello_core.army.tree import Figure
+from mantello_core.figures.vocabulary import group_of
 from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.paints.paint import Paint
 from mantello_core.passes.camouflaging import patches_words
@@ -141,6 +142,21 @@ class Handling:
     @property
     def hints(self) -> list[str]:
         """How to turn the figure and lead the brush, until when to lift, and how it dries."""
+        return [*self._hints(), *([braced] if (braced := self._not_braced()) else [])]
+
+    def _not_braced(self) -> str:
+        """On what of these figures nothing is braced; '' where that says nothing, or nothing is held."""
+        fragile = self.reading.design.scheme.finishing.fragile
+        types = {
+            self.reading.design.army.rank(self.batch.block.task.unit, rank).type for rank, _ in self.batch.block.figures
+        }
+        there = {group_of(area) for type_ in types for area in self.reading.design.army.plate(type_).areas}
+        parts = [group.lower() for group in fragile if group in there]
+        if not parts or self.batch.atoms[0].sprayed:
+            return ""
+        return f"Brace nothing on {' or '.join([', '.join(parts[:-1]), parts[-1]] if len(parts) > 1 else parts)}."
+
+    def _hints(self) -> list[str]:
         step, atom = self.step, self.batch.atoms[0]
         if atom.step == ABOVE:
             return [FROM_ABOVE]

@@ -7,7 +7,7 @@ from django import forms
 
 from mantello.shell.fields import QuickSelect
 from mantello_core.design.design import Design
-from mantello_core.figures.loose import LOOSE
+from mantello_core.figures.loose import HELD, LOOSE
 from mantello_core.film.finish import VARNISHES
 from mantello_core.paints.catalogue import Catalogue
 from mantello_core.paints.paint import Paint
@@ -69,6 +69,13 @@ class FinishingForm(forms.Form):
     barrier = forms.ChoiceField(required=False, label="Beneath solvents", choices=[("", "nothing: they may bite"), *((one, f"a {one} coat") for one in VARNISHES)])  # fmt: skip
     masks = forms.BooleanField(required=False, label="Mask figures for what is sprayed on parts of them")
     touch_up = forms.BooleanField(required=False, label="Touch up what was held, before the varnish")
+    mend = forms.BooleanField(required=False, label="The undercoat is mended by brush before any colour")
+    handled = forms.MultipleChoiceField(
+        required=False, label="Handled often: late, and touched up", widget=forms.CheckboxSelectMultiple
+    )
+    fragile = forms.MultipleChoiceField(
+        required=False, label="Nothing is braced on", widget=forms.CheckboxSelectMultiple
+    )
     tidy = forms.BooleanField(required=False, label="Tidied figure by figure before a shade seals it")
     look = forms.BooleanField(required=False, label="A last look before the varnish")
     photograph = forms.BooleanField(required=False, label="Photographed at the end")
@@ -107,6 +114,8 @@ class FinishingForm(forms.Form):
             )
         self.fields["shiny"].choices = [(role.id, role.name) for role in scheme.roles]
         self.fields["apart"].choices = [(group, group) for group in LOOSE]
+        for name in ("handled", "fragile"):
+            self.fields[name].choices = [(group, group) for group in HELD]
         army = design.army
         self.fields["apart_in"].choices = [
             (f"{node}|{group}", f"{group} in {army.nodes[node].name}")
@@ -152,7 +161,7 @@ class FinishingForm(forms.Form):
             "magnets": finishing.basing.magnets, "seed": finishing.basing.seed,
             "width": f"{finishing.basing.width:g}" if finishing.basing.width else None,
             "depth": f"{finishing.basing.depth:g}" if finishing.basing.depth else None,
-            "tidy": finishing.tidy, "look": finishing.look, "photograph": finishing.photograph,
+            "tidy": finishing.tidy, "look": finishing.look, "photograph": finishing.photograph, "mend": finishing.mend, "handled": finishing.handled, "fragile": finishing.fragile,
             "apart_in": ["|".join(one) for one in finishing.apart_in],
             "planned": assembly.planned, "material": assembly.material, "base_material": assembly.base, "glue": assembly.glue,
             "grit": assembly.grit, "temporary": assembly.temporary,
@@ -192,7 +201,12 @@ class FinishingForm(forms.Form):
     @property
     def bench(self):
         """Ticks of work at the bench, in the order of work."""
-        return [self[name] for name in ("planned", "temporary", "tidy", "touch_up", "look", "photograph")]
+        return [self[name] for name in ("planned", "temporary", "mend", "tidy", "touch_up", "look", "photograph")]
+
+    @property
+    def held(self):
+        """Which parts are handled often, and which are not braced on."""
+        return [self[name] for name in ("handled", "fragile")]
 
     def clean(self):
         """A glow names its paint, and what is loose in one unit names unit and part."""
@@ -267,6 +281,7 @@ class FinishingForm(forms.Form):
             Slots(*(given[_field(name)] for name in _SLOTS)), given["varnish"], bool(given["can"]), given["use"], bool(given["varnish_last"]),
             given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["touch_up"], given["level"], dirt, basing, given["light"], self._glow(design),
             assembly, tuple(dict.fromkeys(apart_in)), given["tidy"], given["look"], given["photograph"],
+            given["mend"], tuple(given["handled"]), tuple(given["fragile"]),
         )  # fmt: skip
         return checked_finishing(made, tuple(design.scheme.role_by_id))
 

@@ -21,7 +21,10 @@ _PLAIN_VALUES = (
     "tidy",
     "look",
     "photograph",
+    "mend",
 )
+#: groups of parts and of roles, each a tuple
+_LISTS = ("shiny", "apart", "handled", "fragile")
 
 
 def write_finishing(finishing: Finishing) -> dict:
@@ -32,7 +35,7 @@ def write_finishing(finishing: Finishing) -> dict:
     }
     if finishing.slots != usual.slots:
         written["slots"] = {name: value for name, value in vars(finishing.slots).items() if value}
-    written |= {name: list(getattr(finishing, name)) for name in ("shiny", "apart") if getattr(finishing, name)}
+    written |= {name: list(getattr(finishing, name)) for name in _LISTS if getattr(finishing, name)}
     if finishing.apart_in:
         written["apart_in"] = [list(one) for one in finishing.apart_in]
     if finishing.assembly != usual.assembly:
@@ -54,7 +57,7 @@ def read_finishing(
     Raises: what ``read_step`` and ``checked_finishing`` refuse, with a JSON pointer.
     """
     given = {name: data[name] for name in _PLAIN_VALUES if name in data}
-    given |= {name: tuple(data[name]) for name in ("shiny", "apart") if name in data}
+    given |= {name: tuple(data[name]) for name in _LISTS if name in data}
     if "apart_in" in data:
         given["apart_in"] = tuple((node, group) for node, group in data["apart_in"])
     if "assembly" in data:

@@ -12,6 +12,12 @@ _PIECE, _OUTLINE, _LAYER, _STENCIL, _CAST = 40.0, 4.0, 30.0, 75.0, 35.0
 ONCE = {"freehand": 5.0, "printed": 35.0, "bought": 5.0}
 #: rounds of softening fluid by what the site is bent over
 _ROUNDS = {"flat": 1, "cyl": 2, "drape": 2, "dome": 3}
+#: seconds from which on a mark by hand is more than one step; shares of its guide marks and of its shapes
+_IN_ONE_GO, _SHARES = 240.0, (0.12, 0.56)
+#: the step of a mark by hand that ends it
+WHOLE = "freehand"
+#: the steps that lie behind a mark that is ended
+BEFORE_WHOLE = frozenset({"guide", "outline"})
 _AIR = "Fluids and varnish: open the window, keep them off skin and from flames; the bottle's label comes first."
 
 
@@ -48,7 +54,22 @@ def mark_steps(method: str, seconds_by_hand: float, curve: str = "flat") -> tupl
         return (MarkStep("stencil", "Stencil", "", _STENCIL, 20, "Hold or tape the stencil flat, stipple with an almost dry brush from its edge inwards in two thin coats, lift it while the paint is wet."),)  # fmt: skip
     if method == "cast":
         return (MarkStep("cast", "Pick out", "", _CAST, 20, "With the side of the brush along the raised detail; a darker line round it afterwards where it runs."),)  # fmt: skip
-    return (MarkStep("freehand", "Paint", "", seconds_by_hand, 20, "By the stages of the guide in the Insignia room: all first stages on every figure in hand, then all second ones, so that copies stay alike."),)  # fmt: skip
+    return _by_hand(seconds_by_hand)
+
+
+def _by_hand(seconds: float) -> tuple[MarkStep, ...]:
+    """A mark in one go, or, where it takes minutes, its guide marks, its shapes and its cutting back as steps of their own.
+
+    The last of them keeps the id that stood for all of them in older records.
+    """
+    if seconds < _IN_ONE_GO:
+        return (MarkStep(WHOLE, "Paint", "", seconds, 20, "By the stages of the guide in the Insignia room: all first stages on every figure in hand, then all second ones, so that copies stay alike."),)  # fmt: skip
+    guide, shapes = (round(share * seconds, 1) for share in _SHARES)
+    return (
+        MarkStep("guide", "Mark out", "Sharp soft pencil", guide, 0, "The upright and the cross line, and a small cross where each charge has its middle; look at it upside down. Mistakes cannot be mended on the finished field."),
+        MarkStep("outline", "Block in", "", shapes, 20, "From small in the middle outwards to the outline and half a brush line over it, the same shape on every figure in hand before the next one."),
+        MarkStep(WHOLE, "Cut back and light", "", round(seconds - guide - shapes, 1), 20, "With the colour beneath, cut the outline back from outside; then the light along the edges that face it, by the guide in the Insignia room."),
+    )  # fmt: skip
 
 
 def seconds_by_hand(drawing: ArmsDrawing, width_mm: float) -> float:
