@@ -70,9 +70,7 @@ class FinishingForm(forms.Form):
     masks = forms.BooleanField(required=False, label="Mask figures for what is sprayed on parts of them")
     touch_up = forms.BooleanField(required=False, label="Touch up what was held, before the varnish")
     mend = forms.BooleanField(required=False, label="The undercoat is mended by brush before any colour")
-    handled = forms.MultipleChoiceField(
-        required=False, label="Handled often: late, and touched up", widget=forms.CheckboxSelectMultiple
-    )
+    handled = forms.MultipleChoiceField(required=False, label="Handled often", widget=forms.CheckboxSelectMultiple)
     fragile = forms.MultipleChoiceField(
         required=False, label="Nothing is braced on", widget=forms.CheckboxSelectMultiple
     )
@@ -205,8 +203,8 @@ class FinishingForm(forms.Form):
 
     @property
     def held(self):
-        """Which parts are handled often, and which are not braced on."""
-        return [self[name] for name in ("handled", "fragile")]
+        """Every group of parts with its ticks: handled often, and not braced on."""
+        return list(zip(HELD, self["handled"], self["fragile"], strict=True))
 
     def clean(self):
         """A glow names its paint, and what is loose in one unit names unit and part."""
