@@ -16,6 +16,9 @@ RULES = ("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"
 #: what is broken, with the first place of each
 ASKED = """async (tags) => (await axe.run(document, {runOnly: tags, resultTypes: ['violations']})).violations
   .map((one) => [one.id, one.nodes[0].html])"""
+#: whether a page that has its own scrolling parts is longer or wider than the window beside
+WHOLE = """() => innerWidth > 1100 && !!document.querySelector('main .col .scroll')
+  && (document.documentElement.scrollHeight > innerHeight + 1 || document.documentElement.scrollWidth > innerWidth)"""
 PATHS = (
     "", "roster/", "types/", "types/make/", "types/models/", "scheme/", "scheme/table/", "scheme/rules/", "scheme/checks/", "scheme/variants/",
     "scheme/camouflage/", "scheme/variety/", "insignia/", "insignia/emblems/", "insignia/codes/", "insignia/map/", "insignia/transfers/", "insignia/bearers/",
@@ -45,7 +48,8 @@ class Accessible(BrowserCase):
         self.go(path)
         self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')", timeout=COME)
         self.page.evaluate(AXE.read_text(encoding="utf-8"))
-        return [f"{path}: {id_} at {html[:90]}" for id_, html in self.page.evaluate(ASKED, list(RULES))]
+        beyond = [f"{path}: scrolls as a whole"] if self.page.evaluate(WHOLE) else []
+        return beyond + [f"{path}: {id_} at {html[:90]}" for id_, html in self.page.evaluate(ASKED, list(RULES))]
 
     def test_no_page_breaks_a_rule(self):
         link = Link.objects.create(army=Army.objects.get(), kind=Link.Kind.LOOK, secret="looked-at")

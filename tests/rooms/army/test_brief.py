@@ -87,8 +87,8 @@ class NewBriefs(BriefCase):
             ({"formations": "many"}, "Write a number from 1 to 12"),
             ({"seeds": "blueish"}, "blueish"),
             ({"names": "A, B, C"}, "3 names for 2 formations"),
-            ({"deadline": "2027-02-31"}, "Enter a valid date"),
-            ({"name": ""}, "This field is required"),
+            ({"deadline": "2027-02-31"}, "Write a day such as"),
+            ({"name": ""}, "Nothing is written here"),
         ):
             answer = self.ask(**said)
             self.assertContains(answer, told)

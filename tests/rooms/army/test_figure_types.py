@@ -63,7 +63,7 @@ class FigureTypes(RoomCase):
 
     def test_what_is_wrong_with_the_choice_or_the_name_comes_back_with_the_choice(self):
         answer = self.make(title="", status=422)
-        self.assertContains(answer, "This field is required", status_code=422)
+        self.assertContains(answer, "Nothing is written here", status_code=422)
         self.assertContains(answer, 'value="gun.barrel" checked', status_code=422)
         self.assertContains(
             self.make(title="Quay gun", status=422), "called &#x27;Quay gun&#x27; already", status_code=422

@@ -76,7 +76,7 @@ class UnitCodes(RoomCase):
 
     def test_what_cannot_be_is_told_and_what_was_typed_stays(self):
         for wrong, said in (
-            ({"apart": "9"}, "Write 1, 2 or 3"), ({"signs": "?!"}, "cannot be drawn"), ({"colours": []}, "This field is required"),
+            ({"apart": "9"}, "Write 1, 2 or 3"), ({"signs": "?!"}, "cannot be drawn"), ({"colours": []}, "Nothing is chosen here"),
             ({"site": "hull.number"}, "has this site"), ({"colours": ["harbour"], "apart": "3"}, "There are codes for"),
         ):  # fmt: skip
             page = self.post("keep-system", status=422, **SYSTEM | wrong)
@@ -122,7 +122,7 @@ class NothingYet(RoomCase):
             self.see(name)
         self.archived()
         self.assertContains(self.see("unit-codes"), "nothing to make codes of yet")
-        self.assertContains(self.see("cloth"), "Muster some figures")
+        self.assertContains(self.see("cloth"), "No figure to clothe yet")
         self.see("what-if", status=302)
 
 

@@ -205,9 +205,9 @@ class Painters(DeskCase):
         for field, value, told in (
             ("evenings-noemi", "Monday late", "is not understood"),
             ("evenings-noemi", "Monday 25:00 60", "is not understood"),
-            ("name-noemi", "", "This field is required"),
+            ("name-noemi", "", "Nothing is written here"),
             ("new_evenings", "Monday 19:00 60", "Who paints on these evenings?"),
-            (f"unit-{self.now().army.units[0].id}", "nobody", "Select a valid choice"),
+            (f"unit-{self.now().army.units[0].id}", "nobody", "is none of the choices"),
         ):
             with self.subTest(field=field, value=value):
                 sent = {"name-noemi": "Noemi", "evenings-noemi": "Monday 20:00 90"} | {field: value}

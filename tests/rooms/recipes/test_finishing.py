@@ -82,8 +82,8 @@ class Keeping(RoomCase):
         for said, told in (
             ({"apart_node": unit}, "Which part stays loose?"),
             ({"apart_group": "Weapon"}, "In which unit?"),
-            ({"apart_node": "nowhere", "apart_group": "Weapon"}, "Select a valid choice"),
-            ({"glue": "spit"}, "Select a valid choice"),
+            ({"apart_node": "nowhere", "apart_group": "Weapon"}, "is none of the choices"),
+            ({"glue": "spit"}, "is none of the choices"),
         ):
             self.assertContains(self.post("keep-finishing", status=422, **FORM | said), told, status_code=422)
 
@@ -97,7 +97,7 @@ class Keeping(RoomCase):
         for name, value, told in (
             ("plant-tuft", "many", "Write 0 to 10."),
             ("height-mud", "140", "Write 0 to 100."),
-            ("paint-mud", "gold", "Select a valid choice"),
+            ("paint-mud", "gold", "is none of the choices"),
             ("seed", "-1", "Write 0 to 999999."),
         ):
             with self.subTest(name):
@@ -121,7 +121,7 @@ class Keeping(RoomCase):
         self.assertNotEqual(before.apparent, after.apparent)
         self.assertContains(
             self.post("keep-finishing", status=422, **FORM | {"light": "moon"}),
-            "Select a valid choice",
+            "is none of the choices",
             status_code=422,
         )
 

@@ -54,7 +54,7 @@ class Passes(RoomCase):
 
     def test_what_cannot_be_read_is_told_at_its_field_and_stays(self):
         page = self.post("keep-pass", status=422, **(GIVEN | {"name": "", "coats": "99"}))
-        self.assertContains(page, "This field is required", status_code=422)
+        self.assertContains(page, "Nothing is written here", status_code=422)
         self.assertContains(page, "Write 1 to 12", status_code=422)
         self.assertContains(page, "one tone", status_code=422)
         self.assertEqual(self.passes(), ())

@@ -58,7 +58,7 @@ class Recipes(RoomCase):
         said = {"step": step.id, "kind": "layer", "diluent": "neat", "paint1": "lantern-yellow", "parts1": "1"}
         for given, told in (
             ({"spot": "edges", "spot_share": "40"}, "takes no share"), ({"spot": "raised", "spot_share": "140"}, "Write 2 to 100 per cent"),
-            ({"spot_width": "0.2"}, "Choose where it goes first"), ({"spot": "nowhere"}, "Select a valid choice"),
+            ({"spot_width": "0.2"}, "Choose where it goes first"), ({"spot": "nowhere"}, "is none of the choices"),
         ):  # fmt: skip
             page = self.post("keep-step", "lantern", "rank", status=422, **said, **given)
             self.assertContains(page, told, status_code=422)

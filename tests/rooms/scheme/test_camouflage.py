@@ -261,9 +261,9 @@ class Camouflage(RoomCase):
     def test_nonsense_is_told_at_its_field_and_stays_typed(self):
         for name, value, told in (
             ("share-0", "60", "The shares add up to 110 %; they must make 100."), ("share-1", "", "Write 1 to 98 %."), ("share-2", "", "How much of it?"),
-            ("ink-1", "", "This field is required."), ("ink-2", "", "In which colour?"), ("size", "tiny", "Write 2 to 1000 cm."),
-            ("rough", "300", "Write 0 to 100 %."), ("family", "tartan", "Select a valid choice"), ("scope", "moon", "Select a valid choice"),
-            ("select", "cloak", "the pattern would lie on nobody"), ("name", "", "This field is required."),
+            ("ink-1", "", "Nothing is chosen here."), ("ink-2", "", "In which colour?"), ("size", "tiny", "Write 2 to 1000 cm."),
+            ("rough", "300", "Write 0 to 100 %."), ("family", "tartan", "is none of the choices"), ("scope", "moon", "is none of the choices"),
+            ("select", "cloak", "the pattern would lie on nobody"), ("name", "", "Nothing is written here."),
             ("ink-1", "hullpale", "One role is named for two inks"),
         ):  # fmt: skip
             with self.subTest(name=name, value=value):

@@ -405,7 +405,7 @@ class AnEmptyArmy(DressCase):
     def test_every_page_says_what_to_do_next(self):
         self.assertContains(self.see("almanac"), "Tidewall Fusiliers 1, Harbour, coat")
         self.assertContains(self.see("worn"), "choose a formation and whose dress it wears")
-        self.assertContains(self.see("variety"), "The army has no figures yet.")
+        self.assertContains(self.see("variety"), "No figure to vary yet")
         answer = self.post("put-on-dress", almanac=self.kept.pk, year="212", accuracy="plausible")
         self.assertEqual(answer.status_code, 302)
 

@@ -108,7 +108,7 @@ class Variety(RoomCase):
         field = f"{first.id}-{first.options[0].id}"
         for changed, said in (
             ({field: "many"}, "Write 0 to 100."), ({"abreast": "9"}, "9 abreast do not fit on a stand of 6."),
-            ({f"{first.id}-{one.id}": "0" for one in first.options}, "Nothing is left that the"), ({"stand": "0"}, "greater than or equal to 1"),
+            ({f"{first.id}-{one.id}": "0" for one in first.options}, "Nothing is left that the"), ({"stand": "0"}, "0 is too little; allowed is 1 and more"),
         ):  # fmt: skip
             answer = self.post("draw-cast", status=422, **self.form(do="draw", **changed))
             self.assertContains(answer, said, status_code=422)

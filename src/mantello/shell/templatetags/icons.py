@@ -218,6 +218,24 @@ def middle(name: str, most: int) -> str:
     return f"{name[:first].rstrip()}...{name[-(most - first - 2) :].lstrip()}"
 
 
+#: signs from which on a name may be shortened, and how much of its end always stays
+_LONG, _END = 28, 12
+
+
+@register.filter
+def ends(name: str) -> str:
+    """A name whose end stays where it is too long for its place: it is shortened before its last words, by the page.
+
+    >>> ends("Facing"), ends("Weatherbeaten and mended Facing")
+    ('Facing', '<span class="ends"><span>Weatherbeaten and mended</span><span> Facing</span></span>')
+    """
+    if len(name) < _LONG:
+        return name
+    at = name.find(" ", len(name) - _END - 1)
+    at = at if 0 < at < len(name) - 2 else len(name) - _END
+    return format_html('<span class="ends"><span>{}</span><span>{}</span></span>', name[:at], name[at:])
+
+
 @register.filter
 def hours(minutes: float) -> str:
     """Minutes as hours and minutes.

@@ -40,7 +40,19 @@ export function show(html, url, { push = false, typed: keep = true } = {}) {
     newFilter.dispatchEvent(new Event("input"));
   }
   if (url && url !== location.href) history[push ? "pushState" : "replaceState"](null, "", url);
+  toHere();
   document.dispatchEvent(new CustomEvent("mantello:shown"));
+}
+
+/* Rows of rooms and tabs that scroll aside show the one that is open. */
+export function toHere() {
+  for (const one of document.querySelectorAll("nav [aria-current], .tabs [aria-current], .seg [aria-current]")) {
+    let row = one.parentElement;
+    while (row && row !== document.body && row.scrollWidth <= row.clientWidth + 1) row = row.parentElement;
+    if (!row || row === document.body) continue;
+    const [mine, its] = [one.getBoundingClientRect(), row.getBoundingClientRect()];
+    if (mine.left < its.left || mine.right > its.right) row.scrollLeft += mine.left - its.left - (its.width - mine.width) / 2;
+  }
 }
 
 /* What was in hand is gone: the focus goes to the page's heading, not to nowhere. */

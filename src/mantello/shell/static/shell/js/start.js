@@ -1,5 +1,6 @@
 /* Wakes behaviours on the page, and again on what replaces it. */
 import { wake } from "./behaviour.js";
+import { toHere } from "./page.js";
 import "./zone.js";
 import "./look.js";
 import "./live.js";
@@ -39,3 +40,4 @@ import "./areachoice.js";
 import "./paints.js";
 
 wake(document);
+toHere();
