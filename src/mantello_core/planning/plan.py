@@ -256,12 +256,17 @@ def _all_tasks(ready, attention: int, sealed: int) -> list[Task]:
 
 
 def _finishing(tasks: list[Task], sealed: int) -> set[Task]:
-    """What figures get from the phase on in which they are sealed, and all that comes after it, such as the rim."""
+    """What figures get from the phase on in which they are sealed, and all that comes after it, such as plants; but no colour of
+    an earlier phase that was put behind it: its figures are still in hand."""
     found: set[Task] = set()
     waiting = [task for task in tasks if all(atom.phase >= sealed for atom in task.atoms)]
     while waiting:
         task = waiting.pop()
-        if task not in found:
+        if task not in found and not any(_is_colour(atom, sealed) for atom in task.atoms):
             found.add(task)
             waiting += task.after
     return found
+
+
+def _is_colour(atom: Atom, sealed: int) -> bool:
+    return atom.phase < sealed and not (atom.subject.piece or atom.subject.is_ground)

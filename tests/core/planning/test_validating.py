@@ -160,6 +160,29 @@ class Legal(TestCase):
         faults = faults_of(design, resolution, TUESDAY, found.stretches(), complete=not found.unplaced)
         self.assertEqual(faults, ())
 
+    def test_a_colour_behind_a_pass_that_was_put_last_keeps_its_figures_in_hand(self):
+        kinds = ((("ranger", 1), ("fusilier", 1)), (("fusilier", 1),), (("fusilier", 5),))
+        units = tuple(
+            Node(
+                f"u{at}",
+                "unit",
+                f"Unit {at}",
+                (),
+                tuple(Rank(one, one.capitalize(), one, figures) for one, figures in ranks),
+            )
+            for at, ranks in enumerate(kinds)
+        )
+        mix = Mix(((paint("brine-green"), 1.0),))
+        shaded = Recipe(tuple(Step(f"s{at}", kind, mix, 1) for at, kind in enumerate(("base", "shade", "shade"))))
+        roles = (Role("r0", "Role 0", (("rank", Recipe(shaded.steps[:1])),)), Role("r1", "Role 1", (("rank", shaded),)))
+        rules = (Rule("all", "army", ("",), "r0", Filter()), Rule("torso", "army", ("torso",), "r1", Filter()))
+        last = WholePass("p0", "Pass 0", Step("p0", "base", mix, 1), select=("torso",), law="ground", height=0.3)
+        scheme = Scheme("Made", roles, rules, passes=(last,), order=WorkOrder(moved=(Moved("pass:p0", "last-coat"),)))
+        army = Army(Node("army", "army", "Army", units), ("unit",))
+        design = Design(army, scheme, Evenings(((1, 1140, 150),), 2, 3, desk=6), Brief(method="classic"))
+        resolution, found = made(design)
+        self.assertEqual(faults_of(design, resolution, TUESDAY, found.stretches()), ())
+
     def test_the_samples_plans_are_legal_and_hold_everything(self):
         for design in (calvessa(), levy()):
             resolution, found = made(design)
