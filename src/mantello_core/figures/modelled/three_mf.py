@@ -28,8 +28,10 @@ def triangles_of_3mf(data: bytes) -> np.ndarray:
     except (zipfile.BadZipFile, ValueError, OSError) as error:
         raise Unreadable("That is no 3MF file: it is no archive.", "file") from error
     models = [one for one in entries if one.filename.lower().endswith(".model")]
-    if len(entries) > MOST_ENTRIES or not models:
-        raise Unreadable(f"The 3MF has no model, or more than {MOST_ENTRIES} parts.", "file")
+    if len(entries) > MOST_ENTRIES:
+        raise Unreadable(f"The 3MF holds {len(entries)} files; allowed are up to {MOST_ENTRIES}.", "file")
+    if not models:
+        raise Unreadable("The 3MF holds no model. Save it from the program that made it, or as STL.", "file")
     total, found = 0, []
     for one in models:
         if one.file_size > MOST_UNPACKED or one.file_size > MOST_RATIO * max(one.compress_size, _LEAST_PACKED):

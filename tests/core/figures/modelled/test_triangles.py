@@ -1,6 +1,8 @@
 """3D files are read as they are told, and what is none, lies or swells is refused in words."""
 
+import io
 import time
+import zipfile
 from unittest import TestCase
 
 import numpy as np
@@ -8,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
-from mantello_core.figures.modelled.three_mf import MOST_UNPACKED
+from mantello_core.figures.modelled.three_mf import MOST_ENTRIES, MOST_UNPACKED
 from mantello_core.figures.modelled.triangles import MOST_TRIANGLES, triangles
 
 from .case import box, stl, three_mf
@@ -72,6 +74,11 @@ class Refused(TestCase):
         self.refused(b"v 0 0 0\nf a b c", "a.obj", "no list of numbers")
         self.refused(b"PK nothing", "a.3mf", "no archive")
         self.refused(three_mf("<model/>", "readme.txt"), "a.3mf", "no model")
+        many = io.BytesIO()
+        with zipfile.ZipFile(many, "w") as packed:
+            for at in range(MOST_ENTRIES + 1):
+                packed.writestr(f"{at}.model", "")
+        self.refused(many.getvalue(), "a.3mf", f"holds {MOST_ENTRIES + 1} files; allowed are up to {MOST_ENTRIES}")
         self.refused(three_mf("<model><mesh>"), "a.3mf", "cannot be read, line 1")
         self.refused(three_mf(MODEL.format(unit="millimeter", last=3, items="")), "a.3mf", "not there")
         self.refused(three_mf('<!DOCTYPE m [<!ENTITY a "aa">]><model>&a;</model>'), "a.3mf", "document type")

@@ -91,7 +91,7 @@ export function refresh() {
 }
 
 /* What was refused is brought into view, however long the form is. */
-function toRefusal() {
+export function toRefusal() {
   const told = [...document.querySelectorAll("#main .field-error")].find((one) => /** @type {HTMLElement} */ (one).offsetParent);
   if (told) told.scrollIntoView({ block: "center" });
 }

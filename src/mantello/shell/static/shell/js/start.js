@@ -1,6 +1,6 @@
 /* Wakes behaviours on the page, and again on what replaces it. */
 import { wake } from "./behaviour.js";
-import { toHere } from "./page.js";
+import { toHere, toRefusal } from "./page.js";
 import "./zone.js";
 import "./look.js";
 import "./live.js";
@@ -41,3 +41,4 @@ import "./paints.js";
 
 wake(document);
 toHere();
+toRefusal();
