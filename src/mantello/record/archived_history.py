@@ -19,7 +19,8 @@ def history_of(army: Army) -> tuple[dict[str, list], dict[str, bytes]]:
     for number, one in enumerate(army.figure_photos.all(), 1):
         name = f"photos/figures-{number}.jpg"
         files[name] = bytes(one.jpeg)
-        photos.append({key: getattr(one, key) for key in _PHOTO} | {"file": name, "taken_at": one.taken_at.isoformat()})
+        said = {key: getattr(one, key) for key in _PHOTO} | {"file": name, "taken_at": one.taken_at.isoformat()}
+        photos.append(said | ({"patches": one.patches} if one.patches else {}))
     decisions = [
         {key: getattr(one, key) for key in _DECISION}
         | {"made_at": one.made_at.isoformat(), "closed_at": one.closed_at.isoformat() if one.closed_at else None}
@@ -61,6 +62,7 @@ def take_history(taking: Taking, log: dict) -> None:
             width=width,
             height=height,
             taken_at=moment_of(one["taken_at"]),
+            patches=one.get("patches", {}),
             **_placed(one, _PHOTO, rank_of),
         )
 

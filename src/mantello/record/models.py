@@ -126,6 +126,10 @@ class FigurePhoto(models.Model):
     jpeg = models.BinaryField()
     width = models.PositiveIntegerField()
     height = models.PositiveIntegerField()
+    #: where something was pointed at: grey mark or area to [x, y], shares of the picture
+    patches = models.JSONField(default=dict)
+    #: what was read off its pixels, as ``mantello.trials.trial.light_of`` keeps it; None before anything was
+    light = models.JSONField(null=True)
     taken_at = models.DateTimeField()
 
     class Meta:

@@ -9,9 +9,11 @@ from django import forms
 from PIL import Image, ImageFile, ImageFilter, ImageOps, UnidentifiedImageError
 
 from mantello_core.colour.patch import Patch, patch_of
-from mantello_core.colour.scene_light import coarse
+from mantello_core.colour.scene_light import SceneLight, coarse, evened
 from mantello_core.colour.spaces import linear_light
+from mantello_core.errors import OutOfRange
 from mantello_core.figures.lit_from import lit_from
+from mantello_core.numerals import whole_number
 
 #: bytes of an upload, pixels of a picture, and pixels along the longer side that are kept
 MOST_BYTES, MOST_PIXELS, LONGEST = 12_000_000, 40_000_000, 1600
@@ -99,6 +101,17 @@ def pointed_at(jpeg: bytes, x: float, y: float) -> Patch:
         return patch_of(np.asarray(picture.convert("RGB").crop(box), float) / 255)
 
 
+def share_of(text: str, size: int) -> float:
+    """A place that was clicked in a picture shown so many pixels large, as a share of it.
+
+    Raises: OutOfRange.
+    """
+    place = whole_number(text, size)
+    if place is None:
+        raise OutOfRange(f"The place in the picture came as '{text[:20]}'; allowed is 0 to {size}.", "at")
+    return round(place / size, 4)
+
+
 def light_grid(jpeg: bytes) -> list[list[list[float]]]:
     """The picture's linear light in coarse cells, rows of columns of three, by which its plain ground is found."""
     with Image.open(io.BytesIO(jpeg)) as picture:
@@ -107,6 +120,17 @@ def light_grid(jpeg: bytes) -> list[list[list[float]]]:
         small.thumbnail((GRID_LONGEST, GRID_LONGEST))
         grid = coarse(linear_light(np.asarray(small, float) / 255))
     return [[[round(float(value), 5) for value in cell] for cell in row] for row in grid]
+
+
+def evened_jpeg(jpeg: bytes, light: SceneLight) -> bytes:
+    """A photograph as it would be in even daylight, its longer side up to ``GRID_LONGEST`` twice over."""
+    with Image.open(io.BytesIO(jpeg)) as picture:
+        small = picture.convert("RGB")
+        small.thumbnail((2 * GRID_LONGEST, 2 * GRID_LONGEST))
+        made = evened(np.asarray(small, float) / 255, light)
+    out = io.BytesIO()
+    Image.fromarray(np.round(made * 255).astype(np.uint8)).save(out, "JPEG", quality=90, subsampling=0)
+    return out.getvalue()
 
 
 def light_plan_of(jpeg: bytes) -> str:

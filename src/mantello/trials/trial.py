@@ -12,7 +12,7 @@ from mantello.workspace.reading import Reading
 from mantello.workspace.stack import worn
 from mantello_core.advice.trial import Compared, Done, Lesson, compared, lessons
 from mantello_core.colour.patch import Patch
-from mantello_core.colour.scene_light import freed, scene_light
+from mantello_core.colour.scene_light import Freed, SceneLight, freed, scene_light
 from mantello_core.errors import MantelloError
 from mantello_core.figures.extent import NOTHING
 from mantello_core.film.ground import Ground
@@ -163,13 +163,10 @@ def seen_in(photo: Photo) -> Seen:
     if CARD not in places:
         return Seen(why="Point at the grey card first: without it the lamp's colour stays in.")
     light = photo.light or light_of(bytes(photo.jpeg), places)
-    patches = {name: kept_patch(light, name) for name in places if name in light["patches"]}
-    marks = [(*places[name][:2], patches[name]) for name in MARKS if name in patches]
     try:
-        scene = scene_light(marks, np.array(light["grid"]))
+        _, found = scene_of(light, places)
     except MantelloError as error:
         return Seen(why=error.message)
-    found = {name: freed(scene, *places[name][:2], one) for name, one in patches.items() if name not in MARKS}
     recipe, ground = tried(photo.test)
     colours = {name: one.colour for name, one in found.items() if one.colour is not None}
     doubts = tuple((name, " ".join(one.doubts)) for name, one in found.items() if one.doubts)
@@ -185,6 +182,17 @@ def light_of(jpeg: bytes, places: Mapping[str, list], known: dict | None = None)
             one = pointed_at(jpeg, x, y)
             patches[name] = [[x, y], list(one.linear), one.burnt, one.gloss, one.spread]
     return {"grid": (known or {}).get("grid") or light_grid(jpeg), "patches": patches}
+
+
+def scene_of(light: dict, places: Mapping[str, list]) -> tuple[SceneLight, dict[str, Freed]]:
+    """The light over a photograph and every place that is no grey mark freed of it. light: as ``light_of`` keeps it.
+
+    Raises: OutOfRange without a grey card, or for one that cannot be used.
+    """
+    patches = {name: kept_patch(light, name) for name in places if name in light["patches"]}
+    marks = [(*places[name][:2], patches[name]) for name in MARKS if name in patches]
+    scene = scene_light(marks, np.array(light["grid"]))
+    return scene, {name: freed(scene, *places[name][:2], one) for name, one in patches.items() if name not in MARKS}
 
 
 def kept_patch(light: dict, name: str) -> Patch:

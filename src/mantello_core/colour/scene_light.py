@@ -12,7 +12,7 @@ from shapely.geometry import MultiPoint, Point
 
 from ..errors import OutOfRange
 from .patch import Patch
-from .spaces import Lab, lab_of, xyz_of_linear
+from .spaces import Lab, coded_light, lab_of, linear_light, xyz_of_linear
 
 #: reflectance of the usual grey card
 CARD = 0.18
@@ -101,6 +101,17 @@ def scene_light(marks: Sequence[tuple[float, float, Patch]], grid: np.ndarray | 
     fall = float(np.exp(np.ptp(whites.mean(axis=1))))
     by = "marks" if len(marks) > 1 else "one mark"
     return SceneLight(_plain(_by_marks(places, whites)), by, places, tuple(doubts), fall)
+
+
+def evened(picture: np.ndarray, light: SceneLight) -> np.ndarray:
+    """A picture as it would be in even daylight: every place divided by the light there.
+
+    picture: sRGB values, (rows, columns, 3), 0 to 1; so is the answer.
+    """
+    rows, columns = picture.shape[:2]
+    y, x = np.meshgrid((np.arange(rows) + 0.5) / rows, (np.arange(columns) + 0.5) / columns, indexing="ij")
+    whites = np.exp(_basis(x, y) @ np.array(light.terms).T)
+    return np.clip(coded_light(np.clip(linear_light(picture) / whites, 0, 1)), 0, 1)
 
 
 def freed(light: SceneLight, x: float, y: float, patch: Patch) -> Freed:

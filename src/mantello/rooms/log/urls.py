@@ -2,7 +2,7 @@
 
 from django.urls import path
 
-from . import deciding, evening, figures, measuring, presenting, reinforcing, upkeep, views
+from . import deciding, evening, figures, measuring, pictured, presenting, reinforcing, upkeep, views
 
 urlpatterns = [
     path("", views.log, name="log"),
@@ -17,6 +17,10 @@ urlpatterns = [
     path("figures/photo/", figures.keep_photo, name="keep-photo"),
     path("figures/photo/<int:pk>.jpg", figures.figure_photo, name="figure-photo"),
     path("figures/photo/<int:pk>/remove/", figures.remove_photo, name="remove-photo"),
+    path("figures/photo/<int:pk>/colours/", pictured.pictured, name="pictured"),
+    path("figures/photo/<int:pk>/colours/point/", pictured.point_at, name="point-at"),
+    path("figures/photo/<int:pk>/colours/keep/", pictured.keep_readings, name="keep-readings"),
+    path("figures/photo/<int:pk>/evened.jpg", pictured.evened_photo, name="evened-photo"),
     path("figures/look/", figures.keep_look, name="keep-look"),
     path("figures/elsewhere/", figures.log_elsewhere, name="log-elsewhere"),
     path("figures/measure/", measuring.measure, name="measure"),

@@ -9,7 +9,7 @@ from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from mantello.shell.download import private_jpeg
-from mantello.shell.photograph import PhotoField, lit_parts
+from mantello.shell.photograph import PhotoField, lit_parts, share_of
 from mantello.trials.models import Photo, TestPiece
 from mantello.trials.trial import CARD, begun, kept_patch, light_of, role_tests, seen_in, told, tried, untested, waive
 from mantello.workspace.catalogue import catalogue_for
@@ -22,7 +22,6 @@ from mantello_core.errors import OutOfRange, UnknownName
 from mantello_core.film.calibration import Calibration
 from mantello_core.film.prediction import predicted
 from mantello_core.mixing.correction import corrections
-from mantello_core.numerals import whole_number
 from mantello_core.recipes.step import MOST_COATS, MOST_MINUTES
 
 from .whole import EVERY, OWNED, pots_for
@@ -264,7 +263,7 @@ def sample(request, army_id, pk, moment):
     if name not in POINTS:
         raise UnknownName("place", name, list(POINTS), "point")
     x, y = (
-        _share(request.POST.get(f"at.{axis}", ""), size)
+        share_of(request.POST.get(f"at.{axis}", ""), size)
         for axis, size in (("x", SHOWN), ("y", round(SHOWN * found.height / found.width)))
     )
     read = light_of(bytes(found.jpeg), {name: [x, y]}, found.light)
@@ -276,13 +275,6 @@ def sample(request, army_id, pk, moment):
         held.light = {"grid": read["grid"], "patches": patches}
         held.save(update_fields=["patches", "light"])
     return redirect("test", army.pk, pk)
-
-
-def _share(text: str, size: int) -> float:
-    place = whole_number(text, size)
-    if place is None:
-        raise OutOfRange(f"The place in the picture came as '{text[:20]}'; allowed is 0 to {size}.", "at")
-    return round(place / size, 4)
 
 
 @login_required
