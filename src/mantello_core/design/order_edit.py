@@ -140,7 +140,23 @@ def with_units_joined(design: Design, units: tuple[str, ...], because: str = "")
     order = design.scheme.order
     runs = [replace(run, units=tuple(one for one in run.units if one not in units)) for run in order.runs]
     kept = tuple(run for run in runs if len(run.units) > 1)
-    return with_order(design, replace(order, runs=(*kept, Run(units, because)) if len(units) > 1 else kept))
+    alone = tuple(one for one in order.alone if one not in units)
+    return with_order(
+        design, replace(order, runs=(*kept, Run(units, because)) if len(units) > 1 else kept, alone=alone)
+    )
+
+
+def with_units_alone(design: Design, units: tuple[str, ...]) -> Design:
+    """Let units, and no others, be painted by themselves; they leave runs they were in.
+
+    Raises: UnknownName for one that is not there.
+    """
+    for unit in units:
+        design.army.node(unit, "unit")
+    order = design.scheme.order
+    runs = (replace(run, units=tuple(one for one in run.units if one not in units)) for run in order.runs)
+    kept = tuple(run for run in runs if len(run.units) > 1)
+    return with_order(design, replace(order, runs=kept, alone=tuple(dict.fromkeys(units))))
 
 
 def _phase(phases: Sequence[Phase], phase_id: str) -> Phase:

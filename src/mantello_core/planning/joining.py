@@ -31,7 +31,8 @@ def together_advice(design: Design, sheets: Sequence[RankSheet]) -> tuple[Togeth
         )
     joined = [set(run.units) for run in design.scheme.order.runs]
     figures = {unit.id: unit.figures for unit in design.army.units}
-    units, found = [one for one in pots if pots[one]], []
+    alone = design.scheme.order.alone
+    units, found = [one for one in pots if pots[one] and one not in alone], []
     for at, one in enumerate(units):
         for two in units[:at]:
             common = len(pots[one] & pots[two])

@@ -7,6 +7,7 @@ in bit sets, so that a join that would need another pot in between is refused at
 
 import hashlib
 from collections import defaultdict
+from collections.abc import Collection
 from heapq import heapify, heappop, heappush
 
 import numpy as np
@@ -22,8 +23,9 @@ KEPT_BYTES = 8 * 2**20
 _kept = Memory("runs", KEPT_BYTES)
 
 
-def runs(atoms: list[Atom], edges: list[Edge]) -> list[list[Atom]]:
-    """Groups of atoms, one for each opening of a pot, in an order that all edges allow."""
+def runs(atoms: list[Atom], edges: list[Edge], alone: Collection[str] = ()) -> list[list[Atom]]:
+    """Groups of atoms, one for each opening of a pot, in an order that all edges allow. alone: units whose atoms are grouped with
+    no other unit's."""
     index = {atom.id: number for number, atom in enumerate(atoms)}
     links: list[tuple[int, int]] = []
     layered: list[bool] = []
@@ -31,7 +33,7 @@ def runs(atoms: list[Atom], edges: list[Edge]) -> list[list[Atom]]:
         if edge.before in index and edge.after in index:
             links.append((index[edge.before], index[edge.after]))
             layered.append(edge.lag > 0 or edge.rule.hard or edge.rule.id == LAID_ON.id)
-    pots = [f"{atom.kind}|{atom.pot}" for atom in atoms]
+    pots = [f"{atom.kind}|{atom.pot}{f'|{atom.unit}' if atom.unit in alone else ''}" for atom in atoms]
     # what an edit left as it was is asked again: told by a digest, for the question is larger than the answer
     asked = hashlib.blake2b(repr(pots).encode(), digest_size=16)
     asked.update(np.array(links, np.int32).tobytes() + np.array(layered, bool).tobytes())

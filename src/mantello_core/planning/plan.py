@@ -169,7 +169,8 @@ def prepared(
         number = wave_of.get(edge.before)
         if number is not None and number == wave_of.get(edge.after):
             within[number].append(edge)
-    ready = [(runs(list(wave), edges), edges) for wave, edges in zip(waves, within, strict=True)]
+    alone = frozenset(design.scheme.order.alone)
+    ready = [(runs(list(wave), edges, alone), edges) for wave, edges in zip(waves, within, strict=True)]
     kept = [edge for edges in within for edge in edges]
     return Prepared(tuple(_all_tasks(ready, design.evenings.attention, phase_list(design).place("matt"))), tuple(kept))
 

@@ -84,6 +84,8 @@ class WorkOrder:
     #: ids of order rules that the painter gave up
     given_up: tuple[str, ...] = ()
     runs: tuple[Run, ...] = field(default=())
+    #: units that are painted by themselves: no step of theirs is taken together with another unit's
+    alone: tuple[str, ...] = ()
 
     def without_role(self, role_id: str) -> "WorkOrder":
         """These choices without those that speak of a role."""
@@ -102,6 +104,7 @@ class WorkOrder:
             moved=tuple(one for one in self.moved if one.scope not in gone),
             rules=tuple(one for one in self.rules if one.scope not in gone),
             runs=tuple(run for run in runs if len(run.units) > 1),
+            alone=tuple(unit for unit in self.alone if unit not in gone),
         )
 
     def without_pass(self, pass_id: str) -> "WorkOrder":
@@ -154,12 +157,21 @@ def checked_order(order: WorkOrder, usual: Collection[str], where: str = "order"
         if rule.before == rule.after:
             raise Unreadable(f"'{rule.before}' cannot come before itself.", f"{at}/after")
         _check_words(rule.because, f"{at}/because", "reason")
+    _check_company(order, where)
+    return order
+
+
+def _check_company(order: WorkOrder, where: str) -> None:
     for index, run in enumerate(order.runs):
         if not 2 <= len(run.units) <= MOST_IN_RUN:
             raise OutOfRange(
                 f"A run of {len(run.units)} units; allowed are 2 to {MOST_IN_RUN}.", f"{where}/runs/{index}/units"
             )
-    return order
+    for at, unit in enumerate(order.alone):
+        if any(unit in run.units for run in order.runs):
+            raise Unreadable(
+                f"'{unit}' is painted by itself and together with others; say one of the two.", f"{where}/alone/{at}"
+            )
 
 
 def checked_reference(what: str, where: str = "") -> str:

@@ -3,12 +3,17 @@
 from dataclasses import replace
 from datetime import date
 
-from mantello_core.design.order_edit import with_units_joined
+from mantello_core.design.order_edit import with_units_alone, with_units_joined
+from mantello_core.errors import Unreadable
+from mantello_core.formats.document.design import read_design, write_design
 from mantello_core.formats.roster.reading import read_roster
-from mantello_core.planning.compiling import rank_sheets
+from mantello_core.formats.sample import levy
+from mantello_core.planning.compiling import compiled, rank_sheets
 from mantello_core.planning.joining import lots_of, together_advice
+from mantello_core.planning.merging import runs
 from mantello_core.planning.plan import plan
 from mantello_core.scheme.cascade import resolve
+from mantello_core.scheme.work_order import Run, WorkOrder, checked_order
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
 
 NAIVE = TUESDAY.replace(tzinfo=None)
@@ -41,6 +46,46 @@ class Together(DeskCase):
     def test_a_large_unit_goes_in_even_lots(self):
         self.assertEqual(lots_of(33, 12), (11, 11, 11))
         self.assertEqual(sum(lots_of(29, 6)), 29)
+
+    def test_units_are_painted_by_themselves_and_told_so(self):
+        first, second = (unit.id for unit in self.now().army.units[:2])
+        self.post("join-units", unit=[first, second])
+        self.post("join-units", do="alone", unit=[first])
+        order = self.now().scheme.order
+        self.assertEqual((order.alone, order.runs), ((first,), ()))
+        self.assertContains(self.see("plan"), "Painted by themselves: 1")
+        self.post("join-units", unit=[first, second])
+        self.assertEqual(self.now().scheme.order.alone, ())
+        self.post("join-units", do="alone", unit=["moon"], status=422)
+        self.post("join-units", do="alone")
+        self.assertEqual(self.now().scheme.order.alone, ())
+
+    def test_steps_of_a_unit_by_itself_are_grouped_with_no_others(self):
+        design = with_units_alone(levy(), (levy().army.units[0].id,))
+        work = compiled(design, resolve(design.army, design.scheme))
+        alone = design.scheme.order.alone[0]
+        usual, apart = (runs(list(work.atoms), list(work.edges), given) for given in ((), (alone,)))
+
+        def mixed(groups):
+            return sum(
+                len({atom.unit for atom in group}) > 1 and alone in {atom.unit for atom in group} for group in groups
+            )
+
+        self.assertGreater(mixed(usual), 10)
+        self.assertEqual(mixed(apart), 0)
+        self.assertEqual(read_design(write_design(design)).scheme.order, design.scheme.order)
+        self.assertFalse(
+            any(
+                alone in one.units
+                for one in together_advice(design, rank_sheets(design, resolve(design.army, design.scheme)))
+            )
+        )
+
+    def test_by_itself_and_together_is_refused(self):
+        order = WorkOrder(runs=(Run(("a", "b")),), alone=("b",))
+        with self.assertRaises(Unreadable) as refused:
+            checked_order(order, (), "/order")
+        self.assertEqual(refused.exception.where, "/order/alone/0")
 
 
 class Wanted(DeskCase):

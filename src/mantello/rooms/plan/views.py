@@ -16,7 +16,7 @@ from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
 from mantello_core.design.brief import days_to_spare
-from mantello_core.design.order_edit import with_order, with_units_joined
+from mantello_core.design.order_edit import with_order, with_units_alone, with_units_joined
 from mantello_core.numerals import whole_number
 from mantello_core.planning.joining import lots_of, together_advice
 from mantello_core.planning.plan import BREAK
@@ -82,6 +82,7 @@ def _plan_page(request, army, status=200, evenings_form=None):
             for one in together_advice(design, reading.sheets)[:_MOST_TOGETHER]
         ],
         "runs": [(at, [design.army.title(unit) for unit in run.units if unit in design.army.nodes]) for at, run in enumerate(design.scheme.order.runs)],
+        "by_themselves": design.scheme.order.alone,
         "alone": sum(len(task.atoms) for task in evening.work.tasks),
         "varied": [
             (design.army.title(one.unit), one)
@@ -177,6 +178,10 @@ def join_units(request, army_id):
     army = army_for(request, army_id)
     units = tuple(dict.fromkeys(request.POST.getlist("unit")))[:MOST_IN_RUN]
     apart = request.POST.get("do") == "apart"
+    if request.POST.get("do") == "alone":
+        chosen = tuple(dict.fromkeys(request.POST.getlist("unit")))
+        apply(request, army, lambda design: with_units_alone(design, chosen), "Units painted by themselves")
+        return redirect("plan", army.pk)
 
     def change(design):
         for unit in units:

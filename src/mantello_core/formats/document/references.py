@@ -55,6 +55,8 @@ def check_work(army: Army, scheme: Scheme) -> None:
     for index, run in enumerate(scheme.order.runs):
         for at, unit in enumerate(run.units):
             army.node(unit, f"/scheme/order/runs/{index}/units/{at}")
+    for at, unit in enumerate(scheme.order.alone):
+        army.node(unit, f"/scheme/order/alone/{at}")
 
 
 def _check_rules(army: Army, scheme: Scheme) -> None:

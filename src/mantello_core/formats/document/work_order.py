@@ -65,6 +65,8 @@ def write_order(order: WorkOrder) -> dict:
         written["runs"] = [
             {"units": list(one.units)} | ({"because": one.because} if one.because else {}) for one in order.runs
         ]
+    if order.alone:
+        written["alone"] = list(order.alone)
     return written
 
 
@@ -80,6 +82,7 @@ def read_order(data: dict, where: str) -> WorkOrder:
         tuple(OwnRule(**one) for one in data.get("rules", ())),
         tuple(data.get("given_up", ())),
         tuple(Run(tuple(one["units"]), one.get("because", "")) for one in data.get("runs", ())),
+        tuple(dict.fromkeys(data.get("alone", ()))),
     )
     refuse_twice([one.id for one in order.rules], f"{where}/rules", "rule of the order")
     return checked_order(order, tuple(usual_phases()), where)
