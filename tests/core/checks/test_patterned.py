@@ -3,7 +3,7 @@
 from dataclasses import replace
 from unittest import TestCase
 
-from mantello_core.camouflage.pattern import Ink, Pattern
+from mantello_core.camouflage.pattern import MOST_SEED, Ink, Pattern
 from mantello_core.checks.card import cards_of, fixed
 from mantello_core.checks.patterned import PatternTold, camouflage_check
 from mantello_core.colour.spaces import Lab
@@ -99,6 +99,10 @@ class OtherLayouts(TestCase):
         seed = other_layout(design, one, 1, pattern, kin, COLOURS, Lab(50, 0, 20))
         self.assertIsNotNone(seed)
         self.assertNotEqual(seed, layout_seed(pattern, UNIT, RANK, 1))
+        # the next seed is tried first, the sixth last
+        first = (layout_seed(pattern, UNIT, RANK, 1) + 1) % MOST_SEED
+        self.assertIn((seed - first) % MOST_SEED, range(6))
+        self.assertEqual(other_layout(design, one, 1, pattern, (), COLOURS, Lab(50, 0, 20)), first)
         # unlike itself it cannot be
         same = replace(pattern, layouts=((UNIT, RANK, 1, seed),))
         other = other_layout(design, one, 1, pattern, [layout_on(design, one, 1, same)], COLOURS, Lab(50, 0, 20))

@@ -25,7 +25,7 @@ from mantello_core.formats.sample import calvessa, dress_almanac
 from mantello_core.mixing.cloth_mix import cloth_mix, graded_mixes
 from mantello_core.paints.range import paints
 from mantello_core.scheme.cascade import resolve
-from mantello_core.scheme.dress_rules import cell_of_dress
+from mantello_core.scheme.dress_rules import cell_of_dress, tones_worn
 from mantello_core.scheme.left_to_knife import left_to_knife
 from mantello_core.scheme.worn_over import ordered_over
 from mantello_core.uniforms.campaign import Campaign
@@ -192,6 +192,13 @@ class InField(Dressed):
             for colour, metal, name, _ in field_tones(self.design, self.campaign)
         }
         return with_campaign(self.design, self.campaign, mixes)
+
+    def test_every_figure_is_dealt_a_tone(self):
+        design = self.fielded()
+        ranks = {(unit.id, rank.id): rank.figures for unit in design.army.units for rank in unit.ranks}
+        for unit, rank, cell, dealt in tones_worn(design.scheme.dress, design.army):
+            told = sorted(ordinal for ordinals in dealt.values() for ordinal in ordinals)
+            self.assertEqual(told, list(range(1, ranks[unit, rank.id] + 1)), (unit, rank.id, cell.garment))
 
     def test_figures_wear_few_tones_and_reinforcements_change_nobody(self):
         design = self.fielded()

@@ -44,6 +44,22 @@ class Placed(TestCase):
             delta=1,
         )
 
+    def test_a_nested_drawing_is_shown_however_narrow_and_none_without_width(self):
+        box = '<svg width="{}" height="50" viewBox="0 0 10 10" preserveAspectRatio="none"><rect width="10" height="10"/></svg>'
+        self.assertAlmostEqual(area(box.format(1)), 50, delta=0.5)
+        self.assertAlmostEqual(area(box.format(0.5)), 25, delta=0.5)
+        self.assertEqual(area(box.format(0)), 0)
+
+    def test_every_way_to_scale_and_skew_moves_points_as_it_says(self):
+        for said, bounds in (
+            ("scaleX(2)", (20, 20, 60, 40)), ("scaleY(3)", (10, 60, 30, 120)), ("scale(2, 3)", (20, 60, 60, 120)), ("scale(2)", (20, 40, 60, 80)),
+            ("translateX(5)", (15, 20, 35, 40)), ("translateY(5)", (10, 25, 30, 45)), ("skewX(45)", (30, 20, 70, 40)), ("skewY(45)", (10, 30, 30, 70)),
+        ):  # fmt: skip
+            (moved,), _ = read(
+                f'<rect x="10" y="20" width="20" height="20" style="transform:{said.replace("45", "45deg")}"/>'
+            )
+            self.assertEqual(tuple(round(one, 2) for one in polygon_of(moved.commands).bounds), bounds, said)
+
     def test_copies_and_symbols(self):
         defined = '<defs><g id="g"><rect width="30" height="30"/></g><symbol id="s" viewBox="0 0 10 20"><rect width="10" height="20"/></symbol></defs>'
         self.assertAlmostEqual(

@@ -6,6 +6,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
+from mantello_core.uniforms.reading.grid import grid_of
 from mantello_core.uniforms.reading.table import read_table
 from tests.core.case import RefusalCase
 from tests.core.uniforms.samples import TABLES
@@ -67,6 +68,13 @@ class Layouts(RefusalCase):
                 with self.subTest(table=name, who=who, garment=garment):
                     self.assertIsNotNone(found)
                 left.remove(found)
+
+    def test_commas_in_some_cells_do_not_make_columns_of_a_list_with_semicolons(self):
+        listed = "crimson, buff, white, green, sky blue, black, yellow, grey"
+        lines = [f"{at}th Foot;{listed if at % 2 else 'crimson'}" for at in range(4, 24)]
+        grid = grid_of("\n".join(["regiment;facing", *lines]).encode())
+        self.assertEqual(grid.delimiter, ";")
+        self.assertEqual({len(row) for row in grid.rows}, {2})
 
     def test_alphabets_are_told_and_mended(self):
         for name, encoding in (

@@ -44,6 +44,9 @@ class Outline(TestCase):
     def test_a_figure_that_runs_out_of_the_picture_is_told_with_its_edge(self):
         self.assertEqual(cut_off(cut_up(drawn()[0]).mask), ())
         self.assertEqual(cut_off(cut_up(drawn(at=66)[0]).mask), ("left",))
+        mask = np.zeros((40, 30), bool)
+        mask[10:13, 0], mask[0, 5:9], mask[20:24, -1] = True, True, True
+        self.assertEqual(cut_off(mask), ("right", "upper"), "three pixels are dust, four are a part")
 
 
 class Pieces(TestCase):

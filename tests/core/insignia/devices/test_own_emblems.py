@@ -64,6 +64,12 @@ class Outlines(RefusalCase):
             with self.assertRaises(MantelloError, msg=drawn[:20]):
                 checked_device(Device(OWN, "A", drawn=drawn))
 
+    def test_three_points_are_an_outline_and_two_are_none(self):
+        self.assertEqual(len(own_commands("M0,0L20,0L0,20Z")), 4)
+        self.assertEqual(len(own_commands("M0,0L20,0L0,20")), 3)
+        with self.assertRaisesRegex(Unreadable, "encloses nothing"):
+            own_commands("M0,0L20,20Z")
+
     @settings(max_examples=200, deadline=None)
     @given(st.text(st.sampled_from("MLCZ0123456789.,- "), max_size=60) | st.text(max_size=20))
     def test_any_text_is_an_outline_or_refused(self, text):
