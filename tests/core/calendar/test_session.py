@@ -187,6 +187,13 @@ class Files(TestCase):
         joined = self.busy(event(*times), event("DTSTART:20261124T183000", "DTEND:20261124T200000"))
         self.assertEqual(joined, (("2026-11-24T18:00", "2026-11-24T20:00"),))
 
+    def test_the_last_day_counts_whole_and_the_day_after_not_at_all(self):
+        days = (event(f"DTSTART:2026123{day}T190000", f"DTEND:2026123{day}T200000") for day in (0, 1))
+        after = event("DTSTART:20270101T190000", "DTEND:20270101T200000")
+        before = event("DTSTART:20261122T190000", "DTEND:20261122T200000")
+        found = self.busy(*days, after, before)
+        self.assertEqual([start[:10] for start, _ in found], ["2026-12-30", "2026-12-31"])
+
     @given(st.binary(max_size=300))
     def test_other_files_are_refused(self, data):
         try:
