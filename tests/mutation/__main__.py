@@ -17,7 +17,16 @@ ROOT = Path(__file__).resolve().parents[2]
 CORE = ROOT / "src" / "mantello_core"
 FOLDER = ROOT / ".mantello" / "mutation"
 #: where numbers are drawings or the layout of one, which are looked at and not reckoned with
-DRAWING = ("figures/library/", "figures/drafting", "figures/shading", "formats/drawing", "formats/massing", "_svg.py")
+DRAWING = (
+    "figures/library/",
+    "insignia/arms/beast",
+    "insignia/arms/bird",
+    "figures/drafting",
+    "figures/shading",
+    "formats/drawing",
+    "formats/massing",
+    "_svg.py",
+)
 #: percent of changes, and of changed constants, that must be noticed
 WANTED, WANTED_CONSTANTS = 85.0, 90.0
 

@@ -8,7 +8,16 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mantello_core.army.figure_filter import Filter
-from mantello_core.camouflage.pattern import FAMILIES, MOST_SEED, Ink, Overlay, Pattern, checked_pattern
+from mantello_core.camouflage.pattern import (
+    FAMILIES,
+    LEAST_SIZE,
+    MOST_SEED,
+    MOST_SIZE,
+    Ink,
+    Overlay,
+    Pattern,
+    checked_pattern,
+)
 from mantello_core.camouflage.working import ink_work
 from mantello_core.design.camouflaged import layout_seed, layouts_on
 from mantello_core.design.edit import find_table, set_cell, with_rule, with_scheme, without_role
@@ -166,6 +175,16 @@ class Refused(TestCase):
             with self.assertRaises(MantelloError) as refused:
                 checked_pattern(replace(ESTUARY, **nonsense), roles)
             self.assertEqual(refused.exception.where, f"pattern/{field}")
+
+    def test_every_limit_is_taken_and_a_little_more_is_not(self):
+        roles = ("hullpale", "hull", "blacking")
+        for name, least, most in (
+            ("size_m", LEAST_SIZE, MOST_SIZE), ("turn", -180, 180), ("stretch", 1, 6), ("rough", 0, 1), ("clear", 0, 10),
+        ):  # fmt: skip
+            for limit, beyond in ((least, least - 0.01), (most, most + 0.01)):
+                self.assertEqual(getattr(checked_pattern(replace(ESTUARY, **{name: limit}), roles), name), limit)
+                with self.assertRaises(OutOfRange, msg=(name, beyond)):
+                    checked_pattern(replace(ESTUARY, **{name: beyond}), roles)
 
     def test_a_pattern_that_would_lie_on_nobody_is_refused(self):
         with self.assertRaises(Contradiction):

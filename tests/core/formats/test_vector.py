@@ -60,6 +60,15 @@ class Placed(TestCase):
             )
             self.assertEqual(tuple(round(one, 2) for one in polygon_of(moved.commands).bounds), bounds, said)
 
+    def test_a_drawing_pulled_out_of_shape_stays_upright(self):
+        (one,), _ = read(
+            '<rect x="10" y="20" width="20" height="40"/>',
+            'width="200" height="50" viewBox="0 0 100 100" preserveAspectRatio="none"',
+        )
+        left, top, right, bottom = polygon_of(one.commands).bounds
+        self.assertAlmostEqual((right - left) / (bottom - top), (20 * 2) / (40 * 0.5), places=3)
+        self.assertAlmostEqual(polygon_of(one.commands).area, (right - left) * (bottom - top), places=3)
+
     def test_copies_and_symbols(self):
         defined = '<defs><g id="g"><rect width="30" height="30"/></g><symbol id="s" viewBox="0 0 10 20"><rect width="10" height="20"/></symbol></defs>'
         self.assertAlmostEqual(

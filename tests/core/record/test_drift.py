@@ -29,6 +29,15 @@ def told(before, after, layers=((1, ""), (1, "field"), (1, "facing")), ordinals=
     return drifts({1: state(before)}, state(after), painted)
 
 
+class Words(TestCase):
+    def test_four_areas_are_named_and_the_rest_counted(self):
+        names = ("head.hat", "head.face", "torso.coat.lapel.left", "torso.belt", "leg.left.boot", "leg.right.boot")
+        for count, end in ((4, "Belt"), (5, "and 1 more"), (6, "and 2 more")):
+            words = Drift("u", "r", (1,), 1, "field", "facing", names[:count], 3.0, "m").areas_in_words
+            self.assertTrue(words.endswith(end), words)
+            self.assertEqual(words.count(","), 3)
+
+
 class Drifts(TestCase):
     def test_nothing_drifts_while_the_scheme_stays(self):
         self.assertEqual(told(BEFORE, BEFORE), ())
