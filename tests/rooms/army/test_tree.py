@@ -5,10 +5,12 @@ import subprocess
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
+from django.utils.html import escape
 
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
-from mantello.rooms.army.guide import muster_cards
+from mantello.rooms.army.guide import muster_cards, muster_sheets
+from mantello.workspace.codes import legend_of
 from mantello.workspace.editing import edit, keep_design
 from mantello.workspace.models import Army
 from mantello.workspace.readings import reading_of
@@ -462,6 +464,30 @@ class Guide(RoomCase):
 
     def test_a_unit_that_is_not_there_has_no_guide(self):
         self.see("guide", "1st-harbour", status=404)
+
+
+class Legend(RoomCase):
+    @staticmethod
+    def design():
+        return levy()
+
+    def test_the_plates_end_with_a_legend_of_all_codes(self):
+        reading = reading_of(self.army.head)
+        legend = dict(legend_of(reading))
+        self.assertEqual({len(rows) for rows in legend.values()}, {4, 3})
+        for rows in legend.values():
+            self.assertTrue(all(svg.startswith("<svg") for svg, _, _ in rows))
+        sheets = muster_sheets(self.army, {})
+        last = sheets[-1]()
+        self.assertIn("Who bears which code", last)
+        for _, words, who in (row for rows in legend.values() for row in rows):
+            self.assertIn(escape(who), last)
+            self.assertIn(escape(words[1:]), last)
+
+    def test_an_army_without_codes_has_no_legend(self):
+        plain = keep_design(self.owner, calvessa(), "Plain")
+        self.assertEqual(legend_of(reading_of(plain.head)), [])
+        self.assertNotIn("Who bears", muster_sheets(plain, {})[-1]())
 
 
 class WithoutRanks(RoomCase):

@@ -12,6 +12,7 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import file_kind, paper, paper_kind, sheets_kind
+from mantello.workspace.codes import legend_of
 from mantello.workspace.page import army_for
 from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
@@ -143,7 +144,8 @@ class Card:
 @sheets_kind("muster", "Plates of the army")
 def muster_sheets(army, asked) -> list:
     """The plates of the whole army, sheet by sheet: each look once, drawn as print shows it, so that fifty kinds take seconds."""
-    cards = muster_cards(reading_of(army.head))
+    reading = reading_of(army.head)
+    cards = muster_cards(reading)
     sheets: list[list[Card]] = [[]]
     row = rows = 0
     for card in cards:
@@ -154,7 +156,10 @@ def muster_sheets(army, asked) -> list:
             rows = 0
         sheets[-1].append(card)
         row += card.columns
-    return [partial(_muster_sheet, army, sheet, at, len(sheets)) for at, sheet in enumerate(sheets, 1)]
+    legend = legend_of(reading)
+    of = len(sheets) + bool(legend)
+    plates = [partial(_muster_sheet, army, sheet, at, of) for at, sheet in enumerate(sheets, 1)]
+    return [*plates, *([partial(_legend_sheet, army, legend, of)] if legend else [])]
 
 
 def muster_cards(reading: Reading) -> list[Card]:
@@ -188,6 +193,11 @@ def _muster_sheet(army, cards, number: int, of: int) -> str:
     ]
     context = {"army": army, "plates": plates, "number": number, "of": of, "day": timezone.localdate()}
     return render_to_string("army/muster_sheet.html", context)
+
+
+def _legend_sheet(army, legend, number: int) -> str:
+    context = {"army": army, "legend": legend, "number": number, "day": timezone.localdate()}
+    return render_to_string("army/legend_sheet.html", context)
 
 
 @login_required

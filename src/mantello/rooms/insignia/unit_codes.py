@@ -1,27 +1,20 @@
 """Unit codes: marking systems designed, their codes given out, pinned, retired and freed, and the proof that they are unlike."""
 
-from collections import Counter
-from dataclasses import dataclass
-
 from django import forms
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.urls import reverse
-from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shell.fields import QuickSelect
+from mantello.workspace.codes import Place, code_picture, code_words, place_of
 from mantello.workspace.page import apply, apply_form, army_for, room_page
 from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
-from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.listed_codes import with_code_list
 from mantello_core.errors import MantelloError
-from mantello_core.figures.plate import Site
-from mantello_core.formats.mark_svg import mark_svg
 from mantello_core.insignia.devices.device import FRAMES, figures
 from mantello_core.insignia.devices.manner import METHODS, Manner
-from mantello_core.insignia.devices.worn import WornMark
 from mantello_core.insignia.systems.code import SHARED, SIGNS, Code, CodePlan, CodeSite, free_codes, proof
 from mantello_core.marks.placement import site_ids
 from mantello_core.marks.unit_codes import (
@@ -187,41 +180,6 @@ def _initial(system: CodeSystem | None, form_reading: Reading) -> dict:
     }  # fmt: skip
 
 
-@dataclass(frozen=True)
-class Place:
-    """Where a system's codes are shown: the site, and the role and colour of what they lie on."""
-
-    site: Site
-    ground: Lab
-    ground_name: str
-    types: int
-
-
-def place_of(reading: Reading, system: CodeSystem) -> Place | None:
-    """The place, by what most bearers have there; None if no figure within the scope has the site."""
-    army, scheme = reading.design.army, reading.design.scheme
-    found, sites, types = Counter(), [], set()
-    for one in reading.resolution.classes:
-        if system.scope not in army.paths[one.unit] or system.type not in ("", one.type):
-            continue
-        shown = one.plate.named_sites(system.site)
-        if not shown:
-            continue
-        site = shown[0][1]
-        sites.append(site)
-        types.add(one.type)
-        own = one.plate.areas_within(site.area)
-        found[(one.cells[own[0]].role or "") if own else ""] += len(one.ordinals)
-    if not sites:
-        return None
-    role = system.manner.ground or found.most_common(1)[0][0]
-    known = scheme.role_by_id.get(role)
-    colour = reading.prediction(role, "rank").apparent if known and known.recipe().steps else reading.undercoat
-    return Place(
-        min(sites, key=lambda one: one.width * one.height), colour, known.name if known else "bare", len(types)
-    )
-
-
 def _colour_of(reading: Reading):
     return lambda role: reading.prediction(role, "rank").apparent
 
@@ -278,7 +236,7 @@ def _codes(reading: Reading, system: CodeSystem, place: Place | None) -> dict:
         usual, weak, other = shown.nearest[at] if shown else (0.0, 0.0, -1)
         rows.append({
             "holder": one.id, "name": name, "code": held.code, "words": code_words(scheme, held.code), "pinned": held.pinned,
-            "picture": picture(reading, system, held.code, place) if place else "", "usual": usual, "weak": weak,
+            "picture": code_picture(reading, system, held.code, place) if place else "", "usual": usual, "weak": weak,
             "other": given[other][1] if other >= 0 else "",
         })  # fmt: skip
     rows_lost = [
@@ -298,23 +256,6 @@ def _codes(reading: Reading, system: CodeSystem, place: Place | None) -> dict:
         "bearers": BEARERS[system.bearers],
         "features": 1 + bool(system.plan.frames) + bool(system.plan.signs),
     }
-
-
-def code_words(scheme, code: Code) -> str:
-    """A code in words, such as "'3' in a lozenge, in Harbour facing"."""
-    role = scheme.role_by_id.get(code.colour)
-    return f"{code.device.words}, in {role.name if role else code.colour}"
-
-
-def picture(reading: Reading, system: CodeSystem, code: Code, place: Place) -> str:
-    """A code drawn on what it lies on."""
-
-    def inked(role: str) -> str:
-        return hex_of(reading.prediction(role, "rank").apparent) if role else ""
-
-    mark = WornMark(code.device, inked(code.colour), manner=system.manner, ground=inked(system.manner.ground),
-                    outline=inked(system.manner.outline))  # fmt: skip
-    return mark_safe(mark_svg(place.site, hex_of(place.ground), mark, css="code-picture"))
 
 
 @login_required
