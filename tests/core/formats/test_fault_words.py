@@ -32,6 +32,7 @@ class Words(TestCase):
             (lambda d: role(d).update(name=7), "In scheme, roles 2: 'name' is 7; wanted is a text. (at /scheme/roles/1/name)"),
             (lambda d: role(d).update(name=""), "In scheme, roles 2: 'name' has 0 signs; allowed is 1 to 80."),
             (lambda d: role(d).update(colour="red"), "In scheme: roles 2 has 'colour', which nothing here is called."),
+            (lambda d: d["evenings"].update(attention=99999), "'attention' is 99999; allowed is"),
             (lambda d: d["scheme"].update(roles={}), "In scheme: 'roles' is a group of named values; wanted is a list."),
             (lambda d: d.update(format="other"), "'other'; allowed is"),
             (lambda d: role(d).update(name="x" * 300), "has 300 signs; allowed is 1 to 80."),

@@ -22,6 +22,16 @@ def named(given: dict[int, int], names: list[str]) -> dict[int, str]:
     return {patch: names[area] for patch, area in given.items()}
 
 
+class Progress(TestCase):
+    def test_it_only_grows_and_ends_with_the_model(self):
+        told = list(modelled(box(10, 20, 30), 6))
+        shares = [share for share, _, _ in told]
+        self.assertEqual(shares, sorted(shares))
+        self.assertGreater(len(set(shares)), 7)
+        self.assertEqual((shares[-1], [model for *_, model in told[:-1]]), (1.0, [None] * (len(told) - 1)))
+        self.assertIsNotNone(told[-1][2])
+
+
 class Carrier(TestCase):
     @classmethod
     def setUpClass(cls):

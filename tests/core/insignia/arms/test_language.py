@@ -10,7 +10,7 @@ from shapely.geometry import Point
 from mantello_core.errors import MantelloError
 from mantello_core.insignia.arms import beast, bird
 from mantello_core.insignia.arms.arms_drawing import ArmsDrawing, drawn_arms
-from mantello_core.insignia.arms.arranging import spots_for
+from mantello_core.insignia.arms.arranging import part_for, spots_for
 from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.branch import branch_of
 from mantello_core.insignia.arms.charge import CHARGES, charge_shape
@@ -284,6 +284,15 @@ class Looks(TestCase):
             ArmsDrawing(whole, (*pieces, Piece(box(30, 30, 60, 60), "gules", "fess"))).unseen(100), ("star",)
         )
         self.assertEqual(drawn_arms(read_blazon("Azure, a fess or")).unseen(6.5), ())
+
+    def test_a_part_of_the_field_is_as_large_as_it_is_said(self):
+        room = box(10, 20, 110, 120)
+        for place, bounds in (
+            ("in chief", (10, 20, 110, 60)), ("in base", (10, 72, 110, 116)), ("in dexter", (10, 20, 52, 110)), ("in sinister", (68, 20, 110, 110)),
+            ("in sinister base", (60, 70, 110, 115)),
+        ):  # fmt: skip
+            group, part = part_for(Group(2, "star", "or", arrangement=f"in saltire {place}"), room)
+            self.assertEqual((group.arrangement, tuple(round(one, 6) for one in part.bounds)), ("in saltire", bounds), place)
 
     def test_charges_in_orle_stand_where_no_ring_is_left(self):
         narrow = [
