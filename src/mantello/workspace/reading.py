@@ -204,14 +204,16 @@ class Reading:
     def prediction(self, role_id: str, tier: str) -> Prediction:
         """What a role's recipe for a tier gives on what most of it lies on, with the passes that lie on most of it."""
         ground = self.resolution.ground_under(role_id, tier)
-        return self.design.scheme.predicted(self.stacks.usual(role_id, tier), ground)
+        form = self.stacks.usual_form(role_id, tier)
+        return self.design.scheme.predicted(self.stacks.usual(role_id, tier), ground, form)
 
     def _worn(self, one: FigureClass, area: str) -> Prediction | None:
         """What the recipe of an area gives on what the area starts on; None without one."""
         role = one.cells[area].role
         if not role or not self.design.scheme.role(role).recipe(one.tier).steps:
             return None
-        return self.design.scheme.predicted(self.stacks.recipe(one, area), one.ground_of(area))
+        recipe, form = self.stacks.laid_on(one, area)
+        return self.design.scheme.predicted(recipe, one.ground_of(area), form)
 
     def tones(self, role_id: str | None, tier: str = "rank") -> Tones | None:
         """The five tones of a role; None if it has no recipe yet."""
@@ -235,7 +237,7 @@ class Reading:
         """For every painted area of a class its colour clean and dirty, some laws of dirt left out; kept once asked."""
         key = one.unit, one.rank, one.ordinals[0], without
         if key not in self._soiled:
-            self._soiled[key] = soiled(self.design, one, without=without, recipe_of=self.stacks.recipe)
+            self._soiled[key] = soiled(self.design, one, without=without, laid_on=self.stacks.laid_on)
         return self._soiled[key]
 
     def lit(self, one: FigureClass, area: str, seeing: Seeing = NEUTRAL) -> Lit | None:
@@ -374,8 +376,8 @@ class Reading:
             return BARE
         role = one.cells[area].role
         if role:
-            recipe = self.stacks.recipe(one, area)
-            for outcome in reversed(self.design.scheme.predicted(recipe, one.ground_of(area)).outcomes):
+            recipe, form = self.stacks.laid_on(one, area)
+            for outcome in reversed(self.design.scheme.predicted(recipe, one.ground_of(area), form).outcomes):
                 if laid_as(outcome.step, role) in done:
                     return seeing.hex(outcome.tones.flats)
         laid = [each for each in self.laid_grounds(one) if area in each.areas and each.assembly]

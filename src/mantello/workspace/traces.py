@@ -1,5 +1,6 @@
 """What an area shows besides its flats: seams and edges in their tones, broad lights, and chips, runs and stripes one by one."""
 
+from collections import Counter
 from collections.abc import Iterator
 
 from mantello_core.colour.difference import difference
@@ -18,6 +19,8 @@ from .seeing import Seeing
 TRACED = ("dots", "lips", "scratches", "runs", "stripes", "border")
 #: laws of dirt that leave traces, with what each is at the dirtiest: place, number on a cm², mm long and wide, opacity
 DIRT_TRACES = {"edges": ("dots", 90.0, 0.4, 0.4, 1.0), "falls": ("runs", 9.0, 3.0, 0.3, 0.55)}
+#: of a second pass by the same law: how many traces for each of the first, and how large they are beside them
+SECOND = {"edges": (0.6, 0.5), "falls": (0.6, 0.8)}
 #: places whose lights lie broad, from the light downwards, and from where that is by light plan
 BROAD = ("raised", "upper")
 FROM = {"": (0.0, -1.0), "front": (0.0, -1.0), "lamps": (0.0, -1.0), "left": (-0.7, -0.7), "right": (0.7, -0.7)}
@@ -53,16 +56,21 @@ def _traces(design: Design, one: FigureClass, area: str, worn: Prediction, seein
 
 
 def _dirt_traces(design: Design, one: FigureClass, area: str, edge: str, seeing: Seeing) -> Iterator[Trace]:
-    """Chips with a lit lower lip, and streaks. edge: the tone that catches the light."""
+    """Chips with a lit lower lip, and streaks; in a second hue where two passes follow one law. edge: the tone that catches the light."""
     level = design.dirt_level / MOST_LEVEL
+    laid: Counter[str] = Counter()
     for each in design.scheme.finishing.dirt:
         share = exposure(one.plate, area, each.law, each.height) if each.law in DIRT_TRACES else 0.0
         if share > 0:
             place, count, length, width, opacity = DIRT_TRACES[each.law]
-            number, colour = count * share * level, seeing.hex(each.step.mix.film.masstone)
-            yield Trace(place, colour, number, length, width, opacity)
-            if place == "dots":
+            fewer, smaller = SECOND[each.law] if laid[each.law] else (1.0, 1.0)
+            number, colour = count * share * level * fewer, seeing.hex(each.step.mix.film.masstone)
+            # what is laid at edges again lies inside the chips there are; what runs again, between the runs
+            apart = laid[each.law] if place == "runs" else 0
+            yield Trace(place, colour, number, length * smaller, width * smaller, opacity, dealt=apart)
+            if place == "dots" and not laid[each.law]:
                 yield Trace("lips", edge, number, width, LIP, 0.9)
+            laid[each.law] += 1
 
 
 def _bands(worn: Prediction, seeing: Seeing) -> tuple[tuple[float, str], ...]:

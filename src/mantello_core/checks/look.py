@@ -9,6 +9,7 @@ from ..design.design import Design
 from ..insignia.arms.tincture import TINCTURES
 from ..marks.named_arms import NamedArms
 from ..order.stacks import Stacks
+from ..passes.soiled import soiled_role
 from ..scheme.cascade import Resolution
 
 
@@ -28,12 +29,20 @@ class Look:
         self.scale = brief.scale if brief else 1.0
 
     def apparent(self, role: str, tier: str) -> Lab:
-        """What a role looks like once all its steps are done: what a later step pulls back raises no alarm."""
+        """What a role looks like once all its steps are done, under varnish and the army's dirt: what a later step pulls back
+        raises no alarm."""
         key = role, tier
         if key not in self._apparent:
-            self._apparent[key] = self.design.scheme.predicted(
-                self.stacks.usual(role, tier), self.resolution.ground_under(role, tier)
-            ).apparent
+            laid = (
+                self.stacks.usual(role, tier),
+                self.resolution.ground_under(role, tier),
+                self.stacks.usual_form(role, tier),
+            )
+            dirty = self.design.dirt_level and self.design.scheme.finishing.dirt
+            worn = self.resolution.showing_most(role, tier) if dirty else None
+            self._apparent[key] = (
+                soiled_role(self.design, worn, role, laid) if worn else self.design.scheme.predicted(*laid).apparent
+            )
         return self._apparent[key]
 
     def tincture(self, arms: NamedArms, id_: str, tier: str) -> Lab:

@@ -46,7 +46,7 @@ class Extent:
         )  # fmt: skip
 
     def of_share(self, share: float) -> "Extent":
-        """So much of it, 0 to 1."""
+        """So much of it, 0 to 1; or so many of it."""
         return replace(
             self, surface_mm2=self.surface_mm2 * share, free_mm=self.free_mm * share, exposed_mm=self.exposed_mm * share,
             sharp_mm=self.sharp_mm * share, foot_mm=self.foot_mm * share, line_mm=self.line_mm * share,

@@ -3,7 +3,7 @@
 Lengths are mm and areas mm², except drawing coordinates, which are units of 0.1 mm.
 """
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from dataclasses import asdict, dataclass, field, replace
 from functools import cached_property
 
@@ -294,6 +294,13 @@ class Plate:
             for a, b, length in view.seams:
                 found[a][b] = found[b][a] = round(found[a].get(b, 0) + length, 2)
         return found
+
+    def share_beside(self, areas: Iterable[str], others: Collection[str]) -> float:
+        """Share of the outlines of some areas, 0 to 1, that lies beside others."""
+        mine = frozenset(areas)
+        outline = sum(seen.outline_mm for view in self.views for seen in view.areas if seen.area in mine)
+        shared = sum(length for area in mine for other, length in self.neighbours[area].items() if other in others)
+        return min(shared / outline, 1.0) if outline else 0.0
 
     def areas_within(self, area: str) -> tuple[str, ...]:
         """The area itself, or the patches it is divided into; lowest first."""

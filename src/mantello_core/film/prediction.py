@@ -1,6 +1,6 @@
 """What a recipe looks like after every step, on a given ground."""
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from itertools import pairwise
 
 import numpy as np
@@ -8,6 +8,7 @@ import numpy as np
 from ..colour.difference import difference
 from ..colour.spaces import Lab, lab_of, mean_lab, xyz_of_lab
 from ..errors import UnknownName
+from ..figures.form import Form
 from ..memory import remembered
 from ..recipes.step import EVEN, Recipe, Step
 from .calibration import Calibration
@@ -67,6 +68,8 @@ class Prediction:
     tones: Tones
     #: the colour from where single tones cannot be told apart: the mean in linear light
     apparent: Lab
+    #: CIELAB of every zone before the first step, after each and under the last coat, (steps + 2, zones, 3)
+    labs: np.ndarray = field(compare=False, repr=False)
 
     def outcome(self, step_id: str) -> Outcome:
         """What the step of that id gives.
@@ -79,16 +82,43 @@ class Prediction:
         return found
 
 
-@remembered(48_000)
 def predicted(
-    recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = (), varnish: str = ""
+    recipe: Recipe,
+    ground: Ground,
+    calibrations: tuple[Calibration, ...] = (),
+    varnish: str = "",
+    form: Form | None = None,
 ) -> Prediction:
     """Follow a recipe over a ground; the same question is answered from memory.
 
     Zones that the recipe's places tell apart carry a surface each; a step lays its film on what it covers of them.
     calibrations: what test pieces taught of paints. varnish: finish of the last coat, under which the colours it ends in are
-    seen; '' for none.
+    seen; '' for none. form: of the areas that it is laid on, by which the zones take their shares of the surface; as the usual
+    figure if None. Coats are the same on every form.
     """
+    if form is None or form.usual:
+        return _followed(recipe, ground, calibrations, varnish)
+    return _on_form(recipe, ground, calibrations, varnish, form)
+
+
+@remembered(24_000)
+def _on_form(
+    recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str, form: Form
+) -> Prediction:
+    usual, zones = _followed(recipe, ground, calibrations, varnish), zones_on(recipe, (ground,))
+    share = zones.share_on(form)
+    *tones, ends = tones_of(usual.labs[:, 1:], share[1:])
+    outcomes = tuple(
+        _seen(one, share * cover, cover, *pair, after)
+        for one, cover, pair, after in zip(
+            usual.outcomes, zones.cover, pairwise(usual.labs[:-1]), tones[1:], strict=True
+        )
+    )
+    return Prediction(outcomes, ends, mean_of(usual.labs[-1, 1:], share[1:]), usual.labs)
+
+
+@remembered(48_000)
+def _followed(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str) -> Prediction:
     zones = zones_on(recipe, (ground,))
     laid = tuple(followed(recipe, (ground,), calibrations, zones))
     surfaces = [laid[0].before.at(0) if laid else ground.on(zones.sprayed), *(one.after.at(0) for one in laid)]
@@ -96,10 +126,10 @@ def predicted(
     labs, share = stacked(surfaces).labs, zones.share[1:]
     *tones, ends = tones_of(labs[:, 1:], share)
     outcomes = tuple(
-        _outcome(one, zones.share * one.cover, *pair, after)
+        _seen(_bare(one, after), zones.share * one.cover, one.cover, *pair, after)
         for one, pair, after in zip(laid, pairwise(labs[:-1]), tones[1:], strict=True)
     )
-    return Prediction(outcomes, ends, mean_of(labs[-1, 1:], share))
+    return Prediction(outcomes, ends, mean_of(labs[-1, 1:], share), labs)
 
 
 @remembered(4_000)
@@ -108,18 +138,28 @@ def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ..
     return tuple(coats_laid(recipe, (ground,), calibrations)[0].tolist())
 
 
-def _outcome(laid: Laid, touched: np.ndarray, before: np.ndarray, after: np.ndarray, tones: Tones) -> Outcome:
-    """touched: how much of the surface it covers, by zone, (zones,); where it covers none the middling point tells."""
+def _bare(laid: Laid, tones: Tones) -> Outcome:
+    """A step that was laid, as nobody has looked at it yet."""
+    middling = laid.before.at((0, 0))
+    covers = laid.covers[0] if laid.covers else None
+    return Outcome(laid.step, int(laid.coats[0]), covers, tones.flats, tones.flats, tones, None, middling)
+
+
+def _seen(
+    outcome: Outcome, touched: np.ndarray, cover: np.ndarray, before: np.ndarray, after: np.ndarray, tones: Tones
+) -> Outcome:
+    """The outcome as it is seen where it touches.
+
+    touched: how much of the surface it covers, by zone, (zones,); where it covers none the middling point tells. cover: how
+    much of every zone. before, after: CIELAB of the zones, (zones, 3).
+    """
     weight = touched if touched.sum() > 0 else np.eye(len(touched))[0]
-    after, seen_before = mean_of(after, weight), mean_of(before, weight)
-    laid_on = float((weight * laid.cover).sum() / weight.sum()) * laid.step.technique.density
+    seen, seen_before = mean_of(after, weight), mean_of(before, weight)
+    laid_on = float((weight * cover).sum() / weight.sum()) * outcome.step.technique.density
     if 0 < laid_on < SINGLE:
-        after = _alone(seen_before, after, laid_on)
-    recess = tones.recess if laid.step.technique.effect in ("wash", "stain", "oil") else None
-    return Outcome(
-        laid.step, int(laid.coats[0]), laid.covers[0] if laid.covers else None, seen_before, after,
-        tones, recess, laid.before.at((0, 0)),
-    )  # fmt: skip
+        seen = _alone(seen_before, seen, laid_on)
+    recess = tones.recess if outcome.step.technique.effect in ("wash", "stain", "oil") else None
+    return replace(outcome, before=seen_before, after=seen, tones=tones, recess=recess)
 
 
 def _alone(before: Lab, after: Lab, share: float) -> Lab:

@@ -2,14 +2,16 @@
 
 from dataclasses import dataclass
 
-from ..colour.difference import difference
+from ..colour.difference import differences
 from ..colour.spaces import Lab
+from ..figures.form import Form
+from ..memory import remembered
 from ..paints.paint import Paint
 from ..recipes.step import Recipe
 from .calibration import Calibration
 from .ground import Ground
-from .laying import counts_coats
-from .prediction import predicted
+from .laying import counts_coats, followed, zones_on
+from .prediction import mean_of
 
 #: CIEDE2000 from what a pale ground lets it reach, from which a colour counts as lost on another
 LOST = 18.0
@@ -17,15 +19,15 @@ LOST = 18.0
 
 @dataclass(frozen=True)
 class Reached:
-    """What a recipe looks like on a ground, and on the palest one."""
+    """What a recipe looks like on a ground, and on the palest one; compared zone by zone, since a stain may show on what a
+    lighter spray reached and be lost below."""
 
     here: Lab
     pale: Lab
-
-    @property
-    def apart(self) -> float:
-        """CIEDE2000 between the two."""
-        return difference(self.here, self.pale)
+    #: CIEDE2000 between the two, the mean over the surface
+    apart: float
+    #: share of the surface on which they are so far apart that it is lost
+    share: float
 
     @property
     def lost(self) -> bool:
@@ -41,6 +43,22 @@ def shows_ground(recipe: Recipe) -> bool:
     return first.kind in ("stain", "base") and not counts_coats(first)
 
 
-def reached(recipe: Recipe, ground: Ground, pale: Paint, calibrations: tuple[Calibration, ...] = ()) -> Reached:
-    """What a recipe reaches on a ground, beside a pale undercoat."""
-    return Reached(*(predicted(recipe, one, calibrations).apparent for one in (ground, Ground(pale))))
+@remembered(1_000)
+def reached(
+    recipe: Recipe,
+    ground: Ground,
+    pale: Paint,
+    calibrations: tuple[Calibration, ...] = (),
+    form: Form | None = None,
+) -> Reached:
+    """What a recipe of at least one step reaches on a ground, beside a pale undercoat. form: of the areas it is laid on."""
+    grounds = ground, Ground(pale)
+    zones = zones_on(recipe, grounds)
+    *_, last = followed(recipe, grounds, calibrations, zones)
+    here, there = last.after.labs[:, 1:]
+    share = zones.share_on(form)[1:]
+    apart = differences(here, there)
+    darker = (apart >= LOST) & (here[:, 0] < there[:, 0])
+    return Reached(
+        mean_of(here, share), mean_of(there, share), float((apart * share).sum()), float(share[darker].sum())
+    )

@@ -8,6 +8,7 @@ from functools import cache
 
 import numpy as np
 
+from ..figures.form import Form, kinds_of, odds_of
 from ..figures.sample import Sample, usual_sample
 from ..memory import remembered
 from ..recipes.step import Step
@@ -33,6 +34,15 @@ class Zones:
     #: 0 open to 1 deepest, and how much a spray from above covers, (zones,)
     depth: np.ndarray
     sprayed: np.ndarray
+    #: share of the surface by kind of point, (zones, 16)
+    kinds: np.ndarray
+
+    def share_on(self, form: Form | None) -> np.ndarray:
+        """Share of the surface of areas that are formed so, (zones,); None as the usual figure."""
+        if form is None or form.usual:
+            return self.share
+        weighed = self.kinds @ odds_of(form)
+        return weighed / weighed.sum()
 
 
 def zones_of(steps: tuple[Step, ...], sprayed: bool, light: str = "") -> Zones:
@@ -64,7 +74,9 @@ def grouped(sample: Sample, places: tuple[Where, ...], pooling: bool, sprayed: b
         np.round(above * PARTS) / PARTS,
     ]).T  # fmt: skip
     rows, which = np.unique(table, axis=0, return_inverse=True)
-    mm2 = np.bincount(which.ravel(), sample.mm2)
+    which, kind = which.ravel(), kinds_of(sample)
+    mm2 = np.bincount(which, sample.mm2)
+    kinds = np.bincount(16 * which + kind, sample.mm2, 16 * len(rows)).reshape(len(rows), 16)
     while len(rows) > MOST - 1:
         least = int(mm2.argmin())
         apart = np.abs(rows - rows[least]).sum(1) + 0.02 * mm2 / mm2.sum()
@@ -73,11 +85,13 @@ def grouped(sample: Sample, places: tuple[Where, ...], pooling: bool, sprayed: b
         both = mm2[nearest] + mm2[least]
         rows[nearest] = (rows[nearest] * mm2[nearest] + rows[least] * mm2[least]) / both
         mm2[nearest] = both
-        rows, mm2 = np.delete(rows, least, 0), np.delete(mm2, least)
+        kinds[nearest] += kinds[least]
+        rows, mm2, kinds = np.delete(rows, least, 0), np.delete(mm2, least), np.delete(kinds, least, 0)
     first = _middling(sample)
     middle = np.concatenate([covers[:, first], [0.0], above[first : first + 1]])
     rows = np.vstack([middle, rows])
-    return Zones(np.concatenate([[0.0], mm2 / mm2.sum()]), rows[:, : len(places)].T, rows[:, -2], rows[:, -1])
+    kinds = np.vstack([np.zeros(16), kinds / mm2.sum()])
+    return Zones(np.concatenate([[0.0], mm2 / mm2.sum()]), rows[:, : len(places)].T, rows[:, -2], rows[:, -1], kinds)
 
 
 def grouped_ground(sprayed: bool) -> Zones:

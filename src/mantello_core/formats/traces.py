@@ -29,6 +29,8 @@ class Trace(NamedTuple):
     #: of lips: traces of which place they lie along, and on which side
     along: str = "dots"
     side: str = "lower"
+    #: traces of one place that lie apart from each other are dealt by a number each
+    dealt: int = 0
 
 
 def traces_svg(seen: SeenArea, traces: tuple[Trace, ...], seed: int = 0) -> str:
@@ -44,7 +46,7 @@ def _drawn(seen: SeenArea, trace: Trace, seed: int) -> str:
     else:
         along = trace.along if trace.place == "lips" else trace.place
         number = min(MOST, _dealt(trace.count * seen.mm2 / 100, seen.area, seed))
-        spots = _spots(seen, along, number, seed)
+        spots = _spots(seen, along, number, seed, trace.dealt)
         if trace.place in _FILLED:
             d = "".join(_FILLED[trace.place](spot, trace) for spot in spots)
             return f'<path d="{d}" fill="{trace.colour}" fill-opacity="{trace.opacity:g}" stroke="none"/>' if d else ""
@@ -72,8 +74,8 @@ class _Spot(NamedTuple):
 
 
 @remembered(4_000)
-def _spots(seen: SeenArea, place: str, number: int, seed: int) -> tuple[_Spot, ...]:
-    dice = random.Random(f"{seed}|{seen.area}|{place}")
+def _spots(seen: SeenArea, place: str, number: int, seed: int, dealt: int) -> tuple[_Spot, ...]:
+    dice = random.Random(f"{seed}|{seen.area}|{place}" + (f"|{dealt}" if dealt else ""))
     found = []
     for _ in range(number):
         for _ in range(TRIED):

@@ -7,6 +7,7 @@ from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
 from ..figures.exposure import exposure
+from ..figures.form import Form
 from ..figures.glowing import glow_on
 from ..figures.vocabulary import group_of
 from ..film.ground import Ground
@@ -30,11 +31,11 @@ def soiled(
     one: FigureClass,
     level: int | None = None,
     without: Collection[str] = (),
-    recipe_of: Callable[[FigureClass, str], Recipe] | None = None,
+    laid_on: Callable[[FigureClass, str], tuple[Recipe, Form]] | None = None,
 ) -> dict[str, tuple[Lab, Lab]]:
     """For every painted area of a class of figures its colour clean and dirty, each from where its tones run together.
 
-    recipe_of: what lies on an area before dirt, with passes over the figure; its role's recipe if None. level: 0 to 5; as the army has it if None. without: laws that are left out, such as those whose traces are drawn one by
+    laid_on: what lies on an area before dirt, with passes over the figure, and how the areas of its role are formed; its role's recipe on the usual figure if None. level: 0 to 5; as the army has it if None. without: laws that are left out, such as those whose traces are drawn one by
     one. Each pass is laid by the film model over the finished recipe; of the area it
     covers the share that its law reaches, times the level. Estimates.
     """
@@ -43,29 +44,63 @@ def soiled(
     shining = glow_on(one.plate, sources, glow.reach) if glow and sources else {}
     found = {}
     for area, cell in one.cells.items():
-        recipe = Recipe()
+        recipe, form = Recipe(), None
         if cell.role:
-            recipe = recipe_of(one, area) if recipe_of else design.scheme.role(cell.role).recipe(one.tier)
+            recipe, form = laid_on(one, area) if laid_on else (design.scheme.role(cell.role).recipe(one.tier), None)
         if not recipe.steps:
             continue
         ground = one.ground_of(area)
-        clean = dirty = design.scheme.predicted(recipe, ground).apparent
+        clean = dirty = design.scheme.predicted(recipe, ground, form).apparent
         if area in shining:
-            lit = design.scheme.predicted(Recipe((*recipe.steps, glow.step)), ground).apparent
+            lit = design.scheme.predicted(Recipe((*recipe.steps, glow.step)), ground, form).apparent
             dirty = mean_lab([dirty, lit], [1 - shining[area], shining[area]])
-        for each in design.scheme.finishing.dirt:
-            if each.law in without:
-                continue
-            share = exposure(one.plate, area, each.law, each.height) * level / MOST_LEVEL
-            if share > 0:
-                dirty = mean_lab([dirty, _under(design, recipe, each, ground)], [1 - share, share])
-        found[area] = clean, dirty
+        shares = {
+            each: exposure(one.plate, area, each.law, each.height)
+            for each in design.scheme.finishing.dirt
+            if each.law not in without
+        }
+        found[area] = clean, _beneath(design, shares, level, dirty, (recipe, ground, form))
     return found
 
 
-def _under(design: Design, recipe: Recipe, each: DirtPass, ground: Ground | None) -> Lab:
+def soiled_role(design: Design, one: FigureClass, role: str, laid: tuple[Recipe, Ground | None, Form | None]) -> Lab:
+    """The colour of a role under the army's dirt from where its tones run together, on one class of figures that wears it.
+
+    laid: its recipe there, what that lies on and how its areas are formed. Each pass takes the mean of what it reaches of the
+    role's areas, by their surface.
+    """
+    recipe, ground, form = laid
+    clean = design.scheme.predicted(recipe, ground, form).apparent
+    if not design.dirt_level or not recipe.steps:
+        return clean
+    mm2 = {area: one.plate.areas[area].surface_mm2 for area, cell in one.cells.items() if cell.role == role}
+    whole = sum(mm2.values())
+    shares = {
+        each: sum(exposure(one.plate, area, each.law, each.height) * size for area, size in mm2.items()) / whole
+        for each in design.scheme.finishing.dirt
+        if whole
+    }
+    return _beneath(design, shares, design.dirt_level, clean, laid)
+
+
+def _beneath(
+    design: Design,
+    shares: dict[DirtPass, float],
+    level: int,
+    clean: Lab,
+    laid: tuple[Recipe, Ground | None, Form | None],
+) -> Lab:
+    """A colour beneath passes of dirt that reach so much of it each, 0 to 1, at a level."""
+    for each, reached in shares.items():
+        share = reached * level / MOST_LEVEL
+        if share > 0:
+            clean = mean_lab([clean, _under(design, each, *laid)], [1 - share, share])
+    return clean
+
+
+def _under(design: Design, each: DirtPass, recipe: Recipe, ground: Ground | None, form: Form | None) -> Lab:
     """The colour where a pass lies over a finished recipe."""
-    return design.scheme.predicted(Recipe((*recipe.steps, each.step)), ground).apparent
+    return design.scheme.predicted(Recipe((*recipe.steps, each.step)), ground, form).apparent
 
 
 def swallowed(design: Design, one: FigureClass, colours: dict[str, tuple[Lab, Lab]]) -> tuple[Swallowed, ...]:

@@ -12,6 +12,7 @@ from ..figures.extent import Extent, united
 from ..film.coats_on import CoatsOn
 from ..film.ground import Ground
 from ..order.arranging import Arranged
+from ..order.beside import measured_beside
 from ..order.figure_order import order_of
 from ..order.nodes import ground_pot, pot_of
 from ..order.rules import COAT_ORDER, RECIPE_ORDER
@@ -288,7 +289,8 @@ def _role_rows(design, unit, rank, classes, coats: CoatsOn, stacks: Stacks) -> I
         ordinals, wearing = tuple(sorted(worn.ordinals)), replace(around, figures=len(worn.ordinals))
         subject = of_role(role_id)
         counts = _most_coats(coats, stacks, role_id, recipe, worn, classes)
-        for step, count in zip(recipe.steps, counts, strict=True):
+        for plain, count in zip(recipe.steps, counts, strict=True):
+            step = measured_beside(plain, classes[0], role_id)
             technique = step.technique
             node = f"{subject.text}|{step.id}"
             slower = scheme.drying(step) / step.drying if step.drying else 1.0
@@ -297,7 +299,7 @@ def _role_rows(design, unit, rank, classes, coats: CoatsOn, stacks: Stacks) -> I
                 seconds_of(step, worn.extent, count, wearing), scheme.drying(step) * 60, count, ordinals,
                 round(worn.extent.surface_mm2 * step.share_on(worn.extent), 2), f"{role.name} {technique.verb.lower()}", technique.mess,
                 step.sprayed, len(step.mix.parts) > 1, step.window * 60 if step.kind == "oil" else 0.0,
-                counted=step is recipe.base and step.coats is None,
+                counted=plain is recipe.base and step.coats is None,
             ), touch_dry(step) * slower * 60  # fmt: skip
 
 

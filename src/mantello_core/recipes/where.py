@@ -11,6 +11,7 @@ import numpy as np
 
 from ..errors import OutOfRange, UnknownName
 from ..figures.extent import EXPOSED, SHARP, UPWARD, Extent
+from ..figures.form import AT_CORNER, RECESSED
 from ..figures.sample import LIGHT_PLANS, LIGHTS, Sample, usual_sample
 from ..memory import remembered
 
@@ -25,10 +26,8 @@ LEAST_LENGTH, MOST_LENGTH = 0.1, 20.0
 LEAST_SPREAD, MOST_SPREAD = 0.1, 1.5
 #: edges by how they face up at least
 EDGES = {"all": -2.0, "exposed": EXPOSED, "sharp": SHARP}
-#: mm from a corner within which every edge is sharp
-AT_CORNER = 0.3
-#: depth from which a point is in a recess at all, and that is dabbed or layered over no more
-RECESSED, SHUT = 0.12, 0.75
+#: depth from which a point is dabbed or layered over no more
+SHUT = 0.75
 #: a spray reaches where what faces it is turned to it at least so much, and no deeper than this
 SPREAD, HIDDEN = 0.35, 0.8
 #: mm from an edge within which what is knocked off chips
@@ -37,7 +36,7 @@ KNOCKED = 0.5
 STEEP = 0.75
 #: a border lies so many mm inside the outline
 BORDER_INSIDE = 0.15
-#: share of an outline that lies beside one named neighbour, on the usual figure
+#: share of an outline that lies beside one named neighbour, where no figure is known
 ONE_NEIGHBOUR = 0.3
 #: edges of single marks that catch the light, and that lie in shadow
 LIPS = ("lower", "upper")
@@ -103,6 +102,8 @@ class Where:
     length: float | None = None
     #: role of the neighbour that it lies beside; '' for all neighbours
     beside: str = ""
+    #: share of the outline that lies beside that neighbour, where it was measured on a figure; no part of a design
+    along: float | None = None
 
     @property
     def words(self) -> str:
@@ -334,8 +335,14 @@ def _border(sample: Sample, share, width, soft, where) -> np.ndarray:
     return ((inside > BORDER_INSIDE) & (inside < BORDER_INSIDE + width)).astype(float)
 
 
+def _along(where: Where) -> float:
+    if where.along is not None:
+        return where.along
+    return ONE_NEIGHBOUR if where.beside else 1.0
+
+
 def _beside(sample: Sample, share, width, soft, where) -> np.ndarray:
-    return (np.minimum(sample.under, sample.proud) < width) * (ONE_NEIGHBOUR if where.beside else 1.0)
+    return (np.minimum(sample.under, sample.proud) < width) * _along(where)
 
 
 def _all(sample: Sample, share, width, soft, where) -> np.ndarray:

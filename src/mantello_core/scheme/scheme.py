@@ -7,6 +7,7 @@ from functools import cached_property
 from ..army.tree import TIERS, Army
 from ..camouflage.pattern import Pattern
 from ..errors import UnknownName
+from ..figures.form import Form
 from ..film.calibration import Calibration, drying_factor
 from ..film.ground import Ground
 from ..film.prediction import Prediction, coats_of, predicted
@@ -164,10 +165,10 @@ class Scheme:
         """The paints it may name: those that ship, and its own."""
         return SHIPPED.with_own(self.own_paints)
 
-    def predicted(self, recipe: Recipe, ground: Ground | None = None) -> Prediction:
+    def predicted(self, recipe: Recipe, ground: Ground | None = None, form: Form | None = None) -> Prediction:
         """What a recipe gives on a ground (the army's if None) and under its last coat, with its paints as test pieces found
-        them."""
-        return predicted(self.lit(recipe), ground or self.ground, self.calibrations, self.finishing.varnish)
+        them. form: of the areas it is laid on, None as the usual figure."""
+        return predicted(self.lit(recipe), ground or self.ground, self.calibrations, self.finishing.varnish, form)
 
     def recipe(self, role_id: str, tier: str) -> Recipe:
         """What a role is painted by for a tier, with its lights by the army's light plan.

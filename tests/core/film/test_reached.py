@@ -33,6 +33,13 @@ class Reaching(TestCase):
         self.assertLess(black.here.lightness, 12)
         self.assertFalse(linen.lost)
 
+    def test_what_a_lighter_spray_reached_shows_and_the_rest_is_lost(self):
+        pale, soot = palest(), paint("undercoat-soot")
+        plain, sprayed = (reached(STAINED, ground, pale) for ground in (Ground(soot), Ground(soot, pale)))
+        self.assertGreater(plain.share, 0.95)
+        self.assertTrue(0.1 < sprayed.share < plain.share, sprayed.share)
+        self.assertLess(sprayed.apart, plain.apart)
+
     def test_only_what_is_transparent_shows_its_ground(self):
         self.assertTrue(shows_ground(STAINED))
         self.assertFalse(shows_ground(Recipe((first_step(paint("salt-linen")),))))

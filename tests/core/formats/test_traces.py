@@ -42,6 +42,16 @@ class Traces(TestCase):
         for one in runs.split("M")[1:]:
             self.assertLess(float(one.split("h")[0].split(",")[1]), 10.01)
 
+    def test_a_second_hue_lies_in_the_chips_there_are_and_between_the_runs(self):
+        def first(trace) -> str:
+            """Where the first of them begins."""
+            return traces_svg(PANEL, (trace,), 1).split('d="M')[1].replace("h", "L").split("L")[0]
+
+        chip = Trace("dots", "#101010", 3.0, 0.1, 0.1)
+        self.assertEqual(first(chip), first(chip._replace(colour="#a05020")))
+        run = Trace("runs", "#101010", 3.0, 1.0, 0.1)
+        self.assertNotEqual(first(run), first(run._replace(dealt=1)))
+
     def test_a_lip_lies_beneath_its_chip_or_above(self):
         chip = Trace("dots", "#101010", 0.5, 0.3, 0.3)
         middle = rings_of(traces_svg(PANEL, (chip,), 1).split('d="')[1].split('"')[0])[0]

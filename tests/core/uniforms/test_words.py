@@ -67,7 +67,8 @@ class Words(TestCase):
             with self.subTest(text=text):
                 self.assertEqual(read_phrase(text).kind, kind)
         self.assertEqual(
-            [read_phrase(text).maybe for text in ("red", "red?", "[red]", "[red", "red]")], [False, True, True, False, False]
+            [read_phrase(text).maybe for text in ("red", "red?", "[red]", "[red", "red]")],
+            [False, True, True, False, False],
         )
         self.assertEqual((read_phrase("wie 3.").like, read_phrase("as 14th Regt").like), ("3", "14"))
         self.assertEqual((ditto_rest("ditto, piped red"), ditto_rest("dove grey")), ("piped red", None))

@@ -33,7 +33,7 @@ class Compared:
 
 def asked_undercoats(army, reading: Reading, address: str, *, again: bool) -> Job:
     """The job that compares them for the army as it stands."""
-    told = [army.pk, reading.timeless, reading.design.evenings.pace]
+    told = [army.pk, reading.timeless, reading.design.evenings.pace, "by zone"]
     return answer_to(army, UNDERCOATS, told, address, again=again, edition=army.head_id)
 
 
@@ -68,7 +68,7 @@ def compared(job: Job, catalogue: Catalogue) -> Compared:
 
 
 def _written(one: UndercoatAdvice) -> dict:
-    lost = [[role.id, role.name, list(role.reached.here), list(role.reached.pale)] for role in one.lost]
+    lost = [[role.id, role.name, vars(role.reached)] for role in one.lost]
     return {
         "ground": write_ground(one.ground), "colour": list(one.colour), "look": one.look, "cost": vars(one.cost),
         "hard": [vars(role) for role in one.hard], "lost": lost, "glare": one.glare,
@@ -76,7 +76,10 @@ def _written(one: UndercoatAdvice) -> dict:
 
 
 def _read(said: dict, catalogue: Catalogue) -> UndercoatAdvice:
-    lost = tuple(LostRole(id_, name, Reached(Lab(*here), Lab(*pale))) for id_, name, here, pale in said["lost"])
+    lost = tuple(
+        LostRole(id_, name, Reached(Lab(*seen["here"]), Lab(*seen["pale"]), seen["apart"], seen["share"]))
+        for id_, name, seen in said["lost"]
+    )
     return UndercoatAdvice(
         read_ground(said["ground"], catalogue), Lab(*said["colour"]), said["look"], Cost(**said["cost"]),
         tuple(HardRole(**one) for one in said["hard"]), lost, said["glare"],

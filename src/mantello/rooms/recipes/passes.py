@@ -85,8 +85,8 @@ def _change(reading: Reading, worn: FigureClass, one: WholePass) -> tuple[Lab | 
     """The colour of the largest area that it covers, before it and after it."""
     covered = sorted(one.covered(worn.plate, worn.roles_worn), key=lambda area: -worn.plate.areas[area].surface_mm2)
     for area in covered[:1]:
-        recipe = reading.stacks.recipe(worn, area)
-        for outcome in reading.design.scheme.predicted(recipe, worn.ground_of(area)).outcomes:
+        recipe, form = reading.stacks.laid_on(worn, area)
+        for outcome in reading.design.scheme.predicted(recipe, worn.ground_of(area), form).outcomes:
             if outcome.step.id == f"{OVER}{one.id}":
                 return outcome.before, outcome.after
     return None, None

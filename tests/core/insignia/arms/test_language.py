@@ -292,7 +292,9 @@ class Looks(TestCase):
             ("in sinister base", (60, 70, 110, 115)),
         ):  # fmt: skip
             group, part = part_for(Group(2, "star", "or", arrangement=f"in saltire {place}"), room)
-            self.assertEqual((group.arrangement, tuple(round(one, 6) for one in part.bounds)), ("in saltire", bounds), place)
+            self.assertEqual(
+                (group.arrangement, tuple(round(one, 6) for one in part.bounds)), ("in saltire", bounds), place
+            )
 
     def test_charges_in_orle_stand_where_no_ring_is_left(self):
         narrow = [
