@@ -37,7 +37,7 @@ class CalendarPage(DeskCase):
         for wrong, said in (
             ({"exceptions": "Christmas off"}, "is not understood"), ({"exceptions": "2026-13-24 none"}, "is no date"), ({"zone": "Moon/Base"}, "no time zone"),
             ({"spray_start": "18:00"}, "the end comes after"), ({"longitude": ""}, "both latitude and longitude"), ({"weekdays": []}, "at least one weekday"),
-            ({"off": "soon"}, "is no date"), ({"first": ["nobody"]}, "nobody is not one of"),
+            ({"off": "soon"}, "is no date"), ({"first": ["nobody"]}, "is none of the choices"),
         ):  # fmt: skip
             page = self.post("keep-calendar", status=422, **FORM | wrong)
             self.assertContains(page, said, status_code=422)
