@@ -19,6 +19,7 @@ from mantello.accounts.forms import SignUpForm
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
 from mantello.workspace.models import Army
+from tests.emptied import Emptied
 
 # Playwright's event loop runs in the test's thread, where the test also asks the database.
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
@@ -99,7 +100,7 @@ class Worker(threading.Thread):
         self.join(60)
 
 
-class BrowserCase(StaticLiveServerTestCase):
+class BrowserCase(Emptied, StaticLiveServerTestCase):
     """One browser for all tests of a class, a fresh context for each."""
 
     @classmethod

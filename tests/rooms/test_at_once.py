@@ -18,11 +18,12 @@ from mantello.workspace import editing
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
 from mantello.workspace.readings import reading_of
+from tests.emptied import Emptied
 from tests.rooms.case import RoomCase
 from tests.samples import calvessa
 
 
-class AtOnce(TransactionTestCase):
+class AtOnce(Emptied, TransactionTestCase):
     """Real transactions, each request in a thread and on a connection of its own."""
 
     def setUp(self):
