@@ -5,10 +5,10 @@ Source: docs/methods/places.md, 'A role's own areas'.
 
 import math
 from dataclasses import dataclass
-from functools import cache
 
 import numpy as np
 
+from ..memory import remembered
 from .extent import SHARP, UPWARD, Extent
 from .sample import Sample
 
@@ -68,7 +68,7 @@ def kinds_of(sample: Sample) -> np.ndarray:
     return edge + 2 * sharp + 4 * (sample.depth > RECESSED) + 8 * (sample.up > UPWARD)
 
 
-@cache
+@remembered(64)
 def odds_of(form: Form) -> np.ndarray:
     """How much more of every kind of point there is than on the usual figure, (16,), but for a factor common to all."""
     kinds = np.arange(16)

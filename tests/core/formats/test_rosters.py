@@ -47,6 +47,17 @@ class Counts(TestCase):
             self.assertEqual(field_called(heading), field, heading)
 
 
+class Days(TestCase):
+    def test_a_day_is_kept_and_what_is_none_is_a_doubt_at_its_field(self):
+        kept, wrong, none = read_roster(
+            "unit,type,rank,figures,due\nA,fusilier,F,3,2027-03-01\nB,fusilier,F,3,in spring\nC,fusilier,F,3,\n"
+        ).lines
+        self.assertEqual((dict(kept.doubts), kept.entry is None), ({}, False))
+        self.assertEqual(list(wrong.doubts), ["due"])
+        self.assertIn("'in spring' is no day", wrong.doubts["due"])
+        self.assertEqual(dict(none.doubts), {})
+
+
 class Types(TestCase):
     def test_a_type_is_found_in_words_and_two_are_both_told(self):
         titles = shipped_titles()

@@ -69,6 +69,16 @@ class Worn(TestCase):
         self.assertIn("7 years off", old.why)
         self.assertLess(old.strength, 0.5)
 
+    def test_the_same_arm_is_asked_in_years_around_and_says_how_far_off(self):
+        book = almanac(
+            "".join(f"F,{n},T{n},,,breeches,grey,215,216,order,documented\n" for n in (1, 2, 3))
+            + "F,4,T4,,,coat,blue,,,order,documented\n"
+        )
+        found = worn(book, who(4, "T4"), "breeches", 212)
+        self.assertEqual((found.status, found.value.words), ("assumed", "grey"))
+        self.assertIn("the same arm, 3 years off", found.why)
+        self.assertEqual(worn(book, who(4, "T4"), "breeches", 219).value.words, "grey")
+
     def test_marks_of_distinction_are_never_filled_from_other_regiments(self):
         book = dress_almanac()
         for one in book.regiments:

@@ -7,7 +7,7 @@ from mantello_core.uniforms.dye import target
 from mantello_core.uniforms.folding import fold, stems
 from mantello_core.uniforms.period import Period, read_period
 from mantello_core.uniforms.phrase import ditto_rest, read_phrase
-from mantello_core.uniforms.reading.heading import read_header
+from mantello_core.uniforms.reading.heading import joined, read_header
 from mantello_core.uniforms.reading.key_cell import Named, read_key_cell, roman
 from mantello_core.uniforms.word_lists import word_list
 
@@ -82,6 +82,14 @@ class Words(TestCase):
         self.assertEqual(read_header("Passepoil du collet").of, "collar")
         self.assertEqual(read_header("FARBE DER AUFSCHLÄGE").ids, ("cuff",))
         self.assertEqual(read_header("Facing (212)").period, Period(212, 212))
+
+    def test_a_garment_over_a_column_of_values_is_what_they_are_of(self):
+        coat = joined("Coat", read_header("colour"))
+        self.assertEqual((coat.kind, coat.ids, coat.header), ("garment", ("coat",), "Coat / colour"))
+        self.assertEqual(joined(" ", read_header("colour")).kind, read_header("colour").kind)
+        lace = joined("Officers", read_header("lace"))
+        self.assertEqual((lace.ids, lace.rank), (("lace",), "officer"))
+        self.assertEqual(joined("Coat", read_header("collar")).ids, ("collar",))
 
     def test_every_term_has_a_dye_and_every_shade_a_shift(self):
         for term in terms():

@@ -95,6 +95,10 @@ class Counts(TestCase):
         one = Garment("tunic", (plain("undyed", 8), plain("blue", 1), plain("russet", 1)))
         self.assertEqual(wanted_counts(Band(12, (one,), least=1)), ((6, 3, 3),))
 
+    def test_two_colours_are_kept_however_few_wear_the_second(self):
+        one = Garment("tunic", (plain("undyed", 20), plain("blue", 1)))
+        self.assertTrue(all(wanted_counts(Band(12, (one,), least=6))[0]))
+
     def test_a_pot_for_too_few_is_not_opened(self):
         one = Garment("tunic", (plain("undyed", 8), plain("blue", 6), plain("russet", 6), plain("weld", 1)))
         self.assertEqual(wanted_counts(Band(20, (one,), least=3))[0][3], 0)

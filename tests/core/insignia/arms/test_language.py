@@ -296,6 +296,12 @@ class Looks(TestCase):
                 (group.arrangement, tuple(round(one, 6) for one in part.bounds)), ("in saltire", bounds), place
             )
 
+    def test_more_than_custom_has_rows_for_stand_as_even_as_can_be_the_longer_rows_above(self):
+        for count, rows in ((13, [4, 3, 3, 3]), (14, [4, 4, 3, 3]), (16, [4, 4, 4, 4]), (20, [5, 5, 5, 5])):
+            spots = spots_for(Group(count, "star", "or"), box(0, 0, 100, 120))
+            heights = sorted({round(spot[1], 3) for spot in spots})
+            self.assertEqual([sum(round(spot[1], 3) == y for spot in spots) for y in heights], rows, count)
+
     def test_charges_in_orle_stand_where_no_ring_is_left(self):
         narrow = [
             spots_for(Group(6, "star", "or", arrangement="in orle"), room, "")
