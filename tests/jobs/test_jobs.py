@@ -19,7 +19,7 @@ from mantello_core.errors import OutOfRange, UnknownName
 
 class JobCase(TestCase):
     def setUp(self):
-        self.owner = get_user_model().objects.create_user("rosa", "rosa@example.test", "a-long-pass-word")
+        self.owner = get_user_model().objects.create_user("rosa", "rosa@example.test")
         self.client.force_login(self.owner)
         known = self.instead(self.work)
         known.start()
@@ -136,7 +136,7 @@ class Watching(JobCase):
 
     def test_another_painters_job_is_not_found(self):
         job = self.ask()
-        self.client.force_login(get_user_model().objects.create_user("nils", "nils@example.test", "a-long-pass-word"))
+        self.client.force_login(get_user_model().objects.create_user("nils", "nils@example.test"))
         self.assertEqual(self.client.get(reverse("watch-job", args=[job.pk])).status_code, 404)
         self.assertEqual(self.client.post(reverse("stop-job", args=[job.pk])).status_code, 404)
         job.refresh_from_db()

@@ -3,6 +3,7 @@
 import ast
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import cache
 
 _COMPARED = {
     ast.Lt: ">=", ast.LtE: ">", ast.Gt: "<=", ast.GtE: "<", ast.Eq: "!=", ast.NotEq: "==", ast.In: "not in",
@@ -39,6 +40,7 @@ class Change:
         return f"{self.module}:{self.line}: {self.kind}: {self.before} -> {self.after.strip()}"
 
 
+@cache
 def changes_of(module: str, source: bytes) -> tuple[Change, ...]:
     """Every change of a module, in the order of its source; none within what is said, such as messages."""
     return tuple(sorted(set(_Reader(module, source).found()), key=lambda one: (one.start, one.after)))

@@ -20,8 +20,8 @@ class RoomCase(TestCase):
     @classmethod
     def setUpTestData(cls):
         users = get_user_model().objects
-        cls.owner = users.create_user("rosa", "rosa@example.test", "a-long-pass-word")
-        cls.other = users.create_user("nils", "nils@example.test", "a-long-pass-word")
+        cls.owner = users.create_user("rosa", "rosa@example.test")
+        cls.other = users.create_user("nils", "nils@example.test")
         cls.army = keep_design(cls.owner, cls.design(), "Imported")
         reading = reading_of(cls.army.head)
         waive(cls.army, reading, sorted(reading.shares) if reading.design.army.figures else [])

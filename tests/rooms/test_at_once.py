@@ -27,7 +27,7 @@ class AtOnce(Emptied, TransactionTestCase):
     """Real transactions, each request in a thread and on a connection of its own."""
 
     def setUp(self):
-        self.owner = get_user_model().objects.create_user("rosa", "rosa@example.test", "a-long-pass-word")
+        self.owner = get_user_model().objects.create_user("rosa", "rosa@example.test")
         self.army = keep_design(self.owner, calvessa(), "Imported")
 
     def together(self, count: int, ask) -> list:
@@ -138,7 +138,7 @@ def _gone(army):
 class Once(TestCase):
     @classmethod
     def setUpTestData(cls):
-        cls.owner = get_user_model().objects.create_user("rosa", "rosa@example.test", "a-long-pass-word")
+        cls.owner = get_user_model().objects.create_user("rosa", "rosa@example.test")
 
     def setUp(self):
         self.client.force_login(self.owner)
@@ -159,7 +159,7 @@ class Once(TestCase):
 
     def test_a_mark_is_the_painters_own(self):
         self.make()
-        other = get_user_model().objects.create_user("nils", "nils@example.test", "a-long-pass-word")
+        other = get_user_model().objects.create_user("nils", "nils@example.test")
         self.client.force_login(other)
         self.make()
         self.assertEqual(Army.objects.filter(owner=other).count(), 1)

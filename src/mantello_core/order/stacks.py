@@ -100,11 +100,11 @@ class Stacks:
 
     def _differs(self, recipe: Recipe) -> bool:
         """Whether what lies on a role's areas differs from figure to figure."""
-        return bool(self.design.scheme.passes) or any(step.spot and step.spot.beside for step in recipe.steps)
+        return bool(self.design.scheme.passes) or recipe.lies_beside
 
     @staticmethod
     def _measured(recipe: Recipe, one: FigureClass, role: str) -> Recipe:
-        if not any(step.spot and step.spot.beside for step in recipe.steps):
+        if not recipe.lies_beside:
             return recipe
         return replace(recipe, steps=tuple(measured_beside(step, one, role) for step in recipe.steps))
 

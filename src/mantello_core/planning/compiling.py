@@ -342,10 +342,11 @@ def coats_worn(design: Design, resolution: Resolution, stacks: Stacks | None = N
     """
     scheme, known = design.scheme, stacks or Stacks(design, resolution)
     recipes = [scheme.recipe(role, tier) for role, tier in painted_surface(resolution, scheme)]
-    if scheme.passes:
-        for one in resolution.classes:
-            for role in dict.fromkeys(one.roles_worn.values()) if one.passes else ():
-                recipes += (scheme.lit(stack) for stack in known.all_of(role, one) if role)
+    beside = {role.id for role in scheme.roles if any(recipe.lies_beside for _, recipe in role.recipes)}
+    for one in resolution.classes if scheme.passes or beside else ():
+        for role in dict.fromkeys(one.roles_worn.values()):
+            if role and (one.passes or role in beside):
+                recipes += (scheme.lit(stack) for stack in known.all_of(role, one))
     grounds = dict.fromkeys((scheme.ground, *(one.ground for one in scheme.grounds)))
     return CoatsOn(tuple(grounds), recipes, scheme.calibrations)
 

@@ -231,6 +231,11 @@ class Recipe:
         """The step that gives it its colour: the first, but for a ground of its own beneath more; None without steps."""
         return next((step for step in self.steps if step.id != BENEATH), next(iter(self.steps), None))
 
+    @property
+    def lies_beside(self) -> bool:
+        """Whether a step lies beside a named neighbour, of which every figure has more or less."""
+        return any(step.spot and step.spot.beside for step in self.steps)
+
     def step(self, step_id: str) -> Step:
         """The step of that id.
 

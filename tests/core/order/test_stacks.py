@@ -8,6 +8,7 @@ from mantello_core.figures.form import USUAL_FORM
 from mantello_core.formats.sample import calvessa
 from mantello_core.order.stacks import Stacks
 from mantello_core.paints.range import paint
+from mantello_core.planning.compiling import compiled
 from mantello_core.recipes.step import Mix, Recipe, Step
 from mantello_core.recipes.where import Where
 from mantello_core.scheme.cascade import resolve
@@ -55,6 +56,16 @@ class FormsWornTest(TestCase):
                         self.assertFalse(beside)
         self.assertTrue(any(0 < share < 1 for share in shares), shares)
         self.assertIsNone(stacks.design.scheme.role("field").recipe("rank").step("rim").goes.along)
+
+    def test_work_beside_a_neighbour_is_counted_along_their_seam(self):
+        rims = {}
+        for other in ("trim", "hair"):
+            design = with_light(calvessa(), "field", Where("beside", beside=other))
+            atoms = compiled(design, resolve(design.army, design.scheme)).atoms
+            rims[other] = {one.id: one.surface for one in atoms if one.step == "rim"}
+        self.assertTrue(rims["trim"])
+        self.assertEqual(rims["trim"].keys(), rims["hair"].keys())
+        self.assertNotEqual(rims["trim"], rims["hair"])
 
 
 class DirtSeenTest(TestCase):

@@ -187,11 +187,9 @@ class Finished(RoomCase):
         self.assertNotContains(self.see("desk"), "Brace nothing on")
         self.post("keep-finishing", **FORM | {"fragile": ["Weapon", "Flag"]})
         evening = Evening(self.army, timezone.now())
-        found = {
-            str(self.see("desk", batch=evening._batch(number).id).context["hints"])
-            for number in range(1, evening.count + 1)
-        }
-        self.assertTrue(any("Brace nothing on weapon" in one for one in found), found)
+        # the first batch that handles one of them tells it; all of them would be a long evening
+        pages = (self.see("desk", batch=evening._batch(number).id) for number in range(1, evening.count + 1))
+        self.assertTrue(any("Brace nothing on weapon" in str(page.context["hints"]) for page in pages))
 
     def test_the_order_names_its_rules_and_reasons(self):
         page = self.see("order")

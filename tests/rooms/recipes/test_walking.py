@@ -21,8 +21,8 @@ class Walking(RoomCase):
 
     def test_the_role_is_as_far_as_the_step_and_all_else_as_designed(self):
         reading = reading_of(self.army.head)
-        outcomes = reading.prediction("plume", "rank").outcomes
         one = reading.resolution.showing_most("plume")
+        outcomes = reading.prediction("plume", one.tier).outcomes
         area = next(
             name
             for name, cell in one.cells.items()

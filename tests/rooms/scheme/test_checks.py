@@ -41,7 +41,7 @@ class Checks(RoomCase):
         page = self.see("checks").content.decode()
         findings = sum(len(check.findings) for check in reading_of(self.army.head).checks)
         cards = page.count('<li class="cause')
-        self.assertGreater(findings, 60)
+        self.assertGreater(findings, 40)
         self.assertLess(cards, findings / 2)
         picture = html.unescape(re.search(r'<img src="([^"]*checks/figure.svg[^"]*)"', page)[1])
         drawn = self.client.get(picture)
