@@ -147,10 +147,13 @@ def memories() -> tuple[Memory, ...]:
 def size_of(value: object) -> int:
     """About how many bytes a value takes with all its parts; a part that occurs twice counts once.
 
-    Of a value of very many parts only the first are looked at, and the rest taken to be like them.
+    Of a value of very many parts only the first are looked at, and the rest taken to be like them. A value that has
+    ``kept_bytes`` says it itself.
     """
     if type(value) in _PLAIN:
         return sys.getsizeof(value)
+    if hasattr(value, "kept_bytes"):
+        return value.kept_bytes
     seen: set[int] = set()
     waiting, total, looked = [value], 0, 0
     while waiting:

@@ -47,7 +47,7 @@ def neighbours(look: Look) -> Check:
         sorted((replace(one, figures=figures[key]) for key, one in seen.items()), key=lambda finding: finding.number)
     )
     worst = found[0].what if found else "all touching areas can be told apart"
-    rule = f"Touching areas differ by at least {least:g} (CIEDE2000, after all steps of their recipes)."
+    rule = f"Touching areas differ by at least {least:g} (CIEDE2000, after all steps of their recipes, under varnish and the army's dirt)."
     return Check(
         "neighbours", "Weak neighbours", "look" if found else "clear", worst, found, rule, ("neighbours", "seam")
     )

@@ -1,12 +1,11 @@
 """What a recipe looks like after every step, on a given ground."""
 
 from dataclasses import dataclass, field, replace
-from itertools import pairwise
 
 import numpy as np
 
 from ..colour.difference import difference
-from ..colour.spaces import Lab, lab_of, mean_lab, xyz_of_lab
+from ..colour.spaces import Lab, labs_of, mean_lab, xyz_of_lab
 from ..errors import UnknownName
 from ..figures.form import Form
 from ..memory import remembered
@@ -22,6 +21,8 @@ from .tones import Tones, tones_of
 #: share of a place below which what is laid there is single traces, whose own colour is told and not their mean with what
 #: lies between
 SINGLE = 0.5
+#: bytes of one outcome: five tones, its surface beneath, two colours
+OUTCOME_BYTES = 2_200
 #: coats until it is even from which on a mix counts as hard, and on a centrepiece, which is laid evener
 HARD, HARD_CENTREPIECE = 4, 6
 
@@ -71,6 +72,11 @@ class Prediction:
     #: CIELAB of every zone before the first step, after each and under the last coat, (steps + 2, zones, 3)
     labs: np.ndarray = field(compare=False, repr=False)
 
+    @property
+    def kept_bytes(self) -> int:
+        """About how many bytes it takes, where answers are kept."""
+        return self.labs.nbytes + OUTCOME_BYTES * (len(self.outcomes) + 1)
+
     def outcome(self, step_id: str) -> Outcome:
         """What the step of that id gives.
 
@@ -108,12 +114,7 @@ def _on_form(
     usual, zones = _followed(recipe, ground, calibrations, varnish), zones_on(recipe, (ground,))
     share = zones.share_on(form)
     *tones, ends = tones_of(usual.labs[:, 1:], share[1:])
-    outcomes = tuple(
-        _seen(one, share * cover, cover, *pair, after)
-        for one, cover, pair, after in zip(
-            usual.outcomes, zones.cover, pairwise(usual.labs[:-1]), tones[1:], strict=True
-        )
-    )
+    outcomes = _seen(usual.outcomes, share, zones.cover, usual.labs, tones)
     return Prediction(outcomes, ends, mean_of(usual.labs[-1, 1:], share[1:]), usual.labs)
 
 
@@ -125,10 +126,9 @@ def _followed(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, .
     surfaces.append(varnished(surfaces[-1], varnish) if varnish else surfaces[-1])
     labs, share = stacked(surfaces).labs, zones.share[1:]
     *tones, ends = tones_of(labs[:, 1:], share)
-    outcomes = tuple(
-        _seen(_bare(one, after), zones.share * one.cover, one.cover, *pair, after)
-        for one, pair, after in zip(laid, pairwise(labs[:-1]), tones[1:], strict=True)
-    )
+    labs.setflags(write=False)
+    bare = tuple(_bare(*one) for one in zip(laid, tones[1:], strict=True))
+    outcomes = _seen(bare, zones.share, zones.cover, labs, tones)
     return Prediction(outcomes, ends, mean_of(labs[-1, 1:], share), labs)
 
 
@@ -146,26 +146,33 @@ def _bare(laid: Laid, tones: Tones) -> Outcome:
 
 
 def _seen(
-    outcome: Outcome, touched: np.ndarray, cover: np.ndarray, before: np.ndarray, after: np.ndarray, tones: Tones
-) -> Outcome:
-    """The outcome as it is seen where it touches.
+    outcomes: tuple[Outcome, ...], share: np.ndarray, covers: np.ndarray, labs: np.ndarray, tones: list[Tones]
+) -> tuple[Outcome, ...]:
+    """The outcomes as they are seen where they touch.
 
-    touched: how much of the surface it covers, by zone, (zones,); where it covers none the middling point tells. cover: how
-    much of every zone. before, after: CIELAB of the zones, (zones, 3).
+    share: of the surface, (zones,); covers: how much of every zone each covers, (steps, zones), where it covers none the
+    middling point tells; labs: CIELAB of the zones before the first step and after each, (steps + 1 or more, zones, 3); tones:
+    of the same. Of single traces, which cover little of where they lie, the colour is their own and not their mean with what is
+    seen between them.
     """
-    weight = touched if touched.sum() > 0 else np.eye(len(touched))[0]
-    seen, seen_before = mean_of(after, weight), mean_of(before, weight)
-    laid_on = float((weight * cover).sum() / weight.sum()) * outcome.step.technique.density
-    if 0 < laid_on < SINGLE:
-        seen = _alone(seen_before, seen, laid_on)
-    recess = tones.recess if outcome.step.technique.effect in ("wash", "stain", "oil") else None
-    return replace(outcome, before=seen_before, after=seen, tones=tones, recess=recess)
-
-
-def _alone(before: Lab, after: Lab, share: float) -> Lab:
-    """The colour of traces that take a share of what is seen between and on them, in linear light."""
-    alone = xyz_of_lab(before) + (xyz_of_lab(after) - xyz_of_lab(before)) / share
-    return lab_of(np.clip(alone, 0.0, None))
+    if not outcomes:
+        return ()
+    weight = share * covers
+    weight[weight.sum(1) <= 0, 0] = 1.0
+    weight /= weight.sum(1, keepdims=True)
+    xyz = xyz_of_lab(labs[: len(outcomes) + 1])
+    before, after = (np.einsum("sz,szc->sc", weight, one) for one in (xyz[:-1], xyz[1:]))
+    laid_on = (weight * covers).sum(1) * np.array([one.step.technique.density for one in outcomes])
+    single = (laid_on > 0) & (laid_on < SINGLE)
+    alone = np.clip(before + (after - before) / np.where(single, laid_on, 1.0)[:, None], 0.0, None)
+    seen = labs_of(np.stack([before, np.where(single[:, None], alone, after)])).tolist()
+    return tuple(
+        replace(
+            one, before=Lab(*was), after=Lab(*now), tones=mine,
+            recess=mine.recess if one.step.technique.effect in ("wash", "stain", "oil") else None,
+        )
+        for one, was, now, mine in zip(outcomes, *seen, tones[1:], strict=True)
+    )  # fmt: skip
 
 
 def mean_of(labs: np.ndarray, weights: np.ndarray) -> Lab:

@@ -59,8 +59,6 @@ def tones_of(labs: np.ndarray, share: np.ndarray) -> tuple[Tones, ...]:
     middles = ends - np.array([place.share for place in places]) / 2
     order = np.argsort(labs[..., 0], axis=1, kind="stable")
     reached = np.cumsum(share[order], axis=1) / share.sum()
-    found = []
-    for one, ranks, until in zip(labs, order, reached, strict=True):
-        at = ranks[np.searchsorted(until, middles).clip(0, len(ranks) - 1)]
-        found.append(Tones({id_: Lab(*one[k].tolist()) for id_, k in zip(places.ids, at, strict=True)}))
-    return tuple(found)
+    at = (reached[:, None, :] < middles[:, None]).sum(2).clip(0, labs.shape[1] - 1)
+    picked = np.take_along_axis(labs, np.take_along_axis(order, at, 1)[..., None], 1)
+    return tuple(Tones({id_: Lab(*lab) for id_, lab in zip(places.ids, one, strict=True)}) for one in picked.tolist())

@@ -15,6 +15,7 @@ from mantello_core.figures.sampling import USUAL
 from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import predicted
 from mantello_core.film.zones import zones_of
+from mantello_core.memory import size_of
 from mantello_core.paints.range import paint
 from mantello_core.recipes.step import Mix, Recipe, Step
 
@@ -71,6 +72,12 @@ class FormsTest(TestCase):
         usual, found = predicted(recipe, GROUND), predicted(recipe, GROUND, form=form)
         self.assertEqual([one.coats for one in found.outcomes], [one.coats for one in usual.outcomes])
         self.assertEqual([one.beneath for one in found.outcomes], [one.beneath for one in usual.outcomes])
+
+    def test_what_a_prediction_says_it_takes_is_what_it_takes(self):
+        found = predicted(Recipe((BASE, WASH, EDGE)), GROUND)
+        walked = size_of(list(vars(found).values()))
+        self.assertTrue(0.7 < found.kept_bytes / walked < 1.4, (found.kept_bytes, walked))
+        self.assertEqual(size_of(found), found.kept_bytes)
 
     @given(FORMS)
     def test_shares_are_a_whole_and_the_middling_point_takes_none(self, form):
