@@ -1,6 +1,6 @@
 """Bases: how many figures fit on one, whether boots stand out from the ground, whether the mud is of it, what to buy."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 
 from ..colour.difference import difference
@@ -9,6 +9,7 @@ from ..design.design import Design
 from ..errors import OutOfRange
 from ..figures.plate import Plate
 from ..figures.vocabulary import group_of, spoken
+from ..paints.paint import Paint
 from ..scheme.cascade import Resolution
 from ..scheme.finishing import DirtPass
 from .pieces import dealt
@@ -19,6 +20,8 @@ USABLE, STANCE = 0.7, 0.75
 _REACHING, _USUAL_STANCE = ("Base", "Weapon", "Flag"), 12.0
 #: lightness gap or CIEDE2000 from which boots stand out from the ground; CIEDE2000 up to which mud is of the ground
 STANDS_OUT, COLOUR_APART, SAME_GROUND = 15.0, 20.0, 8.0
+#: chroma up to which a paint is stone whatever its hue, and earth, sand or moss within these hues, degrees
+STONE, EARTH, EARTH_HUES = 8.0, 40.0, (40.0, 120.0)
 
 
 @dataclass(frozen=True)
@@ -30,6 +33,8 @@ class Standing:
     lightness: float
     apart: float
     figures: int
+    #: the role's own colour
+    colour: Lab
 
     @property
     def stands_out(self) -> bool:
@@ -76,7 +81,7 @@ def standing_on(
             over = colour_of(role, one.tier) if role and group_of(area) != "Base" else None
             if over is None or role == ground.role:
                 continue
-            known = found.get(role, Standing(role, (), 0.0, 0.0, 0))
+            known = found.get(role, Standing(role, (), 0.0, 0.0, 0, over))
             areas = tuple(dict.fromkeys((*known.areas, spoken(area).lower())))
             gap = abs(over.lightness - under.lightness)
             counted = (
@@ -84,8 +89,30 @@ def standing_on(
                 if area == next(n for n in one.plate.neighbours["base.ground"] if one.cells[n].role == role)
                 else 0
             )
-            found[role] = Standing(role, areas, gap, difference(over, under), known.figures + counted)
+            found[role] = Standing(role, areas, gap, difference(over, under), known.figures + counted, over)
     return tuple(sorted(found.values(), key=lambda one: (one.stands_out, one.apart)))
+
+
+def grounds_standing_off(standing: Iterable[Standing], ground: Lab, pots: Iterable[Paint]) -> tuple[Paint, ...]:
+    """Paints for the ground that set off all that stands on it, the nearest to the ground's colour first."""
+    over = [one.colour for one in standing]
+    told = [
+        pot
+        for pot in pots
+        if _earthen(pot)
+        and all(
+            abs(one.lightness - pot.swatch.lightness) >= STANDS_OUT or difference(one, pot.swatch) >= COLOUR_APART
+            for one in over
+        )
+    ]
+    return tuple(sorted(told, key=lambda pot: (difference(pot.swatch, ground), pot.id)))
+
+
+def _earthen(pot: Paint) -> bool:
+    """Whether it could be a ground's: a paste or pot paint of earth, sand, moss or stone, none as strong as a coat's."""
+    colour = pot.swatch
+    muted = colour.chroma < STONE or (colour.chroma < EARTH and EARTH_HUES[0] <= colour.hue <= EARTH_HUES[1])
+    return pot.kind in ("texture", "acrylic") and not pot.flake and muted
 
 
 def off_ground(dirt: DirtPass, ground: Lab | None) -> float | None:

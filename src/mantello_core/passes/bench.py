@@ -32,8 +32,21 @@ def bench_pieces(finishing: Finishing, one: FigureClass) -> Iterable[Piece]:
         yield _bench("tidy", "Tidy before it is sealed", "tidy")
     if finishing.look and finishing.varnish:
         yield _bench("look", "Last look before the varnish", "look")
+    if finishing.bases and base:
+        yield replace(_bench("bases", "Bases looked over", "bases"), areas=base, **_base_points(finishing))
     if finishing.photograph:
         yield _bench("photograph", "Photograph it", "photograph")
+
+
+def _base_points(finishing: Finishing) -> dict[str, str]:
+    """What there is to look for on a base of this finish."""
+    points = ["the rim in one even colour all round", "feet and ground touched up where they met"]
+    if finishing.basing.magnets:
+        points.append("the magnet flush, and pulling the same way as the marked one")
+    if finishing.basing.plants:
+        dulled = finishing.varnish in ("matt", "satin") and finishing.varnish_last
+        points.append("no glue that shines between plants" + ("" if dulled else ", or a touch of matt varnish on it"))
+    return {"words": f"Turn it once round: {', '.join(points[:-1])}, and {points[-1]}."}
 
 
 def join_words(assembly: Assembly) -> dict[str, object]:

@@ -189,7 +189,8 @@ def _coats(finishing: Finishing, one: FigureClass, level: int, around_of: Around
 def _varnish(
     finishing: Finishing, id_: str, name: str, finish: str, stage: int, whole: Extent, coats: int, around: Circumstances
 ) -> Piece:
-    step = Step(id_, "varnish", Mix(((paint(finishing.product(finish)), 1.0),)), coats)
+    mix = Mix(tuple((paint(product), 1.0) for product in finishing.products(finish)))
+    step = Step(id_, "varnish", mix, coats)
     if finishing.can:
         seconds = coats * ground_seconds("can", whole.surface_mm2, around)
     else:

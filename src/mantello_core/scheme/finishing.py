@@ -120,6 +120,10 @@ class Finishing:
     #: groups of parts that are handled often, and that nothing is braced on
     handled: tuple[str, ...] = ()
     fragile: tuple[str, ...] = ()
+    #: whether a satin last coat is mixed of matt and gloss, a part of each, and brushed
+    mixed: bool = False
+    #: whether bases are looked over at the end
+    bases: bool = False
 
     @property
     def steps(self) -> tuple[Step, ...]:
@@ -130,9 +134,11 @@ class Finishing:
         """The groups of parts that are kept apart on figures of a unit. path: ids from the army down to it."""
         return tuple(dict.fromkeys((*self.apart, *(group for node, group in self.apart_in if node in path))))
 
-    def product(self, finish: str) -> str:
-        """The paint id of a varnish of that finish, from can or pot."""
-        return (_CANS if self.can else _POTS)[finish]
+    def products(self, finish: str) -> tuple[str, ...]:
+        """The paint ids of a varnish of that finish, a part of each, from can or pot."""
+        if self.mixed and finish == "satin":
+            return _POTS["matt"], _POTS["gloss"]
+        return ((_CANS if self.can else _POTS)[finish],)
 
 
 PLAIN_FINISHING = Finishing()
@@ -194,6 +200,11 @@ def checked_finishing(finishing: Finishing, roles: tuple[str, ...], where: str =
                 f"A glow of {finishing.glow.reach:g} mm; allowed is {LEAST_REACH:g} to {MOST_REACH:g}.",
                 f"{where}/glow/reach",
             )
+    if finishing.mixed and (finishing.varnish != "satin" or finishing.can):
+        raise Contradiction(
+            "Matt and gloss mixed one to one end in satin and are brushed; choose satin, laid with a brush.",
+            f"{where}/mixed",
+        )
     for role in finishing.shiny:
         _known(role, roles, "colour role", f"{where}/shiny")
     for group in finishing.apart:

@@ -8,6 +8,7 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 
 from mantello.jobs.models import Job
 from mantello.jobs.tasks import carry_out
+from mantello.record.models import Measurement
 from mantello.rooms.plan.better import SEARCH, search_key
 from mantello.rooms.plan.evening import Evening
 from mantello_core.errors import UnknownName
@@ -191,6 +192,28 @@ class Painters(DeskCase):
                 (200, 302),
                 name,
             )
+
+    def read(self, unit, role, lightness):
+        rank = self.now().army.nodes[unit].ranks[0].id
+        Measurement.objects.create(
+            army=self.army, unit=unit, rank=rank, ordinal=1, role=role, lightness=lightness, a=-20.0, b=4.0,
+            measured_at=TUESDAY,
+        )  # fmt: skip
+
+    def test_colours_of_two_hands_are_held_against_each_other(self):
+        theirs = self.kept()
+        ours = self.now().army.units[0].id
+        self.assertContains(self.see("painters"), "Read a colour on a figure of each painter")
+        for role, here, there in (("field", 34.0, 41.0), ("leather", 30.0, 30.5)):
+            self.read(ours, role, here)
+            self.assertNotContains(
+                self.see("painters"), f'<th scope="row">{self.now().scheme.role(role).name}</th><td>'
+            )
+            self.read(theirs, role, there)
+        hands = self.see("painters").context["hands"]
+        self.assertEqual([(one.role, one.alike) for one in hands], [("Field", False), ("Leather", True)])
+        self.assertIn("Noemi", (hands[0].one, hands[0].other))
+        self.assertContains(self.see("painters"), "lay both side by side")
 
     def test_who_is_gone_leaves_the_units_to_the_owner(self):
         unit = self.kept()

@@ -125,6 +125,18 @@ class Keeping(RoomCase):
             status_code=422,
         )
 
+    def test_matt_and_gloss_mixed_are_kept_and_a_can_of_them_is_told(self):
+        given = FORM | {"varnish": "satin", "can": "mixed", "bases": "on"}
+        self.post("keep-finishing", **given)
+        found = self.now().scheme.finishing
+        self.assertEqual((found.mixed, found.can, found.bases), (True, False, True))
+        page = self.see("finishing")
+        self.assertContains(page, '<option value="mixed" selected>')
+        self.assertContains(page, "Bases looked over")
+        self.assertContains(page, "to spare")
+        wrong = self.post("keep-finishing", status=422, **given | {"varnish": "gloss"})
+        self.assertContains(wrong, "Mixed one to one it ends in satin", status_code=422)
+
     def test_what_shines_without_a_last_coat_is_told(self):
         streaks = {"dirt-streaks": "on", "paint-streaks": "fender-black-enamel", "level": "3", "apart": []}
         self.post("keep-finishing", **FORM | streaks | {"varnish": "", "touch_up": "on"})
@@ -182,6 +194,13 @@ class Finished(RoomCase):
         ):
             with self.subTest(piece):
                 self.assertContains(self.see("desk", batch=self.batch(piece).id), words)
+
+    def test_the_desk_tells_where_on_the_base_plants_go_and_which_brush(self):
+        hints = {
+            piece: str(self.see("desk", batch=self.batch(piece).id).context["hints"]) for piece in ("plant-tuft", "mud")
+        }
+        self.assertRegex(hints["plant-tuft"], "(Front|Rear|Left|Right)[a-z ]*: [0-9]")
+        self.assertIn("Brush 4, stubby, an old one, which it spoils.", hints["mud"])
 
     def test_the_desk_tells_on_what_nothing_is_braced(self):
         self.assertNotContains(self.see("desk"), "Brace nothing on")

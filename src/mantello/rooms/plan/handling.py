@@ -10,9 +10,11 @@ from mantello_core.insignia.devices.mark_step import MarkStep
 from mantello_core.paints.paint import Paint
 from mantello_core.passes.camouflaging import patches_words
 from mantello_core.passes.piece import Piece
+from mantello_core.passes.planting import planted
 from mantello_core.planning.batch import batch_size
 from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.planning.painted_with import PaintedWith, painted_with
+from mantello_core.recipes.brush import brush_words
 from mantello_core.recipes.hazard import cautions_for
 from mantello_core.recipes.pass_card import PassCard, pass_card
 from mantello_core.recipes.quantity import Portion, is_paste, portion
@@ -161,9 +163,9 @@ class Handling:
         if atom.step == ABOVE:
             return [FROM_ABOVE]
         if step is None or (atom.sprayed and self.pass_card.tool == "can"):
-            return [techniques()["undercoat"].stroke] if atom.sprayed else []
+            return [techniques()["undercoat"].stroke] if atom.sprayed else self._planted()
         said = self._patches()
-        said += [step.technique.stroke] if step.technique.stroke else []
+        said += [words for words in (step.technique.stroke, brush_words(step)) if words]
         if step.technique.irreversible or step.kind == "varnish":
             said.append(
                 "Look everything over first: what is wrong now is sealed, and the base mixes should be at hand."
@@ -173,6 +175,21 @@ class Handling:
         if step.pose:
             said.append(f"Dries {step.pose}.")
         return said
+
+    def _planted(self) -> list[str]:
+        """Where a plant goes on the bases of these figures."""
+        piece, unit = self.batch.atoms[0].subject.piece, self.batch.block.task.unit
+        if not piece.startswith("plant-"):
+            return []
+        army, places = self.reading.design.army, {}
+        several = len({rank for rank, _ in self.batch.block.figures}) > 1
+        for rank, ordinal in self.batch.left or self.batch.block.figures:
+            place = planted(self.reading.design.scheme.finishing.basing, unit, rank, ordinal)[
+                piece.removeprefix("plant-")
+            ]
+            named = f"{army.rank(unit, rank).name} {ordinal}" if several else str(ordinal)
+            places.setdefault(place, []).append(named)
+        return [f"{place.capitalize()}: {', '.join(figures)}." for place, figures in places.items()]
 
     def _patches(self) -> list[str]:
         """Where a role's lights go on figures that wear it under a pattern."""

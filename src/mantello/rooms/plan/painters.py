@@ -22,14 +22,18 @@ from mantello.workspace.page import apply_form, army_for, room_page
 from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
 from mantello_core.calendar.evenings import Evenings, Painter, checked_evenings
+from mantello_core.colour.spaces import Lab
 from mantello_core.design.design import Design
 from mantello_core.recipes.hazard import DEFERENCE
+from mantello_core.record.evenness import evenness
 from mantello_core.record.progress import summed
 
 from .evening import Evening
 from .forms import DAYS
 from .laying import units_of
 
+#: CIEDE2000 up to which nobody tells two hands apart
+SAME_HAND = 2.0
 _LINE = re.compile(r"(\w+)\s+(\d{1,2}):(\d{2})\s+(\d{1,3})")
 _HELP = "One a line: 'Monday 20:00 90' for an hour and a half."
 
@@ -177,6 +181,35 @@ def shares_of(army: Army, owner: str) -> list[Share]:
     return found
 
 
+@dataclass(frozen=True)
+class Hands:
+    """One colour as several painters' figures show it: the two farthest apart."""
+
+    role: str
+    one: str
+    other: str
+    apart: float
+
+    @property
+    def alike(self) -> bool:
+        """Whether nobody will tell whose they are."""
+        return self.apart <= SAME_HAND
+
+
+def hands_of(army: Army, reading: Reading, names: dict[str, str]) -> list[Hands]:
+    """Colours that were read on figures of at least two painters, the farthest apart first; whose a figure is, the log tells."""
+    painted = {}
+    for entry in army.entries.standing().order_by("done_at"):
+        for ordinal in entry.ordinals:
+            painted[entry.unit, entry.rank, ordinal, entry.role] = entry.painter
+    scheme, rows = reading.design.scheme, []
+    for one in army.measurements.all():
+        of = painted.get((one.unit, one.rank, one.ordinal, one.role), reading.design.evenings.painter_of(one.unit))
+        if one.role in scheme.role_by_id and of in names:
+            rows.append((one.role, names[of], Lab(one.lightness, one.a, one.b)))
+    return [Hands(scheme.role(one.role).name, one.one, one.other, one.apart) for one in evenness(rows) if one.other]
+
+
 @login_required
 @require_safe
 def painters(request, army_id):
@@ -196,6 +229,7 @@ def _page(request, army, status=200, form=None):
             (unit, reading.design.army.title(unit.id), form[f"unit-{unit.id}"]) for unit in reading.design.army.units
         ],
         "in_hand": painter_in_hand(request, army),
+        "hands": hands_of(army, reading, {"": owner} | {one.id: one.name for one in reading.design.evenings.painters}),
     }
     return room_page(request, army, "plan", "plan/painters.html", context, status)
 

@@ -21,7 +21,8 @@ from mantello_core.errors import OutOfRange
 from mantello_core.figures.loose import LOOSE, loose_advice
 from mantello_core.figures.vocabulary import group_of, spoken
 from mantello_core.paints.range import paint
-from mantello_core.passes.basing import figures_on, off_ground, plant_counts, standing_on
+from mantello_core.passes.basing import figures_on, grounds_standing_off, off_ground, plant_counts, standing_on
+from mantello_core.passes.planting import spare
 from mantello_core.passes.soiled import swallowed
 from mantello_core.planning.compiling import slots_of
 from mantello_core.recipes.hazard import DEFERENCE, cautions_for
@@ -130,7 +131,7 @@ def _cautions(reading: Reading) -> list[str]:
         for caution in cautions_for(one.step.kind, one.step.mix.paints, one.step.mix.diluent)
     ]
     if finishing.varnish:
-        found += cautions_for("varnish", (paint(finishing.product(finishing.varnish)),))
+        found += cautions_for("varnish", tuple(map(paint, finishing.products(finishing.varnish))))
     return list(dict.fromkeys(found))
 
 
@@ -225,13 +226,16 @@ def _base_facts(reading: Reading) -> dict:
             for one in types
         ]
     counts = plant_counts(design)
+    standing = standing_on(design, reading.resolution, colour_of)
+    lost = earth is not None and any(not one.stands_out for one in standing)
     return {
+        "other_grounds": grounds_standing_off(standing, earth, design.catalogue)[:3] if lost else (),
         "ground": design.scheme.role(ground) if ground else None,
         "earth": earth,
         "mud": [(one, off) for one in design.scheme.finishing.dirt if (off := off_ground(one, earth)) is not None],
-        "standing": [(design.scheme.role(one.role), one) for one in standing_on(design, reading.resolution, colour_of)][:6],
+        "standing": [(design.scheme.role(one.role), one) for one in standing][:6],
         "rooms": rooms,
-        "counts": [(one, counts[one.id]) for one in basing.plants],
+        "counts": [(one, counts[one.id], spare(counts[one.id])) for one in basing.plants],
         "magnet_count": design.army.figures if basing.magnets else 0,
     }  # fmt: skip
 

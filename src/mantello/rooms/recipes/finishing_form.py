@@ -50,7 +50,11 @@ class FinishingForm(forms.Form):
     """Everything that every figure gets besides its colours."""
 
     varnish = forms.ChoiceField(required=False, label="Last coat", choices=[("", "none"), *((one, one) for one in ("matt", "satin", "gloss"))])  # fmt: skip
-    can = forms.ChoiceField(label="Laid with", choices=[("yes", "the can"), ("", "a brush")], required=False)
+    can = forms.ChoiceField(
+        label="Laid with",
+        choices=[("yes", "the can"), ("", "a brush"), ("mixed", "a brush, matt and gloss mixed 1 : 1")],
+        required=False,
+    )
     use = forms.ChoiceField(label="The army is", choices=[(key, words) for key, (_, words) in USES.items()])
     varnish_last = forms.ChoiceField(
         required=False, label="Varnish", choices=[("", "before the plants: they stay bright"), ("yes", "after the plants: the glue's shine goes")],
@@ -76,6 +80,7 @@ class FinishingForm(forms.Form):
     )
     tidy = forms.BooleanField(required=False, label="Tidied figure by figure before a shade seals it")
     look = forms.BooleanField(required=False, label="A last look before the varnish")
+    bases = forms.BooleanField(required=False, label="Bases looked over at the end: rim, feet, magnets, glue")
     photograph = forms.BooleanField(required=False, label="Photographed at the end")
     planned = forms.BooleanField(required=False, label="Choosing, cleaning and gluing are in the plan")
     material = forms.ChoiceField(label="Figures of", choices=[(one, one) for one in MATERIALS], required=False)
@@ -153,13 +158,13 @@ class FinishingForm(forms.Form):
         """The form filled with the army's finish."""
         finishing, assembly = design.scheme.finishing, design.scheme.finishing.assembly
         initial = {
-            "varnish": finishing.varnish, "can": "yes" if finishing.can else "", "use": finishing.use,
+            "varnish": finishing.varnish, "can": "mixed" if finishing.mixed else "yes" if finishing.can else "", "use": finishing.use,
             "varnish_last": "yes" if finishing.varnish_last else "", "barrier": finishing.barrier, "masks": finishing.masks, "touch_up": finishing.touch_up,
             "shiny": finishing.shiny, "apart": finishing.apart, "level": "" if finishing.level is None else finishing.level, "light": finishing.light,
             "magnets": finishing.basing.magnets, "seed": finishing.basing.seed,
             "width": f"{finishing.basing.width:g}" if finishing.basing.width else None,
             "depth": f"{finishing.basing.depth:g}" if finishing.basing.depth else None,
-            "tidy": finishing.tidy, "look": finishing.look, "photograph": finishing.photograph, "mend": finishing.mend, "handled": finishing.handled, "fragile": finishing.fragile,
+            "tidy": finishing.tidy, "look": finishing.look, "photograph": finishing.photograph, "bases": finishing.bases, "mend": finishing.mend, "handled": finishing.handled, "fragile": finishing.fragile,
             "apart_in": ["|".join(one) for one in finishing.apart_in],
             "planned": assembly.planned, "material": assembly.material, "base_material": assembly.base, "glue": assembly.glue,
             "grit": assembly.grit, "temporary": assembly.temporary,
@@ -199,7 +204,9 @@ class FinishingForm(forms.Form):
     @property
     def bench(self):
         """Ticks of work at the bench, in the order of work."""
-        return [self[name] for name in ("planned", "temporary", "mend", "tidy", "touch_up", "look", "photograph")]
+        return [
+            self[name] for name in ("planned", "temporary", "mend", "tidy", "touch_up", "look", "bases", "photograph")
+        ]
 
     @property
     def held(self):
@@ -213,6 +220,8 @@ class FinishingForm(forms.Form):
             wanting = "apart_group" if given.get("apart_node") else "apart_node"
             if wanting not in self.errors:
                 self.add_error(wanting, "Which part stays loose?" if wanting == "apart_group" else "In which unit?")
+        if given.get("can") == "mixed" and given.get("varnish") != "satin" and "can" not in self.errors:
+            self.add_error("can", "Mixed one to one it ends in satin: choose satin as the last coat, or one pot.")
         if given.get("glow_role") and not given.get("glow_paint") and "glow_paint" not in self.errors:
             self.add_error("glow_paint", "In which paint does it glow?")
         return given
@@ -276,10 +285,10 @@ class FinishingForm(forms.Form):
             given["temporary"],
         )  # fmt: skip
         made = Finishing(
-            Slots(*(given[_field(name)] for name in _SLOTS)), given["varnish"], bool(given["can"]), given["use"], bool(given["varnish_last"]),
+            Slots(*(given[_field(name)] for name in _SLOTS)), given["varnish"], given["can"] == "yes", given["use"], bool(given["varnish_last"]),
             given["barrier"], tuple(given["shiny"]), tuple(given["apart"]), given["masks"], given["touch_up"], given["level"], dirt, basing, given["light"], self._glow(design),
             assembly, tuple(dict.fromkeys(apart_in)), given["tidy"], given["look"], given["photograph"],
-            given["mend"], tuple(given["handled"]), tuple(given["fragile"]),
+            given["mend"], tuple(given["handled"]), tuple(given["fragile"]), given["can"] == "mixed", given["bases"],
         )  # fmt: skip
         return checked_finishing(made, tuple(design.scheme.role_by_id))
 

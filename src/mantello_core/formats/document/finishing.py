@@ -22,6 +22,8 @@ _PLAIN_VALUES = (
     "look",
     "photograph",
     "mend",
+    "mixed",
+    "bases",
 )
 #: groups of parts and of roles, each a tuple
 _LISTS = ("shiny", "apart", "handled", "fragile")
