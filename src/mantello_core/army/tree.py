@@ -10,6 +10,7 @@ from ..figures.joining import with_joined
 from ..figures.own import OwnType
 from ..figures.placed_site import PlacedSite, with_sites
 from ..figures.plate import Plate
+from .equipment import Equipment
 
 #: quality tiers, plainest first: id to the name on screen
 TIERS = {"rank": "Rank and file", "leader": "Leader", "centrepiece": "Centrepiece"}
@@ -43,6 +44,8 @@ class Node:
     children: tuple["Node", ...] = ()
     ranks: tuple[Rank, ...] = ()
     tags: tuple[str, ...] = ()
+    #: of a unit, what its figures may carry
+    equipment: tuple[Equipment, ...] = ()
 
     @property
     def is_unit(self) -> bool:

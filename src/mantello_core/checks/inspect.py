@@ -2,7 +2,7 @@
 
 from ..design.design import Design
 from ..scheme.cascade import Resolution
-from . import balance, contrast, dress, effort, laid, mapping, marks, metals, small
+from . import balance, build, contrast, dress, effort, laid, mapping, marks, metals, small
 from .codes import codes
 from .finding import Check, checked
 from .look import Look
@@ -37,5 +37,6 @@ def inspect(design: Design, resolution: Resolution) -> tuple[Check, ...]:
     """Every check, accepted findings set apart; passes over the figure and dress only where there are any."""
     look = Look(design, resolution)
     asked = (*CHECKS, laid.passes) if design.scheme.passes else CHECKS
+    asked = (*asked, build.build) if any(unit.equipment for unit in design.army.units) else asked
     asked = (*asked, dress.losses, dress.sources, dress.words, dress.alike) if design.scheme.dress else asked
     return tuple(checked(check(look), design.scheme.aims) for check in asked)

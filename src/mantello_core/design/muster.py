@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, replace
 
+from ..army.equipment import Equipment, checked_equipment
 from ..army.rank_id import rank_id_for
 from ..army.tree import MOST_FIGURES, TIERS, Army, Node, Rank
 from ..calendar.evenings import checked_evenings
@@ -95,6 +96,17 @@ def with_tags(design: Design, unit_id: str, tags: tuple[str, ...]) -> Design:
     if len(kept) > 12:
         raise OutOfRange(f"{len(kept)} tags; allowed are up to 12.", "tags")
     return _rooted(design, _replaced(design.army.root, replace(unit, tags=kept)))
+
+
+def with_equipment(design: Design, unit_id: str, options: tuple[Equipment, ...]) -> Design:
+    """Give a unit the options its figures may carry.
+
+    Raises: what ``checked_equipment`` refuses.
+    """
+    unit = design.army.node(unit_id)
+    return _rooted(
+        design, _replaced(design.army.root, replace(unit, equipment=checked_equipment(options, unit.figures)))
+    )
 
 
 def with_units_changed(

@@ -5,6 +5,7 @@ from django.urls import path
 from . import (
     borrowing,
     briefing,
+    equipping,
     figure_types,
     guide,
     inviting,
@@ -60,6 +61,8 @@ urlpatterns = [
     path("armies/<int:army_id>/roster.json", rostering.export_roster_json, name="export-roster-json"),
     path("armies/<int:army_id>/muster.pdf", guide.muster_pdf, name="muster-pdf"),
     path("armies/<int:army_id>/muster.svg", guide.muster_svg, name="muster-svg"),
+    path("armies/<int:army_id>/units/<str:unit>/equipment/", equipping.equipment, name="equipment"),
+    path("armies/<int:army_id>/units/<str:unit>/equipment/keep/", equipping.keep_equipment, name="keep-equipment"),
     path("armies/<int:army_id>/units/<str:unit>/guide.pdf", guide.unit_guide, name="guide"),
     path("armies/<int:army_id>/types/", figure_types.figure_types, name="figure-types"),
     path("armies/<int:army_id>/types/take/", borrowing.take_type, name="take-type"),

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from ...army.equipment import Equipment, checked_equipment
 from ...army.tree import MOST_FIGURES, Army, Node, Rank
 from ...design.muster import checked_rank
 from ...errors import Contradiction, OutOfRange
@@ -15,6 +16,8 @@ def write_node(node: Node) -> dict:
     written = {"id": node.id, "kind": node.kind, "name": node.name}
     if node.tags:
         written["tags"] = list(node.tags)
+    if node.equipment:
+        written["equipment"] = [vars(one) for one in node.equipment]
     if node.is_unit:
         written["ranks"] = [
             {"id": rank.id, "name": rank.name, "type": rank.type, "figures": rank.figures, "tier": rank.tier}
@@ -63,4 +66,9 @@ def _read_node(data: dict, where: str, depth: int, army: Army) -> Node:
         _read_node(child, f"{where}/children/{index}", depth + 1, army)
         for index, child in enumerate(data.get("children", ()))
     )
-    return Node(data["id"], data["kind"], data["name"], children, tuple(ranks), tuple(data.get("tags", ())))
+    equipment = checked_equipment(
+        tuple(Equipment(**one) for one in data.get("equipment", ())),
+        sum(rank.figures for rank in ranks),
+        f"{where}/equipment",
+    )
+    return Node(data["id"], data["kind"], data["name"], children, tuple(ranks), tuple(data.get("tags", ())), equipment)
