@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from mantello_core.advice.glazing import Glazes, glazes_of
 from mantello_core.advice.light_width import DRAWN_MM, Rung, ladder
 from mantello_core.advice.recipe_advice import Advice, advice
 from mantello_core.advice.shading import Shading, shadings
@@ -49,6 +50,12 @@ class StepRow:
     ways: tuple[Washed, ...] = ()
     #: the best wash of every family, for a shade over a base
     shadings: tuple[Shading, ...] = ()
+
+    @property
+    def glazes(self) -> Glazes | None:
+        """How many glazes it takes, for a light."""
+        beneath = self.outcome.beneath
+        return glazes_of(self.outcome.step, beneath) if beneath is not None and not self.outcome.step.relays else None
 
     @property
     def over(self) -> bool:
