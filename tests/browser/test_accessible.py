@@ -23,7 +23,7 @@ PATHS = (
     "", "roster/", "types/", "types/make/", "types/models/", "scheme/", "scheme/table/", "scheme/rules/", "scheme/checks/", "scheme/variants/",
     "scheme/camouflage/", "scheme/variety/", "insignia/", "insignia/emblems/", "insignia/codes/", "insignia/map/", "insignia/transfers/", "insignia/bearers/",
     "insignia/cloth/", "recipes/", "recipes/across/passes/", "recipes/across/finish/", "recipes/across/metals/", "paints/", "paints/add/", "paints/match/",
-    "plan/", "plan/order/", "plan/calendar/", "plan/what-if/", "desk/", "log/", "log/figures/", "log/bench/",
+    "units/1st-harbour-line/equipment/", "plan/", "plan/order/", "plan/calendar/", "plan/what-if/", "desk/", "log/", "log/figures/", "log/bench/",
     "thread/", "sharing/", "recipes/undercoats/", "scheme/rules/?edit=new", "scheme/checks/?check=unmapped&card=Ranger, Saltmarsh Rangers: no colour yet",
     "paints/?view=all", "paints/cost/", "plan/painters/",
 )  # fmt: skip

@@ -6,6 +6,8 @@ from django.http import Http404
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.record.queries import log_mark, progress
+from mantello.workspace.muster import Muster
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.readings import reading_of
 from mantello_core.army.equipment import MOST_COUNT, MOST_OPTIONS, MOST_SIGNS, STATES, Equipment
@@ -54,13 +56,21 @@ def equipment(request, army_id, unit):
 
 
 def _page(request, army, unit: Node, status=200, lines=None):
-    design = reading_of(army.head).design
+    reading = reading_of(army.head)
+    design = reading.design
+    muster = Muster(army, reading, progress(army), log_mark(army), painted=False)
+    firsts = {one.rank: one for one in reversed(reading.resolution.classes) if one.unit == unit.id}
     lines = lines or _FORMS(initial=[vars(one) for one in unit.equipment], prefix="option")
     context = {
-        "title": f"Equipment of {unit.name}",
+        "title": f"Equipment of {design.army.title(unit.id)}",
         "unit": unit,
         "unit_title": design.army.title(unit.id),
         "lines": lines,
+        "pictures": [
+            (muster.picture(unit, firsts[rank.id], firsts[rank.id].ordinals[0], 92), rank)
+            for rank in unit.ranks
+            if rank.id in firsts
+        ][:4],
         "options": unit.equipment,
         "states": [(state, [one for one in unit.equipment if one.state == state]) for state in STATES],
         "over": [one for one in unit.equipment if one.over],
