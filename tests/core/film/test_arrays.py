@@ -1,6 +1,5 @@
 """Many surfaces, grounds and films at once give what each gives alone, coat by coat, by the plain formulas."""
 
-import math
 from unittest import TestCase
 
 import numpy as np
@@ -8,11 +7,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mantello_core.colour.difference import difference
-from mantello_core.film.coverage import LIMIT, coverages, coverages_of, tolerance_of
+from mantello_core.film.coverage import coverages, coverages_of, tolerance_of
 from mantello_core.film.ground import Ground
 from mantello_core.film.laying import coats_laid, first_covers, followed, zones_on
 from mantello_core.film.prediction import mean_of, predicted
-from mantello_core.film.surface import Surface, coated, grey, solid, stacked, washed
+from mantello_core.film.surface import coated, grey, solid, stacked, washed
 from mantello_core.mixing.generating import generated
 from mantello_core.mixing.starting import light_for, shade_for, started, worked_out_table
 from mantello_core.mixing.undercoat import grounds, undercoats
@@ -20,32 +19,11 @@ from mantello_core.paints.range import digest_of_ranges, paint, paints
 from mantello_core.proposals.on_grounds import on_grounds, shipped_table, worked_out
 from mantello_core.recipes.method import METHODS
 from mantello_core.recipes.step import MOST_COATS, Mix
+from tests.core.film.plainly import FLAT, coats_plainly
 from tests.samples import film
 
 FILMS = ("white", "black", "yellow", "red", "brown wash", "silver", "gold", "red ink", "phthalo blue")
 GREYS = st.lists(st.floats(0.02, 0.9), min_size=1, max_size=5)
-
-
-def coats_plainly(name: str, ground: Surface, dilution: float, allowed: float) -> int | None:
-    """Coats counted one after the other with the textbook hyperbolic formula, band by band; for flat films."""
-    pot = film(name)
-    goal, seen = solid(pot).colour, ground.diffuse
-    for coats in range(LIMIT + 1):
-        if difference(Surface(np.array(seen)).colour, goal) <= allowed:
-            return coats
-        seen = [
-            _over(k, s, pot.thickness(dilution), beneath)
-            for k, s, beneath in zip(pot.absorption, pot.scattering, seen, strict=True)
-        ]
-    return None
-
-
-def _over(absorption: float, scattering: float, thickness: float, beneath: float) -> float:
-    """Kubelka's formula for a film over a ground, with a = (K + S) / S and b = sqrt(a^2 - 1)."""
-    a = (absorption + scattering) / scattering
-    b = math.sqrt(a * a - 1)
-    turned = b / math.tanh(b * scattering * thickness)
-    return (1 - beneath * (a - turned)) / (a - beneath + turned)
 
 
 class Arrays(TestCase):
@@ -59,14 +37,14 @@ class Arrays(TestCase):
             self.assertEqual(one.coats, alone.coats)
             self.assertAlmostEqual(one.left, alone.left, places=6)
 
-    @given(st.floats(0.02, 0.85), st.sampled_from(("white", "black", "yellow", "red", "phthalo blue", "bone")))
+    @given(st.floats(0.02, 0.85), st.sampled_from(FLAT))
     @settings(max_examples=25)
     def test_coats_are_those_of_the_textbook_one_by_one(self, seen, name):
         ground, allowed = grey(seen), tolerance_of(film(name))
         (found,) = coverages(film(name), stacked([ground]), full=allowed)
         self.assertEqual(found.coats, max(1, coats_plainly(name, ground, 0.0, allowed) or 1))
 
-    @given(st.floats(0.02, 0.85), st.sampled_from(("white", "black", "yellow", "red", "phthalo blue", "bone")))
+    @given(st.floats(0.02, 0.85), st.sampled_from(FLAT))
     @settings(max_examples=25)
     def test_coats_are_even_where_thin_and_thick_laid_one_by_one_look_alike(self, seen, name):
         ground, pot = grey(seen), film(name)
