@@ -16,6 +16,8 @@ RULES = ("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"
 #: what is broken, with the first place of each
 ASKED = """async (tags) => (await axe.run(document, {runOnly: tags, resultTypes: ['violations']})).violations
   .map((one) => [one.id, one.nodes[0].html])"""
+#: come once the page was laid out and what waits for that has run
+DRAWN = "() => document.fonts.ready.then(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))"
 #: whether a page that has its own scrolling parts is longer or wider than the window beside
 WHOLE = """() => innerWidth > 1100 && !!document.querySelector('main .col .scroll')
   && (document.documentElement.scrollHeight > innerHeight + 1 || document.documentElement.scrollWidth > innerWidth)"""
@@ -47,6 +49,7 @@ class Accessible(BrowserCase):
     def broken(self, path: str) -> list[str]:
         self.go(path)
         self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')", timeout=COME)
+        self.page.evaluate(DRAWN)
         self.page.evaluate(AXE.read_text(encoding="utf-8"))
         beyond = [f"{path}: scrolls as a whole"] if self.page.evaluate(WHOLE) else []
         return beyond + [f"{path}: {id_} at {html[:90]}" for id_, html in self.page.evaluate(ASKED, list(RULES))]

@@ -28,6 +28,8 @@ THIN = {
 REACHED, SMOOTH = 1.5, 3.0
 #: glazes that are tried at most
 MOST = 24
+#: bytes of answers that are kept
+_KEPT_BYTES = 512 * 1024
 #: coarseness of pigment from which thicker layers show grain, and the µm of film they may be thick
 COARSE, THICK = 1.3, 20.0
 
@@ -54,7 +56,7 @@ class Glazes:
         return said + ("; a thicker layer shows grain" if self.grain else "")
 
 
-_MEMORY = Memory("mantello_core.advice.glazing.glazes_of", 512 * 1024)
+_kept = Memory("glazes", _KEPT_BYTES)
 
 
 def glazes_of(step: Step, beneath: Surface) -> Glazes | None:
@@ -65,7 +67,7 @@ def glazes_of(step: Step, beneath: Surface) -> Glazes | None:
     if step.kind not in KINDS or step.sprayed:
         return None
     key = step, *(np.asarray(getattr(beneath, one.name)).tobytes() for one in fields(beneath))
-    return _MEMORY.answer(key, lambda: _worked_out(step, beneath))
+    return _kept.answer(key, lambda: _worked_out(step, beneath))
 
 
 def _worked_out(step: Step, beneath: Surface) -> Glazes | None:

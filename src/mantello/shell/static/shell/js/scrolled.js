@@ -28,6 +28,7 @@ function soon() {
   waiting = requestAnimationFrame(() => reach(document));
 }
 
+reach(document);
 addEventListener("load", soon);
 document.fonts.ready.then(soon);
 addEventListener("resize", soon);
