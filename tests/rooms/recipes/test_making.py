@@ -211,3 +211,36 @@ class Grounds(RoomCase):
         before = self.now()
         self.post("set-undercoat", undercoat="undercoat-soot", above="salt-linen", status=422)
         self.assertEqual(self.now(), before)
+
+
+class Livelier(RoomCase):
+    def test_mixes_with_chroma_coats_and_hue(self):
+        page = self.see("livelier", "field", more="4", coats="2", turn="25", **ALL)
+        rows = page.context["rows"]
+        self.assertGreater(len(rows), 1)
+        for said in (rows[0].pot.name, rows[0].mix.words, "chroma", "Take"):
+            self.assertContains(page, said)
+        self.assertContains(self.see("recipe", "field"), reverse("livelier", args=[self.army.pk, "field"]))
+
+    def test_one_is_taken_as_the_base(self):
+        asked = {"more": "4", "coats": "2", "turn": "25", **ALL}
+        one = self.see("livelier", "field", **asked).context["rows"][0]
+        self.post("take-lift", "field", taken=one.pot.id, **asked)
+        self.assertEqual(self.now().scheme.role("field").recipe("rank").base.mix.parts, one.mix.parts)
+
+    def test_one_that_is_gone_changes_nothing(self):
+        before = self.now()
+        self.post("take-lift", "field", taken="pitch-barrel", **ALL)
+        self.assertEqual(self.now(), before)
+        self.assertContains(self.see("livelier", "field", **ALL), "not there any more")
+
+    def test_an_empty_shelf_a_metal_and_nonsense(self):
+        OwnedPaint.objects.keep(self.owner, {"pitch-barrel": Stock(1.0)})
+        self.assertContains(self.see("livelier", "field", pots="owned"), "Nothing here lifts it")
+        metal = next(
+            role for role in self.now().scheme.roles if role.recipe().base and role.recipe().base.mix.film.flake
+        )
+        self.assertContains(self.see("livelier", metal.id, **ALL), "A metal is not lifted")
+        self.see("livelier", "field", status=422, more="77")
+        self.assert_hidden("livelier", "field")
+        self.assert_hidden("take-lift", "field", post=True)
