@@ -56,6 +56,11 @@ class Photo(models.Model):
 
         BEFORE = "before", "before"
         AFTER = "after", "after"
+        # once more under lights of ``colour.light.LIGHTS``, each with its own grey card
+        WINDOW = "window", "by daylight"
+        BOOTH = "booth", "under a daylight lamp"
+        LAMP = "lamp", "under a warm lamp"
+        TUBE = "tube", "under a cold tube"
 
     test = models.ForeignKey(TestPiece, on_delete=models.CASCADE, related_name="photos")
     moment = models.CharField(max_length=10, choices=Moment.choices)

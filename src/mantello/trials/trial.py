@@ -1,7 +1,7 @@
 """Test pieces kept and read: what was tried, which roles still want one, and what a photograph tells."""
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
 from datetime import datetime
 
 import numpy as np
@@ -10,13 +10,16 @@ from mantello.shell.photograph import light_grid, pointed_at
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
 from mantello.workspace.stack import worn
-from mantello_core.advice.trial import Compared, Done, Lesson, compared, lessons
+from mantello_core.advice.trial import DAYLIGHTS, Compared, Done, Lesson, Turned, compared, lessons, turned
+from mantello_core.colour.light import LIGHTS
 from mantello_core.colour.patch import Patch
 from mantello_core.colour.scene_light import Freed, SceneLight, freed, scene_light
+from mantello_core.colour.spaces import Lab
 from mantello_core.errors import MantelloError
 from mantello_core.figures.extent import NOTHING
 from mantello_core.film.ground import Ground
-from mantello_core.film.prediction import predicted
+from mantello_core.film.prediction import tones_under
+from mantello_core.film.tones import Tones
 from mantello_core.formats.document.ground import read_ground, write_ground
 from mantello_core.formats.document.own_paints import read_own_paint, write_own_paint
 from mantello_core.formats.document.recipes import read_step, write_step
@@ -155,6 +158,8 @@ class Seen:
     doubts: tuple[tuple[str, str], ...] = ()
     #: what was left out or put right
     told: tuple[str, ...] = ()
+    #: place to its colour, freed of the light's cast
+    colours: Mapping[str, Lab] = field(default_factory=dict)
 
 
 def seen_in(photo: Photo) -> Seen:
@@ -167,11 +172,29 @@ def seen_in(photo: Photo) -> Seen:
         _, found = scene_of(light, places)
     except MantelloError as error:
         return Seen(why=error.message)
-    recipe, ground = tried(photo.test)
     colours = {name: one.colour for name, one in found.items() if one.colour is not None}
     doubts = tuple((name, " ".join(one.doubts)) for name, one in found.items() if one.doubts)
     told = tuple(dict.fromkeys(words for one in found.values() for words in one.told))
-    return Seen(compared(colours, predicted(recipe, ground)), "", doubts, told)
+    return Seen(compared(colours, tones_there(photo.test, lit_by(photo))), "", doubts, told, colours)
+
+
+def lit_by(photo: Photo) -> str:
+    """The light a photograph was taken in, of ``colour.light.LIGHTS``: its own, or the one the test piece was judged in."""
+    return photo.moment if photo.moment in LIGHTS else photo.test.lamp or DAYLIGHTS[0]
+
+
+def tones_there(test: TestPiece, light: str) -> Tones:
+    """What was tried as it is predicted under a light."""
+    return tones_under(*tried(test), light)
+
+
+def turned_of(seen: Iterable[tuple[Photo, Seen]]) -> tuple[Turned, ...]:
+    """How a test piece looks under every light that it was photographed in when done, beside how it looks by day.
+
+    Of two photographs in one light the later one counts."""
+    colours = {lit_by(photo): one.colours for photo, one in seen if photo.moment != Photo.Moment.BEFORE and one.colours}
+    test = next((photo.test for photo, _ in seen), None)
+    return turned(colours, {light: tones_there(test, light) for light in colours}) if len(colours) > 1 else ()
 
 
 def light_of(jpeg: bytes, places: Mapping[str, list], known: dict | None = None) -> dict:

@@ -1,13 +1,14 @@
 """What a test piece tells: how the colours came out against what was predicted, and what that says of the paints."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..film.calibration import Calibration, drying_found, hiding_found
 from ..film.ground import Ground
-from ..film.prediction import Prediction, predicted
+from ..film.prediction import predicted
+from ..film.tones import Tones
 from ..recipes.place import usual_places
 from ..recipes.step import Recipe
 
@@ -15,6 +16,8 @@ from ..recipes.step import Recipe
 AGREES = 4.0
 #: factors that are so near 1 that they tell nothing
 NOTHING = 0.05
+#: lights a colour is held to, the first that was photographed
+DAYLIGHTS = ("window", "booth")
 #: patches by what a painter points at, and the place each is compared with
 PATCHES = {"recess": usual_places().recess, "flat": usual_places().flats, "raised": usual_places().raised}
 
@@ -70,11 +73,52 @@ class Lesson:
     drying: tuple[float, float] | None
 
 
-def compared(patches: Mapping[str, Lab], prediction: Prediction) -> tuple[Compared, ...]:
-    """Patches of ``PATCHES`` against the tones of a prediction; others are left out."""
-    return tuple(
-        Compared(name, patches[name], prediction.tones[zone]) for name, zone in PATCHES.items() if name in patches
-    )
+def compared(patches: Mapping[str, Lab], tones: Tones) -> tuple[Compared, ...]:
+    """Patches of ``PATCHES`` against the tones that were predicted; others are left out."""
+    return tuple(Compared(name, patches[name], tones[zone]) for name, zone in PATCHES.items() if name in patches)
+
+
+@dataclass(frozen=True)
+class Turned:
+    """One place under a light against the same place by daylight."""
+
+    patch: str
+    #: of ``colour.light.LIGHTS``
+    light: str
+    by_day: Lab
+    here: Lab
+    #: CIEDE2000 that was predicted between the two
+    expected: float
+
+    @property
+    def apart(self) -> float:
+        """CIEDE2000 between the two as they were read."""
+        return difference(self.by_day, self.here)
+
+    @property
+    def holds(self) -> bool:
+        """Whether the colour is no other than a photograph can tell."""
+        return self.apart <= AGREES
+
+
+def turned(
+    seen: Mapping[str, Mapping[str, Lab]], predictions: Mapping[str, Tones], day: Sequence[str] = DAYLIGHTS
+) -> tuple[Turned, ...]:
+    """How places look under every light beside how they look by day, the farthest first.
+
+    seen: light to patch to colour, each freed of its light's cast; predictions: the tones under each light; day: lights that
+    count as daylight, the first one with a photograph is taken. Nothing without one by day.
+    """
+    by_day = next((one for one in day if seen.get(one)), None)
+    if by_day is None:
+        return ()
+    rows = [
+        Turned(patch, light, seen[by_day][patch], here, difference(predictions[by_day][zone], predictions[light][zone]))
+        for light, colours in seen.items() if light != by_day
+        for patch, zone in PATCHES.items() if patch in colours and patch in seen[by_day]
+        for here in (colours[patch],)
+    ]  # fmt: skip
+    return tuple(sorted(rows, key=lambda row: -row.apart))
 
 
 def lessons(recipe: Recipe, ground: Ground, done: Mapping[str, Done]) -> tuple[Lesson, ...]:

@@ -2,7 +2,7 @@
 
 from ..design.design import Design
 from ..scheme.cascade import Resolution
-from . import balance, build, contrast, dress, effort, laid, mapping, marks, metals, small
+from . import balance, build, contrast, dress, effort, laid, lamps, mapping, marks, metals, small
 from .codes import codes
 from .finding import Check, checked
 from .look import Look
@@ -25,6 +25,7 @@ CHECKS = (
     balance.common,
     balance.signatures,
     metals.metals,
+    lamps.lamps,
     balance.materials,
     effort.hidden,
     effort.unseen,

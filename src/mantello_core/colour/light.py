@@ -46,5 +46,5 @@ def in_light(colour: Lab, light: str, adapted: float = ADAPTED) -> Lab:
 
 
 def adapted_to_daylight(xyz: np.ndarray, white: np.ndarray) -> np.ndarray:
-    """XYZ in daylight of what is seen as ``xyz`` under a light of that ``white`` by an eye adapted to it (Bradford)."""
-    return np.maximum(_BACK @ ((_BRADFORD @ xyz) * (_BRADFORD @ WHITE) / (_BRADFORD @ white)), 0)
+    """XYZ in daylight of what is seen as ``xyz``, (..., 3), under a light of that ``white`` by an eye adapted to it (Bradford)."""
+    return np.maximum((xyz @ _BRADFORD.T * (_BRADFORD @ WHITE) / (_BRADFORD @ white)) @ _BACK.T, 0)

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 
 from ..colour.difference import difference
+from ..colour.lamp import labs_under
 from ..colour.spaces import Lab, labs_of, mean_lab, xyz_of_lab
 from ..errors import UnknownName
 from ..figures.form import Form
@@ -130,6 +131,18 @@ def _followed(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, .
     bare = tuple(_bare(*one) for one in zip(laid, tones[1:], strict=True))
     outcomes = _seen(bare, zones.share, zones.cover, labs, tones)
     return Prediction(outcomes, ends, mean_of(labs[-1, 1:], share), labs)
+
+
+@remembered(1_000)
+def tones_under(recipe: Recipe, ground: Ground, light: str) -> Tones:
+    """The tones a recipe ends in under one of ``colour.light.LIGHTS``, to an eye that has adapted to it.
+
+    Raises: UnknownName for the light.
+    """
+    zones = zones_on(recipe, (ground,))
+    laid = tuple(followed(recipe, (ground,), (), zones))
+    last = laid[-1].after.at(0) if laid else ground.on(zones.sprayed)
+    return tones_of(labs_under(last.seen, light)[None, 1:], zones.share[1:])[0]
 
 
 @remembered(4_000)

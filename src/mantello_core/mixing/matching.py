@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..colour.difference import difference, differences
-from ..colour.lamp import lamp_lab
+from ..colour.lamp import lab_under
 from ..colour.spaces import Lab
 from ..errors import OutOfRange
 from ..film.coverage import COVERED, GOOD_ENOUGH, coverage
@@ -94,7 +94,7 @@ def matches(target: Lab, pots: list[Paint], ground: Ground | None = None, limit:
 
 def apart_under_lamp(one: Film, other: Film) -> float:
     """CIEDE2000 of two opaque films under an incandescent lamp (CIE A)."""
-    return difference(lamp_lab(solid(one).seen), lamp_lab(solid(other).seen))
+    return difference(*(lab_under(solid(film).seen, "lamp") for film in (one, other)))
 
 
 def _metals(target: Lab, metals: list[Paint]):

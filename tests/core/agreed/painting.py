@@ -90,7 +90,7 @@ def looks() -> Iterator[tuple[str, object]]:
             yield f"{method} on {ground.words}", (
                 [(one.coats, one.coverage, one.before, one.after, one.recess, one.change, one.hard, dict(one.tones)) for one in found.outcomes],
                 dict(found.tones), found.apparent, coats_of(recipe, ground), advice(found, ground), stops(found, (3.0,) * len(recipe.steps)),
-                compared({"recess": Lab(20, 0, 0), "flat": Lab(30, -20, 5), "raised": Lab(60, -25, 20)}, found),
+                compared({"recess": Lab(20, 0, 0), "flat": Lab(30, -20, 5), "raised": Lab(60, -25, 20)}, found.tones),
                 ladder(recipe, 28.0, 1.2), ladder(recipe, 15.0, 3.0),
                 lessons(recipe, ground, {step.id: Done(4, 5.0, 40.0) for step in recipe.steps}),
                 [(millilitres(step, 400.0, 2), portion(step.mix, 400.0, 2)) for step in recipe.steps],

@@ -118,7 +118,7 @@ class Lessons(TestCase):
             "recess": prediction.tones.recess._replace(lightness=95),
             "card": Lab(50, 0, 0),
         }
-        rows = {row.patch: row for row in compared(seen, prediction)}
+        rows = {row.patch: row for row in compared(seen, prediction.tones)}
         self.assertEqual(set(rows), {"flat", "recess"})
         self.assertEqual((rows["flat"].words, rows["recess"].words), ("as predicted", "lighter than predicted"))
         self.assertEqual(rows["recess"].apart, difference(seen["recess"], prediction.tones.recess))

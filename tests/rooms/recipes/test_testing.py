@@ -293,3 +293,56 @@ class Timing(RoomCase):
         ((_, factor),) = pace_of(found)
         self.assertAlmostEqual(factor, 2 ** (3 / 8), places=2)
         self.assertEqual(tried_before(self.army, reading_of(self.army.head), test.made_at), ())
+
+
+class Lights(RoomCase):
+    """A piece that was photographed in more than one light."""
+
+    def setUp(self):
+        super().setUp()
+        self.test = sample_test(self.army)
+        self.test.photos.all().delete()
+
+    def photographed(self, **pictures):
+        self.post("test", self.test.pk, status=302, note="", **pictures)
+        for photo in self.test.photos.all():
+            self.post("sample", self.test.pk, photo.moment, status=302, point="card", **{"at.x": 20, "at.y": 20})
+            self.post("sample", self.test.pk, photo.moment, status=302, point="flat", **{"at.x": 280, "at.y": 187})
+        return self.see("test", self.test.pk)
+
+    @staticmethod
+    def piece(colour: str) -> SimpleUploadedFile:
+        both = Image.new("RGB", (900, 600), "#767676")
+        both.paste(colour, (350, 200, 550, 400))
+        out = io.BytesIO()
+        both.save(out, "PNG")
+        return SimpleUploadedFile("a.png", out.getvalue(), "image/png")
+
+    def test_a_colour_that_turns_under_the_lamp_is_told(self):
+        page = self.photographed(under_window=self.piece("#33605a"), under_lamp=self.piece("#60503a"))
+        self.assertEqual(sorted(self.test.photos.values_list("moment", flat=True)), ["lamp", "window"])
+        ((row, lamp),) = page.context["turned"]
+        self.assertEqual((row.patch, row.light, lamp), ("flat", "lamp", "warm lamp"))
+        self.assertGreater(row.apart, 10)
+        for said in (
+            "How it turns with the light",
+            "judge it in the light it is shown in",
+            "2856 K",
+            "photographed in this light",
+        ):
+            self.assertContains(page, said)
+
+    def test_one_that_stays_holds(self):
+        page = self.photographed(under_window=self.piece("#33605a"), under_tube=self.piece("#33605a"))
+        ((row, _),) = page.context["turned"]
+        self.assertTrue(row.holds)
+        self.assertContains(page, "holds")
+
+    def test_one_light_alone_or_none_by_day_tells_nothing(self):
+        self.assertEqual(self.photographed(under_lamp=self.piece("#33605a")).context["turned"], [])
+        self.assertEqual(self.photographed(under_tube=self.piece("#33605a")).context["turned"], [])
+
+    def test_the_photograph_after_counts_in_the_light_it_was_judged_in(self):
+        TestPiece.objects.filter(pk=self.test.pk).update(lamp="lamp")
+        page = self.photographed(after=self.piece("#60503a"), under_booth=self.piece("#33605a"))
+        self.assertEqual([row.light for row, _ in page.context["turned"]], ["lamp"])

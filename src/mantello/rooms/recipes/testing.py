@@ -11,11 +11,25 @@ from django.views.decorators.http import require_http_methods, require_POST, req
 from mantello.shell.download import private_jpeg
 from mantello.shell.photograph import PhotoField, lit_parts, share_of
 from mantello.trials.models import Photo, TestPiece
-from mantello.trials.trial import CARD, begun, kept_patch, light_of, role_tests, seen_in, told, tried, untested, waive
+from mantello.trials.trial import (
+    CARD,
+    begun,
+    kept_patch,
+    light_of,
+    lit_by,
+    role_tests,
+    seen_in,
+    told,
+    tried,
+    turned_of,
+    untested,
+    waive,
+)  # fmt: skip
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, back, room_page
 from mantello.workspace.readings import reading_of
 from mantello_core.army.tree import TIERS
+from mantello_core.colour.light import LIGHTS
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.worked_out import with_calibration
 from mantello_core.errors import OutOfRange, UnknownName
@@ -36,6 +50,13 @@ POINTS = {
 SHOWN = 560
 
 
+#: the photographs of the finished piece in one light more, by field
+LIT = {
+    f"under_{light}": PhotoField(required=False, label=f"{Photo.Moment(light).label.capitalize()}, {kelvin} K")
+    for light, (kelvin, _) in LIGHTS.items()
+}
+
+
 class TestForm(forms.Form):
     """What was done: coats and minutes of every step, the light, photographs, and the verdict."""
 
@@ -46,6 +67,7 @@ class TestForm(forms.Form):
         label="Photograph after",
         help_text="On a plain ground, with a grey card beside it; JPEG, PNG or WebP up to 12 MB.",
     )
+    under_window, under_booth, under_lamp, under_tube = LIT.values()
     note = forms.CharField(
         required=False,
         max_length=2000,
@@ -157,8 +179,9 @@ def _keep_test(test: TestPiece, given: dict, changed: tuple[str, ...] | None = N
     """Keep a test piece and the photographs that came with it, all or none; changed: columns, None for all."""
     test.save(update_fields=changed)
     for moment in Photo.Moment.values:
-        if given[moment]:
-            jpeg, width, height = given[moment]
+        name = f"under_{moment}" if moment in LIGHTS else moment
+        if given[name]:
+            jpeg, width, height = given[name]
             Photo.objects.update_or_create(
                 test=test,
                 moment=moment,
@@ -170,6 +193,7 @@ class VerdictForm(forms.Form):
     """What came of it, and photographs that were taken later."""
 
     before, after, note = (TestForm.base_fields[name] for name in ("before", "after", "note"))
+    under_window, under_booth, under_lamp, under_tube = LIT.values()
 
 
 @login_required
@@ -195,10 +219,11 @@ def _test_page(request, army, found: TestPiece, form, status=200):
     recipe, ground = tried(found)
     prediction = predicted(recipe, ground)
     known = {one.paint: one for one in reading_of(army.head).design.scheme.calibrations}
-    photos = []
+    photos, read = [], []
     pots = pots_for(request.user, OWNED) or pots_for(request.user, EVERY)
     for photo in found.photos.defer("jpeg"):
         seen = seen_in(photo)
+        read.append((photo, seen))
         tall = round(SHOWN * photo.height / photo.width)
         marks = [(name, SHOWN * x, tall * y) for name, (x, y, _) in photo.patches.items()]
         mended = [
@@ -220,6 +245,11 @@ def _test_page(request, army, found: TestPiece, form, status=200):
         "rows": [(outcome, found.done.get(outcome.step.id, {})) for outcome in prediction.outcomes],
         "tones": prediction.tones,
         "photos": photos,
+        "turned": [(row, LAMPS[row.light]) for row in turned_of(read)],
+        "lights": [
+            (form[f"under_{light}"], any(lit_by(one) == light for one, _ in read if one.moment != Photo.Moment.BEFORE))
+            for light in LIGHTS
+        ],
         "points": POINTS.items(),
         "shown": SHOWN,
         "lessons": [
