@@ -5,9 +5,11 @@ from collections.abc import Callable
 from typing import NamedTuple
 from xml.sax.saxutils import escape, quoteattr
 
+import numpy as np
 from shapely.geometry import LineString, Polygon
 
 from ..figures.plate import Plate, SeenArea, Site, View
+from ..geometry.levels import levels
 from ..insignia.devices.worn import WornMark, worn
 from ..memory import remembered
 from .camouflage_svg import Camouflage, camouflage_group
@@ -174,7 +176,7 @@ def _lit(seen: SeenArea, lit: Lit, clip: str, seed: int, *, tones: bool) -> str:
     graded = ""
     if tones and lit.bands:
         graded = (
-            _graded(lit, f"{clip}-light")
+            _graded(seen, lit, f"{clip}-light")
             + f'<path d="{seen.visible}" fill="url(#{clip}-light)" fill-rule="evenodd" stroke="none"/>'
         )
     drawn = graded + drawn
@@ -186,16 +188,20 @@ def _lit(seen: SeenArea, lit: Lit, clip: str, seed: int, *, tones: bool) -> str:
     )
 
 
-def _graded(lit: Lit, id_: str) -> str:
-    """The broad lights as a gradient across an area's box: bands with soft borders, as layers are laid."""
-    x, y = lit.light
-    stops, before = [], 0.0
+def _graded(seen: SeenArea, lit: Lit, id_: str) -> str:
+    """The broad lights as a gradient across an area: bands with soft borders, each over its own share of what is seen."""
+    x, y = np.array(lit.light) * sum(map(abs, lit.light)) / np.dot(lit.light, lit.light)
+    colours, borders, before = [], [], 0.0
     for share, colour in lit.bands:
-        stops.append(f'<stop offset="{min(before + SOFT / 2, share):.3f}" stop-color="{colour}"/>')
-        stops.append(f'<stop offset="{max(share - SOFT / 2, before):.3f}" stop-color="{colour}"/>')
+        borders += [min(before + SOFT / 2, share), max(share - SOFT / 2, before)]
+        colours += [colour, colour]
         before = share
+    places = levels(seen.visible, lit.light, borders)
+    stops = "".join(
+        f'<stop offset="{place:.3f}" stop-color="{colour}"/>' for place, colour in zip(places, colours, strict=True)
+    )
     ends = f'x1="{0.5 + x / 2:g}" y1="{0.5 + y / 2:g}" x2="{0.5 - x / 2:g}" y2="{0.5 - y / 2:g}"'
-    return f'<linearGradient id="{id_}" {ends}>{"".join(stops)}</linearGradient>'
+    return f'<linearGradient id="{id_}" {ends}>{stops}</linearGradient>'
 
 
 def _marks(view: View, bearing: dict[str, WornMark], prefix: str) -> dict[str, list[str]]:

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from mantello_core.figures.plate import SeenArea
 from mantello_core.formats.drawing import Lit, plate_svg
 from mantello_core.formats.traces import MOST, Trace, traces_svg
+from mantello_core.geometry.levels import levels
 from mantello_core.geometry.rings import rings_of
 from tests.samples import calvessa
 
@@ -87,7 +88,7 @@ class Bands(TestCase):
 
     def drawn(self, detail: str) -> str:
         design = calvessa()
-        shape = design.army.plate(design.army.units[0].ranks[0].type)
+        self.shape = shape = design.army.plate(design.army.units[0].ranks[0].type)
         return plate_svg(shape, shape.views[0].name, lambda _: "#888888", lit_of=lambda _: self.LIT, detail=detail)
 
     def test_broad_lights_lie_as_bands_from_the_light_downwards(self):
@@ -99,8 +100,12 @@ class Bands(TestCase):
         )
         offsets = [float(at) for at, _ in stops]
         self.assertEqual(offsets, sorted(offsets))
-        self.assertTrue(offsets[1] < 0.2 < offsets[2] and offsets[3] < 0.55 < offsets[4], offsets)
-        self.assertIn('x1="0.15" y1="0.15" x2="0.85" y2="0.85"', self.drawn("large"))
+        view = self.shape.views[0]
+        seen, names = {one.area: one for one in view.areas}, [layer.area for layer in view.layers]
+        drawn_first = next(name for at, name in enumerate(names) if name in seen and name not in names[at + 1 :])
+        narrow, middle = levels(seen[drawn_first].visible, (-0.7, -0.7), (0.2, 0.55))
+        self.assertTrue(offsets[1] < narrow < offsets[2] and offsets[3] < middle < offsets[4], offsets)
+        self.assertIn('x1="0" y1="0" x2="1" y2="1"', self.drawn("large"))
 
     def test_small_drawings_have_none(self):
         self.assertNotIn("linearGradient", self.drawn("small"))

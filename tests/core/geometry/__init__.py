@@ -1,0 +1,1 @@
+"""Tests of lines, rings and polygons."""
