@@ -203,9 +203,20 @@ class Reading:
 
     def prediction(self, role_id: str, tier: str) -> Prediction:
         """What a role's recipe for a tier gives on what most of it lies on, with the passes that lie on most of it."""
+        self._predicted_together  # noqa: B018
         ground = self.resolution.ground_under(role_id, tier)
         form = self.stacks.usual_form(role_id, tier)
         return self.design.scheme.predicted(self.stacks.usual(role_id, tier), ground, form)
+
+    @cached_property
+    def _predicted_together(self) -> None:
+        """What is worn of roles on the tiers there are is worked out at once when the first of it is asked for."""
+        worn = {
+            (cell.role, one.tier): None for one in self.resolution.classes for cell in one.cells.values() if cell.role
+        }
+        self.design.scheme.predict_together(
+            (self.stacks.usual(*key), self.resolution.ground_under(*key)) for key in worn
+        )
 
     def _worn(self, one: FigureClass, area: str) -> Prediction | None:
         """What the recipe of an area gives on what the area starts on; None without one."""

@@ -9,7 +9,7 @@ from ..design.design import Design
 from ..insignia.arms.tincture import TINCTURES
 from ..marks.named_arms import NamedArms
 from ..order.stacks import Stacks
-from ..passes.soiled import soiled_role
+from ..passes.soiled import predict_soiled_together, soiled_role
 from ..scheme.cascade import Resolution
 
 
@@ -66,6 +66,10 @@ class Look:
         """Of all roles that are worn, their places and how far every two are apart in a tier, at once."""
         if tier not in self._apart:
             worn = sorted({cell.role for one in self.resolution.classes for cell in one.cells.values() if cell.role})
+            predict_soiled_together(
+                self.design,
+                ((self.stacks.usual(role, tier), self.resolution.ground_under(role, tier)) for role in worn),
+            )
             labs = np.array([self.apparent(role, tier) for role in worn])
             self._apart[tier] = (
                 {role: at for at, role in enumerate(worn)}, differences(labs[:, None], labs[None]).tolist(),

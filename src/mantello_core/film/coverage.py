@@ -119,6 +119,32 @@ def coverages_of(
     )
 
 
+def coverages_each(films: Sequence[tuple[Film, float, float]], grounds: Surface) -> tuple[Coverage, ...]:
+    """``coverages`` of as many films as there are grounds, (n, 16), one on each; nothing in them of metal.
+
+    films: each with its dilution and unevenness.
+    """
+    found: dict[int, Coverage] = {}
+    left = np.arange(len(films))
+    for most in (FEW, MOST_COATS):
+        stack = Film(
+            *(np.stack([getattr(films[at][0], name) for at in left])[:, None] for name in ("absorption", "scattering")),
+            STANDARD_SOLIDS,
+        )
+        thick, even = (
+            np.array([one(*films[at]) for at in left])[:, None]
+            for one in (lambda film, dilution, _: film.thickness(dilution), lambda *given: given[2])
+        )
+        seen = _tried(stack, grounds.at((left, None)), thick, even, most)
+        for at, *one in zip(left.tolist(), *seen, strict=True):
+            if most == MOST_COATS or one[0].any():
+                found[at] = _told(*(each[None] for each in one), films[at][2])[0]
+        left = np.array([at for at in left.tolist() if at not in found], int)
+        if not len(left):
+            break
+    return tuple(found[at] for at in range(len(films)))
+
+
 def _tried(film: Film, every: Surface, thickness, even, limit: int) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
     """Which numbers of coats are even enough, with ``_seen``'s unevenness and distance: few of them where those do."""
     for most in sorted({min(FEW, limit), limit}):

@@ -52,4 +52,9 @@ def wiped(before: Surface, film: Film, thickness, left, strength: float = 1.0) -
     thickness: µm of the film as laid, left: share of it that wiping leaves, both one for all or one a surface; strength:
     0 wipes nothing away, 1 as usual.
     """
-    return coated(before, film, thickness * (1 - (1 - left) * strength))
+    return coated(before, film, left_of(thickness, left, strength))
+
+
+def left_of(thickness, left, strength: float = 1.0):
+    """µm of a film that wiping leaves, as ``wiped`` has it."""
+    return thickness * (1 - (1 - left) * strength)

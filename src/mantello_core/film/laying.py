@@ -9,15 +9,28 @@ from ..paints.paint import Film
 from ..recipes.step import Recipe, Step
 from .calibration import Calibration, calibrated_film
 from .coverage import Coverage, coverages, coverages_of, tolerance_of
-from .finish import varnished, wiped
+from .finish import left_of, varnished
 from .ground import Ground
-from .surface import Surface, blended, coated, glazed, stacked, stained, wash_thickness, washed
+from .surface import (
+    GLAZE,
+    WASH_MATT,
+    Surface,
+    blended,
+    coated,
+    settled,
+    stacked,
+    stain_pooled,
+    wash_pooled,
+    wash_thickness,
+)
 from .zones import Zones, zones_of
 
 #: a dab is thicker than a brushed coat
 DAB = 1.3
 #: and a mist coat from an airbrush is thinner
 MIST = 0.45
+#: what these leave of a coat
+_PARTS = {"dabs": DAB, "mist": MIST, "glaze": GLAZE}
 #: share of an oil or enamel film that wiping leaves in the open, and more in the deepest recess
 LEFT_OPEN, LEFT_DEEP = 0.02, 0.68
 
@@ -91,16 +104,19 @@ def first_covers(
 ) -> dict[Recipe, tuple[Coverage, ...]]:
     """For recipes that begin with a base, how that covers every ground, all at once."""
     known = [one for one in dict.fromkeys(recipes) if one.steps and counts_coats(one.steps[0])]
-    even = [one for one in known if not one.steps[0].manner.full]
-    films = [(calibrated_film(one.steps[0].mix, calibrations), one.steps[0].mix.dilution, one.even) for one in even]
     middling = stacked([ground.flat for ground in grounds])
-    found = dict(zip(even, coverages_of(films, middling), strict=True))
-    for one in known:
-        if one not in found:
-            step = one.steps[0]
-            film = calibrated_film(step.mix, calibrations)
-            found[one] = coverages(film, middling, step.mix.dilution, one.even, full=tolerance_of(step.mix.film))
-    return found
+    # roles and tiers share bases: each is counted once
+    first = {one: (one.steps[0].mix, one.even, one.steps[0].manner.full) for one in known}
+    asked = dict.fromkeys(first.values())
+    even = [key for key in asked if not key[2]]
+    films = [(calibrated_film(mix, calibrations), mix.dilution, limit) for mix, limit, _ in even]
+    covers = dict(zip(even, coverages_of(films, middling), strict=True))
+    for key in asked:
+        if key not in covers:
+            mix, limit, _ = key
+            film = calibrated_film(mix, calibrations)
+            covers[key] = coverages(film, middling, mix.dilution, limit, full=tolerance_of(mix.film))
+    return {one: covers[key] for one, key in first.items()}
 
 
 def counts_coats(step: Step) -> bool:
@@ -115,29 +131,39 @@ def _covers(step: Step, film: Film, start: Surface, even: float) -> tuple[Covera
     return coverages(film, middling, step.mix.dilution, even, full=full)
 
 
+@dataclass(frozen=True, eq=False)
+class Spread:
+    """One coat of a step as it lies."""
+
+    film: Film
+    #: dry µm, the same everywhere or one a zone
+    thickness: float | np.ndarray
+    #: how far it takes a metal's flash at least
+    matt: float = 0.0
+
+
+def spread_of(step: Step, film: Film, depth: np.ndarray) -> Spread:
+    """One coat of a step that is no varnish. depth: of every zone, 0 open to 1 deepest, (zones,)."""
+    effect, dilution = step.technique.effect, step.mix.dilution
+    if effect in ("wash", "recess"):
+        return Spread(settled(film), wash_pooled(film, dilution, depth), WASH_MATT)
+    if effect == "stain":
+        return Spread(film, stain_pooled(film, dilution, depth))
+    if effect == "oil":
+        raised, recess = wash_thickness(film, dilution)
+        return Spread(film, left_of(raised + (recess - raised) * depth, LEFT_OPEN + LEFT_DEEP * depth))
+    return Spread(film, film.thickness(dilution) * _PARTS.get(effect, 1.0))
+
+
 def after_coat(step: Step, film: Film, surface: Surface, cover: np.ndarray, depth: np.ndarray) -> Surface:
     """One coat on all zones, (..., zones, 16), each covered so far; what is covered in part is a speckle of both.
 
     cover, depth: (zones,).
     """
-    return blended(surface, _spread(step, film, surface, depth), cover * step.technique.density)
-
-
-def _spread(step: Step, film: Film, surface: Surface, depth: np.ndarray) -> Surface:
-    effect, dilution = step.technique.effect, step.mix.dilution
-    if effect == "dabs":
-        return coated(surface, film, film.thickness(dilution) * DAB)
-    if effect == "mist":
-        return coated(surface, film, film.thickness(dilution) * MIST)
-    if effect == "glaze":
-        return glazed(surface, film, dilution)
-    if effect in ("wash", "recess"):
-        return washed(surface, film, dilution, recess=depth)
-    if effect == "stain":
-        return stained(surface, film, dilution, recess=depth)
-    if effect == "oil":
-        raised, recess = wash_thickness(film, dilution)
-        return wiped(surface, film, raised + (recess - raised) * depth, LEFT_OPEN + LEFT_DEEP * depth)
-    if effect == "varnish":
-        return varnished(surface, step.mix.paints[0].finish)
-    return coated(surface, film, film.thickness(dilution))
+    if step.technique.effect == "varnish":
+        new = varnished(surface, step.mix.paints[0].finish)
+    else:
+        spread = spread_of(step, film, depth)
+        new = coated(surface, spread.film, spread.thickness)
+        new = replace(new, matt=np.maximum(surface.matt, spread.matt)) if spread.matt else new
+    return blended(surface, new, cover * step.technique.density)

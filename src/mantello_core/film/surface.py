@@ -28,6 +28,8 @@ POOLING = 1.5
 GLAZE = 0.1
 #: wet µm of a one-coat stain, laid generously and not pulled off
 STAIN_RAISED, STAIN_RECESS = 20.0, 62.0
+#: internal reflectance that no ground beneath a film exceeds
+BRIGHTEST = 0.98
 #: how far a wash dulls a metal's flash
 WASH_MATT = 0.35
 
@@ -199,7 +201,7 @@ def coated(surface: Surface, film: Film, thickness) -> Surface:
     laid = _by_band(thickness)
     reflected, passed = free_film(film.absorption, film.scattering, laid)
     lit = (1 - np.exp(-2 * film.scattering * laid)) * surface.lobe * np.exp(-1.1 * surface.veil)
-    ground = np.minimum(surface.diffuse + lit, 0.98)
+    ground = np.minimum(surface.diffuse + lit, BRIGHTEST)
     return replace(
         surface,
         diffuse=reflected + passed * passed * ground / (1 - reflected * ground),
@@ -224,12 +226,26 @@ def wash_thickness(film: Film, dilution: float) -> tuple[float, float]:
 def washed(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
     """The surface after a wash has dried on it. recess: how deep it lies, 0 or False open to 1 or True, one for all or one
     a surface; the film grows with its power of 1.5."""
-    raised_film, recess_film = wash_thickness(film, dilution)
-    settled = replace(
+    dried = coated(surface, settled(film), wash_pooled(film, dilution, recess))
+    return replace(dried, matt=np.maximum(surface.matt, WASH_MATT))
+
+
+def settled(film: Film) -> Film:
+    """A wash's film as it dries: its pigment sinks in clear binder."""
+    return replace(
         film, scattering=film.scattering * SETTLED, absorption=film.absorption + BLACKENED * film.absorption.mean()
     )
-    dried = coated(surface, settled, _pooled(raised_film, recess_film, recess))
-    return replace(dried, matt=np.maximum(surface.matt, WASH_MATT))
+
+
+def wash_pooled(film: Film, dilution: float, depth) -> np.ndarray:
+    """Dry µm of a wash where it lies so deep, 0 open to 1 deepest, one for all or one a surface."""
+    return _pooled(*wash_thickness(film, dilution), depth)
+
+
+def stain_pooled(film: Film, dilution: float, depth) -> np.ndarray:
+    """Dry µm of a one-coat stain where it lies so deep, 0 open to 1 deepest, one for all or one a surface."""
+    wet = _pooled(STAIN_RAISED * (1 + dilution) ** WASH_RAISED_POWER, STAIN_RECESS, depth)
+    return wet * film.solids / (1 + dilution)
 
 
 def _pooled(raised: float, recess: float, depth) -> np.ndarray:
@@ -243,5 +259,4 @@ def glazed(surface: Surface, film: Film, dilution: float) -> Surface:
 
 def stained(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
     """The surface after a one-coat stain has dried on it: a fuller film on raised parts than a wash leaves."""
-    wet = _pooled(STAIN_RAISED * (1 + dilution) ** WASH_RAISED_POWER, STAIN_RECESS, recess)
-    return coated(surface, film, wet * film.solids / (1 + dilution))
+    return coated(surface, film, stain_pooled(film, dilution, recess))

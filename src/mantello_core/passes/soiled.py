@@ -1,6 +1,6 @@
 """What the army's dirt does to the colours of a figure, and which edges it swallows."""
 
-from collections.abc import Callable, Collection
+from collections.abc import Callable, Collection, Iterable
 from dataclasses import dataclass
 
 from ..colour.difference import difference
@@ -100,7 +100,20 @@ def _beneath(
 
 def _under(design: Design, each: DirtPass, recipe: Recipe, ground: Ground | None, form: Form | None) -> Lab:
     """The colour where a pass lies over a finished recipe."""
-    return design.scheme.predicted(Recipe((*recipe.steps, each.step)), ground, form).apparent
+    return design.scheme.predicted(_dirty(recipe, each), ground, form).apparent
+
+
+def _dirty(recipe: Recipe, each: DirtPass) -> Recipe:
+    return Recipe((*recipe.steps, each.step))
+
+
+def predict_soiled_together(design: Design, laid: Iterable[tuple[Recipe, Ground | None]]) -> None:
+    """Work out together what ``soiled_role`` will ask for: recipes, each on its ground, clean and under every pass of dirt."""
+    dirt = design.scheme.finishing.dirt if design.dirt_level else ()
+    clean = tuple(laid)
+    design.scheme.predict_together(
+        (*clean, *((_dirty(recipe, each), ground) for recipe, ground in clean if recipe.steps for each in dirt))
+    )
 
 
 def swallowed(design: Design, one: FigureClass, colours: dict[str, tuple[Lab, Lab]]) -> tuple[Swallowed, ...]:

@@ -117,10 +117,12 @@ def _joined(pots: list[str], before: list[int], after: list[int], wet: list[int]
         bit_one, bit_two = 1 << one, 1 << two
         before[one] = up = (before[one] | before[two]) & ~bit_one & ~bit_two
         after[one] = down = (after[one] | after[two]) & ~bit_one & ~bit_two
+        # bits as text: looking one up there does not grow with how many there are
+        earlier, later = (f"{bits:0{len(pots)}b}"[::-1] for bits in (up, down))
         for other in member:
-            if up >> other & 1:
+            if earlier[other] == "1":
                 after[other] = after[other] & ~bit_two | down | bit_one
-            elif down >> other & 1:
+            elif later[other] == "1":
                 before[other] = before[other] & ~bit_two | up | bit_one
     return list(member.values())
 

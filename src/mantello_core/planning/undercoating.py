@@ -104,8 +104,11 @@ def _lost(design: Design, costs: GroundCosts, ground: Ground) -> tuple[LostRole,
 
 def _recesses(design: Design, resolution: Resolution) -> list[tuple[float, float]]:
     """L* of every painted recess, and its mm²."""
-    found = []
-    for (role, tier), on in resolution.grounds_worn.items():
+    found, worn = [], resolution.grounds_worn
+    design.scheme.predict_together(
+        (design.scheme.role(role).recipe(tier), None) for (role, tier), on in worn.items() if None in on
+    )
+    for (role, tier), on in worn.items():
         recipe = design.scheme.role(role).recipe(tier)
         if recipe.steps and None in on:
             found.append((design.scheme.predicted(recipe).tones.recess.lightness, on[None]))

@@ -105,6 +105,14 @@ class Step:
     #: the place it goes, by geometry; None for as usual for its kind
     spot: Where | None = None
 
+    def __hash__(self) -> int:
+        return self._hash
+
+    @cached_property
+    def _hash(self) -> int:
+        """Worked out once: steps are asked about by the thousand."""
+        return hash((self.id, self.kind, self.mix, self.coats, self.where, self.manner, self.spot))
+
     @cached_property
     def technique(self) -> Technique:
         """Tool, speed and drying of its kind."""
@@ -225,6 +233,14 @@ class Recipe:
     even: float = EVEN
     #: light plan that its lights follow where they name none; a scheme says it
     light: str = ""
+
+    def __hash__(self) -> int:
+        return self._hash
+
+    @cached_property
+    def _hash(self) -> int:
+        """Worked out once, as that of its steps."""
+        return hash((self.steps, self.even, self.light))
 
     @property
     def base(self) -> Step | None:

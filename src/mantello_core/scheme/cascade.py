@@ -132,16 +132,21 @@ class Resolution:
 
     def showing_most(self, role: str, tier: str = "") -> FigureClass | None:
         """The class whose figures show most of a role, those of a tier before others; None where none wears it."""
-        worn = [
-            (
-                one.tier == tier,
-                sum(one.plate.areas[area].mm2 for area, cell in one.cells.items() if cell.role == role),
-                one,
-            )
-            for one in self.classes
-            if any(cell.role == role for cell in one.cells.values())
-        ]
+        worn = ((one.tier == tier, mm2, one) for one, mm2 in self._shown.get(role, ()))
         return max(worn, key=lambda each: each[:2], default=(False, 0.0, None))[2]
+
+    @cached_property
+    def _shown(self) -> dict[str, list[tuple[FigureClass, float]]]:
+        """For every role the classes of figures that wear it, with the mm² they show of it."""
+        found: dict[str, list[tuple[FigureClass, float]]] = {}
+        for one in self.classes:
+            mine: dict[str, float] = {}
+            for area, cell in one.cells.items():
+                if cell.role:
+                    mine[cell.role] = mine.get(cell.role, 0.0) + one.plate.areas[area].mm2
+            for role, mm2 in mine.items():
+                found.setdefault(role, []).append((one, mm2))
+        return found
 
     @property
     def gaps(self) -> list[tuple[FigureClass, str]]:

@@ -1,6 +1,6 @@
 """A scheme: roles with recipes, rules and distinction tables; and the design that joins it to an army."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
@@ -10,7 +10,7 @@ from ..errors import UnknownName
 from ..figures.form import Form
 from ..film.calibration import Calibration, drying_factor
 from ..film.ground import Ground
-from ..film.prediction import Prediction, coats_of, predicted
+from ..film.prediction import Prediction, coats_of, predict_together, predicted
 from ..insignia.devices.device import Device
 from ..marks.named_arms import NamedArms
 from ..marks.placement import Placement
@@ -169,6 +169,11 @@ class Scheme:
         """What a recipe gives on a ground (the army's if None) and under its last coat, with its paints as test pieces found
         them. form: of the areas it is laid on, None as the usual figure."""
         return predicted(self.lit(recipe), ground or self.ground, self.calibrations, self.finishing.varnish, form)
+
+    def predict_together(self, laid: Iterable[tuple[Recipe, Ground | None]]) -> None:
+        """Work out together what ``predicted`` will be asked for: recipes, each on its ground."""
+        asked = ((self.lit(recipe), ground or self.ground) for recipe, ground in laid)
+        predict_together(asked, self.calibrations, self.finishing.varnish)
 
     def recipe(self, role_id: str, tier: str) -> Recipe:
         """What a role is painted by for a tier, with its lights by the army's light plan.

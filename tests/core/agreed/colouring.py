@@ -7,7 +7,7 @@ import numpy as np
 
 from mantello_core.colour.acuity import arc_minutes, blur_millimetres, seen_difference, separable
 from mantello_core.colour.difference import box_of, difference, differences
-from mantello_core.colour.lamp import lamp_lab
+from mantello_core.colour.lamp import lab_under
 from mantello_core.colour.light import LIGHTS, in_light
 from mantello_core.colour.patch import patch_of
 from mantello_core.colour.pigment import pigments
@@ -51,7 +51,7 @@ def colours() -> Iterator[tuple[str, object]]:
             xyz_of_lab(one), linear_of(one), hex_of(one), one.chroma, one.hue,
             [seen_by(one, sight, severity) for sight in SIGHTS for severity in (0.5, 1.0)],
             [in_light(one, light, adapted) for light in LIGHTS for adapted in (0.0, 0.7)],
-            box_of(one, 2.0), box_of(one, 9.0), lamp_lab(np.linspace(0.05, 0.9, len(pigments()["PW6"].absorption))),
+            box_of(one, 2.0), box_of(one, 9.0), lab_under(np.linspace(0.05, 0.9, len(pigments()["PW6"].absorption)), "lamp"),
         )  # fmt: skip
     yield "apart", [difference(one, other) for one in COLOURS for other in COLOURS]
     yield "many apart", differences(np.array(COLOURS)[:, None], np.array(COLOURS)[None])
