@@ -20,7 +20,7 @@ class Checks(RoomCase):
     def test_all_checks_are_shown_worst_first_with_harmony(self):
         page = self.see("checks").content.decode()
         checks = reading_of(self.army.head).checks
-        self.assertEqual(len(checks), 22)
+        self.assertEqual(len(checks), 23)
         for check in checks:
             self.assertIn(f'id="{check.id}"', page)
         self.assertEqual(page.count('class="check-block"'), sum(bool(check.findings) for check in checks) + 1)
