@@ -4,6 +4,8 @@ import json
 from unittest import TestCase
 
 from mantello_core.formats.command import BAD_INPUT, GOOD, answer
+from mantello_core.formats.document.design import design_bytes
+from tests.samples import calvessa
 
 MIX = {"parts": [{"paint": "madder-rope", "parts": 1}], "diluent": "water", "diluent_parts": 1}
 
@@ -80,3 +82,26 @@ class Recipe(TestCase):
             {"mix": MIX, "tier": "king"},
         ):
             self.assertEqual(said("recipe", **document)[0], BAD_INPUT)
+
+
+class Transfers(TestCase):
+    def test_one_of_each_unless_more_are_asked_for(self):
+        mark = {"blazon": "Or, a fess gules", "width": 6}
+        for more, pieces in (([], 1), ([{"copies": 3}], 3), ([{"copies": 2}, {}], 3)):
+            marks = [mark | one for one in more] or [mark]
+            status, told = said("transfers", marks=marks)
+            self.assertEqual((status, told["pieces"]), (GOOD, pieces))
+
+
+class Order(TestCase):
+    def test_every_phase_lists_its_own_steps(self):
+        design = calvessa()
+        unit = design.army.units[0]
+        status, told = said("order", design=json.loads(design_bytes(design)), unit=unit.id, rank=unit.ranks[0].id)
+        self.assertEqual(status, GOOD)
+        (sheet,) = told["ranks"]
+        phases = {phase["id"]: [step["name"] for step in phase["steps"]] for phase in sheet["phases"]}
+        self.assertIn("Undercoat", phases["undercoat"])
+        self.assertNotIn("Undercoat", [name for id_, names in phases.items() if id_ != "undercoat" for name in names])
+        self.assertTrue(all(name.endswith("base") for name in phases["block-in"]), phases["block-in"])
+        self.assertGreater(len(phases["block-in"]), 2)

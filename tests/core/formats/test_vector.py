@@ -80,6 +80,15 @@ class Placed(TestCase):
         found, _ = read(defined + '<use id="left cuff" href="#g"/>')
         self.assertEqual(found[0].names[0], "left cuff")
 
+    def test_nested_drawings_lie_where_they_say_and_are_not_slanted(self):
+        (nested,), _ = read('<svg x="20" y="30" width="40" height="50"><rect width="40" height="50"/></svg>')
+        self.assertEqual(polygon_of(nested.commands).bounds, (20, 30, 60, 80))
+        (used,), _ = read(
+            '<defs><symbol id="s"><rect width="10" height="20"/></symbol></defs><use href="#s" x="7" y="9" width="10" height="20"/>'
+        )
+        self.assertEqual(polygon_of(used.commands).bounds, (7, 9, 17, 29))
+        self.assertAlmostEqual(polygon_of(used.commands).area, 200, delta=0.1)
+
     def test_corners_are_round_and_origins_are_heeded(self):
         self.assertAlmostEqual(area('<rect width="80" height="60" rx="20"/>'), 4800 - (4 - 3.14159) * 400, delta=8)
         self.assertAlmostEqual(

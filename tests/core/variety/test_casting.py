@@ -1,5 +1,6 @@
 """A cast meets its shares, nobody repeats a neighbour, and more figures change nobody."""
 
+import random
 import subprocess
 import sys
 from dataclasses import replace
@@ -13,6 +14,7 @@ from mantello_core.variety.apart import clashing, repeating
 from mantello_core.variety.band import Band, Garment, checked_band
 from mantello_core.variety.casting import cast, judged, reinforced
 from mantello_core.variety.counts import most_alike, wanted_counts
+from mantello_core.variety.tally import ACCENT, TWIN, Tally
 from mantello_core.variety.unavoidable import least_clashes
 from tests.core.variety.samples import marsh, plain, random_band
 
@@ -85,6 +87,16 @@ class Casting(TestCase):
         band = replace(marsh(6), leaders=frozenset({0}))
         kinds = {one.kind for one in judged(band, ((0, 0, 0, 0, 0, 0),) * 6).faults}
         self.assertLessEqual({"repeat", "twin", "count", "leader"}, kinds)
+
+
+class Tallies(TestCase):
+    def test_a_twin_with_too_many_accents_is_wrong_twice(self):
+        band = replace(marsh(6), leaders=frozenset())
+        bright = [0, 0, 0, 0, 5, 3]
+        tally = Tally(band, [bright, bright, *([0, 1, 0, 1, at, 0] for at in range(4))], random.Random(1))
+        self.assertEqual(tally.accents_over(0), 1)
+        self.assertEqual(tally.of_figure(0), TWIN + ACCENT)
+        self.assertEqual(tally.of_figure(2), 0)
 
 
 class Counts(TestCase):

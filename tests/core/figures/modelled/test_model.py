@@ -10,6 +10,7 @@ from mantello_core.figures.modelled.measuring import areas_measured
 from mantello_core.figures.modelled.model import modelled, modelled_type, unseen
 from mantello_core.figures.modelled.packing import handing_out, packed, unpacked
 from mantello_core.figures.modelled.patches import patch_map
+from mantello_core.figures.modelled.sky import _spread
 from mantello_core.figures.own import digest_of, own_type
 from mantello_core.figures.plate import plate_from, plate_mapping
 from mantello_core.formats.document.own_types import checked_drawing
@@ -30,6 +31,15 @@ class Progress(TestCase):
         self.assertGreater(len(set(shares)), 7)
         self.assertEqual((shares[-1], [model for *_, model in told[:-1]]), (1.0, [None] * (len(told) - 1)))
         self.assertIsNotNone(told[-1][2])
+
+
+class Sky(TestCase):
+    def test_the_sky_is_looked_at_as_much_from_above_as_from_below(self):
+        for count in (12, 60):
+            ways = _spread(count)
+            self.assertAlmostEqual(float(ways[:, 1].sum()), 0.0, places=9)
+            self.assertLess(np.abs(ways.sum(0)).max(), 1.5)
+            np.testing.assert_allclose(np.linalg.norm(ways, axis=1), 1.0)
 
 
 class Carrier(TestCase):

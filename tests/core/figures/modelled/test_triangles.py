@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
-from mantello_core.figures.modelled.three_mf import MOST_ENTRIES, MOST_UNPACKED
+from mantello_core.figures.modelled.three_mf import MOST_ENTRIES, MOST_UNPACKED, triangles_of_3mf
 from mantello_core.figures.modelled.triangles import MOST_TRIANGLES, triangles
 
 from .case import box, stl, three_mf
@@ -24,6 +24,9 @@ MODEL = (
 
 
 class Read(TestCase):
+    def test_a_model_of_nothing_has_no_triangle(self):
+        self.assertEqual(triangles_of_3mf(three_mf("<model><resources/></model>")).shape, (0, 3, 3))
+
     def test_binary_and_written_stl_obj_and_3mf_say_the_same(self):
         corners = box(2, 3, 4)
         self.assertTrue(np.allclose(triangles(stl(corners), "a.STL"), corners))

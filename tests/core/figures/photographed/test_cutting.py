@@ -5,7 +5,7 @@ from unittest import TestCase
 import numpy as np
 
 from mantello_core.errors import Unreadable
-from mantello_core.figures.photographed.cutting import cut_off, cut_up
+from mantello_core.figures.photographed.cutting import cut_off, cut_up, graph_of
 from mantello_core.figures.photographed.outline import linear, outlined, table_light
 from tests.core.figures.photographed.case import drawn, overlap, sample
 
@@ -64,3 +64,16 @@ class Pieces(TestCase):
         border = cut_up(picture).border
         self.assertGreater(border[200:260, 148:153].max(axis=1).mean(), 5 * max(border[200:260, 120:140].mean(), 0.01))
         self.assertTrue(mask[230, 150])
+
+
+class Borders(TestCase):
+    def test_a_change_of_light_parts_pieces_down_to_a_fiftieth_of_it(self):
+        labels = np.array([[0, 0, 1, 1]] * 2)
+
+        def parted(one: float, other: float) -> float:
+            (weight,) = graph_of(labels, np.zeros((2, 4)), np.where(labels == 0, one, other)).strength
+            return float(weight)
+
+        self.assertAlmostEqual(parted(0.022, 0.03), 0.2 * np.log(0.03 / 0.022) / 0.8, places=6)
+        self.assertEqual(parted(0.001, 0.02), 0.0)
+        self.assertAlmostEqual(parted(0.1, 0.9), 0.2, places=6)

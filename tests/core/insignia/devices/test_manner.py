@@ -1,5 +1,6 @@
 """How marks are put on: turned, framed, faced, on a patch, with a line round them; furs on figures."""
 
+from dataclasses import replace
 from unittest import TestCase
 
 from fontTools.pens.boundsPen import BoundsPen
@@ -135,6 +136,15 @@ class Worn(TestCase):
         self.assertEqual([fill for fill, _ in fills], ["#111111", "#ffcc00", "#aa0000"])
         plain = WornMark(Device(ARMS, "x"), "", read_blazon("Or, a fess gules"), colours)
         self.assertNotEqual(worn(plain, SITE, wide, "front")[-1][1], fills[-1][1])
+
+    def test_what_lies_on_a_triangle_is_cut_at_its_sides(self):
+        right_angled = replace(SeenArea.plain("a", 6, 4), visible="M-30,20L30,20L30,-20Z")
+        colours = (("or", "#ffcc00"),)
+        arms = WornMark(Device(ARMS, "x"), "", read_blazon("Or"), colours)
+        ((_, path),) = worn(arms, SITE, (right_angled,), "front")
+        left, top, right, bottom = bounds(path)
+        self.assertEqual((left, right), (-30, 30))
+        self.assertGreater(bottom - top, 30)
 
     def test_furs_show_their_tufts_on_figures(self):
         colours = (("argent", "#eeeeee"), ("sable", "#111111"), ("gules", "#aa0000"), ("azure", "#0000aa"))
