@@ -49,40 +49,51 @@ def _chains(labels: np.ndarray) -> list[np.ndarray]:
     """The borders between labels as chains of pixel corners, (n, 2) as x and y, from one meeting of three to the next."""
     padded = np.pad(labels, 1, constant_values=-1)
     width = padded.shape[1] + 1
-    ends: dict[int, list[int]] = {}
-
-    def join(one: int, other: int) -> None:
-        ends.setdefault(one, []).append(other)
-        ends.setdefault(other, []).append(one)
-
-    for y, x in np.argwhere(padded[:, 1:] != padded[:, :-1]).tolist():
-        join(y * width + x + 1, (y + 1) * width + x + 1)
-    for y, x in np.argwhere(padded[1:] != padded[:-1]).tolist():
-        join((y + 1) * width + x, (y + 1) * width + x + 1)
-    used: set[tuple[int, int]] = set()
+    upright, level = np.argwhere(padded[:, 1:] != padded[:, :-1]), np.argwhere(padded[1:] != padded[:-1])
+    corner = np.concatenate([upright @ (width, 1) + 1, level @ (width, 1) + width])
+    step = np.concatenate([np.full(len(upright), width), np.ones(len(level), int)])
+    if not len(corner):
+        return []
+    corners, beside, first, order = _joined(corner, corner + step)
+    degree = np.diff(first).tolist()
+    first, gone = first.tolist(), bytearray(len(beside))
     chains = []
 
-    def walked(start: int, after: int) -> list[int]:
-        chain, before, here = [start], start, after
+    def walked(start: int, way: int) -> list[int]:
+        """The chain from a corner along one of its ways, both ends of every step marked as gone."""
+        chain, here = [start], start
         while True:
-            used.update(((before, here), (here, before)))
+            gone[way] = 1
+            before, here = here, beside[way]
             chain.append(here)
-            if len(ends[here]) != 2 or here == start:
+            at = first[here]
+            back = at if beside[at] == before else at + 1
+            while beside[back] != before:
+                back += 1
+            gone[back] = 1
+            if degree[here] != 2 or here == start:
                 return chain
-            one, other = ends[here]
-            before, here = here, (other if one == before else one)
+            way = 2 * at + 1 - back
 
-    for node, others in ends.items():
-        if len(others) != 2:
-            chains += [walked(node, other) for other in others if (node, other) not in used]
-    for node, others in ends.items():
-        if (node, others[0]) not in used:
-            chains.append(walked(node, others[0]))
+    for node in order:
+        if degree[node] != 2:
+            chains += [walked(node, way) for way in range(first[node], first[node + 1]) if not gone[way]]
+    chains += [walked(node, first[node]) for node in order if not gone[first[node]]]
     found = []
     for chain in chains:
-        at = np.array(chain)
+        at = corners[chain]
         found.append(np.stack([at % width - 1, at // width - 1], 1).astype(float))
     return found
+
+
+def _joined(one: np.ndarray, other: np.ndarray) -> tuple[np.ndarray, list[int], np.ndarray, list[int]]:
+    """Corners that are joined in pairs: their names in rising order; by place, what each is joined to, in the order of the
+    pairs; where that begins for each, and at the end; and the places in the order in which the pairs name them."""
+    ends, beyond = np.stack([one, other], 1).ravel(), np.stack([other, one], 1).ravel()
+    corners, named, place, count = np.unique(ends, return_index=True, return_inverse=True, return_counts=True)
+    sorted_ends = np.argsort(place, kind="stable")
+    beside = np.searchsorted(corners, beyond[sorted_ends]).tolist()
+    return corners, beside, np.concatenate([[0], np.cumsum(count)]), np.argsort(named, kind="stable").tolist()
 
 
 def _smoothed(points: np.ndarray) -> np.ndarray:
