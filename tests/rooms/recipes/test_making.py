@@ -72,6 +72,14 @@ class Lights(RoomCase):
         ]
         self.assertIn(row.route.light.id, {pot.id for step in lights for pot in step.mix.paints})
 
+    def test_a_gradient_halves_what_each_light_takes(self):
+        asked = {"rise": "25", "steps": "3", "laid": "middle", **ALL}
+        page = self.see("routes", "field", **asked)
+        self.assertContains(page, "as embers and lamps")
+        self.post("take-route", "field", taken=page.context["rows"][0].route.light.id, tier="rank", **asked)
+        shares = [step.spot.share for step in self.now().scheme.role("field").recipe().steps if step.spot]
+        self.assertEqual(shares, [0.5, 0.25, 0.125])
+
     def test_one_that_is_gone_changes_nothing(self):
         before = self.now()
         self.post("take-route", "field", taken="pitch-barrel", tier="rank", rise="25", steps="3", **ALL)

@@ -17,6 +17,7 @@ from mantello_core.army.tree import TIERS
 from mantello_core.checks.route_conflict import Conflict, conflicts, touching_roles
 from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.design.base_mix import base_mix
+from mantello_core.design.gradient import GRADIENTS, with_gradient
 from mantello_core.design.worked_out import ladder_start, with_recipes, with_route
 from mantello_core.errors import MantelloError
 from mantello_core.film.prediction import Prediction
@@ -161,6 +162,11 @@ class RouteForm(forms.Form):
     by = forms.ChoiceField(
         choices=[("even", "alike to the eye"), ("parts", "more and more of it, part by part")], label="Steps are"
     )
+    laid = forms.ChoiceField(
+        choices=[("lights", "as lights: edges, what is raised"), *((id_, f"as a gradient {words}") for id_, words in GRADIENTS.items())],
+        label="Laid",
+        help_text="A gradient is darkest and widest first; each next one lies on half of it.",
+    )  # fmt: skip
     start = forms.ChoiceField(required=False, label="From")
     light = forms.ChoiceField(required=False, label="With")
     pots = DraftForm.base_fields["pots"]
@@ -209,8 +215,15 @@ def take_route(request, army_id, role):
     if found is None:
         messages.error(request, "That route is not there any more; the base or the shelf has changed.")
         return redirect("routes", army.pk, role)
-    words = f"{chosen.name}, {TIERS.get(tier, tier).lower()}: lightened with {found.light.name}"
-    apply(request, army, lambda design: with_route(design, role, tier, found, begun.id), words)
+    laid = form.cleaned_data["laid"]
+    words = f"{chosen.name}, {TIERS.get(tier, tier).lower()}: {'lightened' if laid == 'lights' else 'a gradient'} with {found.light.name}"
+
+    def change(design):
+        if laid == "lights":
+            return with_route(design, role, tier, found, begun.id)
+        return with_gradient(design, role, tier, found, laid, begun.id)
+
+    apply(request, army, change, words)
     return redirect("recipe", army.pk, role)
 
 
@@ -219,6 +232,7 @@ def _route_asked(given, user) -> dict:
         "rise": "25",
         "steps": "4",
         "by": "even",
+        "laid": "lights",
         "start": "",
         "light": "",
         "pots": OWNED if OwnedPaint.objects.stocked(user) else EVERY,
