@@ -15,9 +15,9 @@ from .worked_out import ROUTED
 
 #: from where a gradient grows narrower, and in words
 GRADIENTS = {
-    "middle": "from the rim to the middle, as embers and lamps",
-    "lower": "towards its foot, as flames",
-    "upper": "towards its top, as what is heated there",
+    "middle": "to the middle: embers, lamps",
+    "lower": "to the foot: flames",
+    "upper": "to the top: heated metal",
 }
 #: share of the area that the first light takes, and of that one the next
 HALF = 0.5

@@ -75,7 +75,7 @@ class Lights(RoomCase):
     def test_a_gradient_halves_what_each_light_takes(self):
         asked = {"rise": "25", "steps": "3", "laid": "middle", **ALL}
         page = self.see("routes", "field", **asked)
-        self.assertContains(page, "as embers and lamps")
+        self.assertContains(page, "gradient to the middle: embers, lamps")
         self.post("take-route", "field", taken=page.context["rows"][0].route.light.id, tier="rank", **asked)
         shares = [step.spot.share for step in self.now().scheme.role("field").recipe().steps if step.spot]
         self.assertEqual(shares, [0.5, 0.25, 0.125])

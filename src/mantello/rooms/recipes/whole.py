@@ -163,7 +163,7 @@ class RouteForm(forms.Form):
         choices=[("even", "alike to the eye"), ("parts", "more and more of it, part by part")], label="Steps are"
     )
     laid = forms.ChoiceField(
-        choices=[("lights", "as lights: edges, what is raised"), *((id_, f"as a gradient {words}") for id_, words in GRADIENTS.items())],
+        choices=[("lights", "as lights"), *((id_, f"gradient {words}") for id_, words in GRADIENTS.items())],
         label="Laid",
         help_text="A gradient is darkest and widest first; each next one lies on half of it.",
     )  # fmt: skip
