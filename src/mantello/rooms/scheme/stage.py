@@ -32,7 +32,7 @@ def stage_svg(pick: Pick, callout: str = "", *, turned: bool = False) -> str:
         f'<svg id="plate-svg" viewBox="0 0 {WIDTH} {HEIGHT}" preserveAspectRatio="xMidYMid meet" role="img" aria-label="{escape(_said(pick))}">'
     ]
     places = _places(shape.views, shape.kind)
-    if turned and shape.kind == "figure":
+    if turned and shape.kind == "figure" and len(places) == 2:
         places = places[::-1]
     for number, (view, (x, y, scale)) in enumerate(zip(shape.views, places, strict=True)):
         drawing = plate_group(
@@ -70,22 +70,26 @@ def stage_svg(pick: Pick, callout: str = "", *, turned: bool = False) -> str:
 
 def _places(views: tuple[View, ...], kind: str) -> list[tuple[float, float, float]]:
     """Origin and scale of every view."""
-    if kind == "figure":
+    if kind == "figure" and len(views) <= 2:
         sided = views[0].name == "left"
         centres, widest = (SIDE_CENTRES, 200) if sided else (CENTRES, 226)
+        centres = centres if len(views) == 2 else (sum(centres) / 2,)
         scale = min(
             392 / -min(view.view_box[1] for view in views), widest / max(view.view_box[2] for view in views), 0.9
         )
         return [(centre, GROUND, scale) for centre, _ in zip(centres, views, strict=True)]
     return max(
-        (_in_rows(views, rows) for rows in _arrangements(len(views))), key=lambda places: places[0][2] if places else 0
+        (_in_rows(views, rows) for rows in _arrangements(len(views), kind)),
+        key=lambda places: places[0][2] if places else 0,
     )
 
 
-def _arrangements(count: int) -> list[list[list[int]]]:
-    """Ways to set out views in rows: one below the other, and the first two side by side."""
-    stacked = [[number] for number in range(count)]
-    return [stacked, [[0, 1], *stacked[2:]]] if count > 2 else [stacked]
+def _arrangements(count: int, kind: str) -> list[list[list[int]]]:
+    """Ways to set out views in rows: one below the other, and the first two side by side; of what stands upright also all in
+    one row, and in two."""
+    stacked, every = [[number] for number in range(count)], list(range(count))
+    upright = [[every], [every[: (count + 1) // 2], every[(count + 1) // 2 :]]] if kind == "figure" else []
+    return [stacked, [[0, 1], *stacked[2:]], *upright] if count > 2 else [stacked]
 
 
 def _in_rows(views: tuple[View, ...], rows: list[list[int]]) -> list[tuple[float, float, float]]:

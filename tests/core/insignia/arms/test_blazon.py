@@ -141,6 +141,23 @@ SIMPLE = (
 
 
 class Reading(TestCase):
+    def test_what_would_be_one_phrase_with_the_charge_is_written_behind_a_comma(self):
+        for group, said in (
+            (Group(1, "hare", "or", details=(Detail(("heads downwards",)),)), "a hare, heads downwards or"),
+            (Group(1, "castle", "or", parts=3), "a castle, of three towers or"),
+        ):
+            arms = Coat(Plain("gules"), (Charged(group, overall=False),))
+            self.assertEqual(write_blazon(arms), f"Gules, {said}")
+            self.assertEqual(read_blazon(write_blazon(arms)).elements[0].group.details, group.details)
+            self.assertEqual(read_blazon(write_blazon(arms)).elements[0].group.parts, group.parts)
+
+    def test_what_stands_beside_a_branch_is_no_fruit_of_it(self):
+        for branch in ("tree", "branch", "oak leaf", "wreath"):
+            (bar,) = read_blazon(f"Argent, a bar gules between a {branch} vert and an acorn or").elements
+            self.assertEqual([(one.charge, one.tincture) for one in bar.between], [(branch, "vert"), ("acorn", "or")])
+        (sprig,) = read_blazon("Argent, a branch of three acorns vert").elements
+        self.assertEqual([detail.what for detail in sprig.group.details], [("of three acorns",)])
+
     @settings(max_examples=120, deadline=None)
     @given(ARMS)
     def test_what_is_written_reads_back_to_the_same_tree(self, arms):
