@@ -18,6 +18,8 @@ FRAME, GAP, CAPTION = (200, 12, 604, 462), 14, 20
 DISTANCES = (("at 0.6 m", 0.5, 96), ("at 1.2 m", 0.25, 166))
 #: where the callout ends, and where the names of what moves along begin
 CALLOUT_EDGE, NAMES_X = 188, 610
+#: how far down names go: what is below belongs to the buttons that bring the figure closer
+NAMES_END = 384
 MOST_NAMES = 7
 TAPE_MM = 28
 
@@ -189,7 +191,7 @@ def _names(pick: Pick, places) -> list[tuple[str, tuple[float, float], float]]:
         last = max(found[key][1], last + 22)
         words = spoken(key)
         rows.append((words if len(words) <= 15 else words[:14] + "…", found[key], last))
-    over = rows[-1][2] - (HEIGHT - 16) if rows else 0
+    over = rows[-1][2] - NAMES_END if rows else 0
     return [(words, point, row - over) for words, point, row in rows] if over > 0 else rows
 
 
