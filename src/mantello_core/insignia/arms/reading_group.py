@@ -269,7 +269,14 @@ def _number_of_parts(cursor: Cursor, charge: Charge, said: _Said, inherent: str,
         ahead += 1
     part = cursor.peek(ahead + 1)
     in_base = part and part.kind == "DETAIL" and part.text.lower().endswith(" in base")
-    if charge.id in _BRANCHES and ahead == 1 and cursor.kind() == "OF" and cursor.kind(1) == "NUMBER" and part and part.kind == "CHARGE":
+    if (
+        charge.id in _BRANCHES
+        and ahead == 1
+        and cursor.kind() == "OF"
+        and cursor.kind(1) == "NUMBER"
+        and part
+        and part.kind == "CHARGE"
+    ):
         # 'a sprig of three acorns'
         count = min(cursor.peek(1).value, MOST_PARTS)
         fruit = CHARGES[part.value[0]]
