@@ -132,7 +132,7 @@ def predict_together(
 ) -> None:
     """Work out together what ``predicted`` will be asked for: many recipes at once take a fraction of the time."""
     keys = dict.fromkeys((recipe, ground, calibrations, varnish) for recipe, ground in asked if recipe.steps)
-    wanted = {key: one for key in keys if (one := Asked(*key[:3])).plain and _followed.memory.get(key) is None}
+    wanted = {key: one for key in keys if _followed.memory.get(key) is None and (one := Asked(*key[:3])).plain}
     if len(wanted) > 1:
         for key, found in zip(wanted, followed_together(tuple(wanted.values())), strict=True):
             made = _told(key[0], found, varnish)
