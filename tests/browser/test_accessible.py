@@ -24,7 +24,7 @@ WHOLE = """() => innerWidth > 1100 && !!document.querySelector('main .col .scrol
 PATHS = (
     "", "roster/", "types/", "types/make/", "types/models/", "scheme/", "scheme/table/", "scheme/rules/", "scheme/checks/", "scheme/variants/",
     "scheme/camouflage/", "scheme/variety/", "insignia/", "insignia/emblems/", "insignia/codes/", "insignia/map/", "insignia/transfers/", "insignia/bearers/",
-    "insignia/cloth/", "recipes/", "recipes/across/passes/", "recipes/across/finish/", "recipes/across/metals/", "paints/", "paints/add/", "paints/match/",
+    "insignia/cloth/", "recipes/", "recipes/across/passes/", "recipes/across/finish/", "recipes/across/metals/", "recipes/field/livelier/", "recipes/field/routes/", "recipes/field/test/", "paints/", "paints/add/", "paints/match/",
     "units/1st-harbour-line/equipment/", "plan/", "plan/order/", "plan/calendar/", "plan/what-if/", "desk/", "log/", "log/figures/", "log/bench/",
     "thread/", "sharing/", "recipes/undercoats/", "scheme/rules/?edit=new", "scheme/checks/?check=unmapped&card=Ranger, Saltmarsh Rangers: no colour yet",
     "paints/?view=all", "paints/cost/", "plan/painters/",

@@ -160,7 +160,7 @@ def _told(recipe: Recipe, found: Followed, varnish: str) -> Prediction:
     labs.setflags(write=False)
     *tones, ends = tones_of(labs[:, 1:], share[1:])
     bare = tuple(
-        Outcome(step, coats, cover, mine.flats, mine.flats, mine, None, surface.at((at, 0)))
+        Outcome(step, coats, cover, mine.flats, mine.flats, mine, None, _middling(surface, at))
         for at, (step, coats, cover, mine) in enumerate(
             zip(recipe.steps, found.coats, found.covers, tones[1:], strict=True)
         )
@@ -185,6 +185,12 @@ def tones_under(recipe: Recipe, ground: Ground, light: str) -> Tones:
 def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...] = ()) -> tuple[int, ...]:
     """Coats of every step, as ``predicted`` counts them, without following what no count depends on."""
     return tuple(coats_laid(recipe, (ground,), calibrations)[0].tolist())
+
+
+def _middling(surface: Surface, at: int) -> Surface:
+    """The middling point before a step, as a surface of its own: a part would keep all that was followed with it."""
+    one = surface.at((at, 0))
+    return replace(one, **{name: np.array(getattr(one, name)) for name in ("diffuse", "lobe", "veil")})
 
 
 def _seen(

@@ -7,6 +7,7 @@ import numpy as np
 
 from ..colour.film import over
 from ..colour.reflectance import BANDS, to_air, to_film
+from ..paints.paint import Film
 from ..recipes.step import Recipe
 from .calibration import Calibration, calibrated_film
 from .coverage import Coverage, coverages, coverages_each, tolerance_of
@@ -31,6 +32,14 @@ class Asked:
         pots = (*(pot for step in self.recipe.steps for pot in step.mix.paints), *self.ground.paints)
         effects = {step.technique.effect for step in self.recipe.steps}
         return not any(pot.flake for pot in pots) and "varnish" not in effects
+
+    def film(self, number: int) -> Film:
+        """What the step of that number is laid with, as its paints were found."""
+        return calibrated_film(self.recipe.steps[number].mix, self.calibrations)
+
+    def spread(self, number: int, depth: np.ndarray) -> Spread:
+        """One coat of the step of that number on zones of such depth."""
+        return spread_of(self.recipe.steps[number], self.film(number), depth)
 
 
 @dataclass(frozen=True, eq=False)
@@ -60,8 +69,10 @@ def followed_together(asked: Sequence[Asked]) -> tuple[Followed, ...]:
         for at, cover in zip(which, told, strict=True):
             covers[at].append(cover)
             coats[at].append(asked[at].recipe.steps[number].coats or (cover.laid if cover else 1))
-        spreads = [_spread(asked[at], zones[at], number) for at in which]
-        share = np.array([_padded(zones[at].cover[number] * _density(asked[at], number), wide) for at in which])
+        spreads = [asked[at].spread(number, zones[at].depth) for at in which]
+        share = np.array(
+            [_padded(zones[at].cover[number] * asked[at].recipe.steps[number].technique.density, wide) for at in which]
+        )
         rounds = np.array([coats[at][number] for at in which])
         laid = _laid(diffuse[which, number], matt[which, number], spreads, share, rounds)
         diffuse[which, number + 1], matt[which, number + 1] = laid
@@ -79,37 +90,20 @@ def followed_together(asked: Sequence[Asked]) -> tuple[Followed, ...]:
     )
 
 
-def _density(one: Asked, number: int) -> float:
-    return one.recipe.steps[number].technique.density
-
-
-def _spread(one: Asked, zones: Zones, number: int) -> Spread:
-    step = one.recipe.steps[number]
-    return spread_of(step, calibrated_film(step.mix, one.calibrations), zones.depth)
-
-
 def _coverages(asked: Sequence[Asked], number: int, middling: np.ndarray) -> list[Coverage | None]:
     """How the steps of that number cover, where coats are counted by it. middling: the middling points, (asked, 16)."""
-    counted = [at for at, one in enumerate(asked) if counts_coats(one.recipe.steps[number])]
+    steps = [one.recipe.steps[number] for one in asked]
+    counted = [at for at, step in enumerate(steps) if counts_coats(step)]
     found: list[Coverage | None] = [None] * len(asked)
-    even = [at for at in counted if not asked[at].recipe.steps[number].manner.full]
-    films = [(_spread_film(asked[at], number), _dilution(asked[at], number), asked[at].recipe.even) for at in even]
+    even = [at for at in counted if not steps[at].manner.full]
+    films = [(asked[at].film(number), steps[at].mix.dilution, asked[at].recipe.even) for at in even]
     for at, cover in zip(even, coverages_each(films, Surface(middling[even])) if even else (), strict=True):
         found[at] = cover
     for at in set(counted) - set(even):
-        one = asked[at]
-        full = tolerance_of(one.recipe.steps[number].mix.film)
-        ground = Surface(middling[at : at + 1])
-        found[at] = coverages(_spread_film(one, number), ground, _dilution(one, number), one.recipe.even, full=full)[0]
+        ground, step = Surface(middling[at : at + 1]), steps[at]
+        full = tolerance_of(step.mix.film)
+        found[at] = coverages(asked[at].film(number), ground, step.mix.dilution, asked[at].recipe.even, full=full)[0]
     return found
-
-
-def _spread_film(one: Asked, number: int):
-    return calibrated_film(one.recipe.steps[number].mix, one.calibrations)
-
-
-def _dilution(one: Asked, number: int) -> float:
-    return one.recipe.steps[number].mix.dilution
 
 
 def _laid(

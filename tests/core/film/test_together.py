@@ -101,4 +101,6 @@ class Together(TestCase):
             np.testing.assert_allclose(now.labs, was.labs, atol=1e-9)
             self.assertEqual([one.coats for one in now.outcomes], [one.coats for one in was.outcomes])
             self.assertEqual([one.step for one in now.outcomes], [one.step for one in was.outcomes])
+            for one in now.outcomes:
+                self.assertIsNone(one.beneath.diffuse.base)  # nothing that was worked out with it is kept
         self.assertEqual(prediction._followed.memory.counts.misses, misses)
