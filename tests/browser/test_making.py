@@ -62,8 +62,8 @@ class Making(BrowserCase):
             ((360, 180), "A flat"),
             ((360, 280), "A raised part"),
         ):
-            self.page.get_by_label(name).check()
-            self.page.locator("input[type=image]").click(position={"x": at[0], "y": at[1]})
+            self.page.get_by_label(name).first.check()
+            self.page.locator("input[type=image]").first.click(position={"x": at[0], "y": at[1]})
             self.page.wait_for_load_state("networkidle")
         expect(self.page.get_by_text("as predicted", exact=False).first).to_be_visible()
         expect(self.page.locator(".seen tbody tr")).to_have_count(3)

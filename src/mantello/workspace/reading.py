@@ -18,6 +18,7 @@ from mantello_core.colour.spaces import Lab, lab_of_hex, mean_lab
 from mantello_core.design.advance import CarriedMark, advanced_name, marks_for_copy
 from mantello_core.design.camouflaged import layers_on, layouts_on, scaled
 from mantello_core.design.design import Design
+from mantello_core.film.ground import Ground
 from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
 from mantello_core.formats.arms_svg import PLAIN_COLOURS
@@ -41,6 +42,7 @@ from mantello_core.planning.standing import standing_ranks
 from mantello_core.planning.task import Atom
 from mantello_core.planning.undercoating import AssemblyAdvice, UndercoatAdvice, assembly_advice, undercoat_advice
 from mantello_core.recipes.handwork import Circumstances
+from mantello_core.recipes.step import Recipe
 from mantello_core.scheme.cascade import FigureClass, Resolution, resolve
 from mantello_core.scheme.role_groups import role_groups
 from mantello_core.scheme.share import paint_by_unit, paint_needed, role_shares
@@ -203,20 +205,19 @@ class Reading:
 
     def prediction(self, role_id: str, tier: str) -> Prediction:
         """What a role's recipe for a tier gives on what most of it lies on, with the passes that lie on most of it."""
-        self._predicted_together  # noqa: B018
-        ground = self.resolution.ground_under(role_id, tier)
-        form = self.stacks.usual_form(role_id, tier)
-        return self.design.scheme.predicted(self.stacks.usual(role_id, tier), ground, form)
+        key = role_id, tier
+        recipe, ground = self._usual_worn.get(key) or (self.stacks.usual(*key), self.resolution.ground_under(*key))
+        return self.design.scheme.predicted(recipe, ground, self.stacks.usual_form(*key))
 
     @cached_property
-    def _predicted_together(self) -> None:
-        """What is worn of roles on the tiers there are is worked out at once when the first of it is asked for."""
+    def _usual_worn(self) -> dict[tuple[str, str], tuple[Recipe, Ground | None]]:
+        """What lies on most of every role that is worn on a tier, and what that lies on; predicted all together."""
         worn = {
             (cell.role, one.tier): None for one in self.resolution.classes for cell in one.cells.values() if cell.role
         }
-        self.design.scheme.predict_together(
-            (self.stacks.usual(*key), self.resolution.ground_under(*key)) for key in worn
-        )
+        found = {key: (self.stacks.usual(*key), self.resolution.ground_under(*key)) for key in worn}
+        self.design.scheme.predict_together(found.values())
+        return found
 
     def _worn(self, one: FigureClass, area: str) -> Prediction | None:
         """What the recipe of an area gives on what the area starts on; None without one."""
