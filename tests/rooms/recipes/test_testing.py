@@ -332,6 +332,16 @@ class Lights(RoomCase):
         ):
             self.assertContains(page, said)
 
+    def test_what_is_no_picture_is_told_where_it_was_chosen(self):
+        bad = SimpleUploadedFile("a.png", b"nothing", "image/png")
+        page = self.post("test", self.test.pk, status=422, note="Stay", under_lamp=bad)
+        self.assertIn("no picture", page.context["form"].errors["under_lamp"][0])
+        self.assertContains(page, "<details open>", status_code=422)
+        bad.seek(0)
+        page = self.post("record-test", "field", status=422, tier="rank", under_window=bad, note="Stay")
+        self.assertContains(page, "<details open>", status_code=422)
+        self.assertContains(page, "Stay", status_code=422)
+
     def test_one_that_stays_holds(self):
         page = self.photographed(under_window=self.piece("#33605a"), under_tube=self.piece("#33605a"))
         ((row, _),) = page.context["turned"]

@@ -57,7 +57,17 @@ LIT = {
 }
 
 
-class TestForm(forms.Form):
+class LitForm(forms.Form):
+    """A form with a photograph for every light."""
+
+    under_window, under_booth, under_lamp, under_tube = LIT.values()
+
+    def lit_wrong(self) -> bool:
+        """Whether one of those photographs was refused, so that the place where it is told has to be open."""
+        return any(self[name].errors for name in LIT)
+
+
+class TestForm(LitForm):
     """What was done: coats and minutes of every step, the light, photographs, and the verdict."""
 
     lamp = forms.ChoiceField(choices=list(LAMPS.items()), required=False, label="Judged in")
@@ -67,7 +77,6 @@ class TestForm(forms.Form):
         label="Photograph after",
         help_text="On a plain ground, with a grey card beside it; JPEG, PNG or WebP up to 12 MB.",
     )
-    under_window, under_booth, under_lamp, under_tube = LIT.values()
     note = forms.CharField(
         required=False,
         max_length=2000,
@@ -189,11 +198,10 @@ def _keep_test(test: TestPiece, given: dict, changed: tuple[str, ...] | None = N
             )
 
 
-class VerdictForm(forms.Form):
+class VerdictForm(LitForm):
     """What came of it, and photographs that were taken later."""
 
     before, after, note = (TestForm.base_fields[name] for name in ("before", "after", "note"))
-    under_window, under_booth, under_lamp, under_tube = LIT.values()
 
 
 @login_required
