@@ -212,10 +212,9 @@ class Reading:
     @cached_property
     def _usual_worn(self) -> dict[tuple[str, str], tuple[Recipe, Ground | None]]:
         """What lies on most of every role that is worn on a tier, and what that lies on; predicted all together."""
-        worn = {
-            (cell.role, one.tier): None for one in self.resolution.classes for cell in one.cells.values() if cell.role
+        found = {
+            key: (self.stacks.usual(*key), self.resolution.ground_under(*key)) for key in self.resolution.grounds_worn
         }
-        found = {key: (self.stacks.usual(*key), self.resolution.ground_under(*key)) for key in worn}
         self.design.scheme.predict_together(found.values())
         return found
 

@@ -76,6 +76,6 @@ def metals_beside(colour: Lab, pots: tuple[Paint, ...]) -> tuple[MetalBeside, ..
     found = []
     for pot in (one for one in pots if one.kind == "metallic"):
         neutral = min(colour.chroma, pot.swatch.chroma) < LEANS
-        hue = 0.0 if neutral else abs((pot.swatch.hue - colour.hue + 180) % 360 - 180)
+        hue = 0.0 if neutral else abs(colour.turn_to(pot.swatch))
         found.append(MetalBeside(pot, difference(colour, pot.swatch), hue))
     return tuple(sorted(found, key=lambda one: (-one.apart - one.hue / 6, one.paint.id)))

@@ -82,7 +82,7 @@ def family_of(wash: Lab, colour: Lab) -> str:
     """The family of a wash for a colour, a key of ``FAMILIES``; '' for what is none of them."""
     if wash.chroma < DULL:
         return "black"
-    apart = abs((wash.hue - colour.hue + 180) % 360 - 180)
+    apart = abs(colour.turn_to(wash))
     if colour.chroma >= DULL and apart <= SAME:
         return "same"
     if BROWN[0] <= wash.hue <= BROWN[1] and wash.lightness < BROWN_BELOW:

@@ -13,7 +13,7 @@ from ..film.tones import Tones
 from ..mixing.choosing import light_order
 from ..paints.range import paints
 from ..recipes.handwork import Circumstances, seconds_of
-from ..recipes.remixing import mixed_of
+from ..recipes.remixing import as_thin, mixed_of
 from ..recipes.step import Manner, Mix, Recipe, Step
 from ..recipes.where import Where
 
@@ -97,7 +97,7 @@ def lighter_beneath(base: Mix, wash: Mix) -> Mix | None:
     for light in (*lights[:2], *lightest):
         for parts, more in LIGHTER:
             made = mixed_of([(base, parts), (light, more)])
-            mix = Mix(made, base.diluent, round(base.dilution * sum(amount for _, amount in made), 1))
+            mix = as_thin(base, made)
             if washed_to(mix) >= own - LOSS / 3:
                 return mix
     return None

@@ -47,7 +47,7 @@ def conflicts(route: Route, touching: tuple[str, ...], colour_of: Callable[[str]
         other = colour_of(role)
         if other is None or (end.chroma < GREY) != (other.chroma < GREY):
             continue
-        hue = 0.0 if end.chroma < GREY else abs((end.hue - other.hue + 180) % 360 - 180)
+        hue = 0.0 if end.chroma < GREY else abs(other.turn_to(end))
         light = abs(end.lightness - other.lightness)
         if hue < HUE_NEAR and light < LIGHT_NEAR:
             found.append(Conflict(role, hue, light))

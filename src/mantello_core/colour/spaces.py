@@ -39,6 +39,10 @@ class Lab(NamedTuple):
         """Hue angle, degrees, 0 to 360."""
         return math.degrees(math.atan2(self.b, self.a)) % 360
 
+    def turn_to(self, other: "Lab") -> float:
+        """Degrees from its hue to another's the short way, -180 to 180; positive from red towards yellow."""
+        return (other.hue - self.hue + 180) % 360 - 180
+
 
 def lab_of(xyz) -> Lab:
     """CIELAB of one XYZ (Y of white = 1), as ``labs_of`` gives it.

@@ -8,6 +8,7 @@ from dataclasses import replace
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..mixing.route import Route
 from ..naming import slug
+from ..recipes.remixing import as_thin
 from ..recipes.step import Recipe, Step, checked
 from ..recipes.where import Where
 from .design import Design
@@ -44,9 +45,7 @@ def with_gradient(design: Design, role_id: str, tier: str, along: Route, place: 
     taken, base, made = {step.id for step in kept}, role.recipe(tier).base.mix, []
     for number, mix in enumerate(along.mixes, 1):
         id_ = slug("layer", taken | {step.id for step in made})
-        thinned = replace(
-            mix, diluent=base.diluent, diluent_parts=round(base.dilution * sum(amount for _, amount in mix.parts), 1)
-        )
+        thinned = as_thin(base, mix.parts)
         made.append(checked(Step(id_, "layer", thinned, 1, spot=Where(place, share=round(HALF**number, 4)))))
     recipe = Recipe((*kept[:at], *made, *kept[at:]))
     return replace(design, scheme=design.scheme.with_role(role.with_recipe(tier, recipe)))

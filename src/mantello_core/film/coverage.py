@@ -125,22 +125,21 @@ def coverages_each(films: Sequence[tuple[Film, float, float]], grounds: Surface)
     films: each with its dilution and unevenness.
     """
     found: dict[int, Coverage] = {}
-    left = np.arange(len(films))
+    left = list(range(len(films)))
     for most in (FEW, MOST_COATS):
+        some = [films[at] for at in left]
         stack = Film(
-            *(np.stack([getattr(films[at][0], name) for at in left])[:, None] for name in ("absorption", "scattering")),
+            *(np.stack([getattr(film, name) for film, _, _ in some])[:, None] for name in ("absorption", "scattering")),
             STANDARD_SOLIDS,
         )
-        thick, even = (
-            np.array([one(*films[at]) for at in left])[:, None]
-            for one in (lambda film, dilution, _: film.thickness(dilution), lambda *given: given[2])
-        )
-        seen = _tried(stack, grounds.at((left, None)), thick, even, most)
-        for at, *one in zip(left.tolist(), *seen, strict=True):
+        thick = np.array([film.thickness(dilution) for film, dilution, _ in some])[:, None]
+        even = np.array([limit for *_, limit in some])[:, None]
+        seen = _good(stack, grounds.at((left, None)), thick, even, most)
+        for at, *one in zip(left, *seen, strict=True):
             if most == MOST_COATS or one[0].any():
                 found[at] = _told(*(each[None] for each in one), films[at][2])[0]
-        left = np.array([at for at in left.tolist() if at not in found], int)
-        if not len(left):
+        left = [at for at in left if at not in found]
+        if not left:
             break
     return tuple(found[at] for at in range(len(films)))
 
@@ -148,12 +147,17 @@ def coverages_each(films: Sequence[tuple[Film, float, float]], grounds: Surface)
 def _tried(film: Film, every: Surface, thickness, even, limit: int) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
     """Which numbers of coats are even enough, with ``_seen``'s unevenness and distance: few of them where those do."""
     for most in sorted({min(FEW, limit), limit}):
-        counts = np.arange(1, most + 1)
-        uneven, apart, veil = _seen(film, every, thickness, counts)
-        good = (uneven <= even) & ~((counts == 1) & veil)
-        if good.any(-1).all():
+        found = _good(film, every, thickness, even, most)
+        if found[0].any(-1).all():
             break
-    return good, uneven, apart
+    return found
+
+
+def _good(film: Film, every: Surface, thickness, even, most: int) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
+    """As ``_tried``, of all numbers of coats up to so many."""
+    counts = np.arange(1, most + 1)
+    uneven, apart, veil = _seen(film, every, thickness, counts)
+    return (uneven <= even) & ~((counts == 1) & veil), uneven, apart
 
 
 def _by_flash(grounds: Surface) -> tuple[np.ndarray, np.ndarray] | None:

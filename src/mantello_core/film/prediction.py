@@ -123,8 +123,11 @@ def _on_form(
 
 @remembered(48_000)
 def _followed(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str) -> Prediction:
-    asked = Asked(recipe, ground, calibrations)
-    return _told(recipe, followed_together((asked,))[0] if asked.plain else _followed_alone(asked), varnish)
+    return _told(recipe, _follow(Asked(recipe, ground, calibrations)), varnish)
+
+
+def _follow(asked: Asked) -> Followed:
+    return followed_together((asked,))[0] if asked.plain else _followed_alone(asked)
 
 
 def predict_together(
@@ -175,10 +178,8 @@ def tones_under(recipe: Recipe, ground: Ground, light: str) -> Tones:
 
     Raises: UnknownName for the light.
     """
-    zones = zones_on(recipe, (ground,))
-    laid = tuple(followed(recipe, (ground,), (), zones))
-    last = laid[-1].after.at(0) if laid else ground.on(zones.sprayed)
-    return tones_of(labs_under(last.seen, light)[None, 1:], zones.share[1:])[0]
+    found = _follow(Asked(recipe, ground))
+    return tones_of(labs_under(found.surface.at(-1).seen, light)[None, 1:], found.zones.share[1:])[0]
 
 
 @remembered(4_000)

@@ -73,5 +73,5 @@ def turned(one: Lab, other: Lab) -> float:
     """What a turn of hue costs; greys have none to turn."""
     if one.chroma < 6 or other.chroma < 6:
         return 1.2 * abs(other.chroma - one.chroma)
-    degrees = abs((one.hue - other.hue + 180) % 360 - 180)
+    degrees = abs(other.turn_to(one))
     return HUE_COST * degrees * min(1.0, math.sqrt(one.chroma * other.chroma) / 40)

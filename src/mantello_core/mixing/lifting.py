@@ -14,7 +14,7 @@ from ..film.ground import Ground
 from ..film.surface import Surface
 from ..memory import remembered
 from ..paints.paint import Paint
-from ..recipes.remixing import mixed_of
+from ..recipes.remixing import as_thin, mixed_of
 from ..recipes.step import EVEN, Mix
 
 #: parts of the base to parts of what makes it livelier that are tried, the least of it first
@@ -55,7 +55,7 @@ class Lift:
         """Degrees the hue turns, positive from red towards yellow; 0 where the base is too grey to have one."""
         if self.before.chroma < GREY:
             return 0.0
-        return (self.colour.hue - self.before.hue + 180) % 360 - 180
+        return self.before.turn_to(self.colour)
 
     @property
     def darker(self) -> float:
@@ -93,7 +93,7 @@ def lifts(
     surface = ground.flat
     before = _laid(base, surface, coverage(base.film, surface, base.dilution, even).coats)
     tried = [
-        (pot, replace(base, parts=parts, diluent_parts=round(base.dilution * sum(amount for _, amount in parts), 1)))
+        (pot, as_thin(base, parts))
         for pot in pots if pot not in base.paints
         for parts in dict.fromkeys(mixed_of([(base, of_base), (pot, of_pot)]) for of_base, of_pot in RATIOS)
     ]  # fmt: skip

@@ -55,7 +55,7 @@ class Route:
         first, last = self.colours[0], self.colours[-1]
         if min(first.chroma, last.chroma) < 3:
             return 0.0
-        return (last.hue - first.hue + 180) % 360 - 180
+        return first.turn_to(last)
 
     @property
     def turns_to(self) -> str:

@@ -32,6 +32,11 @@ def mixed_of(sides: Sequence[tuple[Mix | Paint, float]]) -> tuple[tuple[Paint, f
     return tuple(zip(amounts, map(float, _whole(list(amounts.values()))), strict=True))
 
 
+def as_thin(mix: Mix, parts: tuple[tuple[Paint, float], ...]) -> Mix:
+    """Other paints thinned as a mix is, to a tenth of a part."""
+    return Mix(parts, mix.diluent, round(mix.dilution * sum(amount for _, amount in parts), 1))
+
+
 def with_more_of(mix: Mix, paint_id: str) -> Mix:
     """The mix with a little more of one of its paints, an eighth of the whole; it stays as thin as it was.
 

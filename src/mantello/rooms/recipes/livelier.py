@@ -8,7 +8,6 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.shelf.models import OwnedPaint
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.readings import reading_of
 from mantello_core.design.base_mix import base_mix, with_base_mix
@@ -16,7 +15,7 @@ from mantello_core.film.coverage import coverage
 from mantello_core.mixing.lifting import MOST_ASKED_COATS, Lift, clear_paints, lifts
 from mantello_core.recipes.step import MOST_COATS
 
-from .whole import EVERY, OWNED, DraftForm, pots_for
+from .whole import EVERY, OWNED, DraftForm, pots_for, usual_pots
 
 #: paints shown
 MOST_SHOWN = 10
@@ -83,8 +82,7 @@ def take_lift(request, army_id, role):
 
 
 def _asked(given, user) -> dict:
-    owned = OwnedPaint.objects.stocked(user)
-    usual = {"more": "8", "coats": "1", "turn": "12", "pots": OWNED if owned else EVERY}
+    usual = {"more": "8", "coats": "1", "turn": "12", "pots": usual_pots(user)}
     return {name: given.get(name, value) for name, value in usual.items()}
 
 

@@ -116,11 +116,16 @@ def pots_for(user, which: str) -> tuple[Paint, ...]:
     return tuple(pot for pot in every if pot.id in owned)
 
 
+def usual_pots(user) -> str:
+    """Which paints are asked for where nothing is said: what is owned, all while nothing is counted."""
+    return OWNED if OwnedPaint.objects.stocked(user) else EVERY
+
+
 def _asked(given, reading: Reading, role, user) -> dict:
     brief = reading.design.brief
     usual = {
         "method": brief.method if brief else "classic",
-        "pots": OWNED if OwnedPaint.objects.stocked(user) else EVERY,
+        "pots": usual_pots(user),
         "aim": "base" if base_mix(role) else "colour",
         "colour": "#5a6b7c",
     }
@@ -235,7 +240,7 @@ def _route_asked(given, user) -> dict:
         "laid": "lights",
         "start": "",
         "light": "",
-        "pots": OWNED if OwnedPaint.objects.stocked(user) else EVERY,
+        "pots": usual_pots(user),
     }
     return {name: given.get(name, value) for name, value in usual.items()}
 

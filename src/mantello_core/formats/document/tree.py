@@ -17,7 +17,7 @@ def write_node(node: Node) -> dict:
     if node.tags:
         written["tags"] = list(node.tags)
     if node.equipment:
-        written["equipment"] = [vars(one) for one in node.equipment]
+        written["equipment"] = [dict(vars(one)) for one in node.equipment]
     if node.is_unit:
         written["ranks"] = [
             {"id": rank.id, "name": rank.name, "type": rank.type, "figures": rank.figures, "tier": rank.tier}

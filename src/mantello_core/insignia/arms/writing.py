@@ -148,9 +148,9 @@ def write_group(group: Group) -> str:
     name = kind.name if group.count == 1 else kind.plural
     attitude = group.attitude if group.attitude and group.attitude != kind.attitudes[0] else ""
     bare = _bare(group, attitude or name)
-    attitude = f"{',' if _one_phrase(name, attitude) else ''} {attitude}" if attitude else ""
-    parts = f"of {number_words(group.parts)} {kind.counted}" if group.parts else ""
-    parts = f"{',' if not (attitude or bare) and _one_phrase(name, parts) else ''} {parts}" if parts else ""
+    attitude = _set_off(name, attitude)
+    parts = f" of {number_words(group.parts)} {kind.counted}" if group.parts else ""
+    parts = parts if attitude or bare else _set_off(name, parts.strip())
     placed = f" {group.arrangement}" if group.arrangement else ""
     worn = write_field(group.pattern) if group.pattern else group.tincture
     coloured = "".join(f", {_detail(detail)}" for detail in group.details if detail.tincture)
@@ -165,15 +165,16 @@ def _bare(group: Group, before: str) -> str:
     """What is said of charges without a tincture of its own; behind a comma what would be one phrase with the word before it."""
     said = ""
     for word in (word for detail in group.details if not detail.tincture for word in detail.what):
-        said += f"{',' if _one_phrase(before, word) else ''} {word}"
+        said += _set_off(before, word)
         before = word
     return said
 
 
-def _one_phrase(before: str, word: str) -> bool:
-    """Whether what is said begins a phrase together with what stands before it, as 'hare' and 'heads downwards' do."""
-    words = word.split()
-    return any(f"{before} {' '.join(words[:count])}" in phrases() for count in range(1, len(words) + 1))
+def _set_off(before: str, said: str) -> str:
+    """What is said behind a word, after a comma where it would begin a phrase with that, as 'hare' and 'heads downwards' do."""
+    words = said.split()
+    joined = any(f"{before} {' '.join(words[:count])}" in phrases() for count in range(1, len(words) + 1))
+    return f"{',' if joined else ''} {said}" if said else ""
 
 
 def _detail(detail: Detail) -> str:
