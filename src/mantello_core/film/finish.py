@@ -10,7 +10,7 @@ from ..colour.reflectance import to_air, xyz_of
 from ..colour.spaces import Lab, lab_of
 from ..errors import UnknownName
 from ..paints.paint import Film
-from .surface import Surface, coated
+from .surface import Surface
 
 #: share of the light a varnish scatters back, and how far it takes a metal's flash
 VARNISHES = {"gloss": (0.0, 0.0), "satin": (0.007, 0.5), "matt": (0.02, 1.0)}
@@ -46,15 +46,10 @@ def drying_shift(film: Film) -> float:
     return difference(wet_colour(film), film.masstone)
 
 
-def wiped(before: Surface, film: Film, thickness, left, strength: float = 1.0) -> Surface:
-    """What is left when an oil or enamel film is wiped off ``before`` within its window.
+def left_of(thickness, left, strength: float = 1.0):
+    """µm that are left of an oil or enamel film that is wiped within its window.
 
-    thickness: µm of the film as laid, left: share of it that wiping leaves, both one for all or one a surface; strength:
+    thickness: of the film as laid, left: share of it that wiping leaves, both one for all or one a surface; strength:
     0 wipes nothing away, 1 as usual.
     """
-    return coated(before, film, left_of(thickness, left, strength))
-
-
-def left_of(thickness, left, strength: float = 1.0):
-    """µm of a film that wiping leaves, as ``wiped`` has it."""
     return thickness * (1 - (1 - left) * strength)

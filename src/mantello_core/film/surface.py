@@ -252,11 +252,6 @@ def _pooled(raised: float, recess: float, depth) -> np.ndarray:
     return raised + (recess - raised) * np.asarray(depth, float) ** POOLING
 
 
-def glazed(surface: Surface, film: Film, dilution: float) -> Surface:
-    """The surface after a glaze: a coat drawn out so thin that it tints and softens."""
-    return coated(surface, film, film.thickness(dilution) * GLAZE)
-
-
 def stained(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
     """The surface after a one-coat stain has dried on it: a fuller film on raised parts than a wash leaves."""
     return coated(surface, film, stain_pooled(film, dilution, recess))

@@ -23,7 +23,7 @@ from mantello_core.film.calibration import (
     with_learned,
 )
 from mantello_core.film.coverage import coat_by_coat, coverage, tolerance_of
-from mantello_core.film.finish import drying_shift, varnished, wet_colour, wiped
+from mantello_core.film.finish import drying_shift, left_of, varnished, wet_colour
 from mantello_core.film.surface import blended, coated, grey, solid, stained, wash_thickness, washed
 from mantello_core.paints.alike import alike
 from mantello_core.paints.own import by_swatch, own_paint
@@ -99,7 +99,7 @@ def films() -> Iterator[tuple[str, object]]:
                 [stained(ground, film, 0.5, recess=recess).colour for recess in (True, False)],
                 laid.colour, laid.views, blended(laid, ground, 0.3).colour,
                 [varnished(laid, finish).colour for finish in ("gloss", "satin", "matt")],
-                [wiped(ground, film, 9.0, left, 0.7).colour for left in (0.7, 0.12, 0.05, 0.03, 0.02)],
+                [coated(ground, film, left_of(9.0, left, 0.7)).colour for left in (0.7, 0.12, 0.05, 0.03, 0.02)],
             )  # fmt: skip
 
 

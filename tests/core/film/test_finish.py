@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from mantello_core.colour.difference import difference
 from mantello_core.errors import OutOfRange, UnknownName
-from mantello_core.film.finish import drying_shift, varnished, wet_colour, wiped
+from mantello_core.film.finish import drying_shift, left_of, varnished, wet_colour
 from mantello_core.film.ground import Ground, checked_ground
 from mantello_core.film.prediction import predicted
 from mantello_core.film.surface import blended, coated, grey, solid, stained, wash_thickness, washed
@@ -136,15 +136,15 @@ class Oils(TestCase):
         oil, ground = paint("oil-burnt-umber").film, grey(0.6)
         laid = wash_thickness(oil, 8.0)
         deep, flat = (
-            wiped(ground, oil, laid[1], 0.7).colour,
-            wiped(ground, oil, laid[0], 0.12).colour,
+            coated(ground, oil, left_of(laid[1], 0.7)).colour,
+            coated(ground, oil, left_of(laid[0], 0.12)).colour,
         )
         self.assertLess(deep.lightness, flat.lightness - 15)
         self.assertLess(difference(flat, ground.colour), 5)
 
     def test_nothing_wiped_is_the_film_as_laid(self):
         oil, ground = paint("bilge-grime").film, grey(0.6)
-        self.assertEqual(wiped(ground, oil, 2.0, 0.12, 0.0).colour, coated(ground, oil, 2.0).colour)
+        self.assertEqual(coated(ground, oil, left_of(2.0, 0.12, 0.0)).colour, coated(ground, oil, 2.0).colour)
 
     def test_oil_takes_a_day_and_can_be_wiped_meanwhile(self):
         step = one("oil", "oil-burnt-umber", "thinner", 8).steps[0]

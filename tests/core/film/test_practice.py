@@ -4,13 +4,15 @@ import tomllib
 from importlib.resources import files
 from unittest import TestCase
 
+import numpy as np
+
 from mantello_core.colour.difference import difference
 from mantello_core.design.edit import with_new_role
 from mantello_core.film.coverage import coverage
 from mantello_core.film.ground import Ground
-from mantello_core.film.laying import counts_coats
+from mantello_core.film.laying import counts_coats, spread_of
 from mantello_core.film.prediction import predicted
-from mantello_core.film.surface import glazed, solid, washed
+from mantello_core.film.surface import coated, solid, washed
 from mantello_core.paints.range import paint, paints
 from mantello_core.recipes.first_step import base_thinned, first_step
 from mantello_core.recipes.step import EVEN_CENTREPIECE, Manner, Mix, Recipe, Step
@@ -111,6 +113,12 @@ class Washes(TestCase):
 
     def test_a_thin_glaze_softens_by_a_few(self):
         edge = solid(paint("salt-linen").film)
-        after = glazed(edge, paint("pitch-barrel").film, 8.0).colour
+
+        def glazed(pot: str, dilution: float):
+            step = Step("glaze", "glaze", Mix(((paint(pot), 1.0),), "medium", dilution))
+            laid = spread_of(step, step.mix.film, np.zeros(1))
+            return coated(edge, laid.film, laid.thickness)
+
+        after = glazed("pitch-barrel", 8.0).colour
         self.assertTrue(2 < edge.colour.lightness - after.lightness < 9, after)
-        self.assertGreater(difference(glazed(edge, paint("regatta-red").film, 4.0).colour, edge.colour), 3)
+        self.assertGreater(difference(glazed("regatta-red", 4.0).colour, edge.colour), 3)
