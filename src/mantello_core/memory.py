@@ -6,10 +6,11 @@ threads, and counts what it does. It keeps immutable answers only, so that no on
 
 import sys
 import threading
-from collections import OrderedDict
 from collections.abc import Callable, Hashable
+from copy import copy
 from dataclasses import dataclass
 from functools import wraps
+from itertools import count
 from types import MappingProxyType
 from typing import Any
 from weakref import WeakSet
@@ -50,17 +51,36 @@ class Counts:
 _MEMORIES: "WeakSet[Memory]" = WeakSet()
 
 
+@dataclass(slots=True, eq=False)
+class _Entry:
+    """An answer, its bytes, when it was last asked for, and the last asking that its place in the order knows of."""
+
+    made: Any
+    size: int
+    asked: int
+    placed: int
+
+
 class Memory:
-    """Answers by question, the longest unasked dropped first once more than ``limit`` bytes are held."""
+    """Answers by question; once more than ``limit`` bytes are held, those go that were not asked for since they last came up.
+
+    An answer that is found is given without a lock: that it was asked for is noted beside it, and who drops answers, which is
+    seldom, sends those that were asked for to the end of the order instead.
+    """
 
     def __init__(self, name: str, limit: int):
         self.name, self.limit = name, limit
         #: a slower store that is asked before an answer is worked out: the answer to a question, or None
         self.behind: Callable[[Hashable], Any] | None = None
         self._lock = threading.Lock()
-        self._kept: OrderedDict[Hashable, tuple[Any, int]] = OrderedDict()
-        self._hits = self._misses = self._dropped = self._held = 0
+        self._forget()
         _MEMORIES.add(self)
+
+    def _forget(self) -> None:
+        self._kept: dict[Hashable, _Entry] = {}
+        #: a number for every answer found or kept; taking one is a single step of the interpreter, whatever the threads
+        self._ticks = count()
+        self._misses = self._dropped = self._held = self._puts = 0
 
     def answer(self, key: Hashable, work_out: Callable[[], Any]):
         """The answer kept for ``key``, here or ``behind``, or the one worked out now.
@@ -70,53 +90,75 @@ class Memory:
         Raises: TypeError for an answer that could be changed: a list, a set, a dictionary.
         """
         found = self.get(key, _MISSING)
-        if found is not _MISSING:
-            return found
+        return self.worked_out(key, work_out) if found is _MISSING else found
+
+    def worked_out(self, key: Hashable, work_out: Callable[[], Any]):
+        """The answer to a question that was just missed: from ``behind`` or worked out, and kept. Raises as ``answer`` does."""
         kept = self.behind(key) if self.behind else None
         made = _frozen(work_out() if kept is None else kept, self.name)
         return self.put(key, made, size_of(made))
 
     def get(self, key: Hashable, otherwise=None):
         """The answer kept for ``key``, or else ``otherwise``."""
-        with self._lock:
-            found = self._kept.get(key)
-            if found is None:
+        found = self._kept.get(key)
+        if found is None:
+            with self._lock:
                 self._misses += 1
-                return otherwise
-            self._hits += 1
-            self._kept.move_to_end(key)
-            return found[0]
+            return otherwise
+        found.asked = next(self._ticks)
+        return found.made
 
     def put(self, key: Hashable, made, size: int):
         """Keep an answer of about ``size`` bytes, unless there is one already; the one that is kept."""
         with self._lock:
-            if key in self._kept:
-                return self._kept[key][0]
+            known = self._kept.get(key)
+            if known is not None:
+                return known.made
             size += _OVERHEAD
             if size <= self.limit:
-                self._kept[key] = made, size
+                tick = next(self._ticks)
+                self._kept[key] = _Entry(made, size, tick, tick)
+                self._puts += 1
                 self._held += size
-                while self._held > self.limit:
-                    self._held -= self._kept.popitem(last=False)[1][1]
-                    self._dropped += 1
+                self._drop(key)
         return made
+
+    def renew(self, key: Hashable, made, size: int):
+        """Keep an answer in place of the one that is kept, if there is one; the new one."""
+        with self._lock:
+            known = self._kept.pop(key, None)
+            self._held -= known.size if known else 0
+        return self.put(key, made, size)
+
+    def _drop(self, newest: Hashable) -> None:
+        """Let answers go until no more bytes are held than may be, the newest never; the lock is held."""
+        while self._held > self.limit:
+            key = next(iter(self._kept))
+            entry = self._kept.pop(key)
+            if entry.asked != entry.placed or key == newest:
+                entry.placed = entry.asked
+                self._kept[key] = entry
+            else:
+                self._held -= entry.size
+                self._dropped += 1
 
     def answers(self) -> tuple:
         """Every answer that is kept now, the one asked for last first."""
         with self._lock:
-            return tuple(made for made, _ in reversed(self._kept.values()))
+            entries = sorted(self._kept.values(), key=lambda entry: -entry.asked)
+        return tuple(entry.made for entry in entries)
 
     def empty(self) -> None:
         """Forget everything, counts included."""
         with self._lock:
-            self._kept.clear()
-            self._hits = self._misses = self._dropped = self._held = 0
+            self._forget()
 
     @property
     def counts(self) -> Counts:
         """What was asked, found and dropped so far."""
         with self._lock:
-            return Counts(self.name, self._hits, self._misses, self._dropped, len(self._kept), self._held, self.limit)
+            hits = next(copy(self._ticks)) - self._puts
+            return Counts(self.name, hits, self._misses, self._dropped, len(self._kept), self._held, self.limit)
 
 
 def remembered(kilobytes: int):
@@ -131,7 +173,10 @@ def remembered(kilobytes: int):
         @wraps(function)
         def asked(*given, **named):
             key = (given, tuple(sorted(named.items()))) if named else given
-            return memory.answer(key, lambda: function(*given, **named))
+            found = memory.get(key, _MISSING)
+            if found is not _MISSING:
+                return found
+            return memory.worked_out(key, lambda: function(*given, **named))
 
         asked.memory = memory
         return asked

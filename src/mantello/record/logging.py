@@ -65,7 +65,7 @@ def record(
         return []
     version = struck(army, reading.design)
     # what the starting values say, not what the painter's own pace made of it: pace is learnt from the difference
-    usual = {atom.id: atom.seconds for atom in reading.work.atoms}
+    usual = {atom.id: atom.seconds for atom in reading.atoms}
     planned = {atom.id: usual.get(atom.id, atom.seconds) * len(ordinals) / 60 for atom, ordinals in parts}
     whole = sum(planned.values()) or 1.0
     return [

@@ -63,8 +63,14 @@ def _is_reopened(reopened, what: tuple[str, str, int, str], done_at: datetime) -
 
 def progress(army: Army, edition: Edition | None = None) -> dict[tuple[str, str, int], FigureProgress]:
     """Every figure's progress, in the work of an edition or of the one the army stands at."""
-    edition = edition or army.head
-    return remembered(army, f"progress {edition.pk}", lambda: progress_of(reading_of(edition).atoms, done_steps(army)))
+    atoms = reading_of(edition or army.head).atoms
+    # editions that differ in what asks for no other work share their atoms, and so how far the figures are
+    key = "progress", army.pk, id(atoms), log_mark(army)
+    known = _kept.get(key)
+    if known is None:
+        made = progress_of(atoms, done_steps(army))
+        known = _kept.put(key, (atoms, made), size_of(made))
+    return known[1]
 
 
 def painted_share(army: Army) -> float:
@@ -76,7 +82,7 @@ def painted_share(army: Army) -> float:
         last = _kept.get(("share", army.pk))
         return BEGUN if last is None else last
     share = summed(one.progress for one in progress(army).values()).share
-    return _kept.put(("share", army.pk), share, size_of(share))
+    return _kept.renew(("share", army.pk), share, size_of(share))
 
 
 def log_mark(army: Army) -> str:

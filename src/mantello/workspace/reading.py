@@ -149,19 +149,31 @@ class Reading:
 
     def _sheets(self) -> tuple[RankSheet, ...]:
         """Sheets of ranks that an edit of a kept reading left as they were are taken over."""
+        other, stand = self._standing()
+        if other is None:
+            return rank_sheets(self.design, self.resolution)
+        known = {(one.unit, one.rank): one for one in other.sheets if (one.unit, one.rank) in stand}
+        return rank_sheets(self.design, self.resolution, standing=known)
+
+    def _standing(self) -> "tuple[Reading | None, frozenset[tuple[str, str]]]":
+        """A kept reading of the same army whose work is known, with the ranks of which an edit left the work as it was."""
         for other in self._kin():
             if other is not self and "sheets" in vars(other) and other.design.army.root.id == self.design.army.root.id:
                 stand = standing_ranks(other.design, other.resolution, self.design, self.resolution)
                 if stand:
-                    known = {(one.unit, one.rank): one for one in other.sheets if (one.unit, one.rank) in stand}
-                    return rank_sheets(self.design, self.resolution, standing=known)
-        return rank_sheets(self.design, self.resolution)
+                    return other, stand
+        return None, frozenset()
 
     @cached_property
     def atoms(self) -> tuple[Atom, ...]:
-        """All the work of the design with nothing done, without its order."""
+        """All the work of the design with nothing done, without its order; of a kept reading of which all work stands, its own."""
         if "work" in vars(self):
             return self.work.atoms
+        other, stand = self._standing()
+        if other is not None and "atoms" in vars(other):
+            ranks = list(self.resolution.ranks)
+            if len(stand) == len(ranks) and ranks == list(other.resolution.ranks):
+                return other.atoms
         sheets = vars(self).get("sheets")
         return worked_out(self, "atoms", lambda: atoms_of(self.design, self.resolution, sheets))
 

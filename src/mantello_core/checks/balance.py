@@ -2,17 +2,21 @@
 
 from collections import defaultdict
 
+import numpy as np
+
 from ..design.design import Design
 from ..design.edit import with_undercoat
+from ..figures.plate import Plate, PlateArea
 from ..figures.vocabulary import sideless, spoken
 from ..film.reached import reached, shows_ground
+from ..memory import remembered
 from ..mixing.undercoat import best_undercoat, palest
 from ..paints.paint import Paint
 from ..scheme.cascade import FigureClass
 from ..scheme.share import role_shares
-from .contrast import seams_of
 from .finding import Check, Finding, Fix, at, of
 from .look import Look
+from .seams import Seams, mm2_of, seams_of
 from .stuff import STUFF
 
 #: stuffs whose colour nothing else beside them has, and mm² from which two other pieces merge
@@ -76,9 +80,9 @@ def common(look: Look) -> Check:
     low, high = aims.threshold("common_least"), aims.threshold("common_most")
     whole = mine = 0.0
     for one in resolution.classes:
-        for name, area in one.plate.areas.items():
-            whole += area.mm2 * len(one.ordinals)
-            mine += area.mm2 * len(one.ordinals) if one.cells[name].rung == 1 else 0
+        mm2, cells = mm2_of(one.plate), one.cells
+        whole += float(mm2.sum()) * len(one.ordinals)
+        mine += float(mm2[[cells[name].rung == 1 for name in one.plate.areas]].sum()) * len(one.ordinals)
     share = mine / whole if whole else 0.0
     found = ()
     if whole and not low <= share <= high:
@@ -121,16 +125,22 @@ def materials(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     found: dict[str, Finding] = {}
     for one in resolution.classes:
-        areas = one.plate.areas
-        for area, other, length in seams_of(one.plate, design.scheme.aims.threshold("seam")):
+        areas, seams, on = (
+            one.plate.areas,
+            seams_of(one.plate, design.scheme.aims.threshold("seam")),
+            look.roles_on(one),
+        )
+        alike = (on[seams.first] == on[seams.second]) & (on[seams.first] >= 0) & _matter(one.plate, seams)
+        for (area, other), length in zip(seams.pairs_where(alike), seams.length[alike].tolist(), strict=True):
             role = one.cells[area].role
-            stuff = STUFF.get(areas[area].material), STUFF.get(areas[other].material)
-            if role and role == one.cells[other].role and _matters(stuff, areas[area].mm2, areas[other].mm2):
-                key = "|".join((role, *sorted((sideless(area), sideless(other)))))
-                said = f"{spoken(area)} ({stuff[0]}) and {spoken(other).lower()} ({stuff[1]}) share {design.scheme.role(role).name}"
-                finding = at(design.army, one, area, said, key, length)
-                cause = f"{design.scheme.role(role).name} on {' and '.join(sorted(stuff))}"
-                found.setdefault(key, of(finding, cause, (role,), (area, other), len(one.ordinals)))
+            stuff = STUFF[areas[area].material], STUFF[areas[other].material]
+            key = "|".join((role, *sorted((sideless(area), sideless(other)))))
+            if key in found:
+                continue
+            said = f"{spoken(area)} ({stuff[0]}) and {spoken(other).lower()} ({stuff[1]}) share {design.scheme.role(role).name}"
+            finding = at(design.army, one, area, said, key, length)
+            cause = f"{design.scheme.role(role).name} on {' and '.join(sorted(stuff))}"
+            found[key] = of(finding, cause, (role,), (area, other), len(one.ordinals))
     listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
     worst = listed[0].what if listed else "no touching materials share a colour"
     return Check(
@@ -144,12 +154,20 @@ def materials(look: Look) -> Check:
     )
 
 
-def _matters(stuff: tuple[str | None, str | None], mm2: float, other_mm2: float) -> bool:
+@remembered(1_000)
+def _matter(shape: Plate, seams: Seams) -> np.ndarray:
+    """Of every seam whether the stuffs beside it in one colour are worth a word."""
+    areas = shape.areas
+    return np.array([_matters(areas[one], areas[other]) for one, other in seams.pairs], bool)
+
+
+def _matters(one: PlateArea, other: PlateArea) -> bool:
     """Whether two touching stuffs in one colour are worth a word: cords, laces and bindings in the colour of what they hold are
     ordinary work; metal and skin are not, nor are two large pieces that merge."""
+    stuff = STUFF.get(one.material), STUFF.get(other.material)
     if None in stuff or stuff[0] == stuff[1]:
         return False
-    return bool(set(stuff) & _NEVER_SHARED) or min(mm2, other_mm2) >= LARGE_MM2
+    return bool(set(stuff) & _NEVER_SHARED) or min(one.mm2, other.mm2) >= LARGE_MM2
 
 
 def trouble(look: Look) -> Check:

@@ -1,21 +1,21 @@
 """Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
 
 from collections import Counter
-from dataclasses import replace
+
+import numpy as np
 
 from ..colour.acuity import seen_difference
 from ..colour.spaces import Lab
 from ..colour.vision import SIGHTS, seen_by
 from ..design.edit import rows_of
 from ..design.rung_edit import set_here
-from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
-from ..memory import remembered
 from ..scheme.cascade import FigureClass
 from ..scheme.rule import Column, Distinction
 from ..scheme.selector import areas_named
 from .finding import Check, Finding, Fix, at, of
 from .look import Look
+from .seams import mm2_of, off_base, seams_of
 from .stuff import STUFF
 
 
@@ -25,27 +25,28 @@ def neighbours(look: Look) -> Check:
     aims = design.scheme.aims
     least, seam = aims.threshold("neighbours"), aims.threshold("seam")
     seen_cause: dict[tuple, str] = {}
-    seen: dict[tuple, Finding] = {}
+    seen: dict[tuple, tuple] = {}
     figures: Counter[tuple] = Counter()
     for one in resolution.classes:
-        for area, other, _ in seams_of(one.plate, seam):
-            roles = one.cells[area].role, one.cells[other].role
-            if not roles[0] or not roles[1] or roles[0] == roles[1]:
+        cells, table, count, worn = one.cells, look.table(one.tier), len(one.ordinals), {}
+        seams, on = seams_of(one.plate, seam), look.roles_on(one)
+        roles_of, others = on[seams.first], on[seams.second]
+        close = (look.matrix(one.tier)[roles_of, others] < least) & (roles_of != others)
+        for area, other in seams.pairs_where(close):
+            roles = role, beside = cells[area].role, cells[other].role
+            key = (*sorted(roles), *sorted((sideless(area), sideless(other))))
+            figures[key] += count
+            if key in seen:
                 continue
-            apart = look.apart(*roles, one.tier)
-            if apart < least:
-                key = (*sorted(roles), *sorted((sideless(area), sideless(other))))
-                figures[key] += len(one.ordinals)
-                if key in seen:
-                    continue
-                said = f"{spoken(area)} on {spoken(other).lower()}, {apart:.0f} apart"
-                fix = _told_apart(look, one, area, other, least, seam)
-                cause = f"{design.scheme.role(roles[0]).name} beside {design.scheme.role(roles[1]).name}"
-                found_here = at(design.army, one, area, said, "|".join(key), apart, fix)
-                seen[key] = of(found_here, seen_cause.setdefault(key[:2], cause), roles, (area, other))
-    found = tuple(
-        sorted((replace(one, figures=figures[key]) for key, one in seen.items()), key=lambda finding: finding.number)
-    )
+            apart = table[role][beside]
+            said = f"{spoken(area)} on {spoken(other).lower()}, {apart:.0f} apart"
+            worn = worn or _worn_on(one)
+            fix = _told_apart(look, one, (area, other), worn, least, seam)
+            cause = f"{design.scheme.role(role).name} beside {design.scheme.role(beside).name}"
+            found_here = at(design.army, one, area, said, "|".join(key), apart, fix)
+            seen[key] = found_here, seen_cause.setdefault(key[:2], cause), roles, (area, other)
+    told = (of(*parts, figures[key]) for key, parts in seen.items())
+    found = tuple(sorted(told, key=lambda finding: finding.number))
     worst = found[0].what if found else "all touching areas can be told apart"
     rule = f"Touching areas differ by at least {least:g} (CIEDE2000, after all steps of their recipes, under varnish and the army's dirt)."
     return Check(
@@ -53,35 +54,34 @@ def neighbours(look: Look) -> Check:
     )
 
 
-@remembered(4_000)
-def seams_of(shape: Plate, least: float) -> tuple[tuple[str, str, float], ...]:
-    """Pairs of touching areas that share at least so many mm of edge, with the length."""
-    return tuple(
-        (area, other, length)
-        for area, beside in shape.neighbours.items()
-        for other, length in beside.items()
-        if area < other and length >= least
-    )
+def _worn_on(one: FigureClass) -> dict[str | None, set[str]]:
+    """For every stuff the roles that a figure wears on it; of the base's colours none."""
+    areas, worn = one.plate.areas, {}
+    for name, cell in one.cells.items():
+        if cell.role and not name.startswith("base"):
+            worn.setdefault(STUFF.get(areas[name].material), set()).add(cell.role)
+    return worn
 
 
-def _fitting(one: FigureClass, area: str) -> tuple[set[str], set[str]]:
-    """Roles that a figure wears on the same stuff as an area, and on others; of the base's colours none, and no metal's on what is none."""
-    stuff = STUFF.get(one.plate.areas[area].material)
-    worn = {(name, cell.role) for name, cell in one.cells.items() if cell.role and not name.startswith("base")}
-    alike = {role for name, role in worn if STUFF.get(one.plate.areas[name].material) == stuff}
-    metal = {role for name, role in worn if STUFF.get(one.plate.areas[name].material) == "metal"}
-    return alike, {role for _, role in worn} - alike - (set() if stuff == "metal" else metal)
+def _fitting(worn: dict[str | None, set[str]], stuff: str | None) -> tuple[set[str], set[str]]:
+    """Roles that a figure wears on a stuff, and on others; no metal's on what is none."""
+    alike = worn.get(stuff, set())
+    metal = set() if stuff == "metal" else worn.get("metal", set())
+    return alike, set().union(*worn.values()) - alike - metal
 
 
-def _told_apart(look: Look, one: FigureClass, area: str, other: str, least: float, seam: float) -> Fix | None:
-    """Another role of this figure for the smaller of the two, far enough from all it touches."""
-    shape = one.plate
-    small = min((area, other), key=lambda name: shape.areas[name].mm2)
+def _told_apart(
+    look: Look, one: FigureClass, pair: tuple[str, str], worn: dict, least: float, seam: float
+) -> Fix | None:
+    """Another role of this figure for the smaller of the two areas, far enough from all it touches. worn: from ``_worn_on``."""
+    shape, table = one.plate, look.table(one.tier)
+    small = min(pair, key=lambda name: shape.areas[name].mm2)
     beside = {one.cells[name].role for name, length in shape.neighbours[small].items() if length >= seam} - {None, ""}
     best, gap = None, least
-    for roles in _fitting(one, small):
+    for roles in _fitting(worn, STUFF.get(shape.areas[small].material)):
         for role in sorted(roles - beside - {one.cells[small].role}):
-            nearest = min((look.apart(role, near, one.tier) for near in beside), default=0)
+            row = table[role]
+            nearest = min((row[near] for near in beside), default=0)
             if nearest > gap:
                 best, gap = role, nearest
         if best is not None:
@@ -189,23 +189,19 @@ def _distance(one: dict, other: dict, far: float) -> tuple[float, tuple[float, s
 def values(look: Look) -> Check:
     """The army's spread of lightness by area."""
     design, resolution = look.design, look.resolution
-    weighed = []
+    lightness, weight = [], []
     for one in resolution.classes:
-        for name, cell in one.cells.items():
-            if cell.role and not name.startswith("base"):
-                weighed.append(
-                    (
-                        look.apparent(cell.role, one.tier).lightness,
-                        one.plate.areas[name].mm2 * len(one.ordinals),
-                    )
-                )
+        light = look.lightness(one.tier)[look.roles_on(one)]
+        mapped = ~np.isnan(light) & off_base(one.plate)
+        lightness.append(light[mapped])
+        weight.append(mm2_of(one.plate)[mapped] * len(one.ordinals))
     least = design.scheme.aims.threshold("values")
     rule = (
         f"Lightness spans at least {least:g} L* between the 10th and 90th percentile of the figures' area, bases aside."
     )
-    if not weighed:
+    if not sum(map(len, lightness)):
         return Check("values", "Values", "clear", "nothing to weigh yet", (), rule, ("values",))
-    low, middle, high = (_percentile(weighed, share) for share in (0.1, 0.5, 0.9))
+    low, middle, high = _percentiles(np.concatenate(lightness), np.concatenate(weight), (0.1, 0.5, 0.9))
     found = ()
     if high - low < least:
         tone = "dark" if middle < 35 else "pale" if middle > 70 else "middling"
@@ -216,13 +212,12 @@ def values(look: Look) -> Check:
     return Check("values", "Values", "look" if found else "clear", worst, found, rule, ("values",))
 
 
-def _percentile(weighed: list[tuple[float, float]], share: float) -> float:
-    whole, reached = sum(weight for _, weight in weighed) * share, 0.0
-    for value, weight in sorted(weighed):
-        reached += weight
-        if reached >= whole:
-            return value
-    return max(weighed)[0]
+def _percentiles(values: np.ndarray, weights: np.ndarray, shares: tuple[float, ...]) -> list[float]:
+    """The values that so much of the weight does not exceed."""
+    order = np.argsort(values, kind="stable")
+    reached = np.cumsum(weights[order])
+    at = np.searchsorted(reached, np.array(shares) * reached[-1])
+    return values[order][np.minimum(at, len(values) - 1)].tolist()
 
 
 def focus(look: Look) -> Check:
@@ -233,7 +228,7 @@ def focus(look: Look) -> Check:
     found = []
     for one in resolution.classes:
         shape = one.plate
-        local = _local_contrast(look, one, shape)
+        local = _local_contrast(look, one)
         focal = [name for name in areas_named(shape, aims.focus) if name in local] if aims.focus else []
         quiet = [name for name in areas_named(shape, aims.quiet) if name in local] if aims.quiet else []
         rest = [name for name in local if name not in focal]
@@ -268,14 +263,12 @@ def focus(look: Look) -> Check:
     return Check("focus", "Focus", "look" if found else "clear", worst, tuple(found), rule, ("focus",))
 
 
-def _local_contrast(look: Look, one: FigureClass, shape: Plate) -> dict[str, float]:
+def _local_contrast(look: Look, one: FigureClass) -> dict[str, float]:
     """For every mapped area, the greatest step in L* to a touching one of another role; bases left out."""
-    worn = {area: cell.role for area, cell in one.cells.items() if cell.role and not area.startswith("base")}
-    light = {role: look.apparent(role, one.tier).lightness for role in set(worn.values())}
-    local: dict[str, float] = {}
-    for area, other, _ in seams_of(shape, 1.0):
-        if area in worn and other in worn:
-            step = abs(light[worn[area]] - light[worn[other]])
-            for name in (area, other):
-                local[name] = max(local.get(name, 0.0), step)
-    return local
+    light = np.where(off_base(one.plate), look.lightness(one.tier)[look.roles_on(one)], np.nan)
+    seams = seams_of(one.plate, 1.0)
+    step = np.abs(light[seams.first] - light[seams.second])
+    local = np.full(len(light), np.nan)
+    for ends in (seams.first, seams.second):
+        np.fmax.at(local, ends, step)
+    return {area: value for area, value in zip(one.plate.areas, local.tolist(), strict=True) if value == value}

@@ -1,5 +1,7 @@
 """What the checks look at: a design, its resolution, and the colours of its roles, worked out once."""
 
+from functools import cached_property
+
 import numpy as np
 
 from ..colour.acuity import DISTANCES
@@ -10,7 +12,7 @@ from ..insignia.arms.tincture import TINCTURES
 from ..marks.named_arms import NamedArms
 from ..order.stacks import Stacks
 from ..passes.soiled import predict_soiled_together, soiled_role
-from ..scheme.cascade import Resolution
+from ..scheme.cascade import FigureClass, Resolution
 
 
 class Look:
@@ -21,7 +23,11 @@ class Look:
         #: what lies on every area, passes over the figure included
         self.stacks = Stacks(design, resolution)
         self._apparent: dict[tuple[str, str], Lab] = {}
-        self._apart: dict[str, tuple[dict[str, int], list[list[float]]]] = {}
+        self._tables: dict[str, dict[str, dict[str, float]]] = {}
+        self._matrices: dict[str, np.ndarray] = {}
+        self._lightness: dict[str, np.ndarray] = {}
+        #: of every class's cells, by identity: the resolution keeps them
+        self._roles_on: dict[int, np.ndarray] = {}
         brief = design.brief
         #: m from which look-alikes are judged: the brief's distance, else an opponent's across the table
         self.far = brief.metres if brief else DISTANCES["table"]
@@ -57,21 +63,51 @@ class Look:
 
     def apart(self, role: str, other: str, tier: str) -> float:
         """CIEDE2000 between two roles."""
-        places, apart = self._between(tier)
-        if role not in places or other not in places:
+        table = self.table(tier)
+        if role not in table or other not in table:
             return difference(self.apparent(role, tier), self.apparent(other, tier))
-        return apart[places[role]][places[other]]
+        return table[role][other]
 
-    def _between(self, tier: str) -> tuple[dict[str, int], list[list[float]]]:
-        """Of all roles that are worn, their places and how far every two are apart in a tier, at once."""
-        if tier not in self._apart:
-            worn = sorted({cell.role for one in self.resolution.classes for cell in one.cells.values() if cell.role})
+    def table(self, tier: str) -> dict[str, dict[str, float]]:
+        """How far every two of the roles that are worn are apart in a tier (CIEDE2000), worked out at once."""
+        if tier not in self._tables:
+            worn = self._worn
             predict_soiled_together(
                 self.design,
                 ((self.stacks.usual(role, tier), self.resolution.ground_under(role, tier)) for role in worn),
             )
             labs = np.array([self.apparent(role, tier) for role in worn])
-            self._apart[tier] = (
-                {role: at for at, role in enumerate(worn)}, differences(labs[:, None], labs[None]).tolist(),
-            )  # fmt: skip
-        return self._apart[tier]
+            rows = differences(labs[:, None], labs[None]).tolist()
+            self._tables[tier] = {role: dict(zip(worn, row, strict=True)) for role, row in zip(worn, rows, strict=True)}
+        return self._tables[tier]
+
+    def matrix(self, tier: str) -> np.ndarray:
+        """The same by the numbers that ``roles_on`` gives; endlessly far where one of the two areas has no role."""
+        if tier not in self._matrices:
+            rows = [list(row.values()) for row in self.table(tier).values()]
+            self._matrices[tier] = np.pad(np.reshape(rows, (len(rows), -1)), (0, 1), constant_values=np.inf)
+        return self._matrices[tier]
+
+    def lightness(self, tier: str) -> np.ndarray:
+        """L* of every role in a tier, by the numbers that ``roles_on`` gives; NaN for no role."""
+        if tier not in self._lightness:
+            found = [self.apparent(role, tier).lightness for role in self.table(tier)]
+            self._lightness[tier] = np.array([*found, np.nan])
+        return self._lightness[tier]
+
+    def roles_on(self, one: FigureClass) -> np.ndarray:
+        """For every area of a class of figures, in its plate's order, the number of its role among those worn; -1 for none."""
+        key = id(one.cells)
+        if key not in self._roles_on:
+            place, cells = self._places, one.cells
+            self._roles_on[key] = np.array([place.get(cells[area].role, -1) for area in one.plate.areas], int)
+        return self._roles_on[key]
+
+    @cached_property
+    def _places(self) -> dict[str, int]:
+        return {role: at for at, role in enumerate(self._worn)}
+
+    @cached_property
+    def _worn(self) -> list[str]:
+        """Every role that is worn, by name."""
+        return sorted({cell.role for one in self.resolution.classes for cell in one.cells.values() if cell.role})

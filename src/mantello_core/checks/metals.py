@@ -3,11 +3,13 @@
 from collections import defaultdict
 from itertools import combinations
 
+import numpy as np
+
 from ..figures.metalwork import FUNCTIONS, function_of
 from ..figures.vocabulary import sideless, spoken
-from .contrast import seams_of
 from .finding import Check, Finding, at, of
 from .look import Look
+from .seams import seams_of
 
 #: mm that a piece of metal is wide, on the painted figure, below which it does not glint but freckles
 GLINTS = 0.35
@@ -31,9 +33,14 @@ def metals(look: Look) -> Check:
             found[f"{one.unit}|{one.rank}"] = at(
                 design.army, one, next(iter(one.cells)), f"{len(worn)} metals", f"{one.unit}|{one.rank}", 1000
             )
-        for area, other, length in seams_of(one.plate, 3.0):
+        if not worn:
+            continue
+        seams = seams_of(one.plate, 3.0)
+        metal = np.array([one.cells[area].role in shiny for area in one.plate.areas])
+        both = metal[seams.first] & metal[seams.second]
+        for (area, other), length in zip(seams.pairs_where(both), seams.length[both].tolist(), strict=True):
             roles = one.cells[area].role, one.cells[other].role
-            if roles[0] != roles[1] and roles[0] in shiny and roles[1] in shiny:
+            if roles[0] != roles[1]:
                 key = "|".join(sorted((*roles, sideless(area), sideless(other))))
                 said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
                 names = [design.scheme.role(role).name for role in sorted(roles)]
@@ -95,8 +102,10 @@ def _too_small(look: Look, shiny: set[str]) -> dict[str, Finding]:
     found: dict[str, Finding] = {}
     for one in look.resolution.classes:
         for area, cell in one.cells.items():
+            if cell.role not in shiny:
+                continue
             wide = one.plate.areas[area].extent.room_mm * look.scale
-            if cell.role in shiny and wide < GLINTS:
+            if wide < GLINTS:
                 key = f"small|{one.type}|{sideless(area)}"
                 said = f"{spoken(sideless(area))} is {wide:.2f} mm wide: dark grey reads better than metal"
                 finding = at(look.design.army, one, area, said, key, 1 - wide)

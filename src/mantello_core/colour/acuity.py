@@ -5,6 +5,7 @@ import math
 import numpy as np
 
 from ..errors import OutOfRange
+from ..memory import remembered
 from .difference import differences
 from .spaces import Lab
 
@@ -50,6 +51,7 @@ def seen_differences(ones, others, millimetres, metres: float) -> np.ndarray:
     return np.minimum(differences(*near), differences(ones, others))
 
 
+@remembered(1_000)
 def seen_difference(one: Lab, other: Lab, millimetres: float, metres: float) -> float:
     """CIEDE2000 that is left of one difference, as ``seen_differences`` gives it."""
     return float(seen_differences(one, other, millimetres, metres))

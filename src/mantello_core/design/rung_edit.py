@@ -7,7 +7,7 @@ from ..army.figure_filter import Filter
 from ..army.tree import Army, Figure, Rung
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..naming import slug
-from ..scheme.cascade import ladder, resolve, speaking
+from ..scheme.cascade import Resolution, ladder, resolve, speaking
 from ..scheme.change import changes
 from ..scheme.rule import Rule, cell_of
 from ..scheme.selector import narrowest
@@ -121,7 +121,15 @@ def _said_already(design: Design, after: Design, one: Setting) -> bool:
     if rung_of(design.army, one.figure, one.rung).reach != "node":
         return True  # figures of one rank are alike up to what names single ones: what speaks for one speaks for all
     before = resolve(design.army, design.scheme)
-    return not changes(before, resolve(after.army, after.scheme)).figures
+    return _worn_everywhere(before, design.army, one) or not changes(before, resolve(after.army, after.scheme)).figures
+
+
+def _worn_everywhere(resolution: Resolution, army: Army, one: Setting) -> bool:
+    """Whether every figure that the rung reaches wears the role on the areas it has of them: then saying it changes nothing."""
+    scope = rung_of(army, one.figure, one.rung).scope
+    reached = (each.cells for each in resolution.classes if scope in army.paths[each.unit])
+    worn = (cells[area] for cells in reached for area in one.areas if area in cells)
+    return all((cell.role, cell.pattern, cell.instead_of) == (one.role, "", "") for cell in worn)
 
 
 def _set_at(design: Design, one: Setting) -> Design:

@@ -29,6 +29,16 @@ def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
 
     law: one of ``LAWS``; height: for 'ground', share of the figure's height up to which mud splashes, 0 to 1.
     """
+    return exposures(plate, law, height)[area]
+
+
+@remembered(4_000)
+def exposures(plate: Plate, law: str, height: float = 0.0) -> Mapping[str, float]:
+    """The ``exposure`` of every area of a plate."""
+    return MappingProxyType({area: _reached(plate, area, law, height) for area in plate.areas})
+
+
+def _reached(plate: Plate, area: str, law: str, height: float) -> float:
     if group_of(area) == _BASE:
         return 0.0
     known = plate.areas[area]

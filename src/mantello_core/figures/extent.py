@@ -1,7 +1,7 @@
 """What of a figure a brush goes over: surface, edges, seams, lines, corners, pieces."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass, fields, replace
+from dataclasses import dataclass, fields
 from operator import attrgetter
 
 #: how far an edge faces up, -1 to 1, that takes light from above, and that takes the sharpest light
@@ -47,11 +47,10 @@ class Extent:
 
     def of_share(self, share: float) -> "Extent":
         """So much of it, 0 to 1; or so many of it."""
-        return replace(
-            self, surface_mm2=self.surface_mm2 * share, free_mm=self.free_mm * share, exposed_mm=self.exposed_mm * share,
-            sharp_mm=self.sharp_mm * share, foot_mm=self.foot_mm * share, line_mm=self.line_mm * share,
-            rim_mm2=self.rim_mm2 * share, measured_mm2=self.measured_mm2 * share, recess_mm2=self.recess_mm2 * share,
-            upward_mm2=self.upward_mm2 * share,
+        return Extent(
+            self.surface_mm2 * share, self.free_mm * share, self.exposed_mm * share, self.sharp_mm * share,
+            self.foot_mm * share, self.line_mm * share, self.corners, self.pieces, self.room_mm, self.rim_mm2 * share,
+            self.lenses, self.measured_mm2 * share, self.recess_mm2 * share, self.upward_mm2 * share,
         )  # fmt: skip
 
 

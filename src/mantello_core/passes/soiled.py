@@ -6,11 +6,12 @@ from dataclasses import dataclass
 from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
-from ..figures.exposure import exposure
+from ..figures.exposure import exposures
 from ..figures.form import Form
 from ..figures.glowing import glow_on
 from ..figures.vocabulary import group_of
 from ..film.ground import Ground
+from ..memory import remembered
 from ..recipes.step import Recipe
 from ..scheme.cascade import FigureClass
 from ..scheme.finishing import MOST_LEVEL, DirtPass
@@ -42,6 +43,8 @@ def soiled(
     level, glow = design.dirt_level if level is None else level, design.scheme.finishing.glow
     sources = frozenset(area for area, cell in one.cells.items() if glow and cell.role == glow.role)
     shining = glow_on(one.plate, sources, glow.reach) if glow and sources else {}
+    dirt = design.scheme.finishing.dirt
+    reached = {each: exposures(one.plate, each.law, each.height) for each in dirt if each.law not in without}
     found = {}
     for area, cell in one.cells.items():
         recipe, form = Recipe(), None
@@ -53,12 +56,8 @@ def soiled(
         clean = dirty = design.scheme.predicted(recipe, ground, form).apparent
         if area in shining:
             lit = design.scheme.predicted(Recipe((*recipe.steps, glow.step)), ground, form).apparent
-            dirty = mean_lab([dirty, lit], [1 - shining[area], shining[area]])
-        shares = {
-            each: exposure(one.plate, area, each.law, each.height)
-            for each in design.scheme.finishing.dirt
-            if each.law not in without
-        }
+            dirty = _partly(dirty, lit, shining[area])
+        shares = {each: on[area] for each, on in reached.items()}
         found[area] = clean, _beneath(design, shares, level, dirty, (recipe, ground, form))
     return found
 
@@ -73,13 +72,13 @@ def soiled_role(design: Design, one: FigureClass, role: str, laid: tuple[Recipe,
     clean = design.scheme.predicted(recipe, ground, form).apparent
     if not design.dirt_level or not recipe.steps:
         return clean
-    mm2 = {area: one.plate.areas[area].surface_mm2 for area, cell in one.cells.items() if cell.role == role}
-    whole = sum(mm2.values())
-    shares = {
-        each: sum(exposure(one.plate, area, each.law, each.height) * size for area, size in mm2.items()) / whole
-        for each in design.scheme.finishing.dirt
-        if whole
-    }
+    areas = one.plate.areas
+    mm2 = [(area, areas[area].surface_mm2) for area, cell in one.cells.items() if cell.role == role]
+    whole = sum(size for _, size in mm2)
+    shares = {}
+    for each in design.scheme.finishing.dirt if whole else ():
+        reached = exposures(one.plate, each.law, each.height)
+        shares[each] = sum(reached[area] * size for area, size in mm2) / whole
     return _beneath(design, shares, design.dirt_level, clean, laid)
 
 
@@ -94,8 +93,14 @@ def _beneath(
     for each, reached in shares.items():
         share = reached * level / MOST_LEVEL
         if share > 0:
-            clean = mean_lab([clean, _under(design, each, *laid)], [1 - share, share])
+            clean = _partly(clean, _under(design, each, *laid), share)
     return clean
+
+
+@remembered(500)
+def _partly(clean: Lab, dirty: Lab, share: float) -> Lab:
+    """The colour of what is dirty for a share of it, 0 to 1."""
+    return mean_lab([clean, dirty], [1 - share, share])
 
 
 def _under(design: Design, each: DirtPass, recipe: Recipe, ground: Ground | None, form: Form | None) -> Lab:

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import fields, is_dataclass
 
+from ..army.tree import Army, Node
 from ..design.design import Design
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.scheme import Scheme
@@ -19,7 +20,7 @@ def standing_ranks(
     """(unit, rank) of those whose figures wear, bear and get just what they did, in roles that are as they were."""
     one, other = before.scheme, after.scheme
     if (
-        not _alike(before.army, after.army)
+        not _same_build(before.army, after.army)
         or before.brief != after.brief
         or before.evenings.pace != after.evenings.pace
     ):
@@ -41,6 +42,25 @@ def standing_ranks(
 
 def _alike(one, other) -> bool:
     return one is other or one == other
+
+
+def _same_build(one: Army, other: Army) -> bool:
+    """Whether two armies differ in what their formations are called at most: work is told by their ids."""
+    if one is other:
+        return True
+    parts = (each.name for each in fields(Army) if each.name not in ("root", "levels"))
+    return _same_tree(one.root, other.root) and all(_alike(getattr(one, name), getattr(other, name)) for name in parts)
+
+
+def _same_tree(one: Node, other: Node) -> bool:
+    if one is other:
+        return True
+    if len(one.children) != len(other.children):
+        return False
+    parts = (each.name for each in fields(Node) if each.name not in ("name", "children"))
+    return all(_alike(getattr(one, name), getattr(other, name)) for name in parts) and all(
+        map(_same_tree, one.children, other.children)
+    )
 
 
 def _changed_roles(one: Scheme, other: Scheme) -> set[str]:

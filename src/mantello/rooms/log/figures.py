@@ -101,7 +101,7 @@ def _ranks(reading: Reading) -> list[tuple[str, str, str, str, int]]:
 def _atoms(reading: Reading, chosen: Chosen):
     return [
         atom
-        for atom in reading.work.atoms
+        for atom in reading.atoms
         if (atom.unit, atom.rank) == (chosen.unit, chosen.rank) and chosen.ordinal in atom.ordinals
     ]
 

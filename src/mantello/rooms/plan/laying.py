@@ -7,7 +7,7 @@ from mantello_core.calendar.evenings import Evenings
 from mantello_core.design.design import Design
 from mantello_core.memory import Memory
 from mantello_core.planning.done import Done
-from mantello_core.planning.plan import Plan, Prepared, laid_out, prepared
+from mantello_core.planning.plan import Plan, Prepared, cut_by, laid_out, prepared
 from mantello_core.planning.spray_fault import Faults
 from mantello_core.planning.style import Style
 from mantello_core.record.pace import Pace
@@ -20,18 +20,21 @@ _NOTHING = Prepared((), ())
 
 
 def ready_work(reading: Reading, done: Done, pace: Pace, painter: str, faults: Faults = frozenset()) -> Prepared:
-    """The work of a painter made ready; the same while nothing but the calendar changes, so that it can be laid anew at once."""
-    design, evenings = reading.design, reading.design.evenings
+    """The work of a painter made ready; the same while neither the calendar alone nor an edit of other things changes, so that it
+    can be laid anew at once."""
+    design = reading.design
     units = units_of(design, painter)
-    calendar = evenings.first, evenings.attention, evenings.desk, evenings.air, evenings.aid, evenings.pace
-    key = id(design.army), id(design.scheme), design.brief, calendar, units, done, pace, faults
+    if not units:
+        return _NOTHING
+    sheets = reading.sheets
+    told = tuple((id(one.rows), id(one.arranged)) for one in sheets)
+    key = told, cut_by(design), units, done, pace, faults
     known = _ready.get(key)
     if known is None:
-        work = prepared(design, reading.resolution, done, units, pace, reading.sheets, faults) if units else _NOTHING
+        work = prepared(design, reading.resolution, done, units, pace, sheets, faults)
         # what a key's numbers stand for is kept beside the answer, so that no other value can get them
-        kept = design.army, design.scheme, work
-        known = _ready.put(key, kept, _TASK * len(work.tasks) + _EDGE * len(work.edges))
-    return known[2]
+        known = _ready.put(key, (sheets, work), _TASK * len(work.tasks) + _EDGE * len(work.edges))
+    return known[1]
 
 
 def laid_plan(work: Prepared, evenings: Evenings, start: datetime, found: Style | None) -> Plan:

@@ -1,0 +1,52 @@
+"""A plate as arrays, for checks that go over every seam of every figure."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..figures.plate import Plate
+from ..memory import remembered
+
+
+@dataclass(frozen=True, eq=False)
+class Seams:
+    """Pairs of touching areas of a plate."""
+
+    pairs: tuple[tuple[str, str], ...]
+    #: the two areas of every pair, by their places in the plate's order, and the mm of edge that they share
+    first: np.ndarray
+    second: np.ndarray
+    length: np.ndarray
+
+    def pairs_where(self, chosen: np.ndarray) -> Iterator[tuple[str, str]]:
+        """The pairs at which an array of truths is true."""
+        return (self.pairs[at] for at in np.flatnonzero(chosen).tolist())
+
+
+@remembered(4_000)
+def seams_of(shape: Plate, least: float) -> Seams:
+    """Pairs of touching areas that share at least so many mm of edge."""
+    place = {area: at for at, area in enumerate(shape.areas)}
+    found = [
+        (area, other, length)
+        for area, beside in shape.neighbours.items()
+        for other, length in beside.items()
+        if area < other and length >= least
+    ]
+    first, second = (np.array([place[one[end]] for one in found], int) for end in (0, 1))
+    return Seams(
+        tuple((area, other) for area, other, _ in found), first, second, np.array([one[2] for one in found], float)
+    )
+
+
+@remembered(1_000)
+def mm2_of(shape: Plate) -> np.ndarray:
+    """The visible mm² of every area, in the plate's order."""
+    return np.array([area.mm2 for area in shape.areas.values()], float)
+
+
+@remembered(500)
+def off_base(shape: Plate) -> np.ndarray:
+    """Of every area, in the plate's order, whether it is of the figure rather than of its base."""
+    return np.array([not name.startswith("base") for name in shape.areas], bool)
