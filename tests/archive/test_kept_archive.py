@@ -4,7 +4,8 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
 from django.urls import reverse
 
-from mantello.record.queries import done_steps, sprayed_badly
+from mantello.record.log import log_of
+from mantello.record.queries import done_steps
 from mantello.workspace.models import Army
 from mantello.workspace.readings import reading_of
 from mantello_core.formats.archive import read_archive
@@ -38,7 +39,7 @@ class KeptArchiveOfTheThirdVersion(RoomCase):
         self.assertEqual(len(entries), 5)
         self.assertEqual({one.mishap for one in entries}, {""})
         self.assertEqual(sorted({one.tool for one in entries}), ["", "size 2"])
-        self.assertEqual(sprayed_badly(taken), frozenset())
+        self.assertEqual(log_of(taken).faults, frozenset())
         for room in ("plan", "desk", "order", "log", "passes", "evening"):
             self.assertEqual(self.client.get(reverse(room, args=[taken.pk])).status_code, 200, room)
 

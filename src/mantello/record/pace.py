@@ -2,11 +2,9 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from datetime import datetime
 
 from mantello.workspace.models import Army
 from mantello_core.planning.done import step_of
-from mantello_core.planning.drying import DRYING
 
 
 @dataclass(frozen=True)
@@ -50,24 +48,6 @@ def _by_kind(rows: Iterable[tuple[str, float, float]]) -> list[Pace]:
         sums[1] += planned
         sums[2] += 1
     return [Pace(kind.capitalize(), *sums) for kind, sums in sorted(found.items())]
-
-
-def timed_before(army: Army, moment: datetime, painter: str = "") -> tuple[tuple[str, float, float], ...]:
-    """(kind, logged, planned minutes) of every entry of a painter that was timed before a moment."""
-    rows = army.entries.standing().exclude(minutes=None).filter(done_at__lt=moment, painter=painter)
-    return tuple(
-        (kind_of(step), minutes, planned)
-        for step, minutes, planned in rows.values_list("step", "minutes", "planned_minutes")
-    )
-
-
-def dried_before(army: Army, moment: datetime, painter: str = "") -> tuple[tuple[str, float, float], ...]:
-    """(kind under ``DRYING``, minutes after which it was found dry, minutes planned) of entries before a moment."""
-    rows = army.entries.standing().exclude(dried=None).filter(done_at__lt=moment, painter=painter, drying__gt=0)
-    return tuple(
-        (f"{DRYING}{kind_of(step)}", dried, drying)
-        for step, dried, drying in rows.values_list("step", "dried", "drying")
-    )
 
 
 def total_minutes(army: Army) -> float:

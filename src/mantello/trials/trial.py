@@ -92,14 +92,14 @@ def waive(army: Army, reading: Reading, role_ids: list[str]) -> None:
     )  # fmt: skip
 
 
-def untested(army: Army, reading: Reading) -> frozenset[str]:
+def untested(army: Army, reading: Reading, painted: frozenset[str]) -> frozenset[str]:
     """Roles of which no batch may start yet: nothing is painted in them, and no test piece is accepted or waived.
 
-    A handful of figures is its own test: nothing is gated there."""
+    painted: what anything was logged of, as the log writes it. A handful of figures is its own test: nothing is gated there.
+    """
     if reading.design.army.figures <= FEW:
         return frozenset()
     settled = set(army.tests.settled().values_list("role", flat=True))
-    painted = set(army.entries.standing().values_list("role", flat=True))
     return frozenset(reading.shares) - settled - painted if reading.design.army.figures else frozenset()
 
 

@@ -6,7 +6,8 @@ from django.http import Http404
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.record.queries import log_mark, progress
+from mantello.record.log import log_mark
+from mantello.record.queries import progress
 from mantello.workspace.muster import Muster
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.readings import reading_of

@@ -7,7 +7,8 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.record.queries import log_mark, progress
+from mantello.record.log import log_mark
+from mantello.record.queries import progress
 from mantello.workspace import editing as actions
 from mantello.workspace.models import Link, Member
 from mantello.workspace.muster import Muster

@@ -8,7 +8,8 @@ from django.http import Http404
 from django.shortcuts import redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.record.queries import log_mark, progress
+from mantello.record.log import log_mark
+from mantello.record.queries import progress
 from mantello.shell.fields import refused
 from mantello.workspace import editing as actions
 from mantello.workspace.looking import looking

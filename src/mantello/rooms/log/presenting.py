@@ -9,7 +9,7 @@ from django.utils import timezone
 from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import paper, paper_kind
-from mantello.record.queries import log_mark
+from mantello.record.log import log_mark
 from mantello.workspace.page import army_for
 from mantello.workspace.readings import reading_of
 from mantello_core.record.shooting_card import shooting_card

@@ -10,7 +10,8 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import paper, paper_kind
-from mantello.record.queries import log_mark, progress
+from mantello.record.log import log_mark
+from mantello.record.queries import progress
 from mantello.workspace.page import army_for
 from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.recipes.hazard import DEFERENCE

@@ -10,7 +10,7 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
 from mantello.record import logging as log
-from mantello.record.queries import log_mark, progress
+from mantello.record.queries import progress
 from mantello.record.using import aged
 from mantello.trials.trial import untested
 from mantello.workspace.catalogue import catalogue_for
@@ -51,7 +51,7 @@ def desk_page(request, army, batch_id="", status=200, form=None):
         return redirect("plan", army.pk)
     evening = Evening(army, timezone.now(), painter)
     batch = evening.find(batch_id) or evening.current
-    last = army.entries.standing().order_by("-done_at", "-pk").values_list("batch", flat=True).first()
+    last = evening.log.lines[0].batch if evening.log.lines else None
     context = {"title": "At the desk", "evening": evening, "last_batch": last} | desk_context(
         army, evening, batch, form, confirmed_now(request)
     )
@@ -64,9 +64,9 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None, confirm
         return {"batch": None}
     reading = evening.reading
     figure = (batch.left or batch.block.figures)[0]
-    everyone = progress(army)
+    everyone = progress(army, log=evening.log)
     following = evening.after(batch, AHEAD)
-    muster = Muster(army, reading, everyone, log_mark(army), painted=True)
+    muster = Muster(army, reading, everyone, evening.log.mark, painted=True)
     unit = reading.design.army.nodes[batch.block.task.unit]
     handling = Handling(reading, batch)
     step = handling.step
@@ -74,7 +74,7 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None, confirm
     painted = areas_to_paint(reading, batch, figure)
     return {
         "batch": batch,
-        "untested": [reading.design.scheme.role(role) for role in untested_roles(army, reading, batch)],
+        "untested": [reading.design.scheme.role(role) for role in untested_roles(evening, batch)],
         "step": step,
         "how": handling.how,
         "hints": handling.hints,
@@ -82,7 +82,7 @@ def desk_context(army, evening: Evening, batch: Batch | None, form=None, confirm
         "portion": handling.portion if batch.left else None,
         "fine": handling.fine,
         "least": handling.least,
-        "first_use": _first_use(army, handling),
+        "first_use": _first_use(evening, handling),
         "sprayed": batch.atoms[0].sprayed,
         "airing": evening.airing(),
         "form": form or DoneForm(),
@@ -135,12 +135,9 @@ def _sticks(reading, batch: Batch, size: int) -> list[str]:
     return [", ".join(called(unit, rank, ordinal) for rank, ordinal in row) for row in rows]
 
 
-def _first_use(army, handling: Handling) -> list[str]:
+def _first_use(evening: Evening, handling: Handling) -> list[str]:
     """Products of a batch that want care and that nothing was logged with yet."""
-    entries = army.entries.standing()
-    return [
-        pot.name for pot in handling.careful_paints if not entries.filter(paints__contains=[{"paint": pot.id}]).exists()
-    ]
+    return [pot.name for pot in handling.careful_paints if pot.id not in evening.log.paints]
 
 
 def _forgotten(evening: Evening, batch: Batch) -> list[str]:
@@ -183,7 +180,7 @@ def _repairs(reading, batch: Batch) -> list:
     return [(one, repair(wanted, now, then) if one.id in ("pale", "patchy") else None) for one in known]
 
 
-def untested_roles(army, reading, batch: Batch) -> list[str]:
+def untested_roles(evening: Evening, batch: Batch) -> list[str]:
     """Roles of a batch that want a test piece before it may start."""
-    wanting = untested(army, reading)
+    wanting = untested(evening.army, evening.reading, evening.log.roles)
     return [role for role in dict.fromkeys(atom.subject.role for atom in batch.atoms) if role in wanting]

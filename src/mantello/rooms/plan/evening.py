@@ -10,9 +10,7 @@ from itertools import islice
 
 from django.utils import timezone
 
-from mantello.record.models import Entry
-from mantello.record.pace import dried_before, timed_before
-from mantello.record.queries import done_steps, sprayed_badly
+from mantello.record.log import Line, log_of
 from mantello.trials.trial import tried_before
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
@@ -35,6 +33,8 @@ from .models import Replan
 
 #: how long a room is aired after spraying, at least; the can's label comes first
 AIRING = timedelta(minutes=20)
+#: longer than anything dries
+LONGEST = timedelta(days=3)
 #: sessions that are laid while work is dragged
 _TRIED = 2
 #: work that was moved: (id of an atom, moment)
@@ -53,14 +53,15 @@ class Evening:
         evenings = self.reading.design.evenings
         self.evenings: Evenings = evenings.of_painter(painter)
         self.start, since = self._start_and_since()
-        self.done_before = done_steps(army, before=since)
-        self.done = done_steps(army)
+        self.log = log_of(army)
+        self.done_before = self.log.done_before(since)
+        self.done = self.log.done
         #: figures whose undercoat went wrong
-        self.faults = sprayed_badly(army)
+        self.faults = self.log.faults
         #: minutes logged before this session, and the pace they and the drying give
-        self.timed = timed_before(army, since, painter)
+        self.timed = self.log.timed_before(since, painter)
         tried = () if painter else tried_before(army, self.reading, since)
-        self.pace: Pace = pace_of((*self.timed, *tried, *dried_before(army, since, painter)))
+        self.pace: Pace = pace_of((*self.timed, *tried, *self.log.dried_before(since, painter)))
 
     @cached_property
     def plan(self) -> Plan:
@@ -138,30 +139,24 @@ class Evening:
         whole = bool(batch.atoms[0].subject.piece)
         figures = set(batch.left)
         until = None
-        recent = self.army.entries.standing().filter(
-            unit=batch.block.task.unit, done_at__gte=self.now - timedelta(days=3)
-        )
-        for entry in recent:
-            if (whole or entry.subject in beneath_it) and figures & {
-                (entry.rank, ordinal) for ordinal in entry.ordinals
-            }:
+        for entry in self.log.since(self.now - LONGEST):
+            mine = entry.unit == batch.block.task.unit and (whole or entry.subject in beneath_it)
+            if mine and figures & {(entry.rank, ordinal) for ordinal in entry.ordinals}:
                 dry = dry_by(entry)
                 until = max(until, dry) if until else dry
         return timezone.localtime(until) if until and until > self.now else None
 
-    def still_drying(self) -> list:
+    def still_drying(self) -> list[tuple[datetime, Line]]:
         """Logged entries that are not dry yet, the first to dry first."""
-        recent = self.army.entries.standing().filter(done_at__gte=self.now - timedelta(days=3))
+        recent = self.log.since(self.now - LONGEST)
         wet = [(timezone.localtime(dry_by(entry)), entry) for entry in recent]
         return sorted(((dry, entry) for dry, entry in wet if dry > self.now), key=lambda pair: pair[0])
 
     def airing(self) -> datetime | None:
         """Until when the room is to be aired after the last spraying; None if it was long enough ago."""
-        sprayed = [pot.id for pot in paints().values() if pot.sprayed]
-        recent = self.army.entries.standing().filter(done_at__gte=self.now - AIRING)
-        last = max(
-            (one.done_at for one in recent if any(each["paint"] in sprayed for each in one.paints)), default=None
-        )
+        sprayed = {pot.id for pot in paints().values() if pot.sprayed}
+        recent = self.log.since(self.now - AIRING)
+        last = next((one.done_at for one in recent if not sprayed.isdisjoint(one.paints)), None)
         return timezone.localtime(last + AIRING) if last else None
 
     def _start_and_since(self) -> tuple[datetime, datetime]:
@@ -206,7 +201,7 @@ class Evening:
         return task.pot.split("|", 1)[1]
 
 
-def dry_by(entry: Entry) -> datetime:
+def dry_by(entry: Line) -> datetime:
     """When what an entry laid is dry: as it was found, or as planned."""
     return entry.done_at + timedelta(minutes=entry.drying if entry.dried is None else entry.dried)
 

@@ -5,7 +5,7 @@ from datetime import datetime, timedelta
 
 from django.utils import timezone
 
-from mantello.record.models import Entry
+from mantello.record.log import Line
 from mantello.workspace.reading import Reading
 from mantello_core.advice.waiting import Waits, waits_of
 from mantello_core.recipes.step import Step
@@ -17,7 +17,7 @@ from .evening import Evening
 class Fresh:
     """One entry of the log that is not dry yet."""
 
-    entry: Entry
+    entry: Line
     #: when it is dry
     dry: datetime
     #: until when pools can be lifted, until when it must be left alone, from when it may be judged; None where that is over
@@ -44,12 +44,12 @@ def fresh_paint(evening: Evening) -> list[Fresh]:
     return found
 
 
-def _then(evening: Evening, entry: Entry, minutes: float) -> datetime | None:
+def _then(evening: Evening, entry: Line, minutes: float) -> datetime | None:
     moment = timezone.localtime(entry.done_at + timedelta(minutes=minutes))
     return moment if minutes and moment > evening.now else None
 
 
-def _step(reading: Reading, entry: Entry) -> Step | None:
+def _step(reading: Reading, entry: Line) -> Step | None:
     """The step of a role's recipe that an entry is of; None where it is of other work, or not in the recipe any more."""
     role = reading.design.scheme.role_by_id.get(entry.subject.role)
     nodes = reading.design.army.nodes

@@ -15,7 +15,8 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.jobs.papers import paper, paper_kind
 from mantello.record.handing import unit_record
-from mantello.record.queries import log_mark, progress
+from mantello.record.log import log_mark
+from mantello.record.queries import progress
 from mantello.workspace.guests import guest_as
 from mantello.workspace.models import Army
 from mantello.workspace.page import apply_form, army_for, room_page

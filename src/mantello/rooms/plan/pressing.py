@@ -44,7 +44,7 @@ def done(request, army_id):
     batch = evening.find(request.POST.get("batch", ""))
     if batch is None or batch.done:
         return _late(request, army, evening, ticked, moment, token, to)
-    if untested_roles(army, evening.reading, batch):
+    if untested_roles(evening, batch):
         messages.error(request, "This batch waits for a test piece. Record one, or start without; nothing was logged.")
         return redirect(to, army.pk)
     form = DoneForm(request.POST, pots=catalogue_for(army))

@@ -130,7 +130,7 @@ def _open_roles(evening: Evening) -> list:
 def _gates(army, evening: Evening) -> list:
     """Days on which colours begin that nobody tried yet, with those colours: a test piece is wanted before."""
     found: dict[date, list] = {}
-    for role, day in _first_days(evening, set(untested(army, evening.reading))):
+    for role, day in _first_days(evening, set(untested(army, evening.reading, evening.log.roles))):
         found.setdefault(day, []).append(role)
     return list(found.items())
 

@@ -8,6 +8,7 @@ from django.http import HttpResponse
 from django.shortcuts import get_object_or_404, redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
+from mantello.record.log import log_of
 from mantello.shell.download import private_jpeg
 from mantello.shell.photograph import PhotoField, lit_parts, share_of
 from mantello.trials.models import Photo, TestPiece
@@ -139,7 +140,7 @@ def waive_tests(request, army_id):
     """Batches of a role, or of all that want a test piece, may start without one."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    wanting = untested(army, reading)
+    wanting = untested(army, reading, log_of(army).roles)
     chosen = [role for role in request.POST.getlist("role") if role in wanting] or (
         sorted(wanting) if "all" in request.POST else []
     )
