@@ -59,6 +59,7 @@ MIDDLEWARE = [
 ]
 ROOT_URLCONF = "mantello.urls"
 WSGI_APPLICATION = "mantello.wsgi.application"
+FORM_RENDERER = "mantello.shell.rendering.FieldRenderer"
 TEMPLATES = [
     {
         "BACKEND": "django.template.backends.django.DjangoTemplates",
