@@ -7,8 +7,8 @@ import os
 
 from gunicorn.workers.gthread import ThreadWorker
 
-#: processes: one more than there are processors, so that one that waits leaves none idle
-workers = int(os.environ.get("MANTELLO_WORKERS", min(8, (os.cpu_count() or 1) + 1)))
+#: processes: as many as there are processors, two at least; each learns armies by itself, and waiting is for its threads
+workers = int(os.environ.get("MANTELLO_WORKERS", min(8, max(2, os.cpu_count() or 1))))
 #: requests at once in a process; most of them wait for slow lines, since only so many work at a time
 threads = int(os.environ.get("MANTELLO_THREADS", "32"))
 worker_class = "mantello.serving.PatientWorker"

@@ -15,8 +15,8 @@ class Editor:
     port: int
     session: str
     army: int
-    #: (what, seconds, status) of every request; status 0 for none that came
-    told: list[tuple[str, float, int]] = field(default_factory=list)
+    #: (what, seconds, status, moment it was sent) of every request; status 0 for none that came
+    told: list[tuple[str, float, int, float]] = field(default_factory=list)
     _csrf: str = "a" * 32
     _line: http.client.HTTPConnection | None = None
 
@@ -79,5 +79,5 @@ class Editor:
                 self._line = None
                 if method == "POST" or again:
                     break
-        self.told.append((what, time.monotonic() - since, status))
+        self.told.append((what, time.monotonic() - since, status, since))
         return status, text
