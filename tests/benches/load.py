@@ -51,7 +51,11 @@ def main() -> int:
             "(median ms)",
             dict(statuses),
         )
-        print("         p95 ms in each quarter of the time:", *(f"{one * 1000:.0f}" for one in _by_quarter(told)), flush=True)
+        print(
+            "         p95 ms in each quarter of the time:",
+            *(f"{one * 1000:.0f}" for one in _by_quarter(told)),
+            flush=True,
+        )
     return 0 if kept else 1
 
 

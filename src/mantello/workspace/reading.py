@@ -87,12 +87,16 @@ class Reading:
     @cached_property
     def checks(self) -> tuple[Check, ...]:
         """The inspection."""
-        return worked_out(self, "checks", lambda: inspect(self.design, self.resolution))
+        return worked_out(self, "checks", lambda: inspect(self.design, self.resolution, self._look))
+
+    @cached_property
+    def _look(self) -> Look:
+        return Look(self.design, self.resolution)
 
     @cached_property
     def unmapped(self) -> Check:
         """The check of areas that nothing speaks of; known long before the rest of the inspection."""
-        return checked(unmapped(Look(self.design, self.resolution)), self.design.scheme.aims)
+        return checked(unmapped(self._look), self.design.scheme.aims)
 
     @property
     def gaps(self) -> tuple[Finding, ...]:
@@ -102,7 +106,7 @@ class Reading:
     @cached_property
     def slow_to_cover(self) -> Check:
         """The check of coats and mixes, alone."""
-        return checked(trouble(Look(self.design, self.resolution)), self.design.scheme.aims)
+        return checked(trouble(self._look), self.design.scheme.aims)
 
     @cached_property
     def ranked_checks(self) -> list[Check]:

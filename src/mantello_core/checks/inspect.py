@@ -34,9 +34,12 @@ CHECKS = (
 )
 
 
-def inspect(design: Design, resolution: Resolution) -> tuple[Check, ...]:
-    """Every check, accepted findings set apart; passes over the figure and dress only where there are any."""
-    look = Look(design, resolution)
+def inspect(design: Design, resolution: Resolution, look: Look | None = None) -> tuple[Check, ...]:
+    """Every check, accepted findings set apart; passes over the figure and dress only where there are any.
+
+    look: at the same design and resolution, if there is one already.
+    """
+    look = look or Look(design, resolution)
     asked = (*CHECKS, laid.passes) if design.scheme.passes else CHECKS
     asked = (*asked, build.build) if any(unit.equipment for unit in design.army.units) else asked
     asked = (*asked, dress.losses, dress.sources, dress.words, dress.alike) if design.scheme.dress else asked

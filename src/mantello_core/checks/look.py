@@ -1,5 +1,6 @@
 """What the checks look at: a design, its resolution, and the colours of its roles, worked out once."""
 
+from collections import Counter, defaultdict
 from functools import cached_property
 
 import numpy as np
@@ -8,6 +9,7 @@ from ..colour.acuity import DISTANCES
 from ..colour.difference import difference, differences
 from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
+from ..figures.vocabulary import sideless
 from ..insignia.arms.tincture import TINCTURES
 from ..marks.named_arms import NamedArms
 from ..order.stacks import Stacks
@@ -102,6 +104,20 @@ class Look:
             place, cells = self._places, one.cells
             self._roles_on[key] = np.array([place.get(cells[area].role, -1) for area in one.plate.areas], int)
         return self._roles_on[key]
+
+    @cached_property
+    def usual(self) -> tuple[dict[str, str], dict[str, str]]:
+        """The role that most figures wear on every area, either side, and on every material."""
+        by_area: dict[str, Counter] = defaultdict(Counter)
+        by_material: dict[str, Counter] = defaultdict(Counter)
+        for one in self.resolution.classes:
+            areas, count = one.plate.areas, len(one.ordinals)
+            for name, cell in one.cells.items():
+                if cell.role:
+                    by_area[sideless(name)][cell.role] += count
+                    by_material[areas[name].material][cell.role] += count
+        first = lambda counts: {key: counter.most_common(1)[0][0] for key, counter in counts.items()}  # noqa: E731
+        return first(by_area), first(by_material)
 
     @cached_property
     def _places(self) -> dict[str, int]:

@@ -1,13 +1,12 @@
 """Checks of the mapping: gaps, dead rules, marks lost to deeper rules, ranks that cannot be told apart."""
 
-from collections import Counter
 from dataclasses import replace
 
 from ..design.design import Design
 from ..design.edit import without_role, without_rule
 from ..design.rung_edit import set_here
 from ..figures.vocabulary import sideless, spoken
-from ..scheme.cascade import FigureClass, Resolution
+from ..scheme.cascade import FigureClass
 from ..scheme.rule import Rule
 from ..scheme.selector import areas_named
 from ..scheme.sentence import areas_words
@@ -18,32 +17,20 @@ from .look import Look
 def unmapped(look: Look) -> Check:
     """Areas that no rule speaks of; the fix is what the same area, or the same material, wears elsewhere."""
     design, resolution = look.design, look.resolution
-    usual, by_material = _usual(resolution) if resolution.gaps else ({}, {})
+    gaps = resolution.gaps
+    usual, by_material = look.usual if gaps else ({}, {})
     found = []
-    for one, area in resolution.gaps:
+    for one, area in gaps:
         material = one.plate.areas[area].material
         role = usual.get(sideless(area)) or by_material.get(material)
         fix = _mapped(design, one, area, role) if role else None
         finding = at(design.army, one, area, spoken(area), f"{one.unit}|{one.rank}|{area}", len(one.ordinals), fix)
         cause = f"{class_title(design.army, one)}: no colour yet"
         found.append(of(finding, cause, (), (area,), len(one.ordinals)))
-    kinds = list(dict.fromkeys(spoken(sideless(area)) for _, area in resolution.gaps))
+    kinds = list(dict.fromkeys(spoken(sideless(area)) for _, area in gaps))
     worst = ", ".join(kinds[:3]) if found else "every area of every figure has a colour"
     rule = "Every visible area of every figure resolves to a role, or is left bare on purpose."
     return Check("unmapped", "Unmapped areas", "wrong" if found else "clear", worst, tuple(found), rule)
-
-
-def _usual(resolution: Resolution) -> tuple[dict[str, str], dict[str, str]]:
-    by_area: dict[str, Counter] = {}
-    by_material: dict[str, Counter] = {}
-    for one in resolution.classes:
-        for name, cell in one.cells.items():
-            if cell.role:
-                by_area.setdefault(sideless(name), Counter())[cell.role] += len(one.ordinals)
-                material = one.plate.areas[name].material
-                by_material.setdefault(material, Counter())[cell.role] += len(one.ordinals)
-    first = lambda counts: {key: counter.most_common(1)[0][0] for key, counter in counts.items()}  # noqa: E731
-    return first(by_area), first(by_material)
 
 
 def _mapped(design: Design, one: FigureClass, area: str, role: str) -> Fix:

@@ -233,6 +233,9 @@ def rank_sheets(
 
     standing: sheets by unit and rank that are known to hold, as ``standing_ranks`` tells.
     """
+    asked = {names: classes for names, classes in resolution.ranks.items() if not units or names[0] in units}
+    if all(names in standing for names in asked):
+        return tuple(replace(standing[names], classes=classes) for names, classes in asked.items())
     given = dealt(design.scheme.finishing.basing, design.army)
     stacks = Stacks(design, resolution)
     coats = coats_worn(design, resolution, stacks)
@@ -240,8 +243,7 @@ def rank_sheets(
         replace(standing[names], classes=classes)
         if names in standing
         else _sheet(design, *names, classes, given, coats, stacks)
-        for names, classes in resolution.ranks.items()
-        if not units or names[0] in units
+        for names, classes in asked.items()
     )
 
 

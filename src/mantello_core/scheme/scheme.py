@@ -49,10 +49,16 @@ class Role:
 
     def recipe(self, tier: str = "rank") -> Recipe:
         """The recipe for a tier, falling back towards rank and file, then to any there is."""
-        known, order = dict(self.recipes), list(TIERS)
-        nearest = (*reversed(order[: order.index(tier) + 1]), *order)
-        found = next((known[name] for name in nearest if name in known), Recipe())
-        return replace(found, even=EVEN_CENTREPIECE) if tier == "centrepiece" else found
+        return self._by_tier[tier]
+
+    @cached_property
+    def _by_tier(self) -> dict[str, Recipe]:
+        known, order, found = dict(self.recipes), list(TIERS), {}
+        for at, tier in enumerate(order):
+            nearest = (*reversed(order[: at + 1]), *order)
+            recipe = next((known[name] for name in nearest if name in known), Recipe())
+            found[tier] = replace(recipe, even=EVEN_CENTREPIECE) if tier == "centrepiece" else recipe
+        return found
 
     def own_recipe(self, tier: str) -> Recipe | None:
         """The recipe written for just this tier."""

@@ -1,12 +1,11 @@
 """How the Insignia room stands on the seam."""
 
-from mantello.workspace.models import Army
-from mantello.workspace.reading import Reading
-from mantello.workspace.seam import Stance, room_step
+from mantello.workspace.seam import Shown, Stance, room_step
 
 
 @room_step(3, "insignia", "Insignia")
-def insignia_stands(army: Army, reading: Reading) -> Stance:
+def insignia_stands(shown: Shown) -> Stance:
     """Open while arms have no bearer."""
+    reading = shown.reading
     arms = reading.design.scheme.arms
     return ("done" if arms and all(one.bearer for one in arms) else "part" if arms else ""), 0

@@ -40,11 +40,7 @@ def found_by(job: Job | None) -> Found | None:
 
 def style_found(army: Army, painter: str) -> Style | None:
     """The style of the newest search that beat the fast plan."""
-    kept = (
-        Job.objects.filter(army=army, kind=SEARCH, key=search_key(army, painter), result__style__isnull=False)
-        .exclude(result__style=None)
-        .values_list("result", flat=True)
-        .first()
-    )
-    style = kept["style"] if kept else None
+    searches = Job.objects.filter(army=army, kind=SEARCH, key=search_key(army, painter))
+    told = searches.values_list("result", flat=True)
+    style = next((one["style"] for one in told if one and one.get("style")), None)
     return Style(**style | {"seeds": tuple(style["seeds"])}) if style else None
