@@ -78,6 +78,33 @@ class MemoryTests(TestCase):
         self.assertEqual(len({id(one) for one in given}), 1)
         self.assertEqual(memory.counts.hits + memory.counts.misses, 8)
 
+    def test_what_is_renewed_takes_the_place_of_what_was_kept(self):
+        memory = Memory("test", 10_000)
+        self.assertEqual([memory.put("key", 1, 100), memory.put("key", 2, 100)], [1, 1])
+        self.assertEqual((memory.renew("key", 3, 500), memory.get("key")), (3, 3))
+        self.assertEqual((memory.counts.entries, memory.counts.held), (1, 900))
+
+    def test_threads_that_ask_while_others_keep_and_drop_are_given_what_belongs_to_their_question(self):
+        memory, start, wrong = Memory("test", 8_000), threading.Barrier(6), []
+
+        def ask(seed):
+            start.wait()
+            for at in range(3_000):
+                key = (at * seed) % 97
+                if memory.answer(key, lambda key=key: (key, "x" * 200))[0] != key:
+                    wrong.append(key)
+
+        threads = [threading.Thread(target=ask, args=(seed,)) for seed in (1, 3, 5, 7, 11, 13)]
+        for one in threads:
+            one.start()
+        for one in threads:
+            one.join()
+        counts = memory.counts
+        self.assertEqual(wrong, [])
+        self.assertEqual(counts.hits + counts.misses, 18_000)
+        self.assertLessEqual(counts.held, 8_000)
+        self.assertGreater(counts.dropped, 0)
+
     def test_emptied_it_forgets_its_counts_too(self):
         memory = Memory("test", 10_000)
         memory.answer("key", lambda: 1)

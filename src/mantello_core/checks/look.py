@@ -78,7 +78,7 @@ class Look:
                 self.design,
                 ((self.stacks.usual(role, tier), self.resolution.ground_under(role, tier)) for role in worn),
             )
-            labs = np.array([self.apparent(role, tier) for role in worn])
+            labs = np.array([self.apparent(role, tier) for role in worn], float).reshape(-1, 3)
             rows = differences(labs[:, None], labs[None]).tolist()
             self._tables[tier] = {role: dict(zip(worn, row, strict=True)) for role, row in zip(worn, rows, strict=True)}
         return self._tables[tier]
@@ -86,8 +86,9 @@ class Look:
     def matrix(self, tier: str) -> np.ndarray:
         """The same by the numbers that ``roles_on`` gives; endlessly far where one of the two areas has no role."""
         if tier not in self._matrices:
-            rows = [list(row.values()) for row in self.table(tier).values()]
-            self._matrices[tier] = np.pad(np.reshape(rows, (len(rows), -1)), (0, 1), constant_values=np.inf)
+            rows = np.array([list(row.values()) for row in self.table(tier).values()], float)
+            count = len(self.table(tier))
+            self._matrices[tier] = np.pad(rows.reshape(count, count), (0, 1), constant_values=np.inf)
         return self._matrices[tier]
 
     def lightness(self, tier: str) -> np.ndarray:

@@ -8,12 +8,13 @@ small hard shadow (lift), the side turned away from the light darkens and the li
 from dataclasses import dataclass
 from fnmatch import fnmatchcase
 
+import numpy as np
 import shapely
-from shapely import affinity
+from shapely import STRtree, affinity
 from shapely.geometry import box
 from shapely.ops import unary_union
 
-from ..geometry.polygon import difference, overlap, pieces_of, polygon_of
+from ..geometry.polygon import GRID, difference, overlap, pieces_of, polygon_of
 
 #: direction of a cast shadow per unit of lift
 CAST = (0.62, 1.0)
@@ -51,10 +52,17 @@ def overlay(stack) -> list[Shade]:
     return [shade for shade in shades if not shade.shape.is_empty]
 
 
-def bare_share(shape, shades: list[Shade]) -> float:
-    """How much of a region no overlay touches: there the fill is seen as it is."""
-    covered = unary_union([overlap(shade.shape, shape) for shade in shades if shade.shape.intersects(shape)])
-    return 1 - covered.area / shape.area
+class Covered:
+    """What an overlay touches, ready to be asked of many regions."""
+
+    def __init__(self, shades: list[Shade]):
+        self._pieces = np.array([piece for shade in shades for piece in pieces_of(shade.shape)], dtype=object)
+        self._tree = STRtree(self._pieces)
+
+    def bare_share(self, shape) -> float:
+        """How much of a region no overlay touches: there the fill is seen as it is."""
+        near = self._pieces[self._tree.query(shape, predicate="intersects")]
+        return 1 - shapely.union_all(shapely.intersection(near, shape, grid_size=GRID)).area / shape.area
 
 
 def _turned_forms(areas):
@@ -116,13 +124,15 @@ def _named(name, patterns):
 
 def _relieve(stack, shades):
     """Take form shading, then folds, off areas of which too little would show its true colour."""
+    covered = Covered(shades)
     for name in stack.names():
         shape = stack.seen(name)
         if shape.area < TRUE_FROM:
             continue
         for names in (("core", "form"), ("sheen", "fold"), ("edge",)):
-            if bare_share(shape, shades) >= TRUE_SHARE:
+            if covered.bare_share(shape) >= TRUE_SHARE:
                 break
             for shade in shades:
                 if shade.name in names and shade.shape.intersects(shape):
                     shade.shape = difference(shade.shape, shape)
+            covered = Covered(shades)

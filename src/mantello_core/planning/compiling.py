@@ -122,7 +122,7 @@ def _left(sheet: RankSheet, done: Done, faults: Faults) -> dict[str, list[Atom]]
         for one in _coats_of(row, faults):
             ordinals = left_of(one, one.ordinals, done)
             if ordinals:
-                coats.append(one if len(ordinals) == len(one.ordinals) else replace(one, ordinals=ordinals))
+                coats.append(one if len(ordinals) == len(one.ordinals) else one.but(ordinals=ordinals))
         if coats:
             found[row.node] = coats
     return found
@@ -136,8 +136,8 @@ def _coats_of(row: Row, faults: Faults = frozenset()) -> Iterator[Atom]:
         return
     for coat in range(1, whole.coats + 1):
         last = coat == whole.coats
-        yield replace(
-            whole, id=whole.id if last else f"{whole.id}~{coat}", seconds=whole.seconds / whole.coats, coats=1, coat=coat,
+        yield whole.but(
+            id=whole.id if last else f"{whole.id}~{coat}", seconds=whole.seconds / whole.coats, coats=1, coat=coat,
             of=whole.coats, drying=whole.drying if last else row.touch,
         )  # fmt: skip
 
@@ -182,7 +182,7 @@ def _at_pace(work: Work, evenings: Evenings, pace: dict[str, float]) -> Work:
     if not pace and all(factor == 1.0 for factor in longer.values()):
         return work
     atoms = tuple(
-        replace(atom, seconds=atom.seconds * pace.get(atom.kind, 1.0), drying=atom.drying * longer[atom.id])
+        atom.but(seconds=atom.seconds * pace.get(atom.kind, 1.0), drying=atom.drying * longer[atom.id])
         for atom in work.atoms
     )
     return Work(atoms, tuple(replace(edge, lag=edge.lag * longer[edge.before]) for edge in work.edges))
@@ -254,7 +254,7 @@ def _sheet(
     arranged = order_of(design, classes, (piece for piece, _ in pieces))
     rows = _rows(design, unit, rank, classes, pieces, coats, stacks, arranged.line)
     place = {node.id: (node.phase, at) for at, node in enumerate(arranged.line)}
-    made = [Row(node, replace(atom, phase=place[node][0], place=place[node][1]), touch) for node, atom, touch in rows]
+    made = [Row(node, atom.but(phase=place[node][0], place=place[node][1]), touch) for node, atom, touch in rows]
     return RankSheet(unit, rank, classes, tuple(sorted(made, key=lambda row: row.atom.place)), arranged)
 
 

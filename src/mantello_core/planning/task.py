@@ -48,6 +48,12 @@ class Atom:
     phase: int = 0
     place: int = 0
 
+    def but(self, **changed) -> "Atom":
+        """The same with some fields changed; a plan makes thousands, and ``dataclasses.replace`` would ask each for all of them."""
+        made = object.__new__(Atom)
+        vars(made).update(vars(self), **changed)
+        return made
+
     @property
     def logged(self) -> str:
         """The step as records write it: 's2', or 's2~1' for a coat before the last."""

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from mantello_core.army.tree import Figure
 from mantello_core.design import edit
 from mantello_core.design.brief import Brief
+from mantello_core.design.muster import with_node_named, with_rank
 from mantello_core.design.rung_edit import set_here
 from mantello_core.formats.sample import calvessa, levy
 from mantello_core.paints.range import paint
@@ -84,6 +85,19 @@ class Standing(TestCase):
         stand = standing_ranks(DESIGN, worn(DESIGN), after, worn(after))
         every = {(one.unit, one.rank) for one in worn(after).classes}
         self.assertEqual(every - stand, {(FIGURES[0].unit, FIGURES[0].rank)})
+
+    def test_what_formations_are_called_touches_no_work(self):
+        for id_, node in DESIGN.army.nodes.items():
+            after = with_node_named(DESIGN, id_, f"{node.name} of the marshes")
+            stand = standing_ranks(DESIGN, worn(DESIGN), after, worn(after))
+            self.assertEqual(stand, set(worn(after).ranks), id_)
+            self.assertEqual([one.rows for one in rank_sheets(after, worn(after))], [one.rows for one in SHEETS])
+
+    def test_another_figure_in_the_army_leaves_nothing_standing(self):
+        unit = DESIGN.army.units[0]
+        more = replace(unit.ranks[0], figures=unit.ranks[0].figures + 1)
+        after = with_rank(DESIGN, unit.id, more)
+        self.assertEqual(standing_ranks(DESIGN, worn(DESIGN), after, worn(after)), frozenset())
 
     def test_a_recipe_touches_who_wears_it(self):
         design = levy()

@@ -62,10 +62,10 @@ def _plan_page(request, army, status=200, evenings_form=None):
     evening = Evening(army, timezone.now(), painter_in_hand(request, army))
     search = last_search(army, painter)
     units = units_of(design, painter)
-    everyone = {key: one for key, one in progress(army).items() if key[0] in units}
-    whole = summed(one.progress for one in everyone.values())
-    session = evening.plan.sessions[0]
+    session = evening.plan.sessions[0]  # first of all: what it is laid from tells how far the figures are, too
     tonight = evening.tonight
+    everyone = {key: one for key, one in progress(army, log=evening.log).items() if key[0] in units}
+    whole = summed(one.progress for one in everyone.values())
     context |= desk_context(army, evening, evening.current, confirmed=confirmed_now(request)) | {
         "evening": evening,
         "session": session,

@@ -77,10 +77,8 @@ def differenced(
         raise OutOfRange(
             f"Only {len(pool)} differences of these arms keep the rule of tincture; {count} were asked for.", "count"
         )
-    looks = np.stack([_looks(coat, colour_of) for coat in (parent, *pool)])
-    apart = _distances(looks)
-    chosen = _spread(apart, count, list(range(1, len(pins) + 1)), random.Random(seed))
-    weak, usual = apart, _distances(looks[:, :1])
+    weak, usual = _distances((parent, *pool), colour_of)
+    chosen = _spread(weak, count, list(range(1, len(pins) + 1)), random.Random(seed))
     return Differenced(
         parent,
         tuple(_told(at, chosen, pool, made, usual, weak) for at in chosen),
@@ -92,8 +90,7 @@ def differenced(
 def set_of(parent: Coat, differences: Sequence[Difference], colour_of: Callable[[str], Lab], tried: int) -> Differenced:
     """A set that was chosen otherwise, with the distances of each to the nearest other and of any two."""
     pool, made = [one.arms for one in differences], {one.arms: one.how for one in differences}
-    looks = np.stack([_looks(coat, colour_of) for coat in (parent, *pool)])
-    weak, usual = _distances(looks), _distances(looks[:, :1])
+    weak, usual = _distances((parent, *pool), colour_of)
     rows = list(range(1, len(pool) + 1))
     told = tuple(_told(at, rows, pool, made, usual, weak) for at in rows)
     return Differenced(parent, told, *_smallest(rows, usual, weak), tried)
@@ -160,25 +157,29 @@ def _tinctures_at(coat: Coat) -> tuple[str, ...]:
     return tuple(found)
 
 
-def _looks(coat: Coat, colour_of: Callable[[str], Lab]) -> np.ndarray:
-    """CIELAB at every place, by usual sight and by each kind of colour blindness: (sights, places, 3)."""
-    places = _tinctures_at(coat)
-    sights = ["", *SIGHTS]
-    known = {}
-    for id_ in set(places):
-        colour = colour_of(id_) if id_ else Lab(50, 0, 0)
-        known[id_] = [colour if not sight else seen_by(colour, sight) for sight in sights]
-    return np.array([[known[id_][at] for id_ in places] for at in range(len(sights))])
+def _distances(coats: Sequence[Coat], colour_of: Callable[[str], Lab]) -> tuple[np.ndarray, np.ndarray]:
+    """Between any two, the mean difference over the places: by the weakest sight, and by usual sight.
+
+    What two coats show at a place is one of few pairs of tinctures. So every coat is told by which tincture it has where, and
+    again by how far that is from each other one; the sums over all places of all pairs are one product of matrices.
+    """
+    places = [_tinctures_at(coat) for coat in coats]
+    tinctures = list(dict.fromkeys(id_ for shown in places for id_ in shown))
+    number = {id_: at for at, id_ in enumerate(tinctures)}
+    shown = np.array([[number[id_] for id_ in one] for one in places])
+    has = np.eye(len(tinctures))[shown].reshape(len(coats), -1)
+    by_sight = []
+    for between in _between(tinctures, colour_of):
+        apart = between[shown].reshape(len(coats), -1) @ has.T / shown.shape[1]
+        by_sight.append(np.round((apart + apart.T) / 2, 9))
+    return np.min(by_sight, axis=0), by_sight[0]
 
 
-def _distances(looks: np.ndarray) -> np.ndarray:
-    """Between any two, the mean difference over the places; of several sights the least."""
-    count = len(looks)
-    table = np.zeros((count, count))
-    for at in range(count):
-        apart = np.sqrt(((looks - looks[at]) ** 2).sum(-1)).mean(-1)
-        table[at] = apart.min(1)
-    return table
+def _between(tinctures: Sequence[str], colour_of: Callable[[str], Lab]) -> np.ndarray:
+    """How far any two tinctures are apart, by usual sight and by each kind of colour blindness: (sights, tinctures, tinctures)."""
+    colours = [colour_of(id_) if id_ else Lab(50, 0, 0) for id_ in tinctures]
+    seen = np.array([[seen_by(one, sight) if sight else one for one in colours] for sight in ("", *SIGHTS)])
+    return np.sqrt(((seen[:, :, None] - seen[:, None]) ** 2).sum(-1))
 
 
 def _candidates(parent: Coat) -> Iterable[tuple[str, Coat]]:
