@@ -19,6 +19,11 @@ class Seams:
     second: np.ndarray
     length: np.ndarray
 
+    @property
+    def kept_bytes(self) -> int:
+        """About how many bytes it takes, where answers are kept; the names are the plate's."""
+        return 3 * self.length.nbytes + 80 * len(self.pairs)
+
     def pairs_where(self, chosen: np.ndarray) -> Iterator[tuple[str, str]]:
         """The pairs at which an array of truths is true."""
         return (self.pairs[at] for at in np.flatnonzero(chosen).tolist())

@@ -20,12 +20,15 @@ from .laying import coats_laid, followed, zones_on
 from .surface import Surface, stacked
 from .together import Asked, Followed, followed_together
 from .tones import Tones, tones_of
+from .zones import Zones
 
 #: share of a place below which what is laid there is single traces, whose own colour is told and not their mean with what
 #: lies between
 SINGLE = 0.5
 #: bytes of one outcome: five tones, its surface beneath, two colours
 OUTCOME_BYTES = 2_200
+#: of it, the surface beneath
+_BENEATH_BYTES = 900
 #: coats until it is even from which on a mix counts as hard, and on a centrepiece, which is laid evener
 HARD, HARD_CENTREPIECE = 4, 6
 
@@ -105,25 +108,41 @@ def predicted(
     seen; '' for none. form: of the areas that it is laid on, by which the zones take their shares of the surface; as the usual
     figure if None. Coats are the same on every form.
     """
-    if form is None or form.usual:
-        return _followed(recipe, ground, calibrations, varnish)
-    return _on_form(recipe, ground, calibrations, varnish, form)
+    return _told(recipe, ground, calibrations, varnish, None if form is None or form.usual else form)
 
 
-@remembered(24_000)
-def _on_form(
-    recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str, form: Form
-) -> Prediction:
-    usual, zones = _followed(recipe, ground, calibrations, varnish), zones_on(recipe, (ground,))
-    share = zones.share_on(form)
-    *tones, ends = tones_of(usual.labs[:, 1:], share[1:])
-    outcomes = _seen(usual.outcomes, share, zones.cover, usual.labs, tones)
-    return Prediction(outcomes, ends, mean_of(usual.labs[-1, 1:], share[1:]), usual.labs)
+@dataclass(frozen=True, eq=False)
+class _Left:
+    """What the steps of a recipe leave on the zones of a figure, whatever its form."""
+
+    zones: Zones
+    #: CIELAB of every zone before the first step, after each and under the last coat, (steps + 2, zones, 3)
+    labs: np.ndarray
+    coats: tuple[int, ...]
+    covers: tuple[Coverage | None, ...]
+    #: the middling point before every step
+    beneath: tuple[Surface, ...]
+
+    @property
+    def kept_bytes(self) -> int:
+        """About how many bytes it takes, where answers are kept."""
+        return self.labs.nbytes + _BENEATH_BYTES * (len(self.beneath) + 1)
 
 
 @remembered(48_000)
-def _followed(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str) -> Prediction:
-    return _told(recipe, _follow(Asked(recipe, ground, calibrations)), varnish)
+def _told(
+    recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str, form: Form | None
+) -> Prediction:
+    left = _followed(recipe, ground, calibrations, varnish)
+    share = left.zones.share_on(form)
+    *tones, ends = tones_of(left.labs[:, 1:], share[1:])
+    outcomes = _seen(recipe.steps, left, share, tones)
+    return Prediction(outcomes, ends, mean_of(left.labs[-1, 1:], share[1:]), left.labs)
+
+
+@remembered(24_000)
+def _followed(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str) -> _Left:
+    return _left(_follow(Asked(recipe, ground, calibrations)), varnish)
 
 
 def _follow(asked: Asked) -> Followed:
@@ -138,7 +157,7 @@ def predict_together(
     wanted = {key: one for key in keys if _followed.memory.get(key) is None and (one := Asked(*key[:3])).plain}
     if len(wanted) > 1:
         for key, found in zip(wanted, followed_together(tuple(wanted.values())), strict=True):
-            made = _told(key[0], found, varnish)
+            made = _left(found, varnish)
             _followed.memory.put(key, made, made.kept_bytes)
 
 
@@ -155,21 +174,14 @@ def _followed_alone(asked: Asked) -> Followed:
     )
 
 
-def _told(recipe: Recipe, found: Followed, varnish: str) -> Prediction:
-    surface, share = found.surface, found.zones.share
+def _left(found: Followed, varnish: str) -> _Left:
+    surface = found.surface
     labs = surface.labs
     last = varnished(surface.at(-1), varnish).labs if varnish else labs[-1]
     labs = np.concatenate([labs, last[None]])
     labs.setflags(write=False)
-    *tones, ends = tones_of(labs[:, 1:], share[1:])
-    bare = tuple(
-        Outcome(step, coats, cover, mine.flats, mine.flats, mine, None, _middling(surface, at))
-        for at, (step, coats, cover, mine) in enumerate(
-            zip(recipe.steps, found.coats, found.covers, tones[1:], strict=True)
-        )
-    )
-    outcomes = _seen(bare, share, found.zones.cover, labs, tones)
-    return Prediction(outcomes, ends, mean_of(labs[-1, 1:], share[1:]), labs)
+    beneath = tuple(_middling(surface, at) for at in range(len(found.coats)))
+    return _Left(found.zones, labs, found.coats, found.covers, beneath)
 
 
 @remembered(1_000)
@@ -194,33 +206,32 @@ def _middling(surface: Surface, at: int) -> Surface:
     return replace(one, **{name: np.array(getattr(one, name)) for name in ("diffuse", "lobe", "veil")})
 
 
-def _seen(
-    outcomes: tuple[Outcome, ...], share: np.ndarray, covers: np.ndarray, labs: np.ndarray, tones: list[Tones]
-) -> tuple[Outcome, ...]:
-    """The outcomes as they are seen where they touch.
+def _seen(steps: tuple[Step, ...], left: _Left, share: np.ndarray, tones: list[Tones]) -> tuple[Outcome, ...]:
+    """What every step does, as it is seen where it touches.
 
-    share: of the surface, (zones,); covers: how much of every zone each covers, (steps, zones), where it covers none the
-    middling point tells; labs: CIELAB of the zones before the first step and after each, (steps + 1 or more, zones, 3); tones:
-    of the same. Of single traces, which cover little of where they lie, the colour is their own and not their mean with what is
-    seen between them.
+    share: of the surface, (zones,); tones: before the first step and after each. What covers none of any zone is told by the
+    middling point. Of single traces, which cover little of where they lie, the colour is their own and not their mean with what
+    is seen between them.
     """
-    if not outcomes:
+    if not steps:
         return ()
+    covers = left.zones.cover
     weight = share * covers
     weight[weight.sum(1) <= 0, 0] = 1.0
     weight /= weight.sum(1, keepdims=True)
-    xyz = xyz_of_lab(labs[: len(outcomes) + 1])
+    xyz = xyz_of_lab(left.labs[: len(steps) + 1])
     before, after = (np.einsum("sz,szc->sc", weight, one) for one in (xyz[:-1], xyz[1:]))
-    laid_on = (weight * covers).sum(1) * np.array([one.step.technique.density for one in outcomes])
+    laid_on = (weight * covers).sum(1) * np.array([step.technique.density for step in steps])
     single = (laid_on > 0) & (laid_on < SINGLE)
     alone = np.clip(before + (after - before) / np.where(single, laid_on, 1.0)[:, None], 0.0, None)
     seen = labs_of(np.stack([before, np.where(single[:, None], alone, after)])).tolist()
+    told = zip(steps, left.coats, left.covers, *seen, tones[1:], left.beneath, strict=True)
     return tuple(
-        replace(
-            one, before=Lab(*was), after=Lab(*now), tones=mine,
-            recess=mine.recess if one.step.technique.effect in ("wash", "stain", "oil") else None,
+        Outcome(
+            step, coats, cover, Lab(*was), Lab(*now), mine,
+            mine.recess if step.technique.effect in ("wash", "stain", "oil") else None, beneath,
         )
-        for one, was, now, mine in zip(outcomes, *seen, tones[1:], strict=True)
+        for step, coats, cover, was, now, mine, beneath in told
     )  # fmt: skip
 
 

@@ -92,8 +92,10 @@ class Together(TestCase):
 
     def test_predictions_worked_out_together_are_the_ones_that_are_given(self):
         prediction._followed.memory.empty()
+        prediction._told.memory.empty()
         alone = [predicted(recipe, GROUNDS[1], LEARNED, "matt") for recipe in PLAIN[:12]]
         prediction._followed.memory.empty()
+        prediction._told.memory.empty()
         predict_together(((recipe, GROUNDS[1]) for recipe in (*RECIPES, SPRAYED, Recipe())), LEARNED, "matt")
         misses = prediction._followed.memory.counts.misses
         for recipe, was in zip(PLAIN[:12], alone, strict=True):
