@@ -22,7 +22,7 @@ from shapely.geometry.base import BaseGeometry
 #: what an entry takes besides its answer: the key's tuple and its place in the order
 _OVERHEAD = 400
 #: an answer of more parts is not looked through further; what is left is taken to be like what was seen
-_LOOKED_AT = 100
+_LOOKED_AT = 200
 _MISSING = object()
 #: what has no parts, and is too small for it to matter whether it is counted twice
 _PLAIN = frozenset({int, float, bool, type(None)})
