@@ -60,6 +60,7 @@ class WholePath(BrowserCase):
         page.get_by_role("link", name="Plan").click()
         expect(page.get_by_role("heading", name="Undercoat the figures")).to_be_visible()
         page.get_by_role("link", name="Large").click()
+        page.wait_for_url("**/desk/**", wait_until="domcontentloaded")  # its scripts listen by then
         expect(page.get_by_text("Spray outdoors").first).to_be_visible()
         page.keyboard.press("Space")
         self.note("Undercoat the figures: ")
