@@ -155,6 +155,10 @@ def try_port(host: str, port: int) -> None:
             ) from error
 
 
+#: heaps that the threads of a process share: with one for each, what one thread lets go no other can use
+FEW_ARENAS = {"MALLOC_ARENA_MAX": "2"}
+
+
 def serve(environment: dict[str, str], host: str, port: int) -> int:
     """Serve until told to stop, and leave nothing running.
 
@@ -166,7 +170,7 @@ def serve(environment: dict[str, str], host: str, port: int) -> int:
         str(VENV / "bin" / "gunicorn"), "mantello.wsgi:application", "-c", "python:mantello.serving", "--bind",
         f"{address}:{port}",
     ]  # fmt: skip
-    process = subprocess.Popen(command, env=environment, cwd=ROOT, start_new_session=True)
+    process = subprocess.Popen(command, env=FEW_ARENAS | environment, cwd=ROOT, start_new_session=True)
 
     def stop(*_):
         process.terminate()

@@ -12,6 +12,8 @@ from urllib.parse import quote
 
 import psycopg
 
+from launch.application import FEW_ARENAS
+
 NAME = "mantello_bench"
 
 
@@ -30,7 +32,7 @@ class Served:
         """Start the web processes (anew) and wait until they answer."""
         self.web = subprocess.Popen(
             [sys.executable, "-m", "gunicorn", "mantello.wsgi:application", "-c", "python:mantello.serving", "--bind", f"127.0.0.1:{self.port}"],
-            env=self.environment, start_new_session=True,
+            env=FEW_ARENAS | self.environment, start_new_session=True,
         )  # fmt: skip
         for _ in range(600):
             with socket.socket() as probe:

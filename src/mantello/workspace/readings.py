@@ -15,7 +15,7 @@ from .reading import Reading
 
 #: what a reading takes in memory with all that follows from it, for every byte of its document: measured
 _GROWS = 32
-_kept = Memory("readings", 64 * 2**20)
+_kept = Memory("readings", 48 * 2**20)
 
 
 def reading_of(edition: Edition) -> Reading:

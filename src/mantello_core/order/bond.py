@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from .rules import OrderRule
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, slots=True)
 class Bond:
     """``before`` must end, and dry for ``lag`` minutes, before ``after`` may begin; nodes by id."""
 

@@ -24,7 +24,7 @@ SLOW, EARLY = 6 * 3600.0, 240.0
 SCRAP = 180.0
 
 
-@dataclass(eq=False)
+@dataclass(eq=False, slots=True)
 class Task:
     """One run on one lot of figures."""
 
@@ -77,7 +77,7 @@ class Task:
         return max(atom.drying for atom in self.atoms)
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True, eq=False, slots=True)
 class Block:
     """Part of a session: figures of one lot taken through one opened pot."""
 
@@ -101,20 +101,24 @@ def tasks_of(runs: list[list[Atom]], edges: list[Edge], attention: int) -> list[
     lots = _lots(runs, attention)
     tasks: list[Task] = []
     home: dict[tuple[str, int], Task] = {}
+    parts: dict[tuple, dict[int, list[tuple[str, int]]]] = {}
+    known: dict[tuple[str, int], tuple[str, int]] = {}
     for number, run in enumerate(runs):
         found: dict[tuple[str, int], Task] = {}
         for atom in run:
-            unit, rank, seconds, whole = atom.unit, atom.rank, atom.seconds, atom.sprayed
-            for ordinal in atom.ordinals:
-                lot = WHOLE if whole else lots[unit, rank, ordinal]
+            unit, seconds = atom.unit, atom.seconds
+            key = unit, atom.rank, atom.ordinals, atom.sprayed
+            if key not in parts:
+                parts[key] = _parts(atom, lots, known)
+            for lot, figures in parts[key].items():
                 task = found.get((unit, lot))
                 if task is None:
                     task = found[unit, lot] = Task(number, atom.pot, unit, lot, [], {})
-                if not task.atoms or task.atoms[-1] is not atom:
-                    task.atoms.append(atom)
-                    home[atom.id, lot] = task
-                figure = (rank, ordinal)
-                task.figures[figure] = task.figures.get(figure, 0.0) + seconds
+                task.atoms.append(atom)
+                home[atom.id, lot] = task
+                mine = task.figures
+                for figure in figures:
+                    mine[figure] = mine.get(figure, 0.0) + seconds
         tasks += found.values()
     _link(home, edges)
     return tasks
@@ -198,13 +202,22 @@ def laid(
     return blocks
 
 
+def _parts(atom: Atom, lots, known: dict) -> dict[int, list[tuple[str, int]]]:
+    """The figures of an atom lot by lot, in order. known: every figure told before, so that thousands of tasks share them."""
+    found: dict[int, list[tuple[str, int]]] = {}
+    for ordinal in atom.ordinals:
+        figure = atom.rank, ordinal
+        lot = WHOLE if atom.sprayed else lots[atom.unit, atom.rank, ordinal]
+        found.setdefault(lot, []).append(known.setdefault(figure, figure))
+    return found
+
+
 def _lots(runs, attention):
     """(unit, rank, ordinal) to lot number: a unit's figures in order, in even lots."""
-    figures: dict[str, dict[tuple[str, int], None]] = defaultdict(dict)
-    for run in runs:
-        for atom in run:
-            for ordinal in atom.ordinals:
-                figures[atom.unit][atom.rank, ordinal] = None
+    worked = {(atom.unit, atom.rank, atom.ordinals) for run in runs for atom in run}
+    figures: dict[str, set[tuple[str, int]]] = defaultdict(set)
+    for unit, rank, ordinals in worked:
+        figures[unit].update((rank, ordinal) for ordinal in ordinals)
     lots = {}
     for unit, found in figures.items():
         count = -(-len(found) // attention)

@@ -60,7 +60,7 @@ class Atom:
         return self.step if self.coat == self.of else f"{self.step}{COAT_SIGN}{self.coat}"
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, slots=True)
 class Edge:
     """``before`` must end, and dry for ``lag`` seconds, before ``after`` may start on the same figure."""
 
