@@ -146,7 +146,7 @@ def log_mark(army: Army) -> str:
     settled = army.settlements.aggregate(id=Max("pk"), count=Count("pk"))
     moment = newest["back"].timestamp() * 1e6 if newest["back"] else 0
     entries = f"{newest['id'] or 0}-{moment:.0f}.{newest['backs']}"
-    return f"{entries}-{settled['id'] or 0}.{settled['count']}-{newest['dried'] or 0:.6g}"
+    return f"{entries}-{settled['id'] or 0}.{settled['count']}-{newest['dried'] or 0}"
 
 
 def _line(row: tuple) -> Line:
