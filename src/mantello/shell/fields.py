@@ -3,9 +3,6 @@
 from collections.abc import Callable
 
 from django import forms
-from django.forms.utils import flatatt
-from django.utils.html import format_html, format_html_join
-from django.utils.safestring import mark_safe
 
 from mantello_core.errors import MantelloError
 
@@ -31,19 +28,3 @@ def refused(form: forms.Form, error: MantelloError) -> forms.Form:
     field = error.where.strip("/").split("/")[-1]
     form.add_error(field if field in form.fields else None, error.message)
     return form
-
-
-class QuickSelect(forms.Select):
-    """A select without groups, written in one go: a page with hundreds of options would spend its time in their templates."""
-
-    def render(self, name, value, attrs=None, renderer=None):
-        """The select as HTML."""
-        chosen = {str(one) for one in (value if isinstance(value, list | tuple) else [value])}
-        options = format_html_join(
-            "",
-            '<option value="{}"{}>{}</option>',
-            ((key, mark_safe(" selected") if str(key) in chosen else "", words) for key, words in self.choices),
-        )
-        return format_html(
-            "<select{}>{}</select>", flatatt(self.build_attrs(self.attrs | {"name": name}, attrs)), options
-        )

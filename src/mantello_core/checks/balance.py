@@ -125,11 +125,8 @@ def materials(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     found: dict[str, Finding] = {}
     for one in resolution.classes:
-        areas, seams, on = (
-            one.plate.areas,
-            seams_of(one.plate, design.scheme.aims.threshold("seam")),
-            look.roles_on(one),
-        )
+        areas, on = one.plate.areas, look.roles_on(one)
+        seams = seams_of(one.plate, design.scheme.aims.threshold("seam"))
         alike = (on[seams.first] == on[seams.second]) & (on[seams.first] >= 0) & _matter(one.plate, seams)
         for (area, other), length in zip(seams.pairs_where(alike), seams.length[alike].tolist(), strict=True):
             role = one.cells[area].role

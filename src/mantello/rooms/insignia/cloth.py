@@ -9,7 +9,6 @@ from django.urls import reverse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.shell.fields import QuickSelect
 from mantello.workspace.page import apply_form, army_for, room_page
 from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
@@ -38,10 +37,10 @@ def _numbers(least: float, most: float) -> dict:
 class ClothForm(forms.Form):
     """An area of a figure, the pattern, and for whom."""
 
-    figure = forms.ChoiceField(label="Figure", widget=QuickSelect)
-    area = forms.ChoiceField(label="Area", widget=QuickSelect)
+    figure = forms.ChoiceField(label="Figure")
+    area = forms.ChoiceField(label="Area")
     pattern = forms.ChoiceField(label="Pattern", choices=list(PATTERNS.items()))
-    role = forms.ChoiceField(label="Second colour", widget=QuickSelect)
+    role = forms.ChoiceField(label="Second colour")
     girth = forms.FloatField(
         required=False, min_value=GIRTHS[0], max_value=GIRTHS[1], label="Girth, mm", error_messages=_numbers(*GIRTHS),
         help_text="Measured with a strip of paper. Left empty, it is guessed from the drawing.",

@@ -6,7 +6,6 @@ from django.shortcuts import redirect
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.shell.fields import QuickSelect
 from mantello.workspace.codes import Place, code_picture, code_words, place_of
 from mantello.workspace.page import apply, apply_form, army_for, room_page
 from mantello.workspace.reading import Reading
@@ -53,10 +52,10 @@ class SystemForm(forms.Form):
     """What codes are made of, who gets them, and where they are shown."""
 
     name = forms.CharField(label="Name", max_length=80)
-    scope = forms.ChoiceField(label="Within", widget=QuickSelect)
+    scope = forms.ChoiceField(label="Within")
     bearers = forms.ChoiceField(label="A code for", choices=list(BEARERS.items()))
-    type = forms.ChoiceField(required=False, label="Shown by", widget=QuickSelect)
-    site = forms.ChoiceField(label="On the site", widget=QuickSelect)
+    type = forms.ChoiceField(required=False, label="Shown by")
+    site = forms.ChoiceField(label="On the site")
     colours = forms.MultipleChoiceField(label="Colours", widget=forms.CheckboxSelectMultiple)
     colour_by = forms.ChoiceField(label="Colour", choices=list(SHARED.items()))
     frames = forms.MultipleChoiceField(required=False, label="Figures", widget=forms.CheckboxSelectMultiple)
@@ -75,10 +74,10 @@ class SystemForm(forms.Form):
         error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), "Write 0 to 9999."),
     )  # fmt: skip
     method = forms.ChoiceField(label="Made", choices=list(METHODS.items()))
-    ground = forms.ChoiceField(required=False, label="On a patch of", widget=QuickSelect)
-    outline = forms.ChoiceField(required=False, label="With a line round it of", widget=QuickSelect)
-    rank_site = forms.ChoiceField(required=False, label="Ranks shown on", widget=QuickSelect)
-    rank_role = forms.ChoiceField(required=False, label="Ranks painted in", widget=QuickSelect)
+    ground = forms.ChoiceField(required=False, label="On a patch of")
+    outline = forms.ChoiceField(required=False, label="With a line round it of")
+    rank_site = forms.ChoiceField(required=False, label="Ranks shown on")
+    rank_role = forms.ChoiceField(required=False, label="Ranks painted in")
 
     def __init__(self, reading: Reading, *arguments, **options):
         super().__init__(*arguments, **options)
@@ -106,7 +105,6 @@ class SystemForm(forms.Form):
             self.fields[f"rank_{at}"] = forms.ChoiceField(
                 required=False,
                 label=army.rank_names[rank],
-                widget=QuickSelect,
                 choices=[("", "nothing"), *((id_, figures()[id_]) for id_ in _RANK_FIGURES)],
             )
 

@@ -5,7 +5,6 @@ from dataclasses import replace
 
 from django import forms
 
-from mantello.shell.fields import QuickSelect
 from mantello_core.design.design import Design
 from mantello_core.figures.loose import HELD, LOOSE
 from mantello_core.film.finish import VARNISHES
@@ -144,9 +143,7 @@ class FinishingForm(forms.Form):
             self.fields[f"dirt-{one.id}"] = forms.BooleanField(required=False, label=one.name)
             pot = one.step.mix.paints[0]
             named = pots if any(pot.id == id_ for id_, _ in pots) else [(pot.id, pot.name), *pots]
-            self.fields[f"paint-{one.id}"] = forms.ChoiceField(
-                label=f"{one.name}, paint", choices=named, widget=QuickSelect
-            )
+            self.fields[f"paint-{one.id}"] = forms.ChoiceField(label=f"{one.name}, paint", choices=named)
             if one.law == "ground":
                 self.fields[f"height-{one.id}"] = _number(f"{one.name}, up to % of the height", 100)
         self.plants = _merged(finishing.basing.plants, usual_plants())

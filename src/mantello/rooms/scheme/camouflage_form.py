@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from django import forms
 
-from mantello.shell.fields import CoreField, QuickSelect
+from mantello.shell.fields import CoreField
 from mantello_core.army.figure_filter import Filter
 from mantello_core.camouflage.pattern import (
     FAMILIES,
@@ -47,11 +47,11 @@ class CamouflageForm(forms.Form):
         error_messages=dict.fromkeys(("required", "invalid", "min_value", "max_value"), f"Write 0 to {MOST_SEED}."),
     )  # fmt: skip
     lighten = forms.BooleanField(required=False, label="Lightened for the scale")
-    over = forms.ChoiceField(required=False, label="Over it", widget=QuickSelect)
+    over = forms.ChoiceField(required=False, label="Over it")
     cover = _number("Covers, %", 2, 98, "%", required=False)
     months = _number("Worn for, months", 0, MOST_MONTHS, "months", required=False)
     late = forms.BooleanField(required=False, label="Laid after the varnish")
-    scope = forms.ChoiceField(label="On", widget=QuickSelect)
+    scope = forms.ChoiceField(label="On")
     type = forms.ChoiceField(required=False, label="Figure type")
     select = forms.CharField(
         required=False, max_length=900, label="Areas", help_text="#camo is all that a vehicle has for it; or names with commas between.",
@@ -70,7 +70,6 @@ class CamouflageForm(forms.Form):
                 required=at < 2,
                 label="Ground" if not at else f"Ink {at}",
                 choices=roles if at > 1 else roles[1:],
-                widget=QuickSelect,
             )
             self.fields[f"share-{at}"] = _number(
                 f"Share of ink {at}, %" if at else "Share of the ground, %", 1, 98, "%", required=at < 2

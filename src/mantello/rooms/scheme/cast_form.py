@@ -4,7 +4,6 @@ from dataclasses import dataclass, replace
 
 from django import forms
 
-from mantello.shell.fields import QuickSelect
 from mantello_core.design.cast_words import with_option
 from mantello_core.design.design import Design
 from mantello_core.scheme.unit_cast import CastGarment, CastOption, UnitCast
@@ -47,14 +46,11 @@ class CastForm(forms.Form):
                 self.fields[f"{garment.id}-{option.id}-accent"] = forms.BooleanField(
                     required=False, initial=option.accent
                 )
-            self.fields[f"{garment.id}-add"] = forms.ChoiceField(
-                required=False, choices=roles, label="Or", widget=QuickSelect
-            )
+            self.fields[f"{garment.id}-add"] = forms.ChoiceField(required=False, choices=roles, label="Or")
             self.fields[f"{garment.id}-with"] = forms.ChoiceField(
                 required=False,
                 choices=[("", "plain"), *((id_, f"striped {name}") for id_, name in roles[1:])],
                 label="as",
-                widget=QuickSelect,
             )
             self.fields[f"{garment.id}-off"] = forms.BooleanField(required=False)
         self.fields["leaders"] = forms.MultipleChoiceField(
