@@ -1,7 +1,7 @@
 """How form fields become HTML: as Django's templates have it, selects in one go."""
 
 from django.forms.renderers import DjangoTemplates
-from django.utils.html import format_html
+from django.utils.html import conditional_escape, format_html
 from django.utils.safestring import SafeString, mark_safe
 
 #: templates of selects; each option would ask for two templates more
@@ -24,7 +24,7 @@ def _select(widget: dict) -> SafeString:
         if group:
             parts.append(format_html('<optgroup label="{}">', group))
         parts += (
-            format_html('<option value="{}"{}>{}</option>', one["value"], _attributes(one["attrs"]), one["label"])
+            f'<option value="{conditional_escape(one["value"])}"{_attributes(one["attrs"])}>{conditional_escape(one["label"])}</option>'
             for one in options
         )
         if group:

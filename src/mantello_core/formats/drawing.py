@@ -190,18 +190,23 @@ def _lit(seen: SeenArea, lit: Lit, clip: str, seed: int, *, tones: bool) -> str:
 
 def _graded(seen: SeenArea, lit: Lit, id_: str) -> str:
     """The broad lights as a gradient across an area: bands with soft borders, each over its own share of what is seen."""
-    x, y = np.array(lit.light) * sum(map(abs, lit.light)) / np.dot(lit.light, lit.light)
+    return f'<linearGradient id="{id_}" {_stops(seen.visible, lit.light, lit.bands)}</linearGradient>'
+
+
+@remembered(4_000)
+def _stops(visible: str, light: tuple[float, float], bands: tuple[tuple[float, str], ...]) -> str:
+    """Where such a gradient runs, and its colours along the way."""
+    x, y = np.array(light) * sum(map(abs, light)) / np.dot(light, light)
     colours, borders, before = [], [], 0.0
-    for share, colour in lit.bands:
+    for share, colour in bands:
         borders += [min(before + SOFT / 2, share), max(share - SOFT / 2, before)]
         colours += [colour, colour]
         before = share
-    places = levels(seen.visible, lit.light, borders)
+    places = levels(visible, light, borders)
     stops = "".join(
         f'<stop offset="{place:.3f}" stop-color="{colour}"/>' for place, colour in zip(places, colours, strict=True)
     )
-    ends = f'x1="{0.5 + x / 2:g}" y1="{0.5 + y / 2:g}" x2="{0.5 - x / 2:g}" y2="{0.5 - y / 2:g}"'
-    return f'<linearGradient id="{id_}" {ends}>{stops}</linearGradient>'
+    return f'x1="{0.5 + x / 2:g}" y1="{0.5 + y / 2:g}" x2="{0.5 - x / 2:g}" y2="{0.5 - y / 2:g}">{stops}'
 
 
 def _marks(view: View, bearing: dict[str, WornMark], prefix: str) -> dict[str, list[str]]:

@@ -1,6 +1,7 @@
 """What the painter is looking at: a figure, an area of it, a role in hand, and how far an edit reaches."""
 
 from dataclasses import dataclass, replace
+from functools import cached_property
 from urllib.parse import urlencode
 
 from mantello.workspace.reading import NEUTRAL, Reading
@@ -11,6 +12,7 @@ from mantello_core.design.rung_edit import rung_of, set_here
 from mantello_core.errors import OutOfRange
 from mantello_core.figures.plate import Plate
 from mantello_core.figures.vocabulary import sideless
+from mantello_core.memory import remembered
 from mantello_core.numerals import whole_number
 from mantello_core.scheme.cascade import FigureClass, Verdict, ladder
 
@@ -110,6 +112,12 @@ class Pick:
 
     def query(self, **changes) -> str:
         """The address's query for this pick with something changed."""
+        merged = self._said | changes
+        return "&".join(_pair(name, value) for name, value in merged.items() if value not in (None, "", "area"))
+
+    @cached_property
+    def _said(self) -> dict[str, object]:
+        """The members of the pick's query."""
         now = {
             "unit": self.figure.unit,
             "rank": self.figure.rank,
@@ -120,8 +128,13 @@ class Pick:
             "rung": self.rung,
             "mass": "yes" if self.massed else "",
         }
-        merged = now | self.seeing.query() | changes
-        return urlencode({name: value for name, value in merged.items() if value not in (None, "", "area")})
+        return now | self.seeing.query()
+
+
+@remembered(1_000)
+def _pair(name: str, value: object) -> str:
+    """A member of a query; a page has hundreds of addresses, of the same few members."""
+    return urlencode({name: value})
 
 
 def pick_from(reading: Reading, asked) -> Pick | None:

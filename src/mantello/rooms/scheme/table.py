@@ -71,7 +71,8 @@ def groups_of(
     by_class = [_sides(one) for one in classes]
     keys = dict.fromkeys(key for sides in by_class for key in sides)
     groups: dict[str, list[TableRow]] = {group: [] for group in dict.fromkeys(GROUPS.values())}
-    for key in sorted(keys, key=lambda one: (list(GROUPS).index(one.split(".")[0]), one)):
+    places = {group: at for at, group in enumerate(GROUPS)}
+    for key in sorted(keys, key=lambda one: (places[one.partition(".")[0]], one)):
         cells = tuple(_cell(one, sides.get(key)) for one, sides in zip(classes, by_class, strict=True))
         roles = {cell.cell.role for cell in cells if cell}
         said = [scheme.role_by_id[role] for role in roles if role]

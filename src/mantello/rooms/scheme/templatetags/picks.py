@@ -101,8 +101,7 @@ def cells_of(row, pick, within: str) -> str:
     """A row of the mapping table as cells. Written in one go, since a large army has thousands of them."""
     scheme = pick.reading.design.scheme
     here = sideless(pick.area) == row.key
-    rest = {"in": within or "all", "role": pick.role, "reach": pick.reach if pick.reach != "area" else ""}
-    tail = escape("&" + urlencode({name: value for name, value in rest.items() if value}))
+    tail = _tail(within or "all", pick.role, pick.reach if pick.reach != "area" else "")
     return mark_safe(
         "".join(
             _cell(row, cell, scheme, tail, here=here and cell is not None and cell.one == pick.figures)
@@ -142,6 +141,13 @@ def _site(one, area: str) -> str:
     said = f"Bears {', '.join(borne)}" if borne else f"Room for a mark: {'; '.join(site.words for site in sites)}"
     kind = "site borne" if borne else "site"
     return f'<svg class="{kind}" viewBox="0 0 10 12"><title>{escape(said)}</title><path d="M1 1H9V6.500C9 9 6.500 10.500 5 11.300 3.500 10.500 1 9 1 6.500Z"/></svg>'
+
+
+@remembered(500)
+def _tail(within: str, role: str, reach: str) -> str:
+    """What every cell's address ends in."""
+    rest = {"in": within, "role": role, "reach": reach}
+    return escape("&" + urlencode({name: value for name, value in rest.items() if value}))
 
 
 @remembered(2_000)
