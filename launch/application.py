@@ -12,6 +12,8 @@ from pathlib import Path
 from .environment import PYTHON, VENV
 from .step import ROOT, STATE, SetupError, run, say
 
+#: threads in which a process multiplies matrices: ours are small, and there is a process for every processor as it is
+ONE_THREAD = {"OPENBLAS_NUM_THREADS": "1"}
 #: seconds until a task worker that ended is replaced
 WORKER_REST = 1.0
 
@@ -27,7 +29,7 @@ def settings_for(url: str, **more: str) -> dict[str, str]:
     secret = STATE / "secret"
     _ensure_secret(secret)
     return dict(
-        os.environ,
+        ONE_THREAD | os.environ,
         PYTHONPATH=str(ROOT / "src"),
         DJANGO_SETTINGS_MODULE="mantello.settings",
         MANTELLO_DATABASE_URL=url,

@@ -7,7 +7,16 @@ import socket
 import subprocess
 from pathlib import Path
 
-from .application import background_worker, manage, serve, settings_as_set, settings_for, simulated_reader, try_port
+from .application import (
+    ONE_THREAD,
+    background_worker,
+    manage,
+    serve,
+    settings_as_set,
+    settings_for,
+    simulated_reader,
+    try_port,
+)
 from .backup import backup, backup_before_migrating, restore
 from .checks import run_checks
 from .database import Database
@@ -94,14 +103,16 @@ def _parser() -> argparse.ArgumentParser:
 
 def _core(rest: list[str]) -> int:
     ensure_environment(("run",))
-    environment = {"PYTHONPATH": str(ROOT / "src"), "PATH": "/usr/bin:/bin"}
+    environment = ONE_THREAD | {"PYTHONPATH": str(ROOT / "src"), "PATH": "/usr/bin:/bin"}
     return subprocess.run([str(PYTHON), "-m", "mantello_core", *rest], env=environment, check=False).returncode
 
 
 def _bench(rest: list[str], url: str = "") -> int:
     """One of the benches that run beside the suite. url: of the database, where it takes one."""
     ensure_environment(("run", "check"))
-    environment = settings_for(url, MANTELLO_MODE="test") if url else os.environ | {"PYTHONPATH": str(ROOT / "src")}
+    environment = (
+        settings_for(url, MANTELLO_MODE="test") if url else ONE_THREAD | os.environ | {"PYTHONPATH": str(ROOT / "src")}
+    )
     module = "tests.mutation" if rest[0] == "mutants" else f"tests.benches.{rest[0]}"
     return subprocess.run([str(PYTHON), "-m", module, *rest[1:]], env=environment, cwd=ROOT, check=False).returncode
 

@@ -6,6 +6,7 @@ from dataclasses import replace
 from shapely import affinity
 from shapely.geometry.base import BaseGeometry
 
+from ...memory import remembered
 from .arranging import Spot, part_for, spots_for
 from .charge import charge_shape, fitted_in
 from .coat import Group, Ordinary
@@ -212,6 +213,7 @@ def _shape(group: Group, at: int) -> BaseGeometry:
     return shape
 
 
+@remembered(2_000)
 def _fitted(outline: BaseGeometry, room: BaseGeometry, x: float, y: float, width: float, height: float) -> BaseGeometry:
     """An outline about a point, as large as its box and what it lies on allow."""
     width, height = width * AIR, height * AIR

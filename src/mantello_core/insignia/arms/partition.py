@@ -10,8 +10,9 @@ from shapely.geometry import LineString, Point, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
+from ...memory import remembered
 from .charge import charge_shape
-from .coat import Divided, Ordinary, Parted, Plain, Strewn, Varied
+from .coat import Divided, Group, Ordinary, Parted, Plain, Strewn, Varied
 from .line import WAVE, Place, band, edge, frame
 from .variation import varied_pieces
 
@@ -20,6 +21,8 @@ _WIDE = {"fess": (0.27, 0.34), "pale": (0.27, 0.34), "bend": (0.2, 0.3), "bend s
          "cross": (0.2, 0.3), "saltire": (0.19, 0.28), "pall": (0.19, 0.26), "fillet": (0.06, 0.06)}  # fmt: skip
 
 
+#: what stands for whatever an ordinary bears
+_SOME = (Group(1, "roundel", ""),)
 #: quarterly: with one line for both its lines, or for one of them alone
 _CROSSES = ("cross", "cross-fess", "cross-pale")
 
@@ -147,6 +150,15 @@ def _within(parts, surface) -> list[tuple[BaseGeometry, str]]:
 
 def ordinary_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry:
     """An ordinary, or several, as they lie on a surface."""
+    # tinctures, and what it lies among, do not matter; of what it bears, that there is some
+    bears = _SOME if one.bears else ()
+    return _ordinary(
+        Ordinary(one.kind, "", one.count, one.line, bears, points=one.points, manners=one.manners), surface, low
+    )
+
+
+@remembered(4_000)
+def _ordinary(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry:
     left, top, right, bottom, size = frame(surface)
     x, y = (left + right) / 2, (top + bottom) / 2 + low
     if one.kind in _CROSSING:
