@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 
 import numpy as np
 
@@ -67,21 +68,57 @@ def is_hard(cover: Coverage) -> bool:
     return cover.coats is None or cover.coats >= (HARD_CENTREPIECE if cover.allowed < EVEN else HARD)
 
 
-@dataclass(frozen=True)
-class Prediction:
-    """A recipe over a ground: each step's outcome and the five tones it ends in."""
+@dataclass(frozen=True, eq=False)
+class _Left:
+    """What the steps of a recipe leave on the zones of a figure, whatever its form."""
 
-    outcomes: tuple[Outcome, ...]
-    tones: Tones
-    #: the colour from where single tones cannot be told apart: the mean in linear light
-    apparent: Lab
+    zones: Zones
     #: CIELAB of every zone before the first step, after each and under the last coat, (steps + 2, zones, 3)
-    labs: np.ndarray = field(compare=False, repr=False)
+    labs: np.ndarray
+    coats: tuple[int, ...]
+    covers: tuple[Coverage | None, ...]
+    #: the middling point before every step, in one axis
+    beneath: Surface
 
     @property
     def kept_bytes(self) -> int:
         """About how many bytes it takes, where answers are kept."""
-        return self.labs.nbytes + OUTCOME_BYTES * (len(self.outcomes) + 1)
+        return self.labs.nbytes + _BENEATH_BYTES * (len(self.coats) + 1)
+
+
+@dataclass(frozen=True, eq=False)
+class Prediction:
+    """A recipe over a ground: each step's outcome and the five tones it ends in, told when they are asked for."""
+
+    _steps: tuple[Step, ...]
+    _left: _Left
+    #: of the surface that every zone takes, (zones,)
+    _share: np.ndarray
+
+    @property
+    def labs(self) -> np.ndarray:
+        """CIELAB of every zone before the first step, after each and under the last coat, (steps + 2, zones, 3)."""
+        return self._left.labs
+
+    @cached_property
+    def apparent(self) -> Lab:
+        """The colour from where single tones cannot be told apart: the mean in linear light."""
+        return mean_of(self.labs[-1, 1:], self._share[1:])
+
+    @cached_property
+    def tones(self) -> Tones:
+        """The colours by lightness that it ends in."""
+        return tones_of(self.labs[-1:, 1:], self._share[1:])[0]
+
+    @cached_property
+    def outcomes(self) -> tuple[Outcome, ...]:
+        """What every step does."""
+        return _seen(self._steps, self._left, self._share, tones_of(self.labs[:-1, 1:], self._share[1:]))
+
+    @property
+    def kept_bytes(self) -> int:
+        """About how many bytes it takes once all is told, where answers are kept."""
+        return self.labs.nbytes + OUTCOME_BYTES * (len(self._steps) + 1)
 
     def outcome(self, step_id: str) -> Outcome:
         """What the step of that id gives.
@@ -111,33 +148,12 @@ def predicted(
     return _told(recipe, ground, calibrations, varnish, None if form is None or form.usual else form)
 
 
-@dataclass(frozen=True, eq=False)
-class _Left:
-    """What the steps of a recipe leave on the zones of a figure, whatever its form."""
-
-    zones: Zones
-    #: CIELAB of every zone before the first step, after each and under the last coat, (steps + 2, zones, 3)
-    labs: np.ndarray
-    coats: tuple[int, ...]
-    covers: tuple[Coverage | None, ...]
-    #: the middling point before every step
-    beneath: tuple[Surface, ...]
-
-    @property
-    def kept_bytes(self) -> int:
-        """About how many bytes it takes, where answers are kept."""
-        return self.labs.nbytes + _BENEATH_BYTES * (len(self.beneath) + 1)
-
-
 @remembered(48_000)
 def _told(
     recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str, form: Form | None
 ) -> Prediction:
     left = _followed(recipe, ground, calibrations, varnish)
-    share = left.zones.share_on(form)
-    *tones, ends = tones_of(left.labs[:, 1:], share[1:])
-    outcomes = _seen(recipe.steps, left, share, tones)
-    return Prediction(outcomes, ends, mean_of(left.labs[-1, 1:], share[1:]), left.labs)
+    return Prediction(recipe.steps, left, left.zones.share_on(form))
 
 
 @remembered(24_000)
@@ -180,8 +196,7 @@ def _left(found: Followed, varnish: str) -> _Left:
     last = varnished(surface.at(-1), varnish).labs if varnish else labs[-1]
     labs = np.concatenate([labs, last[None]])
     labs.setflags(write=False)
-    beneath = tuple(_middling(surface, at) for at in range(len(found.coats)))
-    return _Left(found.zones, labs, found.coats, found.covers, beneath)
+    return _Left(found.zones, labs, found.coats, found.covers, _alone(surface, (slice(len(found.coats)), 0)))
 
 
 @remembered(1_000)
@@ -200,13 +215,13 @@ def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ..
     return tuple(coats_laid(recipe, (ground,), calibrations)[0].tolist())
 
 
-def _middling(surface: Surface, at: int) -> Surface:
-    """The middling point before a step, as a surface of its own: a part would keep all that was followed with it."""
-    one = surface.at((at, 0))
-    return replace(one, **{name: np.array(getattr(one, name)) for name in ("diffuse", "lobe", "veil")})
+def _alone(surface: Surface, index) -> Surface:
+    """Surfaces at an index as arrays of their own: a part would keep all that was followed with it."""
+    one = surface.at(index)
+    return replace(one, **{name: np.array(getattr(one, name)) for name in ("diffuse", "lobe", "veil", "matt", "haze")})
 
 
-def _seen(steps: tuple[Step, ...], left: _Left, share: np.ndarray, tones: list[Tones]) -> tuple[Outcome, ...]:
+def _seen(steps: tuple[Step, ...], left: _Left, share: np.ndarray, tones: tuple[Tones, ...]) -> tuple[Outcome, ...]:
     """What every step does, as it is seen where it touches.
 
     share: of the surface, (zones,); tones: before the first step and after each. What covers none of any zone is told by the
@@ -225,13 +240,13 @@ def _seen(steps: tuple[Step, ...], left: _Left, share: np.ndarray, tones: list[T
     single = (laid_on > 0) & (laid_on < SINGLE)
     alone = np.clip(before + (after - before) / np.where(single, laid_on, 1.0)[:, None], 0.0, None)
     seen = labs_of(np.stack([before, np.where(single[:, None], alone, after)])).tolist()
-    told = zip(steps, left.coats, left.covers, *seen, tones[1:], left.beneath, strict=True)
+    told = zip(steps, left.coats, left.covers, *seen, tones[1:], range(len(steps)), strict=True)
     return tuple(
         Outcome(
             step, coats, cover, Lab(*was), Lab(*now), mine,
-            mine.recess if step.technique.effect in ("wash", "stain", "oil") else None, beneath,
+            mine.recess if step.technique.effect in ("wash", "stain", "oil") else None, _alone(left.beneath, at),
         )
-        for step, coats, cover, was, now, mine, beneath in told
+        for step, coats, cover, was, now, mine, at in told
     )  # fmt: skip
 
 

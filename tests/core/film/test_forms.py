@@ -71,10 +71,11 @@ class FormsTest(TestCase):
         recipe = Recipe((BASE, WASH, EDGE))
         usual, found = predicted(recipe, GROUND), predicted(recipe, GROUND, form=form)
         self.assertEqual([one.coats for one in found.outcomes], [one.coats for one in usual.outcomes])
-        self.assertEqual([one.beneath for one in found.outcomes], [one.beneath for one in usual.outcomes])
+        self.assertEqual([one.beneath.colour for one in found.outcomes], [one.beneath.colour for one in usual.outcomes])
 
     def test_what_a_prediction_says_it_takes_is_what_it_takes(self):
         found = predicted(Recipe((BASE, WASH, EDGE)), GROUND)
+        self.assertTrue(found.outcomes and found.tones and found.apparent)  # once all is told
         walked = size_of(list(vars(found).values()))
         self.assertTrue(0.7 < found.kept_bytes / walked < 1.4, (found.kept_bytes, walked))
         self.assertEqual(size_of(found), found.kept_bytes)
