@@ -4,9 +4,9 @@ from collections import Counter
 
 import numpy as np
 
-from ..colour.acuity import seen_difference
+from ..colour.acuity import seen_differences
 from ..colour.spaces import Lab
-from ..colour.vision import SIGHTS, seen_by
+from ..colour.vision import SIGHTS, seen_as
 from ..design.edit import rows_of
 from ..design.rung_edit import set_here
 from ..figures.vocabulary import sideless, spoken
@@ -178,12 +178,12 @@ def _distance(one: dict, other: dict, far: float) -> tuple[float, tuple[float, s
     ]
     if not shared:
         return 100.0, (100.0, "")
-    full = max(seen_difference(a, b, width, far) for a, b, width in shared)
-    by_sight = [
-        (max(seen_difference(seen_by(a, sight), seen_by(b, sight), width, far) for a, b, width in shared), sight)
-        for sight in SIGHTS
-    ]
-    return full, min(by_sight)
+    ones, others, widths = (np.array(part, float) for part in zip(*shared, strict=True))
+    full, *by_sight = (
+        float(seen_differences(*colours, widths, far).max())
+        for colours in ((ones, others), *((seen_as(ones, sight), seen_as(others, sight)) for sight in SIGHTS))
+    )
+    return full, min(zip(by_sight, SIGHTS, strict=True))
 
 
 def values(look: Look) -> Check:

@@ -1,6 +1,6 @@
 """Palettes for a brief: a field, its marks and pale cloth, chosen among the shipped paints by how they look on the table."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
 import numpy as np
@@ -80,15 +80,23 @@ def _far(undercoat: str, method: str, width: float, metres: float) -> np.ndarray
     """What is left of the difference of any two paints where it is seen from, by the weakest sight, (n, n)."""
     labs = on_grounds(method)[undercoat].labs
     sights = [labs, *(seen_as(labs, sight) for sight in SIGHTS)]
-    found = [seen_differences(seen[:, None], seen[None], width, metres) for seen in sights]
+    found = [_of_pairs(seen, lambda ones, others: seen_differences(ones, others, width, metres)) for seen in sights]
     return np.minimum(found[0], SIGHTED * np.min(found[1:], 0))
 
 
 @remembered(3_000)
 def _near(undercoat: str, method: str) -> np.ndarray:
     """CIEDE2000 of any two paints, (n, n)."""
-    labs = on_grounds(method)[undercoat].labs
-    return differences(labs[:, None], labs[None])
+    return _of_pairs(on_grounds(method)[undercoat].labs, differences)
+
+
+def _of_pairs(labs: np.ndarray, apart: Callable[[np.ndarray, np.ndarray], np.ndarray]) -> np.ndarray:
+    """A difference of any two of some colours, (n, n); it is the same both ways, so that each pair is asked for once."""
+    count = len(labs)
+    ones, others = np.triu_indices(count, 1)
+    found = np.zeros((count, count))
+    found[ones, others] = found[others, ones] = apart(labs[ones], labs[others])
+    return found
 
 
 class _Choice:
@@ -114,22 +122,28 @@ class _Choice:
         cloth = self._cloth()
         chosen = [self._field] if pairs else []
         pool = [at for at in self._cloths.tolist() if at not in (self._field, cloth)]
-        around = [self._ids.index(FLESH), cloth]
         for seed in seeds[1:]:
             if len(chosen) < count and pool:
                 chosen.append(pool.pop(int(np.argmin(differences(self._labs[pool], seed)))))
-        while len(chosen) < count and pool:
-            chosen.append(pool.pop(int(np.argmax(self._worth(pool, chosen, around, pairs)))))
+        chosen += self._marks(np.array(pool, int), chosen, count - len(chosen), cloth, pairs)
         while len(chosen) < count:
             chosen.append(chosen[len(chosen) % max(1, len(set(chosen)))])
         return self._judged(chosen, list(dict.fromkeys(chosen)), cloth)
 
-    def _worth(self, pool: list[int], chosen: list[int], around: list[int], pairs: bool) -> np.ndarray:
-        """What each paint is worth as the next mark: apart from the others and from what it touches, in the school."""
-        apart = self._far[np.ix_(pool, chosen)].min(1) if chosen else np.full(len(pool), ALONE)
-        touched = [chosen[-1] if pairs else self._field, *around]
-        beside = self._near[np.ix_(pool, touched)].min(1)
-        return np.minimum(apart, APART_ENOUGH) / 10 + np.minimum(beside, BESIDE_ENOUGH) / 15 + self._fit[pool]
+    def _marks(self, pool: np.ndarray, chosen: list[int], count: int, cloth: int, pairs: bool) -> list[int]:
+        """So many more marks from a pool, each the one that is worth most: apart from the others and from what it touches, in
+        the school."""
+        known = chosen[:]
+        apart = np.min([np.full(len(pool), np.inf), *(self._far[pool, one] for one in known)], axis=0)
+        around = np.minimum(self._near[pool, self._ids.index(FLESH)], self._near[pool, cloth])
+        fit, own = self._fit[pool], self._near[pool, self._field]
+        while len(known) < len(chosen) + min(count, len(pool)):
+            beside = np.minimum(self._near[pool, known[-1]] if pairs else own, around)
+            worth = np.minimum(apart, APART_ENOUGH) / 10 + np.minimum(beside, BESIDE_ENOUGH) / 15 + fit
+            worth[np.isin(pool, known)] = -np.inf
+            known.append(int(pool[np.argmax(worth)]))
+            apart = np.minimum(apart, self._far[pool, known[-1]])
+        return known[len(chosen) :]
 
     def _cloth(self) -> int:
         """Pale cloth for shirts and breeches: quiet, well off the field, not too pale for lights or for dirt."""
