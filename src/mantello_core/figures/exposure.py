@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from types import MappingProxyType
 
 from ..memory import remembered
-from .plate import Plate, SeenArea, View
+from .plate import Plate, PlateArea, SeenArea, View
 from .vocabulary import group_of
 
 #: what a pass of dirt follows, and in words
@@ -35,19 +35,20 @@ def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
 @remembered(4_000)
 def exposures(plate: Plate, law: str, height: float = 0.0) -> Mapping[str, float]:
     """The ``exposure`` of every area of a plate."""
-    return MappingProxyType({area: _reached(plate, area, law, height) for area in plate.areas})
+    below = _below(plate, height) if law == "ground" else {}
+    return MappingProxyType({
+        name: 0.0 if group_of(name) == _BASE else _reached(area, group_of(name), law, below.get(name, 0.0))
+        for name, area in plate.areas.items()
+    })  # fmt: skip
 
 
-def _reached(plate: Plate, area: str, law: str, height: float) -> float:
-    if group_of(area) == _BASE:
-        return 0.0
-    known = plate.areas[area]
+def _reached(area: PlateArea, group: str, law: str, below: float) -> float:
     if law == "edges":
-        return known.edge_exposure if _chips(known.material) else 0.0
+        return area.edge_exposure if _chips(area.material) else 0.0
     if law == "falls":
-        large = _chips(known.material) and known.surface_mm2 >= _LARGE
-        return 1.0 if group_of(area) in _STEEP or large else 0.0
-    return 1.0 if law == "all" else _below(plate, height).get(area, 0.0)
+        large = _chips(area.material) and area.surface_mm2 >= _LARGE
+        return 1.0 if group in _STEEP or large else 0.0
+    return 1.0 if law == "all" else below
 
 
 def _chips(material: str) -> bool:

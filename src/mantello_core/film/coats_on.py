@@ -17,6 +17,7 @@ class CoatsOn:
     def __init__(self, grounds: Sequence[Ground], recipes: Iterable[Recipe], calibrations: tuple[Calibration, ...]):
         self._recipes, self._calibrations = tuple(dict.fromkeys(recipes)), calibrations
         self._grounds = tuple(grounds)
+        self._place = {ground: number for number, ground in enumerate(self._grounds)}
         #: how the base that a recipe begins with covers every ground, where it begins with one
         self.covers: dict[Recipe, tuple[Coverage, ...]] = first_covers(self._recipes, self._grounds, calibrations)
         self._coats = {recipe: self._counted(recipe) for recipe in self._recipes}
@@ -27,8 +28,7 @@ class CoatsOn:
 
     def most(self, recipe: Recipe, grounds: Iterable[Ground | None]) -> np.ndarray:
         """The most coats of every step over some of the grounds, (steps,); None is the first ground."""
-        at = {ground: number for number, ground in enumerate(self._grounds)}
-        return self._coats[recipe][[at[ground] if ground else 0 for ground in grounds]].max(0)
+        return self._coats[recipe][[self._place[ground] if ground else 0 for ground in grounds]].max(0)
 
     def _counted(self, recipe: Recipe) -> np.ndarray:
         asked = [at for at, step in enumerate(recipe.steps) if counts_coats(step) and step.coats is None]

@@ -99,7 +99,7 @@ def coverages_of(
     if split:
         parts = [coverages_of(films, grounds.at(some), limit) for some in split]
         return tuple(_merged(split, *both) for both in zip(*parts, strict=True))
-    flat = [at for at, (film, _, _) in enumerate(films) if film.flake is None] if not grounds.glints else []
+    flat = [at for at, (film, _, _) in enumerate(films) if film.flake is None]
     found: dict[int, tuple[Coverage, ...]] = {}
     if flat:
         stack = Film(

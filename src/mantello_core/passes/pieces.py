@@ -7,7 +7,7 @@ from random import Random
 from ..army.tree import Army
 from ..design.design import Design
 from ..errors import UnknownName
-from ..figures.exposure import exposure
+from ..figures.exposure import exposures
 from ..figures.extent import Extent
 from ..figures.glowing import glow_on
 from ..figures.vocabulary import group_of
@@ -125,7 +125,7 @@ def _passes(design: Design, one: FigureClass) -> Iterable[Piece]:
         whole = _gone_over(one, areas, each.step)
         surface = sum(
             one.plate.areas[area].surface_mm2
-            * (1.0 if each.law == "all" else exposure(one.plate, area, each.law, each.height))
+            * (1.0 if each.law == "all" else exposures(one.plate, each.law, each.height)[area])
             for area in sorted(areas)
         )
         reach = whole.of_share(min(1.0, surface / whole.surface_mm2)) if whole.surface_mm2 else whole
@@ -199,9 +199,8 @@ def _varnish(
 
 
 def _dirt(each: DirtPass, one: FigureClass, level: int, order: float, around_of: Around) -> Piece | None:
-    areas = one.plate.areas
-    reached = {name: exposure(one.plate, name, each.law, each.height) for name, cell in one.cells.items() if cell.role}
-    touched = tuple(name for name, share in reached.items() if share > 0.05)
+    areas, reached = one.plate.areas, exposures(one.plate, each.law, each.height)
+    touched = tuple(name for name, cell in one.cells.items() if cell.role and reached[name] > 0.05)
     surface = sum(areas[name].surface_mm2 * reached[name] for name in touched) * level / MOST_LEVEL
     if surface < LEAST_MM2:
         return None

@@ -28,14 +28,15 @@ class GroundCosts:
         atoms = whole_steps(design, resolution)
         self._around = design.around
         self._ranks = _ranks(resolution)
-        own, self._rest = [], []
+        own, rest = [], []
         for atom in atoms:
             if atom.subject.role:
                 elsewhere = resolution.ground_under(atom.subject.role, self._ranks[atom.unit, atom.rank].tier)
-                (self._rest if elsewhere else own).append(atom)
+                (rest if elsewhere else own).append(atom)
             elif not atom.subject.is_ground:
-                self._rest.append(atom)
-        self._pots = {atom.pot for atom in (*own, *self._rest)}
+                rest.append(atom)
+        self._rest = cost_of(rest)
+        self._pots = {atom.pot for atom in (*own, *rest)}
         counts = np.zeros(len(self.grounds))
         seconds = np.zeros(len(self.grounds))
         for atom in own:
@@ -47,7 +48,7 @@ class GroundCosts:
 
     def cost(self, at: int) -> Cost:
         """The cost on the ground of that number."""
-        rest, ground = cost_of(self._rest), self.grounds[at]
+        rest, ground = self._rest, self.grounds[at]
         laying = sum(
             figures * laid.coat.seconds(laid.extent, self._around(one.tier, figures))
             for one, figures in self._ranks.values()

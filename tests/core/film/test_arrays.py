@@ -61,7 +61,7 @@ class Arrays(TestCase):
             self.assertEqual(even, coats == found.coats)
 
     def test_many_films_at_once_cover_as_each_does(self):
-        some = stacked([grey(one) for one in (0.03, 0.3, 0.8)])
+        some = stacked([*(grey(one) for one in (0.03, 0.3, 0.8)), solid(film("gold"))])
         asked = [(film(name), 0.5, even) for name in FILMS for even in (1.5, 2.5)]
         for found, (pot, dilution, even) in zip(coverages_of(asked, some), asked, strict=True):
             for one, alone in zip(found, coverages(pot, some, dilution, even), strict=True):
