@@ -248,9 +248,8 @@ def fitted_in(shape: BaseGeometry, x: float, y: float, width: float, height: flo
     """A shape as large as fits a box about a point."""
     left, top, right, bottom = shape.bounds
     scale = min(width / (right - left), height / (bottom - top))
-    return affinity.affine_transform(
-        shape, (scale, 0.0, 0.0, scale, x - scale * (left + right) / 2, y - scale * (top + bottom) / 2)
-    )
+    moved = affinity.translate(shape, -(left + right) / 2, -(top + bottom) / 2)
+    return affinity.translate(affinity.scale(moved, scale, scale, origin=(0, 0)), x, y)
 
 
 def placed(id_: str, attitude: str, x: float, y: float, width: float, height: float) -> BaseGeometry:

@@ -21,8 +21,6 @@ _WIDE = {"fess": (0.27, 0.34), "pale": (0.27, 0.34), "bend": (0.2, 0.3), "bend s
          "cross": (0.2, 0.3), "saltire": (0.19, 0.28), "pall": (0.19, 0.26), "fillet": (0.06, 0.06)}  # fmt: skip
 
 
-#: what stands for whatever an ordinary bears
-_SOME = (Group(1, "roundel", ""),)
 #: quarterly: with one line for both its lines, or for one of them alone
 _CROSSES = ("cross", "cross-fess", "cross-pale")
 
@@ -151,7 +149,7 @@ def _within(parts, surface) -> list[tuple[BaseGeometry, str]]:
 def ordinary_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry:
     """An ordinary, or several, as they lie on a surface."""
     # tinctures, and what it lies among, do not matter; of what it bears, that there is some
-    bears = _SOME if one.bears else ()
+    bears = (Group(1, "roundel", ""),) if one.bears else ()
     return _ordinary(
         Ordinary(one.kind, "", one.count, one.line, bears, points=one.points, manners=one.manners), surface, low
     )
