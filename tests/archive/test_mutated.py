@@ -13,7 +13,7 @@ from tests.archive.mutated import Mutator, tried
 from tests.samples import rule, small_design
 
 #: how many are tried, and from which seed; the bench tries thousands
-COUNT, SEED = int(os.environ.get("MANTELLO_MUTATED", "40")), int(os.environ.get("MANTELLO_MUTATED_SEED", "1"))
+COUNT, SEED = int(os.environ.get("MANTELLO_MUTATED", "24")), int(os.environ.get("MANTELLO_MUTATED_SEED", "1"))
 
 
 class Mutated(RecordCase):

@@ -1,5 +1,7 @@
 """What tests of rooms share: a painter, the demo army, and another painter who must not see it."""
 
+from contextlib import suppress
+
 from django.contrib.auth import get_user_model
 from django.test import TestCase
 from django.urls import reverse
@@ -11,6 +13,7 @@ from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
 from mantello.workspace.readings import reading_of
 from mantello_core.design.design import Design
+from mantello_core.errors import MantelloError
 from tests.samples import calvessa
 
 
@@ -81,6 +84,12 @@ class RoomCase(TestCase):
         answer = self.client.post(reverse(name, args=[self.army.pk, *arguments]), sent)
         self.assertEqual(answer.status_code, status, answer.content[:600])
         return answer
+
+    def carried_out(self) -> None:
+        """All that waits for a worker is done; what is refused is told on its page."""
+        for job in Job.objects.going_on():
+            with suppress(MantelloError):
+                carry_out(job)
 
     def assert_hidden(self, name: str, *arguments, post: bool = False):
         """Another painter does not find it, and a stranger is sent to sign in."""

@@ -4,6 +4,7 @@ import hashlib
 import json
 from dataclasses import dataclass, field, replace
 
+from ..memory import Memory
 from .kit import Making
 from .plate import Plate, plate_from
 
@@ -11,9 +12,9 @@ from .plate import Plate, plate_from
 PREFIX = "own-"
 #: the most own types an army may hold
 MOST_TYPES = 40
-#: plates kept, by what they follow from alone
-_MOST_PLATES = 200
-_plates: dict[tuple[str, str, str], Plate] = {}
+#: plates by what they follow from alone
+_KEPT_BYTES = 24 * 2**20
+_plates = Memory("own plates", _KEPT_BYTES)
 
 
 @dataclass(frozen=True)
@@ -60,9 +61,4 @@ def digest_of(drawing: dict) -> str:
 
 def _plate(type_id: str, title: str, digest: str, drawing: dict) -> Plate:
     """The plate, the same object for the same drawing: what is worked out of a plate is kept by identity."""
-    key = type_id, title, digest
-    if key not in _plates:
-        if len(_plates) >= _MOST_PLATES:
-            _plates.pop(next(iter(_plates)))
-        _plates[key] = plate_from({**drawing, "id": type_id, "title": title})
-    return _plates[key]
+    return _plates.answer((type_id, title, digest), lambda: plate_from({**drawing, "id": type_id, "title": title}))

@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 
 from ..errors import OutOfRange, UnknownName, Unreadable
 from ..geometry.rings import inside
+from ..memory import remembered
 from .plate import Plate, Site, View
 
 #: forms that a site may have, with what they are called
@@ -23,9 +24,6 @@ LEAST_MM, MOST_MM, LEAST_RADIUS, MOST_RADIUS = 0.5, 200.0, 0.5, 1000.0
 MOST_PLACED = 400
 _ID = re.compile(r"[a-z0-9_]+(\.[a-z0-9_]+){0,3}")
 _MOST_ID = 40
-#: plates with sites of a painter's own that are kept, so that the same sites are the same plate
-_MOST_PLATES = 100
-_plates: dict[tuple[Plate, tuple["PlacedSite", ...]], Plate] = {}
 
 
 @dataclass(frozen=True)
@@ -42,17 +40,17 @@ def with_sites(plate: Plate, placed: tuple[PlacedSite, ...]) -> Plate:
     here = tuple(one for one in placed if one.type == plate.id)
     if not here:
         return plate
-    key = plate, here
-    if key not in _plates:
-        if len(_plates) >= _MOST_PLATES:
-            _plates.pop(next(iter(_plates)))
-        views = []
-        for view in plate.views:
-            own = {one.site.id: one.site for one in here if one.view == view.name}
-            known = tuple(own.pop(site.id, site) for site in view.sites)
-            views.append(replace(view, sites=(*known, *own.values())) if own or known != view.sites else view)
-        _plates[key] = replace(plate, views=tuple(views))
-    return _plates[key]
+    return _sited(plate, here)
+
+
+@remembered(12_000)
+def _sited(plate: Plate, here: tuple[PlacedSite, ...]) -> Plate:
+    views = []
+    for view in plate.views:
+        own = {one.site.id: one.site for one in here if one.view == view.name}
+        known = tuple(own.pop(site.id, site) for site in view.sites)
+        views.append(replace(view, sites=(*known, *own.values())) if own or known != view.sites else view)
+    return replace(plate, views=tuple(views))
 
 
 def area_at(view: View, x: float, y: float) -> str:

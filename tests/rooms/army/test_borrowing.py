@@ -13,6 +13,7 @@ class Borrowing(RoomCase):
         super().setUp()
         parts = {"kit": "skimmer", "body": "vehicle", "hull": "skim.hull", "top": "skim.canopy", "chosen": "yes"}
         self.post("make-type", title="Reed skimmer", **parts)
+        self.carried_out()
         (self.own,) = self.now().army.types
         self.second = create_army(self.owner, "Second army")
 
@@ -41,6 +42,7 @@ class Borrowing(RoomCase):
         self.post("change-type", self.own.id, title="Float plane of ours")
         self.take()
         self.post("make-type", title="Reed skimmer", kit="skimmer", body="vehicle", hull="skim.hull", chosen="yes")
+        self.carried_out()
         second = next(one for one in self.now().army.types if one.title == "Reed skimmer")
         self.take(type=second.id)
         self.client.post(

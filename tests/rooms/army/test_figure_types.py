@@ -1,14 +1,18 @@
 """Figure types: the wall, the maker, a drawing taken in; nobody sees another's."""
 
 import re
+from contextlib import suppress
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 from procrastinate.contrib.django.models import ProcrastinateJob
 
+from mantello.jobs.models import Job
+from mantello.jobs.work import carry_out
 from mantello.workspace.models import Army, Drawing
 from mantello.workspace.readings import reading_of
 from mantello_core.design.figure_types import own_of
+from mantello_core.errors import MantelloError
 from mantello_core.figures.kit import usual_making
 from tests.core.formats.test_own_types import FIGURE
 from tests.rooms.case import RoomCase
@@ -19,7 +23,53 @@ GUN = {"kit": "gun", "chosen": "yes", "body": "vehicle"} | dict(usual_making("gu
 
 class FigureTypes(RoomCase):
     def make(self, title="Long gun", status=302, **more):
-        return self.post("make-type", status=status, title=title, **(GUN | more))
+        answer = self.post("make-type", status=status, title=title, **(GUN | more))
+        self.carried_out()
+        return answer
+
+    def drawn(self, answer) -> str:
+        """The card on the wall that a post led to."""
+        page = self.client.get(answer["Location"]).content.decode()
+        return re.search(r'<div class="search type-drawn".*?</div>', page, re.S)[0]
+
+    def test_a_worker_draws_it_while_the_wall_says_so(self):
+        answer = self.post("make-type", title="Long gun", **GUN)
+        waiting = self.drawn(answer)
+        self.assertIn("waiting for a free worker", waiting)
+        self.assertIn('data-behaviour="poll"', waiting)
+        self.assertEqual(self.now().army.types, ())
+        self.post("add-unit", unit="Watch", type="fusilier", rank="Guard", figures="2", formation="", tier="rank")
+        self.carried_out()
+        self.assertIn("Long gun hangs on the wall", self.drawn(answer))
+        self.assertContains(self.see("army"), "Watch")
+        self.assertEqual(Army.objects.get(pk=self.army.pk).head.words, f"Long gun made from {len(GUN) - 3} parts")
+        self.post("undo")
+        self.assertEqual(self.now().army.types, ())
+
+    def test_one_that_is_stopped_or_loses_its_title_is_told_with_the_way_back(self):
+        answer = self.post("make-type", title="Long gun", **GUN)
+        self.client.post(reverse("stop-job", args=[Job.objects.get().pk]))
+        self.carried_out()
+        self.assertIn("was stopped and is not kept", self.drawn(answer))
+        self.assertEqual(self.now().army.types, ())
+        answer = self.post("make-type", title="Long gun", **GUN)
+        self.post(
+            "take-drawing",
+            title="Long gun",
+            height_mm="30",
+            file=SimpleUploadedFile("f.svg", SVG),
+            **{"skip-front-4": "yes"},
+        )
+        later, sooner = Job.objects.going_on().order_by("-pk")
+        carry_out(later)
+        with self.assertRaises(MantelloError):
+            carry_out(sooner)
+        said = self.drawn(answer)
+        self.assertIn("called &#x27;Long gun&#x27; already", said)
+        back = re.search(r'href="([^"]+)">Back to the choice', said)[1].replace("&amp;", "&")
+        page = self.client.get(back)
+        self.assertContains(page, 'value="gun.barrel" checked')
+        self.assertContains(page, 'value="Long gun"')
 
     def test_every_shipped_type_hangs_on_the_wall(self):
         answer = self.see("figure-types")
@@ -75,11 +125,13 @@ class FigureTypes(RoomCase):
         self.post(
             "make-type", title="Skiff", kit="hull", chosen="yes", body="vehicle", hull="punt.hull", top="boat.mast"
         )
+        self.carried_out()
         self.assertIn("vehicle.mast", self.now().army.plate("own-skiff").areas)
         self.assertContains(self.see("make-type", type="own-skiff"), 'value="boat.mast" checked')
         self.post(
             "make-type", type="own-skiff", title="Skiff", kit="hull", chosen="yes", body="vehicle", hull="punt.hull"
         )
+        self.carried_out()
         self.assertNotIn("vehicle.mast", self.now().army.plate("own-skiff").areas)
         self.assertEqual(len(self.now().army.types), 1)
 
@@ -119,7 +171,9 @@ class Drawings(RoomCase):
         sent = {"title": "Tide walker", "height_mm": "30"} | more
         if data is not None:
             sent["file"] = SimpleUploadedFile("figure.svg", data)
-        return self.post("take-drawing", status=status, **sent)
+        answer = self.post("take-drawing", status=status, **sent)
+        self.carried_out()
+        return answer
 
     def kept(self, answer) -> str:
         return re.search(r'name="kept" value="([^"]+)"', answer.content.decode())[1]
@@ -135,6 +189,26 @@ class Drawings(RoomCase):
         areas = self.now().army.plate("own-tide-walker").areas
         self.assertEqual(areas["torso.vest"].material, "fur")
         self.assertAlmostEqual(areas["base.rim"].mm2, 80 * 20 * (30 / 200) ** 2, delta=0.5)
+
+    def test_one_that_could_not_be_measured_leads_back_to_its_names(self):
+        given = {"title": "Tide walker", "height_mm": "30"}
+        answer = self.post(
+            "take-drawing", file=SimpleUploadedFile("f.svg", SVG), **given, **{"name-front-4": "torso.vest"}
+        )
+        self.post("take-drawing", file=SimpleUploadedFile("f.svg", SVG), **given, **{"skip-front-4": "yes"})
+        for job in Job.objects.going_on().order_by("-pk"):
+            with suppress(MantelloError):
+                carry_out(job)
+        page = self.client.get(answer["Location"])
+        self.assertContains(page, "already")
+        sent = dict(
+            re.findall(
+                r'<input type="hidden" name="((?:name|mat|skip|kept|title|height)[^"]*)" value="([^"]*)"',
+                page.content.decode(),
+            )
+        )
+        again = self.post("take-drawing", status=422, look="yes", **sent)
+        self.assertContains(again, 'value="torso.vest"', status_code=422)
 
     def test_shapes_can_be_left_out(self):
         self.take(status=302, **{"skip-front-4": "yes"})

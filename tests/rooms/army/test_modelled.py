@@ -36,6 +36,18 @@ class Modelled(RoomCase):
         given = {"title": "Harbour post", "height_mm": "", "model": file()} | more
         return self.client.post(reverse("models", args=[self.army.pk]), given)
 
+    @classmethod
+    def setUpTestData(cls):
+        super().setUpTestData()
+        # cut up once, for all who begin with one that is
+        client = cls.client_class()
+        client.force_login(cls.owner)
+        address = reverse("models", args=[cls.army.pk])
+        answer = client.post(address, {"title": "Harbour post", "height_mm": "", "model": file()})
+        client.get(answer["Location"])
+        work_done()
+        cls.post_cut = Workpiece.objects.get()
+
     def cut(self, **more) -> Workpiece:
         answer = self.sent(**more)
         self.assertEqual(answer.status_code, 302)
@@ -54,6 +66,7 @@ class Modelled(RoomCase):
         self.assertEqual(answer.json(), {"areas": 3})
 
     def test_a_file_is_cut_up_by_a_worker_stands_upright_and_shows_five_sides(self):
+        self.post_cut.delete()
         self.assertContains(self.see("models"), "1,000,000 triangles")
         answer = self.sent()
         waiting = self.client.get(answer["Location"])
@@ -74,7 +87,7 @@ class Modelled(RoomCase):
             self.assertEqual(self.see(name, figure.pk, "left")["Content-Type"], kind)
 
     def test_what_is_given_on_one_side_holds_on_all_and_is_kept_measured_as_a_type(self):
-        figure = self.cut()
+        figure = self.post_cut
         self.give(figure, "back")
         self.assertEqual({len(one.given) for one in figure.photographs.all()}, {3})
         self.see("photographed", figure.pk, step="keep")
@@ -103,7 +116,7 @@ class Modelled(RoomCase):
         self.assertEqual((own.title, own.plate.areas["torso.coat"].material), ("Mooring post", "wood"))
 
     def test_it_is_turned_and_sized_and_cut_up_anew(self):
-        figure = self.cut()
+        figure = self.post_cut
         self.give(figure)
         self.post("turn-model", figure.pk, up="-z", quarters="1", height_mm="56")
         self.assertFalse(figure.photographs.exists())
@@ -119,6 +132,7 @@ class Modelled(RoomCase):
         self.post("turn-model", figure.pk, status=422, up="north", quarters="9")
 
     def test_what_is_no_model_is_told_at_its_field_or_on_its_page(self):
+        self.post_cut.delete()
         for wrong, said in (
             ({"model": file(name="post.step")}, "is no STL, OBJ or 3MF file"), ({"title": ""}, "required"),
             ({"height_mm": "9999"}, "Write 2 to 400 mm"), ({"model": ""}, "required"),
@@ -134,11 +148,12 @@ class Modelled(RoomCase):
         self.assertFalse(FigureModel.objects.exists())
 
     def test_ours_can_be_tried(self):
+        self.post_cut.delete()
         self.client.post(reverse("models", args=[self.army.pk]), {"sample": "yes"})
         self.assertEqual((Workpiece.objects.get().title, len(FigureModel.objects.get().data)), ("Mud carrier", 288_084))
 
     def test_anothers_is_not_found(self):
-        figure = self.cut()
+        figure = self.post_cut
         self.assert_hidden("models")
         self.assert_hidden("photographed", figure.pk)
         self.assert_hidden("turn-model", figure.pk, post=True)

@@ -4,11 +4,14 @@ from dataclasses import dataclass
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
+from django.db.models import Q
 from django.http import Http404
 from django.shortcuts import redirect
+from django.urls import reverse
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_GET, require_http_methods, require_POST, require_safe
 
+from mantello.jobs.models import Job
 from mantello.shell.download import download, drawing
 from mantello.shell.fields import refused
 from mantello.workpieces.models import Workpiece
@@ -18,29 +21,28 @@ from mantello_core.army.types_found import types_found
 from mantello_core.design.brief import DRAWN_MM
 from mantello_core.design.figure_types import (
     checked_title,
-    new_type_id,
     own_of,
-    with_type,
     with_type_titled,
     without_type,
 )
 from mantello_core.design.joining import size_of, small_areas, with_small_joined, without_joined
 from mantello_core.errors import MantelloError
 from mantello_core.figures.catalogue import materials_of_areas, plate
-from mantello_core.figures.own import OwnType, made_type, own_type
+from mantello_core.figures.own import OwnType
 from mantello_core.figures.part import MATERIALS
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.formats.figure_drawing import (
     Drawing,
     area_meant,
-    measured,
     sheet_svg,
     template_svg,
     usual_material,
     with_names,
 )
+from mantello_core.numerals import whole_number
 
 from .borrowing import offered
+from .drawn_types import TYPE_DRAWN, named_shapes, type_to_draw
 from .forms import DrawingForm, TitleForm
 from .maker import Maker, maker_from, wearing
 
@@ -99,7 +101,7 @@ def _types_page(request, army, form, status=200, title_form=None, titled=""):
     context = {
         "title": "Figure types", "words": words, "rows": rows, "form": form, "title_forms": forms, "works": works,
         "height": round(DRAWN_MM * size, 1),
-        "offered": offered(army, {one.digest for one in own.values()}),
+        "offered": offered(army, {one.digest for one in own.values()}), "drawn": _drawn(request, army),
     }  # fmt: skip
     return room_page(request, army, "army", "army/figure_types.html", context, status)
 
@@ -140,13 +142,23 @@ def make_type(request, army_id):
         force = reading.design.army
         try:
             title = checked_title(force, form.cleaned_data["title"], old.id if old else "")
-            own, _ = made_type(old.id if old else new_type_id(force, title), title, maker.making)
             said = f"{title} drawn anew" if old else f"{title} made from {len(maker.making.parts)} parts"
-            apply(request, army, lambda design: with_type(design, own), said)
-            return redirect("figure-types", army.pk)
+            return _shown_drawing(army, type_to_draw(army, title, said, choice=maker.query, type=old.id if old else ""))
         except MantelloError as error:
             refused(form, error)
     return _maker_page(request, army, maker, form, old, 422)
+
+
+def _shown_drawing(army, job: Job):
+    """To the wall, where the type appears once it is drawn."""
+    return redirect(f"{reverse('figure-types', args=[army.pk])}?drawn={job.pk}")
+
+
+def _drawn(request, army) -> list[Job]:
+    """The types that are being drawn, and the one that the address names, however it ended."""
+    asked = whole_number(request.GET.get("drawn", ""), 10**12)
+    jobs = Job.objects.filter(army=army, kind=TYPE_DRAWN)
+    return list(jobs.filter(Q(pk=asked) | Q(pk__in=jobs.going_on().values("pk"))).order_by("pk"))
 
 
 def _maker_page(request, army, maker: Maker, form, old, status=200):
@@ -169,27 +181,18 @@ def take_drawing(request, army_id):
     if not form.is_valid():
         return _types_page(request, army, form, 422)
     drawing = form.cleaned_data["drawing"]
-    named = {key.removeprefix("name-"): value for key, value in request.POST.items() if key.startswith("name-")}
-    for shape in drawing.shapes:
-        if request.POST.get(f"skip-{shape.key}"):
-            named[shape.key] = ""
+    named = named_shapes(request.POST, drawing)
     faults = _faults(drawing, named)
-    if not faults and not _left_unnamed(drawing, named):
+    if not faults and not _left_unnamed(drawing, named) and "look" not in request.POST:
         try:
-            named_drawing = with_names(drawing, named)
-            materials = {
-                shape.area: request.POST[f"mat-{shape.key}"]
-                for shape in named_drawing.shapes
-                if request.POST.get(f"mat-{shape.key}")
-            }
-            force = reading_of(army.head).design.army
-            title = checked_title(force, form.cleaned_data["title"])
-            views = measured(named_drawing, form.cleaned_data["height_mm"], materials)
-            own = own_type(new_type_id(force, title), title, views)
-            apply(
-                request, army, lambda design: with_type(design, own), f"{title} taken in: {len(own.plate.areas)} areas"
-            )
-            return redirect("figure-types", army.pk)
+            areas = with_names(drawing, named).shapes
+            title, height = form.cleaned_data["title"], form.cleaned_data["height_mm"]
+            title = checked_title(reading_of(army.head).design.army, title)
+            said = f"{title} taken in: {len({shape.area for shape in areas})} areas"
+            sent = {key: value for key, value in request.POST.items() if key.startswith(("name-", "mat-", "skip-"))}
+            sent |= {"kept": form.cleaned_data["kept"], "title": title, "height_mm": f"{height:g}"}
+            job = type_to_draw(army, title, said, sent=list(sent.items()), height_mm=height)
+            return _shown_drawing(army, job)
         except MantelloError as error:
             refused(form, error)
             if set(form.errors) & {"title", "file"}:

@@ -11,6 +11,7 @@ from mantello.workspace.models import Edition
 
 from . import guide  # noqa: F401  registers its papers
 from .cutting import CUT, DRAWN, MODELLED, figure_drawn, model_cut, photograph_cut
+from .drawn_types import TYPE_DRAWN, type_drawn
 from .faces import FACES, draw_faces
 from .proposing import SCHEMES, schemes_proposed
 
@@ -26,4 +27,5 @@ def faces_drawn(job: Job) -> Iterator[Step]:
 answer_kind(CUT)(photograph_cut)
 answer_kind(DRAWN)(figure_drawn)
 job_kind(MODELLED, lambda job: job.asked["address"], "army/modelled_answer.html")(model_cut)
+job_kind(TYPE_DRAWN, lambda job: f"{job.asked['address']}?drawn={job.pk}", "army/drawn_type.html")(type_drawn)
 job_kind(SCHEMES, lambda job: job.asked["address"], "army/proposing.html")(schemes_proposed)
