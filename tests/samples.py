@@ -4,6 +4,7 @@ from mantello_core.army.figure_filter import Filter
 from mantello_core.army.tree import Army, Figure, Node, Rank
 from mantello_core.colour.pigment import optics_of
 from mantello_core.design.design import Design
+from mantello_core.design.muster import without_node, without_rank
 from mantello_core.formats.sample import calvessa
 from mantello_core.paints.paint import Film, Flake
 from mantello_core.paints.range import paint
@@ -87,4 +88,16 @@ def rule(id_: str, scope: str, select: str, role: str, *, binding: bool = False,
 FUSILIER = Figure("first-line", "fusilier", 1)
 LAPEL = "torso.coat.lapel.left"
 
-__all__ = ["FUSILIER", "LAPEL", "base", "calvessa", "film", "rule", "small_army", "small_design"]
+
+def pared(design: Design, kept: dict[str, str]) -> Design:
+    """The design with one rank only in these units, and without all others: quick to print."""
+    for unit in design.army.units:
+        for rank in unit.ranks if unit.id in kept else ():
+            if rank.id != kept[unit.id]:
+                design = without_rank(design, unit.id, rank.id)
+        if unit.id not in kept:
+            design = without_node(design, unit.id)
+    return design
+
+
+__all__ = ["FUSILIER", "LAPEL", "base", "calvessa", "film", "pared", "rule", "small_army", "small_design"]

@@ -15,11 +15,11 @@ from mantello.workspace.editing import edit, keep_design
 from mantello.workspace.models import Army
 from mantello.workspace.readings import reading_of
 from mantello_core.design.design import Design
-from mantello_core.design.muster import Entry, with_entries, without_node, without_rank
+from mantello_core.design.muster import Entry, with_entries
 from mantello_core.formats.document.design import write_design
 from mantello_core.formats.sample import levy
 from tests.rooms.case import RoomCase
-from tests.samples import calvessa
+from tests.samples import calvessa, pared
 
 UNIT = "1st-harbour-line"
 
@@ -387,17 +387,6 @@ class Pictures(RoomCase):
         page = self.see("army").content.decode()
         self.assertEqual(page.count("Fusilier 7, "), 3)
         self.assertIn("Ranger 6, ", page)
-
-
-def pared(design: Design, kept: dict[str, str]) -> Design:
-    """The design with one rank only in these units, and without all others: quick to print."""
-    for unit in design.army.units:
-        for rank in unit.ranks if unit.id in kept else ():
-            if rank.id != kept[unit.id]:
-                design = without_rank(design, unit.id, rank.id)
-        if unit.id not in kept:
-            design = without_node(design, unit.id)
-    return design
 
 
 class Guide(RoomCase):
