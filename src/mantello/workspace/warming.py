@@ -10,7 +10,7 @@ from .reading import Reading
 from .readings import reading_of
 
 #: armies that are read ahead at most, and the seconds after which no other one is begun
-MOST, SECONDS = 4, 3.0
+MOST, SECONDS = 4, 1.0
 _logger = logging.getLogger(__name__)
 
 
