@@ -10,6 +10,7 @@ from ..colour.vision import SIGHTS, seen_as
 from ..design.edit import rows_of
 from ..design.rung_edit import set_here
 from ..figures.vocabulary import sideless, spoken
+from ..memory import remembered
 from ..scheme.cascade import FigureClass
 from ..scheme.rule import Column, Distinction
 from ..scheme.selector import areas_named
@@ -173,11 +174,15 @@ def _mark(look: Look, one: FigureClass, column: Column) -> tuple[Lab, float] | N
 
 def _distance(one: dict, other: dict, far: float) -> tuple[float, tuple[float, str]]:
     """Greatest difference over the marks that both have, for full sight and for the worst dichromacy."""
-    shared = [
+    shared = tuple(
         (one[column][0], other[column][0], min(one[column][1], other[column][1])) for column in one if column in other
-    ]
-    if not shared:
-        return 100.0, (100.0, "")
+    )
+    return _greatest(shared, far) if shared else (100.0, (100.0, ""))
+
+
+@remembered(1_000)
+def _greatest(shared: tuple[tuple[Lab, Lab, float], ...], far: float) -> tuple[float, tuple[float, str]]:
+    """The same of pairs of colours, each of marks so many mm wide."""
     ones, others, widths = (np.array(part, float) for part in zip(*shared, strict=True))
     full, *by_sight = (
         float(seen_differences(*colours, widths, far).max())

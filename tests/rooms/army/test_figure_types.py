@@ -9,9 +9,11 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
+from mantello.workspace.editing import edit
 from mantello.workspace.models import Army, Drawing
 from mantello.workspace.readings import reading_of
 from mantello_core.design.figure_types import own_of
+from mantello_core.design.locking import with_lock
 from mantello_core.errors import MantelloError
 from mantello_core.figures.kit import usual_making
 from tests.core.formats.test_own_types import FIGURE
@@ -134,6 +136,26 @@ class FigureTypes(RoomCase):
         self.carried_out()
         self.assertNotIn("vehicle.mast", self.now().army.plate("own-skiff").areas)
         self.assertEqual(len(self.now().army.types), 1)
+
+    def test_a_locked_unit_keeps_its_figures(self):
+        hull = {"kit": "hull", "chosen": "yes", "body": "vehicle", "hull": "punt.hull"}
+        self.post("make-type", title="Skiff", top="boat.mast", **hull)
+        self.carried_out()
+        self.post("add-unit", unit="Boats", type="own-skiff", rank="Skiff", figures="1", formation="", tier="rank")
+        head = Army.objects.select_related("head").get(pk=self.army.pk).head
+        edit(self.army, head.number, lambda design: with_lock(design, "boats"), "Boats locked")
+        answer = self.post("make-type", type="own-skiff", title="Skiff", **hull)
+        self.carried_out()
+        self.assertIn("painted and locked", self.drawn(answer))
+        self.assertIn("type=own-skiff", self.drawn(answer))
+        self.assertIn("vehicle.mast", self.now().army.plate("own-skiff").areas)
+
+    def test_what_is_drawn_anew_just_so_makes_no_edition(self):
+        self.make()
+        head = Army.objects.get(pk=self.army.pk).head_id
+        answer = self.make(type="own-long-gun")
+        self.assertIn("drawn just so", self.drawn(answer))
+        self.assertEqual(Army.objects.get(pk=self.army.pk).head_id, head)
 
     def test_it_is_renamed_and_removed_unless_it_is_worn(self):
         self.make()

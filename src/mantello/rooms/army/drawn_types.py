@@ -17,6 +17,7 @@ from mantello.workspace.models import Army
 from mantello.workspace.signals import edited
 from mantello_core.design.design import Design
 from mantello_core.design.figure_types import checked_title, new_type_id, with_type
+from mantello_core.design.locking import refuse_changed_locks
 from mantello_core.figures.kit import Making
 from mantello_core.figures.own import made_type, own_type
 from mantello_core.formats.figure_drawing import Drawing, measured, read_drawing, with_names
@@ -70,13 +71,18 @@ def _measured(sent: dict[str, str], height_mm: float) -> dict:
 
 
 def _hung(army: Army, asked: dict, views: dict, making: Making | None) -> list[str]:
-    """Keep the type; what is to be told of the change. Raises: what ``checked_title`` and ``with_type`` refuse; StaleEdit."""
+    """Keep the type; what is to be told of the change.
+
+    Raises: what ``checked_title``, ``with_type`` and ``refuse_changed_locks`` refuse; StaleEdit if the army keeps moving on.
+    """
 
     def change(design: Design) -> Design:
         force = design.army
         old = asked.get("type", "") if asked.get("type") in {one.id for one in force.types} else ""
         title = checked_title(force, asked["title"], old)
-        return with_type(design, own_type(old or new_type_id(force, title), title, views, making))
+        after = with_type(design, own_type(old or new_type_id(force, title), title, views, making))
+        refuse_changed_locks(design, after)
+        return after
 
     for left in reversed(range(_TRIES)):
         army = Army.objects.with_head().get(pk=army.pk)
@@ -87,4 +93,6 @@ def _hung(army: Army, asked: dict, views: dict, making: Making | None) -> list[s
         except StaleEdit:
             if not left:
                 raise
+    if after == before:
+        return ["It is there already, drawn just so."]
     return [said for _, some in edited.send(Army, army=army, before=before, after=after) for said in some]
