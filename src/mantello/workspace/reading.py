@@ -223,7 +223,7 @@ class Reading:
         """What a role's recipe for a tier gives on what most of it lies on, with the passes that lie on most of it."""
         key = role_id, tier
         recipe, ground = self._usual_worn.get(key) or (self.stacks.usual(*key), self.resolution.ground_under(*key))
-        return self.design.scheme.predicted(recipe, ground, self.stacks.usual_form(*key))
+        return self.design.scheme.predicted(recipe, ground, self.resolution.worn.usual_form(*key))
 
     @cached_property
     def _usual_worn(self) -> dict[tuple[str, str], tuple[Recipe, Ground | None]]:

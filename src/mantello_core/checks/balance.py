@@ -183,7 +183,9 @@ def trouble(look: Look) -> Check:
             {"unit": one.unit, "rank": one.rank, "area": area, "ordinal": one.ordinals[0]},
         )
         ground = resolution.ground_under(role_id, tier) or design.scheme.ground
-        outcomes = design.scheme.predicted(role.recipe(tier), ground, look.stacks.usual_form(role_id, tier)).outcomes
+        outcomes = design.scheme.predicted(
+            role.recipe(tier), ground, look.resolution.worn.usual_form(role_id, tier)
+        ).outcomes
         if not outcomes:
             found[f"none|{role_id}"] = Finding(f"{role.name} has no recipe yet", f"none|{role_id}", **place, number=99)
             continue

@@ -26,7 +26,7 @@ def hidden(look: Look) -> Check:
                 continue
             around = design.around(one.tier, len(one.ordinals))
             recipe = design.scheme.role(cell.role).recipe(one.tier)
-            form = look.stacks.usual_form(cell.role, one.tier)
+            form = look.resolution.worn.usual_form(cell.role, one.tier)
             outcomes = design.scheme.predicted(recipe, one.ground_of(name), form).outcomes
             seconds = sum(
                 brushing_seconds(outcome.step, area.extent, outcome.coats, around)

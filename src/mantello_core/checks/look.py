@@ -28,8 +28,6 @@ class Look:
         self._tables: dict[str, dict[str, dict[str, float]]] = {}
         self._matrices: dict[str, np.ndarray] = {}
         self._lightness: dict[str, np.ndarray] = {}
-        #: of every class's cells, by identity: the resolution keeps them
-        self._roles_on: dict[int, np.ndarray] = {}
         brief = design.brief
         #: m from which look-alikes are judged: the brief's distance, else an opponent's across the table
         self.far = brief.metres if brief else DISTANCES["table"]
@@ -44,7 +42,7 @@ class Look:
             laid = (
                 self.stacks.usual(role, tier),
                 self.resolution.ground_under(role, tier),
-                self.stacks.usual_form(role, tier),
+                self.resolution.worn.usual_form(role, tier),
             )
             dirty = self.design.dirt_level and self.design.scheme.finishing.dirt
             worn = self.resolution.showing_most(role, tier) if dirty else None
@@ -73,7 +71,7 @@ class Look:
     def table(self, tier: str) -> dict[str, dict[str, float]]:
         """How far every two of the roles that are worn are apart in a tier (CIEDE2000), worked out at once."""
         if tier not in self._tables:
-            worn = self._worn
+            worn = self.resolution.worn.roles
             predict_soiled_together(
                 self.design,
                 ((self.stacks.usual(role, tier), self.resolution.ground_under(role, tier)) for role in worn),
@@ -100,11 +98,7 @@ class Look:
 
     def roles_on(self, one: FigureClass) -> np.ndarray:
         """For every area of a class of figures, in its plate's order, the number of its role among those worn; -1 for none."""
-        key = id(one.cells)
-        if key not in self._roles_on:
-            place, cells = self._places, one.cells
-            self._roles_on[key] = np.array([place.get(cells[area].role, -1) for area in one.plate.areas], int)
-        return self._roles_on[key]
+        return self.resolution.worn.numbers(one)
 
     @cached_property
     def usual(self) -> tuple[dict[str, str], dict[str, str]]:
@@ -119,12 +113,3 @@ class Look:
                     by_material[areas[name].material][cell.role] += count
         first = lambda counts: {key: counter.most_common(1)[0][0] for key, counter in counts.items()}  # noqa: E731
         return first(by_area), first(by_material)
-
-    @cached_property
-    def _places(self) -> dict[str, int]:
-        return {role: at for at, role in enumerate(self._worn)}
-
-    @cached_property
-    def _worn(self) -> list[str]:
-        """Every role that is worn, by name."""
-        return sorted({cell.role for one in self.resolution.classes for cell in one.cells.values() if cell.role})

@@ -7,10 +7,7 @@ from dataclasses import replace
 
 from ..design.design import Design
 from ..figures.exposure import exposure
-from ..figures.extent import Extent, united
-from ..figures.form import USUAL_FORM, Form, form_of
-from ..figures.plate import Plate
-from ..memory import remembered
+from ..figures.form import USUAL_FORM, Form
 from ..recipes.step import Recipe, Step
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.whole_pass import WholePass
@@ -29,9 +26,6 @@ class Stacks:
         self.design, self.resolution = design, resolution
         self._known: dict[tuple, dict[str, tuple[str, ...]]] = {}
         self._usual: dict[tuple[str, str], Recipe] = {}
-        #: of every class, by identity: the resolution keeps them
-        self._forms: dict[int, dict[str, Form]] = {}
-        self._usual_forms: dict[tuple[str, str], Form] | None = None
 
     def recipe(self, one: FigureClass, area: str) -> Recipe:
         """What is laid on an area of a class of figures, in order; the role's recipe where no pass reaches it."""
@@ -62,34 +56,7 @@ class Stacks:
     def laid_on(self, one: FigureClass, area: str) -> tuple[Recipe, Form]:
         """What is laid on an area of a class of figures, and how the areas of its role are formed there."""
         role = one.cells[area].role
-        return self.recipe(one, area), self.form(one, role) if role else USUAL_FORM
-
-    def form(self, one: FigureClass, role: str) -> Form:
-        """How the areas of a role are formed on a class of figures."""
-        if id(one) not in self._forms:
-            self._forms[id(one)] = {each: form_of(extent) for each, extent in self._extents(one).items()}
-        return self._forms[id(one)].get(role, USUAL_FORM)
-
-    def usual_form(self, role: str, tier: str) -> Form:
-        """How the areas of a role are formed on figures of a tier, all of them together."""
-        if self._usual_forms is None:
-            self._usual_forms = self._all_forms()
-        return self._usual_forms.get((role, tier), USUAL_FORM)
-
-    def _all_forms(self) -> dict[tuple[str, str], Form]:
-        worn: dict[tuple[str, str], list[Extent]] = {}
-        for one in self.resolution.classes:
-            for role, extent in self._extents(one).items():
-                worn.setdefault((role, one.tier), []).append(extent.of_share(len(one.ordinals)))
-        return {key: form_of(united(extents)) for key, extents in worn.items()}
-
-    def _extents(self, one: FigureClass) -> dict[str, Extent]:
-        """What a brush goes over of every role on a class of figures."""
-        worn: dict[str, list[str]] = {}
-        for area, cell in one.cells.items():
-            if cell.role:
-                worn.setdefault(cell.role, []).append(area)
-        return {role: _extent_of(one.plate, tuple(areas)) for role, areas in worn.items()}
+        return self.recipe(one, area), self.resolution.worn.form(one, role) if role else USUAL_FORM
 
     def all_of(self, role: str, one: FigureClass) -> tuple[Recipe, ...]:
         """Every stack that a role has on a class of figures."""
@@ -145,11 +112,6 @@ def laid_as(step: Step, role: str) -> tuple[Subject, str]:
 def is_pass(step: Step) -> bool:
     """Whether a step of a stack is a pass over the figure."""
     return step.id.startswith(OVER)
-
-
-@remembered(2_000)
-def _extent_of(plate: Plate, areas: tuple[str, ...]) -> Extent:
-    return plate.extent_of(areas)
 
 
 def _laid(each: WholePass, one: FigureClass, area: str) -> Step:

@@ -22,6 +22,7 @@ from .scheme import Scheme
 from .selector import areas_named, narrowest
 from .substitution import substitutes
 from .whole_pass import WholePass
+from .worn import Worn
 
 
 @dataclass(frozen=True)
@@ -113,6 +114,11 @@ class Resolution:
         return {names: tuple(classes) for names, classes in found.items()}
 
     @cached_property
+    def worn(self) -> Worn:
+        """What its figures wear."""
+        return Worn(self.classes)
+
+    @cached_property
     def grounds_worn(self) -> dict[tuple[str, str], dict[Ground | None, float]]:
         """On what every (role, tier) lies, with mm² of each; None is the army's ground."""
         found: dict[tuple[str, str], dict[Ground | None, float]] = {}
@@ -178,20 +184,26 @@ class Resolution:
 
 
 #: bytes of a class of figures and of one of its areas, as kept: measured
-_CLASS_BYTES, _CELL_BYTES = 2000, 120
+_CLASS_BYTES, _CELL_BYTES = 2000, 140
 _KEPT_BYTES = 12 * 2**20
 _kept = Memory("resolutions", _KEPT_BYTES)
+#: parts of a scheme that say what lies where: recipes, grounds of all, aims and the like change nothing of it
+_DECIDING = (
+    "dress", "tables", "casts", "rules", "code_systems", "placements", "passes", "substitutions", "grounds", "patterns",
+)  # fmt: skip
 
 
 def resolve(army: Army, scheme: Scheme) -> Resolution:
-    """Resolve every area of every figure. A pure function of army and scheme; the latest are kept while these values live."""
-    key = id(army), id(scheme)
+    """Resolve every area of every figure. A pure function of an army and of what in a scheme says what lies where; the latest
+    are kept, so that a recipe that is changed leaves the resolution itself standing."""
+    deciding = tuple(getattr(scheme, part) for part in _DECIDING)
+    key = id(army), *map(id, deciding)
     known = _kept.get(key)
     if known is None:
         made = _resolved(army, scheme)
         size = sum(_CLASS_BYTES + _CELL_BYTES * len(one.cells) for one in made.classes)
         # what a key's numbers stand for is kept beside the answer, so that no other value can get them
-        known = _kept.put(key, (army, scheme, made), size)
+        known = _kept.put(key, (army, deciding, made), size)
     return known[2]
 
 

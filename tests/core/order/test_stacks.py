@@ -33,14 +33,14 @@ class FormsWornTest(TestCase):
         forms = {}
         for one in stacks.resolution.classes:
             for role in set(one.roles_worn.values()) - {None, ""}:
-                forms.setdefault((role, one.tier), set()).add(stacks.form(one, role).edge)
+                forms.setdefault((role, one.tier), set()).add(stacks.resolution.worn.form(one, role).edge)
         several = {key: edges for key, edges in forms.items() if len(edges) > 1}
         self.assertTrue(several)
         for (role, tier), edges in several.items():
-            self.assertTrue(min(edges) <= stacks.usual_form(role, tier).edge <= max(edges), role)
+            self.assertTrue(min(edges) <= stacks.resolution.worn.usual_form(role, tier).edge <= max(edges), role)
 
     def test_a_role_that_nobody_wears_lies_on_the_usual_figure(self):
-        self.assertEqual(stacks_of(calvessa()).usual_form("nothing", "rank"), USUAL_FORM)
+        self.assertEqual(stacks_of(calvessa()).resolution.worn.usual_form("nothing", "rank"), USUAL_FORM)
 
     def test_a_step_beside_a_neighbour_is_as_long_as_their_seam(self):
         design = calvessa()
