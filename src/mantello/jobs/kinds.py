@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from importlib import import_module
 
 from mantello_core.errors import UnknownName
 
@@ -47,6 +48,11 @@ def job_kind(
         return work
 
     return register
+
+
+def done_by(module: str, name: str) -> Callable[[Job], Iterator[Step]]:
+    """The work of a kind, in a module that the worker reads who does it, and no process that only shows pages."""
+    return lambda job: getattr(import_module(module), name)(job)
 
 
 def kind_of(id_: str) -> Kind:

@@ -6,8 +6,6 @@ from io import BytesIO
 from pathlib import Path
 from urllib.parse import unquote, urlsplit
 
-from pypdf import PdfWriter
-
 _STATIC = Path(__file__).resolve().parent / "static" / "shell"
 
 
@@ -24,6 +22,8 @@ def pdf_bytes(html: str, style: str = "guide.css") -> bytes:
 
 def bound(parts: Sequence[bytes]) -> bytes:
     """Several PDFs as one; what they share, such as type, is kept once."""
+    from pypdf import PdfWriter
+
     writer = PdfWriter()
     for part in parts:
         writer.append(BytesIO(part), import_outline=False)

@@ -10,6 +10,7 @@ from dataclasses import dataclass, replace
 from ..errors import OutOfRange, UnknownName, Unreadable
 from ..figures.catalogue import materials_of_areas
 from ..figures.drafting import drafted_view
+from ..figures.height import LEAST_MM, MOST_MM
 from ..figures.overlap import Layers
 from ..figures.part import MATERIALS, Area
 from ..figures.plate import Plate
@@ -20,8 +21,6 @@ from ..geometry.outline import to_d, to_rings
 from ..geometry.polygon import merged, polygon_of
 from .vector.shapes import VIEWS, Found, read_shapes
 
-#: heights that a figure may have, mm
-LEAST_HEIGHT, MOST_HEIGHT = 2.0, 400.0
 #: what areas are usually made of, where no shipped plate tells
 _USUAL = {
     "head": "cloth", "torso": "cloth", "arm": "cloth", "hand": "skin", "leg": "cloth", "cloak": "cloth", "gear": "leather",
@@ -193,10 +192,8 @@ def measured(drawing: Drawing, height_mm: float, materials: dict[str, str] | Non
     it is not the usual one.
     Raises: OutOfRange for the height; Unreadable if a shape has no name; UnknownName for a material.
     """
-    if not (math.isfinite(height_mm) and LEAST_HEIGHT <= height_mm <= MOST_HEIGHT):
-        raise OutOfRange(
-            f"A height of {height_mm:g} mm; allowed is {LEAST_HEIGHT:g} to {MOST_HEIGHT:g} mm.", "height_mm"
-        )
+    if not (math.isfinite(height_mm) and LEAST_MM <= height_mm <= MOST_MM):
+        raise OutOfRange(f"A height of {height_mm:g} mm; allowed is {LEAST_MM:g} to {MOST_MM:g} mm.", "height_mm")
     if drawing.unnamed:
         raise Unreadable(f"{len(drawing.unnamed)} shapes have no name yet.", drawing.unnamed[0].key)
     for area, material in (materials or {}).items():

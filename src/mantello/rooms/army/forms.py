@@ -8,8 +8,9 @@ from django import forms
 from mantello.shell.fields import CoreField
 from mantello_core.army.tree import MOST_FIGURES, TIERS, Army, Node
 from mantello_core.errors import MantelloError, OutOfRange, Unreadable
+from mantello_core.figures.height import LEAST_MM, MOST_MM
 from mantello_core.formats.document.design import MOST_BYTES, read_design_bytes
-from mantello_core.formats.figure_drawing import LEAST_HEIGHT, MOST_HEIGHT, read_drawing
+from mantello_core.formats.figure_drawing import read_drawing
 from mantello_core.formats.roster.reading import MOST_CHARACTERS, read_roster
 from mantello_core.formats.text_file import decoded
 from mantello_core.formats.vector.tree import MOST_BYTES as MOST_SVG_BYTES
@@ -86,14 +87,14 @@ class DrawingForm(TitleForm):
 
     height_mm = forms.FloatField(
         label="Height of the figure, mm",
-        min_value=LEAST_HEIGHT,
-        max_value=MOST_HEIGHT,
+        min_value=LEAST_MM,
+        max_value=MOST_MM,
         initial=32,
         help_text="From the lowest to the highest point of its first view: it sets every square millimetre.",
         error_messages={
-            "min_value": f"Write {LEAST_HEIGHT:g} to {MOST_HEIGHT:g} mm.",
-            "max_value": f"Write {LEAST_HEIGHT:g} to {MOST_HEIGHT:g} mm.",
-            "invalid": f"Write a number of millimetres, {LEAST_HEIGHT:g} to {MOST_HEIGHT:g}.",
+            "min_value": f"Write {LEAST_MM:g} to {MOST_MM:g} mm.",
+            "max_value": f"Write {LEAST_MM:g} to {MOST_MM:g} mm.",
+            "invalid": f"Write a number of millimetres, {LEAST_MM:g} to {MOST_MM:g}.",
         },
     )
     file = forms.FileField(required=False, label="Drawing (.svg)")

@@ -5,12 +5,12 @@ from collections.abc import Iterator
 from django.urls import reverse
 
 from mantello.jobs.answers import answer_kind
-from mantello.jobs.kinds import Step, job_kind
+from mantello.jobs.kinds import Step, done_by, job_kind
 from mantello.jobs.models import Job
 from mantello.workspace.models import Edition
 
 from . import guide  # noqa: F401  registers its papers
-from .cutting import CUT, DRAWN, MODELLED, figure_drawn, model_cut, photograph_cut
+from .cutting import CUT, DRAWN, MODELLED
 from .drawn_types import TYPE_DRAWN, type_drawn
 from .faces import FACES, draw_faces
 from .proposing import SCHEMES, schemes_proposed
@@ -24,8 +24,10 @@ def faces_drawn(job: Job) -> Iterator[Step]:
     yield Step(1, 1)
 
 
-answer_kind(CUT)(photograph_cut)
-answer_kind(DRAWN)(figure_drawn)
-job_kind(MODELLED, lambda job: job.asked["address"], "army/modelled_answer.html")(model_cut)
+#: cutting up takes libraries that pages do without
+_CUTTING_UP = f"{__package__}.cutting_up"
+answer_kind(CUT)(done_by(_CUTTING_UP, "photograph_cut"))
+answer_kind(DRAWN)(done_by(_CUTTING_UP, "figure_drawn"))
+job_kind(MODELLED, lambda job: job.asked["address"], "army/modelled_answer.html")(done_by(_CUTTING_UP, "model_cut"))
 job_kind(TYPE_DRAWN, lambda job: f"{job.asked['address']}?drawn={job.pk}", "army/drawn_type.html")(type_drawn)
 job_kind(SCHEMES, lambda job: job.asked["address"], "army/proposing.html")(schemes_proposed)

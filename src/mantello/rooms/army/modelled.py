@@ -13,8 +13,9 @@ from mantello.jobs.models import Job
 from mantello.shell.fields import CoreField
 from mantello.workpieces.models import MOST_WORKPIECES, FigureModel, Workpiece
 from mantello.workspace.page import army_for, room_page
+from mantello_core.figures.height import LEAST_MM, MOST_MM
 from mantello_core.figures.modelled.sample import NAME, TITLE, sample_model
-from mantello_core.figures.modelled.solid import LEAST_MM, MOST_MM, UP
+from mantello_core.figures.modelled.solid import UP
 from mantello_core.figures.modelled.triangles import MOST_BYTES, MOST_TRIANGLES
 from mantello_core.naming import named
 

@@ -4,7 +4,7 @@ from django import forms
 
 from mantello.shell.fields import CoreField
 from mantello.shell.photograph import PhotoField
-from mantello_core.figures.photographed.figure import LEAST_MM, MOST_MM
+from mantello_core.figures.height import LEAST_MM, MOST_MM
 from mantello_core.naming import named
 
 #: sides that a figure is seen from

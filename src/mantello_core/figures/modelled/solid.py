@@ -4,18 +4,15 @@ from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
-from scipy.sparse import coo_array
-from scipy.sparse.csgraph import connected_components
 
 from ...errors import OutOfRange, Unreadable
+from ..height import LEAST_MM, MOST_MM
 
 #: the side of the file that may be up, each with the side that is then the front
 UP = {
     "+z": (0, 0, 1), "+y": (0, 1, 0), "-z": (0, 0, -1), "-y": (0, -1, 0), "+x": (1, 0, 0), "-x": (-1, 0, 0),
 }  # fmt: skip
 _FRONT = {"+z": (0, -1, 0), "+y": (0, 0, 1), "-z": (0, 1, 0), "-y": (0, 0, -1), "+x": (0, 0, 1), "-x": (0, 0, 1)}
-#: heights that a figure may have, mm
-LEAST_MM, MOST_MM = 2.0, 400.0
 #: points nearer than this share of the span are one; no face is empty that has more than so many mm² doubled
 _WELD, _EMPTY = 1e-6, 1e-12
 #: edges longer than this share of the span, and than so many mm, are halved, up to so many faces
@@ -103,6 +100,10 @@ class Solid:
     def shell(self) -> np.ndarray:
         """Of every face, the number of the connected surface it belongs to."""
         count = len(self.faces)
+        # who only asks which side is up, such as a page, need not read the library
+        from scipy.sparse import coo_array
+        from scipy.sparse.csgraph import connected_components
+
         joined = coo_array((np.ones(len(self.pairs)), self.pairs.T), shape=(count, count))
         return connected_components(joined, directed=False)[1]
 

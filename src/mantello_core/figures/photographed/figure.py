@@ -8,13 +8,12 @@ import numpy as np
 from scipy import ndimage
 
 from ...errors import OutOfRange, Unreadable
+from ..height import LEAST_MM, MOST_MM
 from ..piecework.drawn import BASE, drawn_view
 from ..piecework.partition import without_specks
 from .cutting import CutUp
 from .settling import settled
 
-#: widths of a base, and heights of a figure, mm
-LEAST_MM, MOST_MM = 2.0, 400.0
 #: pixels over which light is told beside a seam, and the step of its logarithm from pixel to pixel that tells what lies behind
 _BESIDE, _DARKER = 1.5, 0.06
 
