@@ -83,7 +83,10 @@ class Starting(BrowserCase):
         expect(self.page.locator(".mk-slot.wrong")).to_have_count(0)
         expect(self.page.get_by_label("Name of the figure type")).to_have_value("Quay master")
         self.page.get_by_role("button", name="Keep this figure type").click()
-        self.note("Quay master made from")
+        expect(self.page.locator(".type-drawn")).to_contain_text("Quay master")
+        self.work()
+        expect(self.page.locator(".type-drawn h3")).to_have_text("Quay master hangs on the wall")
+        expect(self.page.locator(".type-wall .type.own b")).to_have_text("Quay master")
         own = reading_of(Army.objects.select_related("head").get().head).design.army.types[0]
         self.assertIn("shield.face.q1", own.plate.areas)
 

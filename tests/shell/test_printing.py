@@ -15,7 +15,7 @@ class PrintingTests(TestCase):
             told = subprocess.run(asked, input=pdf, capture_output=True, check=True).stdout.decode()
             self.assertIn("Alegreya-Sans", told.replace("AlegreyaSans", "Alegreya-Sans"))
             self.assertNotIn("DejaVu", told)
-        counts = printing._unpacked.cache_info()
+        counts = printing._unpacked.memory.counts
         self.assertGreater(counts.hits, 0)
         self.assertLessEqual(counts.misses, len(list(printing._STATIC.rglob("*.woff2"))))
 

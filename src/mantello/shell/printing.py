@@ -1,10 +1,11 @@
 """Pages printed as PDF, with the application's own type and nothing from elsewhere."""
 
 from collections.abc import Sequence
-from functools import cache
 from io import BytesIO
 from pathlib import Path
 from urllib.parse import unquote, urlsplit
+
+from mantello_core.memory import remembered
 
 _STATIC = Path(__file__).resolve().parent / "static" / "shell"
 
@@ -44,7 +45,7 @@ def _own_files(url: str):
     return default_url_fetcher(url)
 
 
-@cache
+@remembered(4_000)
 def _unpacked(path: Path) -> bytes:
     """A font that ships, as type setters take it: unpacking the few there are for every sheet takes half a second each time."""
     from fontTools.ttLib.woff2 import decompress

@@ -13,7 +13,7 @@ PREFIX = "own-"
 #: the most own types an army may hold
 MOST_TYPES = 40
 #: plates by what they follow from alone
-_KEPT_BYTES = 24 * 2**20
+_KEPT_BYTES = 16 * 2**20
 _plates = Memory("own plates", _KEPT_BYTES)
 
 

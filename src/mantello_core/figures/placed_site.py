@@ -43,7 +43,7 @@ def with_sites(plate: Plate, placed: tuple[PlacedSite, ...]) -> Plate:
     return _sited(plate, here)
 
 
-@remembered(12_000)
+@remembered(6_000)
 def _sited(plate: Plate, here: tuple[PlacedSite, ...]) -> Plate:
     views = []
     for view in plate.views:

@@ -148,7 +148,7 @@ def predicted(
     return _told(recipe, ground, calibrations, varnish, None if form is None or form.usual else form)
 
 
-@remembered(48_000)
+@remembered(36_000)
 def _told(
     recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str, form: Form | None
 ) -> Prediction:
@@ -156,7 +156,7 @@ def _told(
     return Prediction(recipe.steps, left, left.zones.share_on(form))
 
 
-@remembered(24_000)
+@remembered(20_000)
 def _followed(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str) -> _Left:
     return _left(_follow(Asked(recipe, ground, calibrations)), varnish)
 

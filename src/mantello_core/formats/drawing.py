@@ -193,7 +193,7 @@ def _graded(seen: SeenArea, lit: Lit, id_: str) -> str:
     return f'<linearGradient id="{id_}" {_stops(seen.visible, lit.light, lit.bands)}</linearGradient>'
 
 
-@remembered(4_000)
+@remembered(2_000)
 def _stops(visible: str, light: tuple[float, float], bands: tuple[tuple[float, str], ...]) -> str:
     """Where such a gradient runs, and its colours along the way."""
     x, y = np.array(light) * sum(map(abs, light)) / np.dot(light, light)

@@ -213,7 +213,7 @@ def _shape(group: Group, at: int) -> BaseGeometry:
     return shape
 
 
-@remembered(2_000)
+@remembered(1_000)
 def _fitted(outline: BaseGeometry, room: BaseGeometry, x: float, y: float, width: float, height: float) -> BaseGeometry:
     """An outline about a point, as large as its box and what it lies on allow."""
     width, height = width * AIR, height * AIR

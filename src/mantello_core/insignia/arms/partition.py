@@ -155,7 +155,7 @@ def ordinary_shape(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeom
     )
 
 
-@remembered(4_000)
+@remembered(2_000)
 def _ordinary(one: Ordinary, surface: BaseGeometry, low: float) -> BaseGeometry:
     left, top, right, bottom, size = frame(surface)
     x, y = (left + right) / 2, (top + bottom) / 2 + low
