@@ -150,6 +150,14 @@ class FigureTypes(RoomCase):
         self.assertIn("type=own-skiff", self.drawn(answer))
         self.assertIn("vehicle.mast", self.now().army.plate("own-skiff").areas)
 
+    def test_a_page_older_than_the_work_draws_nothing_anew(self):
+        self.make()
+        older = self.base()
+        self.post("change-type", "own-long-gun", title="Culverin")
+        self.post("make-type", status=409, base=older, type="own-long-gun", title="Long gun", **GUN)
+        self.assertFalse(Job.objects.going_on().exists())
+        self.assertEqual(self.now().army.types[0].title, "Culverin")
+
     def test_what_is_drawn_anew_just_so_makes_no_edition(self):
         self.make()
         head = Army.objects.get(pk=self.army.pk).head_id

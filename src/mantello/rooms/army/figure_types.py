@@ -15,7 +15,8 @@ from mantello.jobs.models import Job
 from mantello.shell.download import download, drawing
 from mantello.shell.fields import refused
 from mantello.workpieces.models import Workpiece
-from mantello.workspace.page import apply, army_for, room_page
+from mantello.workspace.editing import edit
+from mantello.workspace.page import apply, army_for, base_of, room_page
 from mantello.workspace.readings import reading_of
 from mantello_core.army.types_found import types_found
 from mantello_core.design.brief import DRAWN_MM
@@ -143,6 +144,8 @@ def make_type(request, army_id):
         try:
             title = checked_title(force, form.cleaned_data["title"], old.id if old else "")
             said = f"{title} drawn anew" if old else f"{title} made from {len(maker.making.parts)} parts"
+            if old:  # what somebody else made of it in the meantime is looked at first
+                edit(army, base_of(request), lambda design: design, said)
             return _shown_drawing(army, type_to_draw(army, title, said, choice=maker.query, type=old.id if old else ""))
         except MantelloError as error:
             refused(form, error)
@@ -157,7 +160,7 @@ def _shown_drawing(army, job: Job):
 def _drawn(request, army) -> list[Job]:
     """The types that are being drawn, and the one that the address names, however it ended."""
     asked = whole_number(request.GET.get("drawn", ""), 10**12)
-    jobs = Job.objects.filter(army=army, kind=TYPE_DRAWN)
+    jobs = Job.objects.visible_to(request.user).filter(army=army, kind=TYPE_DRAWN)
     return list(jobs.filter(Q(pk=asked) | Q(pk__in=jobs.going_on().values("pk"))).order_by("pk"))
 
 
