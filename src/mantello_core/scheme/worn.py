@@ -1,8 +1,8 @@
 """What classes of figures wear, told once for all who ask: how the areas of roles are formed, and their roles by number."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Sequence
 from functools import cached_property
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, TypeVar
 
 import numpy as np
 
@@ -14,15 +14,16 @@ from ..memory import remembered
 if TYPE_CHECKING:
     from .cascade import FigureClass
 
+T = TypeVar("T")
+
 
 class Worn:
     """What some classes of figures wear; it follows from their cells alone."""
 
     def __init__(self, classes: Sequence["FigureClass"]):
         self._classes = classes
-        #: of every class's cells, by identity: the classes keep them
-        self._forms: dict[tuple[int, int], Mapping[str, Form]] = {}
-        self._numbers: dict[tuple[int, int], np.ndarray] = {}
+        self._forms: dict[tuple[int, int], tuple] = {}
+        self._numbers: dict[tuple[int, int], tuple] = {}
 
     @cached_property
     def roles(self) -> tuple[str, ...]:
@@ -31,18 +32,15 @@ class Worn:
 
     def numbers(self, one: "FigureClass") -> np.ndarray:
         """For every area of a class, in its plate's order, the number of its role among ``roles``; -1 for none."""
-        key = id(one.plate), id(one.cells)
-        if key not in self._numbers:
-            place, cells = self._places, one.cells
-            self._numbers[key] = np.array([place.get(cells[area].role, -1) for area in one.plate.areas], int)
-        return self._numbers[key]
+        place, cells = self._places, one.cells
+        return _once(
+            self._numbers, one, lambda: np.array([place.get(cells[area].role, -1) for area in one.plate.areas], int)
+        )
 
     def form(self, one: "FigureClass", role: str) -> Form:
         """How the areas of a role are formed on a class."""
-        key = id(one.plate), id(one.cells)
-        if key not in self._forms:
-            self._forms[key] = {each: form_of(extent) for each, extent in _extents(one).items()}
-        return self._forms[key].get(role, USUAL_FORM)
+        forms = _once(self._forms, one, lambda: {each: form_of(extent) for each, extent in _extents(one).items()})
+        return forms.get(role, USUAL_FORM)
 
     def usual_form(self, role: str, tier: str) -> Form:
         """How the areas of a role are formed on figures of a tier, all of them together."""
@@ -59,6 +57,14 @@ class Worn:
             for role, extent in _extents(one).items():
                 worn.setdefault((role, one.tier), []).append(extent.of_share(len(one.ordinals)))
         return {key: form_of(united(extents)) for key, extents in worn.items()}
+
+
+def _once(known: dict[tuple[int, int], tuple], one: "FigureClass", work: Callable[[], T]) -> T:
+    """What follows from the cells of a class, told by their identity; they are kept beside it, so that no others can get it."""
+    key = id(one.plate), id(one.cells)
+    if key not in known:
+        known[key] = one.plate, one.cells, work()
+    return known[key][2]
 
 
 def _extents(one: "FigureClass") -> dict[str, Extent]:
