@@ -29,6 +29,5 @@ def answer_to(army, kind: str, told, address: str, *, again: bool = False, **ask
     # what was asked of an older state is not waited for any more
     mine = Job.objects.filter(army=army, kind=kind)
     mine.going_on().exclude(key=key).delete()
-    ended = mine.exclude(state__in=(Job.State.WAITING, Job.State.RUNNING)).values_list("pk", flat=True)
-    Job.objects.filter(pk__in=list(ended[MOST_KEPT - 1 :])).delete()
+    mine.keep_newest(MOST_KEPT - 1)
     return asked_for(army.owner, kind, key, army, address=address, **asked)

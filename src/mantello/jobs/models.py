@@ -21,6 +21,11 @@ class JobQuerySet(models.QuerySet):
         """Those that wait or run."""
         return self.filter(state__in=(Job.State.WAITING, Job.State.RUNNING))
 
+    def keep_newest(self, most: int) -> None:
+        """Forget those that ended, but for so many of the newest."""
+        ended = self.exclude(state__in=(Job.State.WAITING, Job.State.RUNNING)).values_list("pk", flat=True)
+        self.model.objects.filter(pk__in=list(ended[most:])).delete()
+
     def sweep(self, now: datetime | None = None) -> int:
         """Let running jobs whose worker is gone fail, so that they can be asked for again; how many those were."""
         dead = self.filter(state=Job.State.RUNNING, heartbeat__lt=(now or timezone.now()) - SILENT)

@@ -37,8 +37,7 @@ def type_to_draw(army: Army, title: str, said: str, **source) -> Job:
     of a drawing posted, its file under ``kept``, with ``height_mm``.
     """
     key = hashlib.sha256(json.dumps([army.pk, title, source], sort_keys=True).encode()).hexdigest()
-    ended = Job.objects.filter(army=army, kind=TYPE_DRAWN).exclude(state__in=(Job.State.WAITING, Job.State.RUNNING))
-    Job.objects.filter(pk__in=list(ended.values_list("pk", flat=True)[_MOST_KEPT - 1 :])).delete()
+    Job.objects.filter(army=army, kind=TYPE_DRAWN).keep_newest(_MOST_KEPT - 1)
     address = reverse("figure-types", args=[army.pk])
     return asked_for(army.owner, TYPE_DRAWN, key, army, address=address, title=title, said=said, **source)
 

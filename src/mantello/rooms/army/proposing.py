@@ -68,8 +68,7 @@ def asked_schemes(
         return known
     # what was asked on the way to this brief is not waited for any more
     Job.objects.going_on().filter(owner=owner, kind=SCHEMES).update(state=Job.State.STOPPED)
-    old = Job.objects.filter(owner=owner, kind=SCHEMES).exclude(state__in=(Job.State.WAITING, Job.State.RUNNING))
-    Job.objects.filter(pk__in=list(old.values_list("pk", flat=True)[MOST_KEPT - 1 :])).delete()
+    Job.objects.filter(owner=owner, kind=SCHEMES).keep_newest(MOST_KEPT - 1)
     return asked_for(
         owner, SCHEMES, key, army, document=document, seeds=told[1], for_army=army is not None, address=address
     )
