@@ -1,11 +1,13 @@
 """Checks of balance: accents, shares, common ground, signatures, metals, materials, paint trouble."""
 
 from collections import defaultdict
+from functools import partial
 
 import numpy as np
 
 from ..design.design import Design
 from ..design.edit import with_undercoat
+from ..figures.by_area import mm2_of
 from ..figures.plate import Plate, PlateArea
 from ..figures.vocabulary import sideless, spoken
 from ..film.reached import reached, shows_ground
@@ -16,7 +18,7 @@ from ..scheme.cascade import FigureClass
 from ..scheme.share import role_shares
 from .finding import Check, Finding, Fix, at, of
 from .look import Look
-from .seams import Seams, mm2_of, seams_of
+from .seams import Seams, seams_of
 from .stuff import STUFF
 
 #: stuffs whose colour nothing else beside them has, and mm² from which two other pieces merge
@@ -125,7 +127,7 @@ def materials(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     found: dict[str, Finding] = {}
     for one in resolution.classes:
-        areas, on = one.plate.areas, look.roles_on(one)
+        areas, on = one.plate.areas, resolution.worn.numbers(one)
         seams = seams_of(one.plate, design.scheme.aims.threshold("seam"))
         alike = (on[seams.first] == on[seams.second]) & (on[seams.first] >= 0) & _matter(one.plate, seams)
         for (area, other), length in zip(seams.pairs_where(alike), seams.length[alike].tolist(), strict=True):
@@ -173,9 +175,8 @@ def trouble(look: Look) -> Check:
     aims = design.scheme.aims
     worn: dict[tuple[str, str], tuple[FigureClass, str]] = {}
     for one in resolution.classes:
-        for name, cell in one.cells.items():
-            if cell.role:
-                worn.setdefault((cell.role, one.tier), (one, name))
+        for role_id, areas in resolution.worn.areas(one).items():
+            worn.setdefault((role_id, one.tier), (one, areas[0]))
     found: dict[str, Finding] = defaultdict()
     for (role_id, tier), (one, area) in worn.items():
         role, place = (
@@ -194,7 +195,7 @@ def trouble(look: Look) -> Check:
             said = f"{role.name}: {most.coats} coats over {ground.words}"
             found.setdefault(
                 f"coats|{role_id}",
-                Finding(said, f"coats|{role_id}", **place, number=most.coats, fix=_kinder(design, most)),
+                Finding(said, f"coats|{role_id}", **place, number=most.coats, mending=partial(_kinder, design, most)),
             )
         recipe = role.recipe(tier)
         if shows_ground(recipe) and f"dark|{role_id}" not in found:
@@ -202,7 +203,9 @@ def trouble(look: Look) -> Check:
             seen = reached(recipe, ground, pale, design.scheme.calibrations)
             if seen.lost:
                 said = f"{role.name} cannot show over {ground.words}: L* {seen.here.lightness:.0f}, over {pale.name} {seen.pale.lightness:.0f}"
-                found[f"dark|{role_id}"] = Finding(said, f"dark|{role_id}", **place, number=50, fix=_paler(pale))
+                found[f"dark|{role_id}"] = Finding(
+                    said, f"dark|{role_id}", **place, number=50, mending=partial(_paler, pale)
+                )
         many = max(len(outcome.step.mix.parts) for outcome in outcomes)
         if many > aims.threshold("paints"):
             found.setdefault(

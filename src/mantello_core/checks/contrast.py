@@ -1,6 +1,9 @@
 """Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
 
 from collections import Counter
+from collections.abc import Mapping
+from functools import partial
+from types import MappingProxyType
 
 import numpy as np
 
@@ -9,6 +12,8 @@ from ..colour.spaces import Lab
 from ..colour.vision import SIGHTS, seen_as
 from ..design.edit import rows_of
 from ..design.rung_edit import set_here
+from ..figures.by_area import mm2_of, off_base
+from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
 from ..memory import remembered
 from ..scheme.cascade import FigureClass
@@ -16,7 +21,7 @@ from ..scheme.rule import Column, Distinction
 from ..scheme.selector import areas_named
 from .finding import Check, Finding, Fix, at, of
 from .look import Look
-from .seams import mm2_of, off_base, seams_of
+from .seams import seams_of
 from .stuff import STUFF
 
 
@@ -29,22 +34,20 @@ def neighbours(look: Look) -> Check:
     seen: dict[tuple, tuple] = {}
     figures: Counter[tuple] = Counter()
     for one in resolution.classes:
-        cells, table, count, worn = one.cells, look.table(one.tier), len(one.ordinals), {}
-        seams, on = seams_of(one.plate, seam), look.roles_on(one)
-        roles_of, others = on[seams.first], on[seams.second]
-        close = (look.matrix(one.tier)[roles_of, others] < least) & (roles_of != others)
-        for area, other in seams.pairs_where(close):
+        cells, count, apart = one.cells, len(one.ordinals), look.matrix(one.tier)
+        seams, on = seams_of(one.plate, seam), resolution.worn.numbers(one)
+        between = apart[on[seams.first], on[seams.second]]
+        close = (between < least) & (on[seams.first] != on[seams.second])
+        for (area, other), gap in zip(seams.pairs_where(close), between[close].tolist(), strict=True):
             roles = role, beside = cells[area].role, cells[other].role
             key = (*sorted(roles), *sorted((sideless(area), sideless(other))))
             figures[key] += count
             if key in seen:
                 continue
-            apart = table[role][beside]
-            said = f"{spoken(area)} on {spoken(other).lower()}, {apart:.0f} apart"
-            worn = worn or _worn_on(one)
-            fix = _told_apart(look, one, (area, other), worn, least, seam)
+            said = f"{spoken(area)} on {spoken(other).lower()}, {gap:.0f} apart"
             cause = f"{design.scheme.role(role).name} beside {design.scheme.role(beside).name}"
-            found_here = at(design.army, one, area, said, "|".join(key), apart, fix)
+            mending = partial(_told_apart, look, one, (area, other), least, seam)
+            found_here = at(design.army, one, area, said, "|".join(key), gap, mending)
             seen[key] = found_here, seen_cause.setdefault(key[:2], cause), roles, (area, other)
     told = (of(*parts, figures[key]) for key, parts in seen.items())
     found = tuple(sorted(told, key=lambda finding: finding.number))
@@ -55,34 +58,27 @@ def neighbours(look: Look) -> Check:
     )
 
 
-def _worn_on(one: FigureClass) -> dict[str | None, set[str]]:
-    """For every stuff the roles that a figure wears on it; of the base's colours none."""
+def _fitting(one: FigureClass, stuff: str | None) -> tuple[set[str], set[str]]:
+    """Roles that a figure wears on a stuff, and on others; no metal's on what is none, of the base's colours none."""
     areas, worn = one.plate.areas, {}
     for name, cell in one.cells.items():
         if cell.role and not name.startswith("base"):
             worn.setdefault(STUFF.get(areas[name].material), set()).add(cell.role)
-    return worn
-
-
-def _fitting(worn: dict[str | None, set[str]], stuff: str | None) -> tuple[set[str], set[str]]:
-    """Roles that a figure wears on a stuff, and on others; no metal's on what is none."""
     alike = worn.get(stuff, set())
     metal = set() if stuff == "metal" else worn.get("metal", set())
     return alike, set().union(*worn.values()) - alike - metal
 
 
-def _told_apart(
-    look: Look, one: FigureClass, pair: tuple[str, str], worn: dict, least: float, seam: float
-) -> Fix | None:
-    """Another role of this figure for the smaller of the two areas, far enough from all it touches. worn: from ``_worn_on``."""
-    shape, table = one.plate, look.table(one.tier)
+def _told_apart(look: Look, one: FigureClass, pair: tuple[str, str], least: float, seam: float) -> Fix | None:
+    """Another role of this figure for the smaller of the two areas, far enough from all it touches."""
+    shape, apart, place = one.plate, look.matrix(one.tier), look.resolution.worn.places
     small = min(pair, key=lambda name: shape.areas[name].mm2)
     beside = {one.cells[name].role for name, length in shape.neighbours[small].items() if length >= seam} - {None, ""}
+    touched = [place[role] for role in beside]
     best, gap = None, least
-    for roles in _fitting(worn, STUFF.get(shape.areas[small].material)):
+    for roles in _fitting(one, STUFF.get(shape.areas[small].material)):
         for role in sorted(roles - beside - {one.cells[small].role}):
-            row = table[role]
-            nearest = min((row[near] for near in beside), default=0)
+            nearest = float(apart[place[role], touched].min(initial=np.inf)) if touched else 0.0
             if nearest > gap:
                 best, gap = role, nearest
         if best is not None:
@@ -163,13 +159,18 @@ def _marks(look: Look, table: Distinction, row: str) -> dict[str, tuple[Lab, flo
 
 
 def _mark(look: Look, one: FigureClass, column: Column) -> tuple[Lab, float] | None:
-    shape = one.plate
-    room = {seen.area: seen.room for view in shape.views for seen in view.areas}
-    areas = [name for name in areas_named(shape, column.select) if one.cells[name].role]
+    areas = [name for name in areas_named(one.plate, column.select) if one.cells[name].role]
     if not areas:
         return None
+    room = _room(one.plate)
     widest = max(areas, key=lambda name: room[name])
     return look.apparent(one.cells[widest].role, one.tier), room[widest] * look.scale
+
+
+@remembered(1_000)
+def _room(plate: Plate) -> Mapping[str, float]:
+    """How wide every area is, mm: in the last view that shows it."""
+    return MappingProxyType({seen.area: seen.room for view in plate.views for seen in view.areas})
 
 
 def _distance(one: dict, other: dict, far: float) -> tuple[float, tuple[float, str]]:
@@ -196,7 +197,7 @@ def values(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     lightness, weight = [], []
     for one in resolution.classes:
-        light = look.lightness(one.tier)[look.roles_on(one)]
+        light = look.lightness(one.tier)[look.resolution.worn.numbers(one)]
         mapped = ~np.isnan(light) & off_base(one.plate)
         lightness.append(light[mapped])
         weight.append(mm2_of(one.plate)[mapped] * len(one.ordinals))
@@ -270,7 +271,7 @@ def focus(look: Look) -> Check:
 
 def _local_contrast(look: Look, one: FigureClass) -> dict[str, float]:
     """For every mapped area, the greatest step in L* to a touching one of another role; bases left out."""
-    light = np.where(off_base(one.plate), look.lightness(one.tier)[look.roles_on(one)], np.nan)
+    light = np.where(off_base(one.plate), look.lightness(one.tier)[look.resolution.worn.numbers(one)], np.nan)
     seams = seams_of(one.plate, 1.0)
     step = np.abs(light[seams.first] - light[seams.second])
     local = np.full(len(light), np.nan)

@@ -112,7 +112,7 @@ def _lost(look: Look) -> Iterator[Finding]:
         fix = Fix(
             "Wear it before the written rules", lambda design, key=cell.key: with_cells_first(design, (key,))
         ) if cell.key not in _dress(look).first else None  # fmt: skip
-        yield Finding(said, cell.key, number=float(one.loses), fix=fix)
+        yield Finding(said, cell.key, number=float(one.loses), mending=fix)
 
 
 def _mistaken(look: Look) -> Iterator[Finding]:

@@ -1,12 +1,15 @@
 """Checks of effort: steps spent where nobody will see them."""
 
 from collections.abc import Callable
+from itertools import compress
 
 from ..advice.light_width import ladder
 from ..design.design import Design
 from ..design.edit import without_step
+from ..figures.by_area import visibility_of
 from ..figures.vocabulary import sideless, spoken
 from ..recipes.handwork import brushing_seconds
+from ..recipes.step import Step
 from .finding import Check, Finding, Fix, at, of
 from .look import Look
 
@@ -19,20 +22,18 @@ def hidden(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     least = design.scheme.aims.threshold("hidden")
     spent: dict[str, list] = {}
+    lights: dict[tuple, list[tuple[Step, int]]] = {}
     for one in resolution.classes:
-        for name, cell in one.cells.items():
-            area = one.plate.areas[name]
-            if area.visibility >= least or not cell.role:
-                continue
-            around = design.around(one.tier, len(one.ordinals))
-            recipe = design.scheme.role(cell.role).recipe(one.tier)
-            form = look.resolution.worn.usual_form(cell.role, one.tier)
-            outcomes = design.scheme.predicted(recipe, one.ground_of(name), form).outcomes
-            seconds = sum(
-                brushing_seconds(outcome.step, area.extent, outcome.coats, around)
-                for outcome in outcomes
-                if outcome.step.kind in _REFINING
-            )
+        around = design.around(one.tier, len(one.ordinals))
+        dim = (visibility_of(one.plate) < least) & (resolution.worn.numbers(one) >= 0)
+        for name in compress(one.plate.areas, dim):
+            area, role, ground = one.plate.areas[name], one.cells[name].role, one.ground_of(name)
+            asked = role, one.tier, ground
+            if asked not in lights:
+                form = resolution.worn.usual_form(role, one.tier)
+                outcomes = design.scheme.predicted(design.scheme.role(role).recipe(one.tier), ground, form).outcomes
+                lights[asked] = [(each.step, each.coats) for each in outcomes if each.step.kind in _REFINING]
+            seconds = sum(brushing_seconds(step, area.extent, coats, around) for step, coats in lights[asked])
             if seconds > 0:
                 key = f"{one.type}|{sideless(name)}"
                 entry = spent.setdefault(key, [one, name, area.visibility, 0.0, 0])
@@ -63,20 +64,16 @@ def unseen(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     height = design.brief.height_mm if design.brief else 28.0
     spent: dict[tuple[str, str, str], list] = {}
-    names_of: dict[tuple[str, str], list[str]] = {}
+    names_of: dict[tuple[str, str], tuple[str, ...]] = {}
     lost: dict[tuple[str, str], list] = {}
     for one in resolution.classes:
-        extents: dict[str, list] = {}
-        for name, cell in one.cells.items():
-            if cell.role:
-                extents.setdefault(cell.role, []).append(name)
         around = design.around(one.tier, len(one.ordinals))
-        for role, names in extents.items():
+        for role, names in resolution.worn.areas(one).items():
             if (role, one.tier) not in lost:
                 rungs = ladder(design.scheme.role(role).recipe(one.tier), height, look.far)
                 lost[role, one.tier] = [rung for rung in rungs if rung.lost and rung.step.kind in _LEFT_OUT]
             if rungs := lost[role, one.tier]:
-                extent = one.plate.extent_of(names)
+                extent = resolution.worn.extent(one, role)
                 for rung in rungs:
                     seconds = brushing_seconds(rung.step, extent, rung.step.coats or 1, around) * len(one.ordinals)
                     entry = spent.setdefault((role, one.tier, rung.step.id), [one, names[0], rung, 0.0])
@@ -90,7 +87,7 @@ def unseen(look: Look) -> Check:
         if minutes >= 1:
             finding = at(design.army, one, area, said, f"{role}|{tier}|{step}", minutes, fix)
             cause = f"{rung.step.technique.verb} too narrow to be seen"
-            found.append(of(finding, cause, (role,), tuple(names_of[role, tier]), len(one.ordinals)))
+            found.append(of(finding, cause, (role,), names_of[role, tier], len(one.ordinals)))
     found.sort(key=lambda finding: -finding.number)
     whole = sum(finding.number for finding in found)
     worst = found[0].what if found else "every light is wide enough to be seen"

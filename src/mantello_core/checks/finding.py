@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 from ..army.tree import Army
 from ..design.design import Design
@@ -33,7 +34,8 @@ class Finding:
     area: str = ""
     ordinal: int = 1
     number: float = 0.0
-    fix: Fix | None = None
+    #: a change that would mend it, or what looks for one when it is asked for, since few are ever shown
+    mending: Fix | Callable[[], Fix | None] | None = None
     #: what it has in common with others of its check, in words; '' where it is alone
     cause: str = ""
     #: roles it is about, and the areas of the figure, for swatches and a lit figure
@@ -41,6 +43,11 @@ class Finding:
     areas: tuple[str, ...] = ()
     #: how many figures show it
     figures: int = 1
+
+    @cached_property
+    def fix(self) -> Fix | None:
+        """A change that would mend it; None where there is none."""
+        return self.mending() if callable(self.mending) else self.mending
 
 
 @dataclass(frozen=True)
@@ -74,11 +81,17 @@ def class_title(army: Army, one: FigureClass) -> str:
 
 
 def at(
-    army: Army, one: FigureClass, area: str, said: str, key: str, number: float = 0.0, fix: Fix | None = None
+    army: Army,
+    one: FigureClass,
+    area: str,
+    said: str,
+    key: str,
+    number: float = 0.0,
+    mending: Fix | Callable[[], Fix | None] | None = None,
 ) -> Finding:
     """A finding on an area of a class of figures."""
     where = f"{class_title(army, one)}: {said}" if said else f"{class_title(army, one)}: {spoken(area)}"
-    return Finding(where, key, one.unit, one.rank, area, one.ordinals[0], number, fix)
+    return Finding(where, key, one.unit, one.rank, area, one.ordinals[0], number, mending)
 
 
 def of(

@@ -13,7 +13,7 @@ def passes(look: Look) -> Check:
     found = tuple(
         Finding(
             f"{one.name} covers nothing on any figure", f"nowhere|{one.id}|{one.scope}", number=1.0,
-            fix=Fix(f"Take {one.name} away", lambda design, at=at: _without(design, at)),
+            mending=Fix(f"Take {one.name} away", lambda design, at=at: _without(design, at)),
         )
         for at, one in enumerate(look.design.scheme.passes)
         if one in covering_nothing(look.design.scheme, look.resolution)

@@ -1,7 +1,5 @@
 """The check of lights: colours that match in one light alone, because they are mixed from other pigments."""
 
-from itertools import combinations
-
 import numpy as np
 
 from ..colour.difference import differences
@@ -24,11 +22,7 @@ _WORDS = {
 def lamps(look: Look) -> Check:
     """Flat colours worn on one figure that match in one light and part in another."""
     scheme = look.design.scheme
-    worn = {
-        pair: one
-        for one in look.resolution.classes
-        for pair in combinations(sorted({cell.role for cell in one.cells.values() if cell.role}), 2)
-    }
+    worn = look.resolution.worn.together
     mixes = {
         role.id: step.mix
         for role in scheme.roles
@@ -39,16 +33,17 @@ def lamps(look: Look) -> Check:
     if len(roles) > 1:
         seen = np.array([solid(mixes[role].film).seen for role in roles])
         lights = tuple(LIGHT_WEIGHTS)
-        labs = [labs_under(seen, light) for light in lights]
-        apart = np.array([differences(one[:, None], one[None]) for one in labs])
-        for first, second in combinations(range(len(roles)), 2):
+        labs = np.array([labs_under(seen, light) for light in lights])
+        apart = differences(labs[:, :, None], labs[:, None])
+        parted = (apart.min(0) <= MATCH) & (np.ptp(apart, 0) >= PARTED)
+        for first, second in np.argwhere(np.triu(parted, 1)).tolist():
             pair, there = (roles[first], roles[second]), apart[:, first, second]
-            if pair not in worn or there.min() > MATCH or there.max() - there.min() < PARTED:
+            if pair not in worn:
                 continue
             one, near, far = worn[pair], lights[there.argmin()], lights[there.argmax()]
             names = " and ".join(scheme.role(role).name for role in pair)
             said = f"{names} match {_WORDS[near]}, {there.min():.1f} apart, and part {_WORDS[far]}, {there.max():.1f}: mix one from the other's paints"
-            area = next(name for name, cell in one.cells.items() if cell.role == pair[0])
+            area = look.resolution.worn.areas(one)[pair[0]][0]
             found.append(
                 Finding(said, "|".join(pair), one.unit, one.rank, area, one.ordinals[0], float(there.max() - there.min()),
                         cause=said, roles=pair, figures=len(one.ordinals))

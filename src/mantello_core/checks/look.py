@@ -1,20 +1,16 @@
 """What the checks look at: a design, its resolution, and the colours of its roles, worked out once."""
 
-from collections import Counter, defaultdict
-from functools import cached_property
-
 import numpy as np
 
 from ..colour.acuity import DISTANCES
 from ..colour.difference import difference, differences
 from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
-from ..figures.vocabulary import sideless
 from ..insignia.arms.tincture import TINCTURES
 from ..marks.named_arms import NamedArms
 from ..order.stacks import Stacks
-from ..passes.soiled import predict_soiled_together, soiled_role
-from ..scheme.cascade import FigureClass, Resolution
+from ..passes.soiled import Shown, soiled_roles
+from ..scheme.cascade import Resolution
 
 
 class Look:
@@ -25,9 +21,8 @@ class Look:
         #: what lies on every area, passes over the figure included
         self.stacks = Stacks(design, resolution)
         self._apparent: dict[tuple[str, str], Lab] = {}
-        self._tables: dict[str, dict[str, dict[str, float]]] = {}
+        self._labs: dict[str, np.ndarray] = {}
         self._matrices: dict[str, np.ndarray] = {}
-        self._lightness: dict[str, np.ndarray] = {}
         brief = design.brief
         #: m from which look-alikes are judged: the brief's distance, else an opponent's across the table
         self.far = brief.metres if brief else DISTANCES["table"]
@@ -39,17 +34,15 @@ class Look:
         raises no alarm."""
         key = role, tier
         if key not in self._apparent:
-            laid = (
-                self.stacks.usual(role, tier),
-                self.resolution.ground_under(role, tier),
-                self.resolution.worn.usual_form(role, tier),
-            )
-            dirty = self.design.dirt_level and self.design.scheme.finishing.dirt
-            worn = self.resolution.showing_most(role, tier) if dirty else None
-            self._apparent[key] = (
-                soiled_role(self.design, worn, role, laid) if worn else self.design.scheme.predicted(*laid).apparent
-            )
+            self._apparent[key] = soiled_roles(self.design, [self._shown(role, tier)])[0]
         return self._apparent[key]
+
+    def _shown(self, role: str, tier: str) -> Shown:
+        resolution, dirty = self.resolution, self.design.dirt_level and self.design.scheme.finishing.dirt
+        most = resolution.showing_most(role, tier) if dirty else None
+        where = (most.plate, resolution.worn.areas(most)[role]) if most else ()
+        form = resolution.worn.usual_form(role, tier)
+        return Shown(self.stacks.usual(role, tier), resolution.ground_under(role, tier), form, *where)
 
     def tincture(self, arms: NamedArms, id_: str, tier: str) -> Lab:
         """What a tincture of arms looks like in the role it is bound to; furs by the middle of what they are made of.
@@ -63,53 +56,27 @@ class Look:
 
     def apart(self, role: str, other: str, tier: str) -> float:
         """CIEDE2000 between two roles."""
-        table = self.table(tier)
-        if role not in table or other not in table:
+        place = self.resolution.worn.places
+        if role not in place or other not in place:
             return difference(self.apparent(role, tier), self.apparent(other, tier))
-        return table[role][other]
+        return float(self.matrix(tier)[place[role], place[other]])
 
-    def table(self, tier: str) -> dict[str, dict[str, float]]:
-        """How far every two of the roles that are worn are apart in a tier (CIEDE2000), worked out at once."""
-        if tier not in self._tables:
+    def labs(self, tier: str) -> np.ndarray:
+        """What every role that is worn looks like in a tier, by its number there, (roles, 3); worked out at once."""
+        if tier not in self._labs:
             worn = self.resolution.worn.roles
-            predict_soiled_together(
-                self.design,
-                ((self.stacks.usual(role, tier), self.resolution.ground_under(role, tier)) for role in worn),
-            )
-            labs = np.array([self.apparent(role, tier) for role in worn], float).reshape(-1, 3)
-            rows = differences(labs[:, None], labs[None]).tolist()
-            self._tables[tier] = {role: dict(zip(worn, row, strict=True)) for role, row in zip(worn, rows, strict=True)}
-        return self._tables[tier]
+            found = soiled_roles(self.design, [self._shown(role, tier) for role in worn])
+            self._apparent |= {(role, tier): lab for role, lab in zip(worn, found, strict=True)}
+            self._labs[tier] = np.array(found, float).reshape(-1, 3)
+        return self._labs[tier]
 
     def matrix(self, tier: str) -> np.ndarray:
-        """The same by the numbers that ``roles_on`` gives; endlessly far where one of the two areas has no role."""
+        """How far every two of them are apart (CIEDE2000), by their numbers; endlessly far, last, where an area has no role."""
         if tier not in self._matrices:
-            rows = np.array([list(row.values()) for row in self.table(tier).values()], float)
-            count = len(self.table(tier))
-            self._matrices[tier] = np.pad(rows.reshape(count, count), (0, 1), constant_values=np.inf)
+            labs = self.labs(tier)
+            self._matrices[tier] = np.pad(differences(labs[:, None], labs[None]), (0, 1), constant_values=np.inf)
         return self._matrices[tier]
 
     def lightness(self, tier: str) -> np.ndarray:
-        """L* of every role in a tier, by the numbers that ``roles_on`` gives; NaN for no role."""
-        if tier not in self._lightness:
-            found = [self.apparent(role, tier).lightness for role in self.table(tier)]
-            self._lightness[tier] = np.array([*found, np.nan])
-        return self._lightness[tier]
-
-    def roles_on(self, one: FigureClass) -> np.ndarray:
-        """For every area of a class of figures, in its plate's order, the number of its role among those worn; -1 for none."""
-        return self.resolution.worn.numbers(one)
-
-    @cached_property
-    def usual(self) -> tuple[dict[str, str], dict[str, str]]:
-        """The role that most figures wear on every area, either side, and on every material."""
-        by_area: dict[str, Counter] = defaultdict(Counter)
-        by_material: dict[str, Counter] = defaultdict(Counter)
-        for one in self.resolution.classes:
-            areas, count = one.plate.areas, len(one.ordinals)
-            for name, cell in one.cells.items():
-                if cell.role:
-                    by_area[sideless(name)][cell.role] += count
-                    by_material[areas[name].material][cell.role] += count
-        first = lambda counts: {key: counter.most_common(1)[0][0] for key, counter in counts.items()}  # noqa: E731
-        return first(by_area), first(by_material)
+        """L* of every role in a tier, by their numbers; NaN, last, for no role."""
+        return np.append(self.labs(tier)[:, 0], np.nan)

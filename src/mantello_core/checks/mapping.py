@@ -18,7 +18,7 @@ def unmapped(look: Look) -> Check:
     """Areas that no rule speaks of; the fix is what the same area, or the same material, wears elsewhere."""
     design, resolution = look.design, look.resolution
     gaps = resolution.gaps
-    usual, by_material = look.usual if gaps else ({}, {})
+    usual, by_material = resolution.worn.usual if gaps else ({}, {})
     found = []
     for one, area in gaps:
         material = one.plate.areas[area].material
@@ -51,13 +51,13 @@ def dead(look: Look) -> Check:
         Finding(
             f"Wins nowhere: {_said(rule, design)}",
             f"rule|{rule.id}",
-            fix=_removed(rule),
+            mending=_removed(rule),
             cause="Rules that win nowhere",
         )
         for rule in rules
     ]
     found += [
-        Finding(f"No rule names the role {role.name}", f"role|{role.id}", fix=Fix(f"remove {role.name}", lambda now, id_=role.id: without_role(now, id_)), cause="Roles that no rule names")
+        Finding(f"No rule names the role {role.name}", f"role|{role.id}", mending=Fix(f"remove {role.name}", lambda now, id_=role.id: without_role(now, id_)), cause="Roles that no rule names")
         for role in design.scheme.roles
         if role.id not in named
     ]  # fmt: skip
@@ -103,7 +103,9 @@ def overridden(look: Look) -> Check:
                 deeper = path.index(winner.scope) > path.index(rule.scope)
                 if deeper and winner.filter.narrowness < rule.filter.narrowness and (rule.id, winner.id) not in found:
                     said = f"{spoken(area)} is {_said(winner, design)}, not {_said(rule, design)}"
-                    found[rule.id, winner.id] = at(army, one, area, said, f"{rule.id}|{winner.id}", fix=_bound(rule))
+                    found[rule.id, winner.id] = at(
+                        army, one, area, said, f"{rule.id}|{winner.id}", mending=_bound(rule)
+                    )
     listed = tuple(found.values())
     worst = listed[0].what if listed else "no mark is lost to a deeper rule"
     rule = "Where a deeper rule overrides a rank's or a figure's mark set higher up, the deeper one was taken: check these."

@@ -1,6 +1,7 @@
 """Checks of what figures bear: types without room for it, marks that vanish on their ground, arms against custom."""
 
 from collections.abc import Iterable
+from functools import partial
 
 import numpy as np
 
@@ -146,7 +147,7 @@ def _mark_reads(look: Look, one: Allotment) -> Iterable[Finding]:
     )
     key = f"{one.site.id}|{one.device.kind}{one.device.text}|{one.role}|{ground}"
     yield Finding(said, key, first.unit, first.rank, one.site.area if one.site.area in first.cells else "",
-                  first.ordinals[0], left, _outlined(look, one, ground, wide))  # fmt: skip
+                  first.ordinals[0], left, partial(_outlined, look, one, ground, wide))  # fmt: skip
 
 
 def _left(look: Look, role: str, other: str, wide: float, tier: str) -> tuple[float, float]:
@@ -158,8 +159,8 @@ def _left(look: Look, role: str, other: str, wide: float, tier: str) -> tuple[fl
 def _outlined(look: Look, one: Allotment, ground: str, wide: float) -> Fix | None:
     """The line round the mark that is narrowest and reads: it stands off the mark, or makes a wider mark of it."""
     first, scheme = one.bearers[0], look.design.scheme
-    worn = {cell.role for each in look.resolution.classes for cell in each.cells.values() if cell.role}
-    roles = [role for role in sorted(worn - {one.role, ground}) if scheme.role(role).recipe(first.tier).steps]
+    others = (role for role in look.resolution.worn.roles if role not in (one.role, ground))
+    roles = [role for role in others if scheme.role(role).recipe(first.tier).steps]
     if not roles:
         return None
     labs = np.array([look.apparent(role, first.tier) for role in roles])[:, None]

@@ -1,12 +1,17 @@
 """The check of metals: one for each function, few on a figure, apart from each other, and large enough to glint."""
 
 from collections import defaultdict
+from collections.abc import Iterator, Mapping
 from itertools import combinations
+from types import MappingProxyType
 
 import numpy as np
 
 from ..figures.metalwork import FUNCTIONS, function_of
+from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
+from ..memory import remembered
+from ..scheme.cascade import FigureClass
 from .finding import Check, Finding, at, of
 from .look import Look
 from .seams import seams_of
@@ -27,8 +32,9 @@ def metals(look: Look) -> Check:
         if any(pot.kind == "metallic" for _, recipe in role.recipes if recipe.base for pot in recipe.base.mix.paints)
     }
     found: dict[str, Finding] = {}
+    shines = np.array([role in shiny for role in (*resolution.worn.roles, "")])
     for one in resolution.classes:
-        worn = {cell.role for cell in one.cells.values()} & shiny
+        worn = shiny & resolution.worn.areas(one).keys()
         if len(worn) > most:
             found[f"{one.unit}|{one.rank}"] = at(
                 design.army, one, next(iter(one.cells)), f"{len(worn)} metals", f"{one.unit}|{one.rank}", 1000
@@ -36,21 +42,22 @@ def metals(look: Look) -> Check:
         if not worn:
             continue
         seams = seams_of(one.plate, 3.0)
-        metal = np.array([one.cells[area].role in shiny for area in one.plate.areas])
-        both = metal[seams.first] & metal[seams.second]
+        on = resolution.worn.numbers(one)
+        both = shines[on[seams.first]] & shines[on[seams.second]] & (on[seams.first] != on[seams.second])
         for (area, other), length in zip(seams.pairs_where(both), seams.length[both].tolist(), strict=True):
             roles = one.cells[area].role, one.cells[other].role
-            if roles[0] != roles[1]:
-                key = "|".join(sorted((*roles, sideless(area), sideless(other))))
-                said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
-                names = [design.scheme.role(role).name for role in sorted(roles)]
-                finding = at(design.army, one, area, said, key, length)
-                cause = f"{' adjoins '.join(names)}: line them dark"
-                found.setdefault(key, of(finding, cause, roles, (area, other), len(one.ordinals)))
+            key = "|".join(sorted((*roles, sideless(area), sideless(other))))
+            if key in found:
+                continue
+            said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
+            names = [design.scheme.role(role).name for role in sorted(roles)]
+            finding = at(design.army, one, area, said, key, length)
+            cause = f"{' adjoins '.join(names)}: line them dark"
+            found[key] = of(finding, cause, roles, (area, other), len(one.ordinals))
     found |= _mixed_functions(look, shiny)
     found |= _too_small(look, shiny)
     least = design.scheme.aims.threshold("metals_apart")
-    worn_anywhere = sorted({cell.role for one in resolution.classes for cell in one.cells.values()} & shiny)
+    worn_anywhere = [role for role in resolution.worn.roles if role in shiny]
     for role, other in combinations(worn_anywhere, 2):
         apart = look.apart(role, other, "rank")
         if apart < least:
@@ -72,16 +79,12 @@ def _mixed_functions(look: Look, shiny: set[str]) -> dict[str, Finding]:
     """Figures on which one function wears two metals, each kind of figure once."""
     found: dict[str, Finding] = {}
     scheme = look.design.scheme
-    functions: dict[str, dict[str, str | None]] = {}
     for one in look.resolution.classes:
-        areas = one.plate.areas
-        if one.type not in functions:
-            functions[one.type] = {area: function_of(area, areas[area].material) for area in areas}
-        mine = functions[one.type]
         worn: dict[str, dict[str, list[str]]] = defaultdict(lambda: defaultdict(list))
-        for area, cell in one.cells.items():
-            if cell.role in shiny and (function := mine[area]):
-                worn[function][cell.role].append(area)
+        functions = _functions(one.plate)
+        for role, area in _shining(look, one, shiny):
+            if function := functions[area]:
+                worn[function][role].append(area)
         for function, roles in worn.items():
             mm2 = {role: sum(one.plate.areas[area].mm2 for area in areas) for role, areas in roles.items()}
             small = [role for role in sorted(mm2, key=mm2.get)[:-1] if mm2[role] >= TOLD_MM2]
@@ -101,14 +104,27 @@ def _too_small(look: Look, shiny: set[str]) -> dict[str, Finding]:
     """Metal that is narrower on the painted figure than what glints, each kind of area once."""
     found: dict[str, Finding] = {}
     for one in look.resolution.classes:
-        for area, cell in one.cells.items():
-            if cell.role not in shiny:
-                continue
+        for role, area in _shining(look, one, shiny):
             wide = one.plate.areas[area].extent.room_mm * look.scale
-            if wide < GLINTS:
-                key = f"small|{one.type}|{sideless(area)}"
+            if wide >= GLINTS:
+                continue
+            key = f"small|{one.type}|{sideless(area)}"
+            if key not in found:
                 said = f"{spoken(sideless(area))} is {wide:.2f} mm wide: dark grey reads better than metal"
                 finding = at(look.design.army, one, area, said, key, 1 - wide)
                 cause = "Metal too small to glint: dark grey reads better"
-                found.setdefault(key, of(finding, cause, (cell.role,), (area,), len(one.ordinals)))
+                found[key] = of(finding, cause, (role,), (area,), len(one.ordinals))
     return found
+
+
+def _shining(look: Look, one: FigureClass, shiny: set[str]) -> Iterator[tuple[str, str]]:
+    """(role, area) of all that a class of figures has in metal, in the plate's order."""
+    areas = look.resolution.worn.areas(one)
+    worn = {area: role for role in shiny & areas.keys() for area in areas[role]}
+    return ((worn[area], area) for area in one.plate.areas if area in worn) if worn else iter(())
+
+
+@remembered(500)
+def _functions(plate: Plate) -> Mapping[str, str | None]:
+    """What the metal on every area is for, if it is metal."""
+    return MappingProxyType({name: function_of(name, area.material) for name, area in plate.areas.items()})

@@ -55,7 +55,7 @@ def _finding(design: Design, one: PatternTold) -> Finding | None:
         one.unit,
         one.rank,
         ordinal=one.ordinal,
-        fix=_fix(one, called),
+        mending=_fix(one, called),
         cause=f"{pattern.name}: {one.cause[:1].lower()}{one.cause[1:]}",
         roles=tuple(ink.role for ink in pattern.inks),
     )

@@ -43,15 +43,3 @@ def seams_of(shape: Plate, least: float) -> Seams:
     return Seams(
         tuple((area, other) for area, other, _ in found), first, second, np.array([one[2] for one in found], float)
     )
-
-
-@remembered(1_000)
-def mm2_of(shape: Plate) -> np.ndarray:
-    """The visible mm² of every area, in the plate's order."""
-    return np.array([area.mm2 for area in shape.areas.values()], float)
-
-
-@remembered(500)
-def off_base(shape: Plate) -> np.ndarray:
-    """Of every area, in the plate's order, whether it is of the figure rather than of its base."""
-    return np.array([not name.startswith("base") for name in shape.areas], bool)

@@ -42,6 +42,14 @@ def exposures(plate: Plate, law: str, height: float = 0.0) -> Mapping[str, float
     })  # fmt: skip
 
 
+@remembered(2_000)
+def exposure_of(plate: Plate, areas: tuple[str, ...], law: str, height: float) -> float:
+    """The ``exposure`` of several areas together: its mean by their painted surface; 0 where they have none."""
+    mm2 = [plate.areas[area].surface_mm2 for area in areas]
+    whole, reached = sum(mm2), exposures(plate, law, height)
+    return sum(reached[area] * size for area, size in zip(areas, mm2, strict=True)) / whole if whole else 0.0
+
+
 def _reached(area: PlateArea, group: str, law: str, below: float) -> float:
     if law == "edges":
         return area.edge_exposure if _chips(area.material) else 0.0

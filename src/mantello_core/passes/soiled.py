@@ -1,18 +1,21 @@
 """What the army's dirt does to the colours of a figure, and which edges it swallows."""
 
-from collections.abc import Callable, Collection, Iterable
+from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
-from ..figures.exposure import exposures
+from ..figures.exposure import exposure_of, exposures
 from ..figures.form import Form
 from ..figures.glowing import glow_on
+from ..figures.plate import Plate
 from ..figures.vocabulary import group_of
+from ..film.calibration import Calibration
 from ..film.ground import Ground
+from ..film.prediction import predicted
 from ..memory import remembered
-from ..recipes.step import Recipe
+from ..recipes.step import Recipe, Step
 from ..scheme.cascade import FigureClass
 from ..scheme.finishing import MOST_LEVEL, DirtPass
 
@@ -62,24 +65,64 @@ def soiled(
     return found
 
 
-def soiled_role(design: Design, one: FigureClass, role: str, laid: tuple[Recipe, Ground | None, Form | None]) -> Lab:
-    """The colour of a role under the army's dirt from where its tones run together, on one class of figures that wears it.
+@dataclass(frozen=True)
+class Shown:
+    """A role where it is looked at: its recipe there, what that lies on (the army's ground if None) and how its areas are formed,
+    with the plate and the areas of it by which dirt reaches the role; no plate where none does."""
 
-    laid: its recipe there, what that lies on and how its areas are formed. Each pass takes the mean of what it reaches of the
-    role's areas, by their surface.
+    recipe: Recipe
+    ground: Ground | None
+    form: Form | None
+    plate: Plate | None = None
+    areas: tuple[str, ...] = ()
+
+
+def soiled_roles(design: Design, shown: Sequence[Shown]) -> list[Lab]:
+    """The colours of roles under the army's varnish and dirt from where their tones run together, in the order given.
+
+    Each pass takes the mean of what it reaches of the role's areas, by their surface. What is not known yet is followed
+    together.
     """
-    recipe, ground, form = laid
-    clean = design.scheme.predicted(recipe, ground, form).apparent
-    if not design.dirt_level or not recipe.steps:
-        return clean
-    areas = one.plate.areas
-    mm2 = [(area, areas[area].surface_mm2) for area, cell in one.cells.items() if cell.role == role]
-    whole = sum(size for _, size in mm2)
-    shares = {}
-    for each in design.scheme.finishing.dirt if whole else ():
-        reached = exposures(one.plate, each.law, each.height)
-        shares[each] = sum(reached[area] * size for area, size in mm2) / whole
-    return _beneath(design, shares, design.dirt_level, clean, laid)
+    asked = [_asked(design, one) for one in shown]
+    new = [one for one in dict.fromkeys(asked) if _soiled.memory.get(one) is None]
+    if len(new) > 1:
+        laid = (
+            (recipe, ground)
+            for whole, ground, *_, dirt in new
+            for recipe in (whole, *(_dirty(whole, each) for each, _ in dirt))
+        )
+        design.scheme.predict_together(laid)
+    return [_soiled(*one) for one in asked]
+
+
+def _asked(design: Design, shown: Shown) -> tuple:
+    """What the colour of a role depends on, by value."""
+    scheme, level, dirt = design.scheme, design.dirt_level, ()
+    if level and shown.plate and shown.recipe.steps:
+        shares = (
+            (each.step, exposure_of(shown.plate, shown.areas, each.law, each.height) * level / MOST_LEVEL)
+            for each in scheme.finishing.dirt
+        )
+        dirt = tuple((step, share) for step, share in shares if share > 0)
+    laid = scheme.lit(shown.recipe), shown.ground or scheme.ground, scheme.calibrations
+    return *laid, scheme.finishing.varnish, shown.form, dirt
+
+
+@remembered(3_000)
+def _soiled(
+    recipe: Recipe,
+    ground: Ground,
+    calibrations: tuple[Calibration, ...],
+    varnish: str,
+    form: Form | None,
+    dirt: tuple[tuple[Step, float], ...],
+) -> Lab:
+    """The colour of a recipe under so much of each step of dirt, 0 to 1."""
+    found = predicted(recipe, ground, calibrations, varnish, form).apparent
+    for step, share in dirt:
+        under = predicted(_dirty(recipe, step), ground, calibrations, varnish, form).apparent
+        found = _partly(found, under, share)
+    return found
 
 
 def _beneath(
@@ -105,20 +148,11 @@ def _partly(clean: Lab, dirty: Lab, share: float) -> Lab:
 
 def _under(design: Design, each: DirtPass, recipe: Recipe, ground: Ground | None, form: Form | None) -> Lab:
     """The colour where a pass lies over a finished recipe."""
-    return design.scheme.predicted(_dirty(recipe, each), ground, form).apparent
+    return design.scheme.predicted(_dirty(recipe, each.step), ground, form).apparent
 
 
-def _dirty(recipe: Recipe, each: DirtPass) -> Recipe:
-    return Recipe((*recipe.steps, each.step))
-
-
-def predict_soiled_together(design: Design, laid: Iterable[tuple[Recipe, Ground | None]]) -> None:
-    """Work out together what ``soiled_role`` will ask for: recipes, each on its ground, clean and under every pass of dirt."""
-    dirt = design.scheme.finishing.dirt if design.dirt_level else ()
-    clean = tuple(laid)
-    design.scheme.predict_together(
-        (*clean, *((_dirty(recipe, each), ground) for recipe, ground in clean if recipe.steps for each in dirt))
-    )
+def _dirty(recipe: Recipe, step: Step) -> Recipe:
+    return Recipe((*recipe.steps, step), light=recipe.light)
 
 
 def swallowed(design: Design, one: FigureClass, colours: dict[str, tuple[Lab, Lab]]) -> tuple[Swallowed, ...]:

@@ -138,20 +138,23 @@ class Resolution:
 
     def showing_most(self, role: str, tier: str = "") -> FigureClass | None:
         """The class whose figures show most of a role, those of a tier before others; None where none wears it."""
-        worn = ((one.tier == tier, mm2, one) for one, mm2 in self._shown.get(role, ()))
-        return max(worn, key=lambda each: each[:2], default=(False, 0.0, None))[2]
+        if (role, tier) not in self._most:
+            worn = ((one.tier == tier, mm2, one) for one, mm2 in self._shown.get(role, ()))
+            self._most[role, tier] = max(worn, key=lambda each: each[:2], default=(False, 0.0, None))[2]
+        return self._most[role, tier]
+
+    @cached_property
+    def _most(self) -> dict[tuple[str, str], FigureClass | None]:
+        return {}
 
     @cached_property
     def _shown(self) -> dict[str, list[tuple[FigureClass, float]]]:
         """For every role the classes of figures that wear it, with the mm² they show of it."""
         found: dict[str, list[tuple[FigureClass, float]]] = {}
         for one in self.classes:
-            mine: dict[str, float] = {}
-            for area, cell in one.cells.items():
-                if cell.role:
-                    mine[cell.role] = mine.get(cell.role, 0.0) + one.plate.areas[area].mm2
-            for role, mm2 in mine.items():
-                found.setdefault(role, []).append((one, mm2))
+            shape = one.plate.areas
+            for role, areas in self.worn.areas(one).items():
+                found.setdefault(role, []).append((one, sum(shape[area].mm2 for area in areas)))
         return found
 
     @property

@@ -1,8 +1,11 @@
 """How much of an army each role covers, and how much paint that takes."""
 
-from collections import defaultdict
+from collections import Counter, defaultdict
 from collections.abc import Iterator
 
+import numpy as np
+
+from ..figures.by_area import mm2_of
 from ..figures.extent import Extent, united
 from ..film.ground import Ground
 from ..recipes.quantity import millilitres
@@ -16,16 +19,21 @@ def role_shares(resolution: Resolution, scheme: Scheme | None = None) -> dict[st
     Visible area is the projected mm² of the plates' views; areas left bare and gaps count in the whole. Of a pattern every ink
     takes its share, where the scheme is given; else its ground takes all.
     """
-    covered: dict[str, float] = defaultdict(float)
-    total = 0.0
+    worn = resolution.worn
+    # by the numbers of roles; last, at number -1, what no role covers whole
+    plain, inked = np.zeros(len(worn.roles) + 1), Counter()
     for one in resolution.classes:
-        areas = one.plate.areas
-        for name, cell in one.cells.items():
-            mm2 = areas[name].mm2 * len(one.ordinals)
-            total += mm2
-            for role, share in shown_of(cell, scheme):
-                covered[role] += mm2 * share
-    return {role: mm2 / total for role, mm2 in sorted(covered.items(), key=lambda item: -item[1])}
+        mm2, on = mm2_of(one.plate) * len(one.ordinals), worn.numbers(one)
+        if scheme and (patterned := worn.patterned(one)):
+            on = np.array(on)
+            for place, area in patterned:
+                on[place] = -1
+                inked.update({role: float(mm2[place]) * share for role, share in shown_of(one.cells[area], scheme)})
+        plain += np.bincount(on % len(plain), mm2, len(plain))
+    covered = Counter(dict(zip(worn.roles, plain.tolist(), strict=False)))
+    covered.update(inked)
+    whole = float(plain.sum())
+    return {role: mm2 / whole for role, mm2 in covered.most_common()}
 
 
 def shown_of(cell: Cell, scheme: Scheme | None) -> Iterator[tuple[str, float]]:

@@ -1,7 +1,9 @@
 """What classes of figures wear, told once for all who ask: how the areas of roles are formed, and their roles by number."""
 
+from collections import Counter, defaultdict
 from collections.abc import Callable, Sequence
 from functools import cached_property
+from itertools import combinations
 from typing import TYPE_CHECKING, TypeVar
 
 import numpy as np
@@ -9,6 +11,7 @@ import numpy as np
 from ..figures.extent import Extent, united
 from ..figures.form import USUAL_FORM, Form, form_of
 from ..figures.plate import Plate
+from ..figures.vocabulary import sideless
 from ..memory import remembered
 
 if TYPE_CHECKING:
@@ -22,6 +25,8 @@ class Worn:
 
     def __init__(self, classes: Sequence["FigureClass"]):
         self._classes = classes
+        self._areas: dict[tuple[int, int], tuple] = {}
+        self._patterned: dict[tuple[int, int], tuple] = {}
         self._forms: dict[tuple[int, int], tuple] = {}
         self._numbers: dict[tuple[int, int], tuple] = {}
 
@@ -32,14 +37,31 @@ class Worn:
 
     def numbers(self, one: "FigureClass") -> np.ndarray:
         """For every area of a class, in its plate's order, the number of its role among ``roles``; -1 for none."""
-        place, cells = self._places, one.cells
+        place, cells = self.places, one.cells
         return _once(
             self._numbers, one, lambda: np.array([place.get(cells[area].role, -1) for area in one.plate.areas], int)
         )
 
+    def patterned(self, one: "FigureClass") -> tuple[tuple[int, str], ...]:
+        """The areas of a class that wear a pattern, each with its place in the plate's order."""
+        cells = one.cells
+        return _once(
+            self._patterned,
+            one,
+            lambda: tuple((place, area) for place, area in enumerate(one.plate.areas) if cells[area].pattern),
+        )
+
+    def areas(self, one: "FigureClass") -> dict[str, tuple[str, ...]]:
+        """Every role that a class wears with its areas there."""
+        return _once(self._areas, one, lambda: _areas_of(one))
+
+    def extent(self, one: "FigureClass", role: str) -> Extent:
+        """What a brush goes over of a role that a class wears."""
+        return _extent_of(one.plate, self.areas(one)[role])
+
     def form(self, one: "FigureClass", role: str) -> Form:
         """How the areas of a role are formed on a class."""
-        forms = _once(self._forms, one, lambda: {each: form_of(extent) for each, extent in _extents(one).items()})
+        forms = _once(self._forms, one, lambda: {each: form_of(self.extent(one, each)) for each in self.areas(one)})
         return forms.get(role, USUAL_FORM)
 
     def usual_form(self, role: str, tier: str) -> Form:
@@ -47,15 +69,35 @@ class Worn:
         return self._usual_forms.get((role, tier), USUAL_FORM)
 
     @cached_property
-    def _places(self) -> dict[str, int]:
+    def places(self) -> dict[str, int]:
+        """The number of every role among ``roles``."""
         return {role: at for at, role in enumerate(self.roles)}
+
+    @cached_property
+    def usual(self) -> tuple[dict[str, str], dict[str, str]]:
+        """The role that most figures wear on every area, either side, and on every material."""
+        by_area: dict[str, Counter] = defaultdict(Counter)
+        by_material: dict[str, Counter] = defaultdict(Counter)
+        for one in self._classes:
+            areas, count = one.plate.areas, len(one.ordinals)
+            for name, cell in one.cells.items():
+                if cell.role:
+                    by_area[sideless(name)][cell.role] += count
+                    by_material[areas[name].material][cell.role] += count
+        first = lambda counts: {key: counter.most_common(1)[0][0] for key, counter in counts.items()}  # noqa: E731
+        return first(by_area), first(by_material)
+
+    @cached_property
+    def together(self) -> dict[tuple[str, str], "FigureClass"]:
+        """Every two roles that are worn on one figure, in the order of their names, with a class that wears both."""
+        return {pair: one for one in self._classes for pair in combinations(sorted(self.areas(one)), 2)}
 
     @cached_property
     def _usual_forms(self) -> dict[tuple[str, str], Form]:
         worn: dict[tuple[str, str], list[Extent]] = {}
         for one in self._classes:
-            for role, extent in _extents(one).items():
-                worn.setdefault((role, one.tier), []).append(extent.of_share(len(one.ordinals)))
+            for role in self.areas(one):
+                worn.setdefault((role, one.tier), []).append(self.extent(one, role).of_share(len(one.ordinals)))
         return {key: form_of(united(extents)) for key, extents in worn.items()}
 
 
@@ -67,13 +109,12 @@ def _once(known: dict[tuple[int, int], tuple], one: "FigureClass", work: Callabl
     return known[key][2]
 
 
-def _extents(one: "FigureClass") -> dict[str, Extent]:
-    """What a brush goes over of every role on a class of figures."""
+def _areas_of(one: "FigureClass") -> dict[str, tuple[str, ...]]:
     worn: dict[str, list[str]] = {}
     for area, cell in one.cells.items():
         if cell.role:
             worn.setdefault(cell.role, []).append(area)
-    return {role: _extent_of(one.plate, tuple(areas)) for role, areas in worn.items()}
+    return {role: tuple(areas) for role, areas in worn.items()}
 
 
 @remembered(2_000)

@@ -11,7 +11,7 @@ from mantello_core.scheme.cascade import resolve
 
 
 def finding(what, cause="", *, fix=None, figures=1):
-    return Finding(what, what, "u", "r", "a", fix=fix, cause=cause, figures=figures)
+    return Finding(what, what, "u", "r", "a", mending=fix, cause=cause, figures=figures)
 
 
 class Cards(TestCase):

@@ -37,19 +37,7 @@ def contrasts(
     """
     scale = drawing.scale(width_mm)
     found: dict[tuple[str, str], Contrast] = {}
-    for at, piece in enumerate(drawing.pieces):
-        if piece.of == "field":
-            continue
-        beneath: dict[str, float] = {}
-        for lower in drawing.pieces[:at]:
-            if lower.of != piece.of:
-                area = lower.shape.intersection(piece.shape).area
-                if area > 1e-6:
-                    beneath = {name: max(0.0, known - area) for name, known in beneath.items()}
-                    beneath[lower.tincture] = beneath.get(lower.tincture, 0.0) + area
-        if not beneath:
-            continue
-        ground = max(beneath, key=lambda name: beneath[name])
+    for piece, ground in drawing.lying:
         one, other = colour_of(piece.tincture), colour_of(ground)
         wide = max(0.05, piece.shape.area**0.5 * scale)
         left = seen_difference(one, other, wide, metres)

@@ -69,6 +69,21 @@ class ArmsDrawing:
             left = difference(left, piece.shape)
         return found
 
+    @cached_property
+    def lying(self) -> tuple[tuple[Piece, str], ...]:
+        """Every piece besides the field that lies on another, with the tincture it mostly lies on."""
+        found = []
+        for at, piece in enumerate(self.pieces):
+            beneath: dict[str, float] = {}
+            for lower in self.pieces[:at] if piece.of != "field" else ():
+                area = lower.shape.intersection(piece.shape).area if lower.of != piece.of else 0.0
+                if area > 1e-6:
+                    beneath = {name: max(0.0, known - area) for name, known in beneath.items()}
+                    beneath[lower.tincture] = beneath.get(lower.tincture, 0.0) + area
+            if beneath:
+                found.append((piece, max(beneath, key=beneath.__getitem__)))
+        return tuple(found)
+
     def thinnest(self, width_mm: float) -> tuple[float, str]:
         """mm of the narrowest stroke of any piece at that width, and the piece: how wide a brush may be that draws it."""
         scale = self.scale(width_mm)
