@@ -1,5 +1,7 @@
 """What the checks look at: a design, its resolution, and the colours of its roles, worked out once."""
 
+from functools import cached_property
+
 import numpy as np
 
 from ..colour.acuity import DISTANCES
@@ -20,7 +22,7 @@ class Look:
         self.design, self.resolution = design, resolution
         #: what lies on every area, passes over the figure included
         self.stacks = Stacks(design, resolution)
-        self._apparent: dict[tuple[str, str], Lab] = {}
+        self._asked: dict[tuple[str, str], Lab] = {}
         self._labs: dict[str, np.ndarray] = {}
         self._matrices: dict[str, np.ndarray] = {}
         brief = design.brief
@@ -33,9 +35,15 @@ class Look:
         """What a role looks like once all its steps are done, under varnish and the army's dirt: what a later step pulls back
         raises no alarm."""
         key = role, tier
-        if key not in self._apparent:
-            self._apparent[key] = soiled_roles(self.design, [self._shown(role, tier)])[0]
-        return self._apparent[key]
+        if key not in self._worn and key not in self._asked:
+            self._asked[key] = soiled_roles(self.design, [self._shown(*key)])[0]
+        return self._worn.get(key) or self._asked[key]
+
+    @cached_property
+    def _worn(self) -> dict[tuple[str, str], Lab]:
+        """What every role looks like in every tier in which it is worn, worked out at once."""
+        worn = tuple(self.resolution.grounds_worn)
+        return dict(zip(worn, soiled_roles(self.design, [self._shown(*key) for key in worn]), strict=True))
 
     def _shown(self, role: str, tier: str) -> Shown:
         resolution, dirty = self.resolution, self.design.dirt_level and self.design.scheme.finishing.dirt
@@ -56,17 +64,16 @@ class Look:
 
     def apart(self, role: str, other: str, tier: str) -> float:
         """CIEDE2000 between two roles."""
-        place = self.resolution.worn.places
-        if role not in place or other not in place:
-            return difference(self.apparent(role, tier), self.apparent(other, tier))
-        return float(self.matrix(tier)[place[role], place[other]])
+        if {(role, tier), (other, tier)} <= self._worn.keys():
+            place = self.resolution.worn.places
+            return float(self.matrix(tier)[place[role], place[other]])
+        return difference(self.apparent(role, tier), self.apparent(other, tier))
 
     def labs(self, tier: str) -> np.ndarray:
-        """What every role that is worn looks like in a tier, by its number there, (roles, 3); worked out at once."""
+        """What every role that is worn in a tier looks like there, by its number, (roles, 3); NaN for one that is not."""
         if tier not in self._labs:
-            worn = self.resolution.worn.roles
-            found = soiled_roles(self.design, [self._shown(role, tier) for role in worn])
-            self._apparent |= {(role, tier): lab for role, lab in zip(worn, found, strict=True)}
+            nothing = (np.nan,) * 3
+            found = [self._worn.get((role, tier), nothing) for role in self.resolution.worn.roles]
             self._labs[tier] = np.array(found, float).reshape(-1, 3)
         return self._labs[tier]
 
