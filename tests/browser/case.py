@@ -52,10 +52,12 @@ def browser_path() -> str | None:
 
 
 class InFlight:
-    """How many requests the server is still answering, also those the browser no longer waits for."""
+    """The requests the server is still answering, also those the browser no longer waits for: one in each of its threads. One
+    that began before it was watched is none of them."""
 
     def __init__(self):
-        self._count, self._changed = 0, threading.Condition()
+        self._answering: set[int] = set()
+        self._changed = threading.Condition()
         request_started.connect(self._started)
         request_finished.connect(self._finished)
 
@@ -66,16 +68,16 @@ class InFlight:
     def wait(self):
         """Return once nothing is being answered."""
         with self._changed:
-            if not self._changed.wait_for(lambda: self._count == 0, timeout=COME / 1000):
-                raise AssertionError(f"{self._count} requests are still being answered.")
+            if not self._changed.wait_for(lambda: not self._answering, timeout=COME / 1000):
+                raise AssertionError(f"{len(self._answering)} requests are still being answered.")
 
     def _started(self, **_):
         with self._changed:
-            self._count += 1
+            self._answering.add(threading.get_ident())
 
     def _finished(self, **_):
         with self._changed:
-            self._count -= 1
+            self._answering.discard(threading.get_ident())
             self._changed.notify_all()
 
 

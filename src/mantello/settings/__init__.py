@@ -158,6 +158,7 @@ MESSAGE_STORAGE = "django.contrib.messages.storage.session.SessionStorage"
 if OPTIONS.mode == "test":
     PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 # Tests read static files where they lie; everything else serves the collected, hashed ones.
-WHITENOISE_USE_FINDERS = OPTIONS.mode == "test"
+# every test has a server of its own, which would list all files before its first answer: they are looked up as they are asked for
+WHITENOISE_USE_FINDERS = WHITENOISE_AUTOREFRESH = OPTIONS.mode == "test"
 
 MANTELLO_READER = OPTIONS.reader

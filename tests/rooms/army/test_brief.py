@@ -3,6 +3,8 @@
 import base64
 import json
 import re
+from dataclasses import replace
+from functools import cache
 from html import unescape
 from unittest.mock import patch
 
@@ -14,6 +16,7 @@ from mantello.rooms.army import proposing
 from mantello.workspace.models import Army
 from mantello.workspace.readings import reading_of
 from mantello_core.design.brief import Brief
+from mantello_core.proposals.proposal import proposals
 from tests.core.colour.test_scene_light import sent as pointed
 from tests.rooms.case import RoomCase
 
@@ -21,7 +24,23 @@ SAID = {"genre": "drill", "height_mm": "28", "metres": "1.2", "accuracy": "plaus
 NEW = SAID | {"name": "Tidal watch", "formations": "2", "names": "Ebb"}
 
 
+@cache
+def _schemes(army, brief, seeds):
+    return proposals(army, brief, seeds)
+
+
+def schemes(army, brief, seeds):
+    """The schemes for a brief, worked out once for all tests; the deadline, which no scheme follows, is the brief's own."""
+    found = _schemes(army, replace(brief, deadline=""), seeds)
+    return tuple(replace(one, design=replace(one.design, brief=brief)) for one in found)
+
+
 class BriefCase(RoomCase):
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
+        cls.enterClassContext(patch.object(proposing, "proposals", schemes))
+
     def answered(self, address: str, said: dict):
         """The page with its schemes, once a worker has worked them out."""
         waiting = self.client.get(address, said)

@@ -2,6 +2,8 @@
 
 import re
 from contextlib import suppress
+from functools import cache
+from unittest.mock import patch
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
@@ -9,6 +11,7 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 
 from mantello.jobs.models import Job
 from mantello.jobs.work import carry_out
+from mantello.rooms.army import drawn_types
 from mantello.workspace.editing import edit
 from mantello.workspace.models import Army, Drawing
 from mantello.workspace.readings import reading_of
@@ -16,6 +19,7 @@ from mantello_core.design.figure_types import own_of
 from mantello_core.design.locking import with_lock
 from mantello_core.errors import MantelloError
 from mantello_core.figures.kit import usual_making
+from mantello_core.figures.own import made_type
 from tests.core.formats.test_own_types import FIGURE
 from tests.rooms.case import RoomCase
 
@@ -24,6 +28,13 @@ GUN = {"kit": "gun", "chosen": "yes", "body": "vehicle"} | dict(usual_making("gu
 
 
 class FigureTypes(RoomCase):
+    """Figures put together alike are drawn once for all of these tests, which ask what becomes of a drawing."""
+
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
+        cls.enterClassContext(patch.object(drawn_types, "made_type", cache(made_type)))
+
     def make(self, title="Long gun", status=302, **more):
         answer = self.post("make-type", status=status, title=title, **(GUN | more))
         self.carried_out()

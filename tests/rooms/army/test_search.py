@@ -4,6 +4,7 @@ from django.urls import reverse
 
 from mantello.rooms.army.searching import PAGES
 from tests.rooms.case import RoomCase
+from tests.samples import calvessa, pared
 
 
 class Search(RoomCase):
@@ -15,11 +16,6 @@ class Search(RoomCase):
         self.assertContains(self.see("search", q="salt linen"), "?pot=salt-linen")
         self.assertContains(self.see("search", q="trousers"), "area=leg")
 
-    def test_pages_are_found_and_all_are_there(self):
-        self.assertContains(self.see("search", q="transfer"), reverse("transfers", args=[self.army.pk]))
-        for name in PAGES:
-            self.assertIn(self.client.get(reverse(name, args=[self.army.pk])).status_code, (200, 202), name)
-
     def test_checks_are_found_once_they_are_worked_out(self):
         self.see("checks")
         self.assertContains(self.see("search", q="room for marks"), "#sites")
@@ -28,3 +24,14 @@ class Search(RoomCase):
         self.assertContains(self.see("search", q="<b>zz"), "&lt;b&gt;zz")
         self.assertContains(self.see("search"), "Two letters are enough")
         self.assert_hidden("search")
+
+
+class Pages(RoomCase):
+    @staticmethod
+    def design():
+        return pared(calvessa(), {"1st-harbour-line": "fusilier"})
+
+    def test_pages_are_found_and_all_are_there(self):
+        self.assertContains(self.see("search", q="transfer"), reverse("transfers", args=[self.army.pk]))
+        for name in PAGES:
+            self.assertIn(self.client.get(reverse(name, args=[self.army.pk])).status_code, (200, 202), name)

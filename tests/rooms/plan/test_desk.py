@@ -12,6 +12,7 @@ from mantello.record.models import Entry
 from mantello.record.queries import done_steps
 from mantello.rooms.plan.evening import Evening
 from tests.rooms.plan.test_plan import TUESDAY, DeskCase
+from tests.samples import calvessa, pared
 
 
 class Minding(DeskCase):
@@ -239,9 +240,15 @@ class Desk(DeskCase):
         self.assertContains(self.see("desk"), "Nothing is logged yet")
         self.assertEqual(Entry.objects.exclude(taken_back_at=None).count(), Entry.objects.count())
 
-    def test_the_session_prints_as_cards(self):
-        self.printed("desk-cards")
-
     def test_nobody_else_comes_near(self):
         self.assert_hidden("desk-back", post=True)
         self.assert_hidden("desk-cards")
+
+
+class Cards(DeskCase):
+    @staticmethod
+    def design():
+        return pared(calvessa(), {"1st-harbour-line": "fusilier"})
+
+    def test_the_session_prints_as_cards(self):
+        self.printed("desk-cards")

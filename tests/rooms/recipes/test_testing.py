@@ -21,9 +21,9 @@ from mantello_core.record.pace import pace_of
 from tests.rooms.case import RoomCase
 
 
-def picture(colour="#808080", size=(900, 600), kind="PNG") -> SimpleUploadedFile:
+def picture(colour="#808080", size=(900, 600), kind="PNG", mode="RGB") -> SimpleUploadedFile:
     out = io.BytesIO()
-    Image.new("RGB", size, colour).save(out, kind)
+    Image.new(mode, size, colour).save(out, kind)
     return SimpleUploadedFile(f"a.{kind.lower()}", out.getvalue(), f"image/{kind.lower()}")
 
 
@@ -77,10 +77,11 @@ class Recording(RoomCase):
 class Photographs(RoomCase):
     def setUp(self):
         super().setUp()
-        self.post("record-test", "field", tier="rank", after=picture("#8a8070", (3200, 1600)))
+        self.post("record-test", "field", tier="rank", after=picture("#8a8070", (640, 320)))
         self.test = self.army.tests.first()
 
     def test_it_is_scaled_re_encoded_and_served_with_care(self):
+        self.post("test", self.test.pk, after=picture("#8a8070", (3200, 1600)), note="")
         photo = self.test.photos.get()
         self.assertEqual((photo.width, photo.height), (LONGEST, LONGEST // 2))
         answer = self.see("test-photo", self.test.pk, "after")
@@ -105,7 +106,7 @@ class Photographs(RoomCase):
         self.assertEqual(Photo.objects.count(), 1)
 
     def test_a_bomb_of_pixels_is_refused(self):
-        page = self.post("test", self.test.pk, status=422, before=picture(size=(9000, 9000)))
+        page = self.post("test", self.test.pk, status=422, before=picture(1, (9000, 9000), mode="1"))
         self.assertIn("before", page.context["form"].errors)
 
     def point(self, name: str, x: int, y: int, status=302):
