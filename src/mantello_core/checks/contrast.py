@@ -167,7 +167,7 @@ def _mark(look: Look, one: FigureClass, column: Column) -> tuple[Lab, float] | N
     return look.apparent(one.cells[widest].role, one.tier), room[widest] * look.scale
 
 
-@remembered(1_000)
+@remembered(400)
 def _room(plate: Plate) -> Mapping[str, float]:
     """How wide every area is, mm: in the last view that shows it."""
     return MappingProxyType({seen.area: seen.room for view in plate.views for seen in view.areas})

@@ -124,7 +124,7 @@ def _shining(look: Look, one: FigureClass, shiny: set[str]) -> Iterator[tuple[st
     return ((worn[area], area) for area in one.plate.areas if area in worn) if worn else iter(())
 
 
-@remembered(500)
+@remembered(400)
 def _functions(plate: Plate) -> Mapping[str, str | None]:
     """What the metal on every area is for, if it is metal."""
     return MappingProxyType({name: function_of(name, area.material) for name, area in plate.areas.items()})

@@ -6,13 +6,13 @@ from ..memory import remembered
 from .plate import Plate
 
 
-@remembered(1_000)
+@remembered(500)
 def mm2_of(shape: Plate) -> np.ndarray:
     """The visible mm² of every area, in the plate's order."""
     return np.array([area.mm2 for area in shape.areas.values()], float)
 
 
-@remembered(1_000)
+@remembered(500)
 def visibility_of(shape: Plate) -> np.ndarray:
     """Share of every area that other parts do not hide, 0 to 1, in the plate's order."""
     return np.array([area.visibility for area in shape.areas.values()], float)

@@ -42,7 +42,7 @@ def exposures(plate: Plate, law: str, height: float = 0.0) -> Mapping[str, float
     })  # fmt: skip
 
 
-@remembered(2_000)
+@remembered(500)
 def exposure_of(plate: Plate, areas: tuple[str, ...], law: str, height: float) -> float:
     """The ``exposure`` of several areas together: its mean by their painted surface; 0 where they have none."""
     mm2 = [plate.areas[area].surface_mm2 for area in areas]

@@ -108,7 +108,7 @@ def _asked(design: Design, shown: Shown) -> tuple:
     return *laid, scheme.finishing.varnish, shown.form, dirt
 
 
-@remembered(3_000)
+@remembered(1_000)
 def _soiled(
     recipe: Recipe,
     ground: Ground,

@@ -30,7 +30,9 @@ def role_shares(resolution: Resolution, scheme: Scheme | None = None) -> dict[st
                 on[place] = -1
                 inked.update({role: float(mm2[place]) * share for role, share in shown_of(one.cells[area], scheme)})
         plain += np.bincount(on % len(plain), mm2, len(plain))
-    covered = Counter(dict(zip(worn.roles, plain.tolist(), strict=False)))
+    # of equal shares the one that is met first comes first
+    met = dict.fromkeys(role for one in resolution.classes for role in worn.areas(one))
+    covered = Counter({role: float(plain[worn.places[role]]) for role in met})
     covered.update(inked)
     whole = float(plain.sum())
     return {role: mm2 / whole for role, mm2 in covered.most_common()}
