@@ -1,4 +1,4 @@
-"""Selects written in one go are those that Django's templates write."""
+"""Selects and inputs written in one go are those that Django's templates write."""
 
 import re
 
@@ -27,8 +27,27 @@ class RenderingTests(SimpleTestCase):
         given_ = [value] if kind is forms.SelectMultiple else value
         self.assertEqual(written(widget, given_, FieldRenderer()), written(widget, given_, DjangoTemplates()))
 
-    def test_other_fields_are_left_to_their_templates(self):
-        widget = forms.TextInput({"size": 4})
-        self.assertEqual(
-            widget.render("a", "<b>", renderer=FieldRenderer()), widget.render("a", "<b>", renderer=DjangoTemplates())
+    @given(
+        st.sampled_from(
+            (
+                forms.TextInput,
+                forms.NumberInput,
+                forms.EmailInput,
+                forms.HiddenInput,
+                forms.SearchInput,
+                forms.DateInput,
+            )
+        ),
+        st.one_of(st.none(), WORDS, st.integers(), st.floats(allow_nan=False)),
+        st.dictionaries(st.sampled_from(("id", "size", "required", "placeholder")), st.one_of(WORDS, st.booleans())),
+    )
+    def test_a_plain_input_is_as_its_templates_have_it(self, kind, value, attributes):
+        ours, theirs = (
+            kind(attributes).render("a pot", value, renderer=one()).strip() for one in (FieldRenderer, DjangoTemplates)
         )
+        self.assertEqual(ours, theirs)
+
+    def test_other_fields_are_left_to_their_templates(self):
+        for widget in (forms.Textarea({"rows": 4}), forms.CheckboxInput(), forms.ClearableFileInput()):
+            ours, theirs = (widget.render("a", "<b>", renderer=one()) for one in (FieldRenderer, DjangoTemplates))
+            self.assertEqual(ours, theirs)

@@ -5,7 +5,8 @@ import json
 from dataclasses import replace
 
 from mantello_core.design.design import Design
-from mantello_core.formats.document.design import read_design
+from mantello_core.design.shared_parts import with_parts_of
+from mantello_core.formats.document.design import read_kept_design
 from mantello_core.formats.document.evenings import read_evenings
 from mantello_core.memory import Memory
 
@@ -30,17 +31,20 @@ def reading_of(edition: Edition) -> Reading:
     mark, size = _digest(edition.document)
     like = next((one for one in _kept.answers() if one.timeless == mark), None)
     if like is None:
-        design = read_design(edition.document, drawing_of)
+        design = read_kept_design(edition.document, drawing_of)
+        before = next((one for one in _kept.answers() if one.army_id == edition.army_id), None)
+        design = with_parts_of(design, before.design) if before else design
     else:
         evenings = read_evenings(edition.document.get("evenings", {}), like.design.army)
         design = replace(like.design, evenings=evenings)
-    return _keep(key, Reading(design, like, _kept.answers), mark, size)
+    return _keep(key, edition, Reading(design, like, _kept.answers), mark, size)
 
 
 def remember(edition: Edition, design: Design) -> Reading:
     """Keep what was just written, so that it need not be read back."""
     like = next((one for one in _kept.answers() if _same_but_evenings(one.design, design)), None)
-    return _keep((edition.pk, edition.made_at), Reading(design, like, _kept.answers), *_digest(edition.document))
+    key = edition.pk, edition.made_at
+    return _keep(key, edition, Reading(design, like, _kept.answers), *_digest(edition.document))
 
 
 def _same_but_evenings(one: Design, other: Design) -> bool:
@@ -59,6 +63,6 @@ def _digest(document: dict) -> tuple[str, int]:
     return hashlib.sha256(written).hexdigest(), len(written)
 
 
-def _keep(key: tuple, reading: Reading, timeless: str, size: int) -> Reading:
-    reading.timeless = timeless
+def _keep(key: tuple, edition: Edition, reading: Reading, timeless: str, size: int) -> Reading:
+    reading.timeless, reading.army_id = timeless, edition.army_id
     return _kept.put(key, reading, _GROWS * size)

@@ -10,6 +10,7 @@ from mantello_core.film.prediction import Prediction
 from mantello_core.film.tones import Tones
 from mantello_core.formats.drawing import Lit
 from mantello_core.formats.traces import Trace
+from mantello_core.memory import remembered
 from mantello_core.scheme.cascade import FigureClass
 from mantello_core.scheme.finishing import MOST_LEVEL
 
@@ -32,17 +33,27 @@ SAME = 1.5
 
 def lit_of(design: Design, one: FigureClass, area: str, worn: Prediction, seeing: Seeing, *, edges: bool) -> Lit | None:
     """The tones of an area that ``worn`` paints; None where all are as its flats. edges: whether its edges are lit."""
-    tones = shaded(worn) if seeing.moment == "shade" else worn.tones
-    traces = tuple(_traces(design, one, area, worn, seeing)) if seeing.moment != "shade" else ()
+    lit, same = _lit(worn, seeing, edges, FROM[design.scheme.finishing.light])
+    if seeing.moment == "finished":
+        dirt = tuple(_dirt_traces(design, one, area, seeing.hex(worn.tones["edge"]), seeing))
+        lit = lit._replace(traces=(*lit.traces, *dirt))
+    return None if same and not lit.traces else lit
+
+
+@remembered(2_000)
+def _lit(worn: Prediction, seeing: Seeing, edges: bool, light: tuple[float, float]) -> tuple[Lit, bool]:
+    """The tones that a recipe shows by itself, wherever it lies, and whether they are as its flats. light: where from."""
+    shade = seeing.moment == "shade"
+    tones, traces = shaded(worn) if shade else worn.tones, () if shade else tuple(_traces(worn, seeing))
     found = tones.recess, tones.raised, tones["edge"] if edges else tones.raised
+    colours = [seeing.hex(tone) for tone in found]
     if all(difference(tone, tones.flats) < SAME for tone in found):
-        return Lit(*(seeing.hex(tone) for tone in found), traces) if traces else None
-    bands = _bands(worn, seeing) if seeing.moment != "shade" else ()
-    return Lit(*(seeing.hex(tone) for tone in found), traces, bands, FROM[design.scheme.finishing.light])
+        return Lit(*colours, traces), True
+    return Lit(*colours, traces, () if shade else _bands(worn, seeing), light), False
 
 
-def _traces(design: Design, one: FigureClass, area: str, worn: Prediction, seeing: Seeing) -> Iterator[Trace]:
-    """Chips, scratches, runs and stripes of an area's recipe, and what dirt leaves one by one on a finished figure."""
+def _traces(worn: Prediction, seeing: Seeing) -> Iterator[Trace]:
+    """Chips, scratches, runs and stripes of a recipe."""
     along = "dots"
     for outcome in worn.outcomes:
         goes = outcome.step.goes
@@ -51,8 +62,6 @@ def _traces(design: Design, one: FigureClass, area: str, worn: Prediction, seein
             colour, which = seeing.hex(outcome.after), goes.which or "lower"
             yield Trace(goes.place, colour, count or 0.0, length or 0.0, width, 1.0, along, which)
             along = goes.place if goes.place in ("dots", "scratches") else along
-    if seeing.moment == "finished":
-        yield from _dirt_traces(design, one, area, seeing.hex(worn.tones["edge"]), seeing)
 
 
 def _dirt_traces(design: Design, one: FigureClass, area: str, edge: str, seeing: Seeing) -> Iterator[Trace]:

@@ -1,6 +1,7 @@
 """Checks of the mapping: gaps, dead rules, marks lost to deeper rules, ranks that cannot be told apart."""
 
 from dataclasses import replace
+from functools import partial
 
 from ..design.design import Design
 from ..design.edit import without_role, without_rule
@@ -23,7 +24,7 @@ def unmapped(look: Look) -> Check:
     for one, area in gaps:
         material = one.plate.areas[area].material
         role = usual.get(sideless(area)) or by_material.get(material)
-        fix = _mapped(design, one, area, role) if role else None
+        fix = partial(_mapped, design, one, area, role) if role else None
         finding = at(design.army, one, area, spoken(area), f"{one.unit}|{one.rank}|{area}", len(one.ordinals), fix)
         cause = f"{class_title(design.army, one)}: no colour yet"
         found.append(of(finding, cause, (), (area,), len(one.ordinals)))

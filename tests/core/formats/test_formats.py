@@ -6,6 +6,7 @@ import json
 import unittest
 from dataclasses import replace
 from datetime import datetime
+from unittest.mock import patch
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -16,7 +17,13 @@ from mantello_core.design import muster
 from mantello_core.design.design import Design
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
 from mantello_core.formats.command import VERBS, answer
-from mantello_core.formats.document.design import design_bytes, read_design, read_design_bytes, write_design
+from mantello_core.formats.document.design import (
+    design_bytes,
+    read_design,
+    read_design_bytes,
+    read_kept_design,
+    write_design,
+)
 from mantello_core.formats.roster.reading import read_roster
 from mantello_core.formats.roster.writing import write_roster, write_roster_json
 from mantello_core.formats.sample import camouflaged_levy, levy
@@ -34,6 +41,23 @@ NAMES = st.text(st.characters(codec="utf-8", exclude_categories=("C", "Z")), min
 class Documents(RefusalCase):
     def test_the_demo_reads_back_identical(self):
         self.assertEqual(read_design_bytes(design_bytes(calvessa())), calvessa())
+
+    def test_what_was_kept_is_read_without_going_over_its_form_and_refused_all_the_same(self):
+        document = write_design(calvessa())
+        with patch("mantello_core.formats.document.design.check", side_effect=AssertionError):
+            self.assertEqual(read_kept_design(document, {}.get), calvessa())
+        damaged = document | {"scheme": document["scheme"] | {"roles": [{"id": "field"}]}}
+        with self.assertRaisesMessage(Unreadable, "/scheme/roles/0"):
+            read_kept_design(damaged, {}.get)
+        named = document | {"scheme": document["scheme"] | {"locked": ["nowhere"]}}
+        with self.assertRaisesMessage(UnknownName, "nowhere"):
+            read_kept_design(named, {}.get)
+
+    def test_what_an_earlier_version_kept_is_gone_over(self):
+        older = write_design(calvessa()) | {"version": 7}
+        with patch("mantello_core.formats.document.design.check") as check:
+            self.assertEqual(read_kept_design(older, {}.get), calvessa())
+        check.assert_called_once()
 
     @given(
         st.lists(st.tuples(NAMES, st.sampled_from(("fusilier", "ranger")), st.integers(1, 40)), min_size=1, max_size=6),

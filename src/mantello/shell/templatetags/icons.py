@@ -11,6 +11,7 @@ from mantello.shell.words import Term, term
 from mantello_core.army.tree import TIERS
 from mantello_core.colour.spaces import Lab, hex_of, on_screen
 from mantello_core.film.tones import Tones
+from mantello_core.memory import remembered
 
 register = template.Library()
 
@@ -50,6 +51,11 @@ VERDICT_ICONS = {"clear": "ok", "look": "note", "wrong": "bad"}
 @register.simple_tag
 def icon(name: str, size: int = 16) -> str:
     """One of the line icons, decorative: words stand beside it."""
+    return _icon(name, size)
+
+
+@remembered(100)
+def _icon(name: str, size: int) -> str:
     return format_html(
         '<svg class="i" width="{0}" height="{0}" viewBox="0 0 16 16" aria-hidden="true">{1}</svg>',
         size,
@@ -98,7 +104,8 @@ def ribbon(tones: Tones | None, size: str = "list", label: str = "") -> str:
     places = tones.places.all
     for place in places:
         width = 100 * place.share
-        pieces.append((f"{at:.1f}", f"{width + (0.4 if place is not places[-1] else 0):.1f}", hex_of(tones[place.id])))
+        drawn = width + (0.4 if place is not places[-1] else 0)
+        pieces.append(f'<rect x="{at:.1f}" width="{drawn:.1f}" height="10" fill="{hex_of(tones[place.id])}"/>')
         at += width
     said = ", ".join(f"{place.name} {100 * place.share:.0f}" for place in places)
     return format_html(
@@ -106,7 +113,7 @@ def ribbon(tones: Tones | None, size: str = "list", label: str = "") -> str:
         size,
         label or "Tones",
         said,
-        format_html_join("", '<rect x="{}" width="{}" height="10" fill="{}"/>', pieces),
+        mark_safe("".join(pieces)),
     )
 
 

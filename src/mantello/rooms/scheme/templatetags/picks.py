@@ -1,10 +1,11 @@
 """Addresses and words of picks and cells."""
 
 import math
+from html import escape
 from urllib.parse import parse_qsl, urlencode
 
 from django import template
-from django.utils.html import escape, format_html, format_html_join
+from django.utils.html import format_html, format_html_join
 from django.utils.safestring import mark_safe
 
 from mantello_core.checks.card import cards_of
@@ -57,12 +58,6 @@ def query_finding(finding) -> str:
 
 
 @register.filter
-def sideless_area(pick) -> str:
-    """The row of the table the pick is in."""
-    return sideless(pick.area)
-
-
-@register.filter
 def cells_in(table, row: str) -> dict:
     """A row of a distinction table: column to its cell, None for an empty one."""
     return {column.id: table.cell(row, column.id) for column in table.columns}
@@ -86,26 +81,41 @@ def marks_of(marks: str) -> str:
     step = 7
     pale = ((x * step, "#c9c9c9", 0, 14) for x, mark in enumerate(marks) if mark != " ")
     dark = ((x * step, "#1b1b1b", *_MARK[mark]) for x, mark in enumerate(marks) if mark in _MARK)
-    drawn = format_html_join("", '<rect x="{}" width="5" fill="{}" y="{}" height="{}"/>', [*pale, *dark])
+    drawn = (f'<rect x="{x}" width="5" fill="{ink}" y="{y}" height="{tall}"/>' for x, ink, y, tall in (*pale, *dark))
     return format_html(
         '<svg class="marks" viewBox="0 0 {} 14" preserveAspectRatio="{}" role="img" aria-label="{} figures change">{}</svg>',
         max(len(marks) * step, 260),
         "xMinYMid meet" if len(marks) < 60 else "none",
         marks.count("c"),
-        drawn,
+        mark_safe("".join(drawn)),
     )
 
 
 @register.simple_tag
-def cells_of(row, pick, within: str) -> str:
-    """A row of the mapping table as cells. Written in one go, since a large army has thousands of them."""
-    scheme = pick.reading.design.scheme
-    here = sideless(pick.area) == row.key
+def rows_of(rows, pick, within: str) -> str:
+    """Rows of the mapping table. Written in one go, since a large army has thousands of cells."""
+    scheme, chosen = pick.reading.design.scheme, sideless(pick.area)
     tail = _tail(within or "all", pick.role, pick.reach if pick.reach != "area" else "")
-    return mark_safe(
-        "".join(
+    written = []
+    for row in rows:
+        here = row.key == chosen
+        cells = (
             _cell(row, cell, scheme, tail, here=here and cell is not None and cell.one == pick.figures)
             for cell in row.cells
+        )
+        lit, words, name = ' class="hi"' if here else "", escape(row.words), escape(row.name)
+        head = f'<tr data-words="{words}"{lit}><th scope="row" title="{escape(row.key)}">{name}</th>'
+        written.append(f"{head}{''.join(cells)}</tr>")
+    return mark_safe("".join(written))
+
+
+@register.simple_tag
+def area_list(areas) -> str:
+    """The areas of a figure as links; areas: (id, name, what it wears, label, query) of each."""
+    return mark_safe(
+        "".join(
+            f'<li><a href="?{escape(query)}" data-visit tabindex="-1" data-id="{id_}" data-label="{escape(label)}">{escape(name)}, {escape(worn)}</a></li>'
+            for id_, name, worn, label, query in areas
         )
     )
 
