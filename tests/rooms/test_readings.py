@@ -9,9 +9,9 @@ from tests.rooms.case import RoomCase
 class WrittenElsewhere(RoomCase):
     """An edition is made; then the process knows the one before it only, as one that did not make the edit."""
 
-    def after(self, name: str, *about, **posted):
+    def after(self, address: str, *about, **posted):
         before = self.army.head_id
-        self.post(name, *about, **posted)
+        self.post(address, *about, **posted)
         readings._kept.empty()
         was = reading_of(Edition.objects.get(pk=before))
         self.army.refresh_from_db()
