@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from types import MappingProxyType
 
 from ..memory import remembered
-from .plate import Plate, PlateArea, SeenArea, View
+from .plate import Plate, PlateArea, View
 from .vocabulary import group_of
 
 #: what a pass of dirt follows, and in words
@@ -22,6 +22,8 @@ _STEEP = {"Vehicle", "Shield", "Cloak", "Flag"}
 _LARGE = 12.0
 #: groups that stay clean: the base has its own recipe
 _BASE = "Base"
+#: poles and flags tower over the figure; its height is that of what it wears
+_NOT_WORN = frozenset({_BASE, "Flag", "Weapon"})
 
 
 def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
@@ -37,9 +39,15 @@ def exposures(plate: Plate, law: str, height: float = 0.0) -> Mapping[str, float
     """The ``exposure`` of every area of a plate."""
     below = _below(plate, height) if law == "ground" else {}
     return MappingProxyType({
-        name: 0.0 if group_of(name) == _BASE else _reached(area, group_of(name), law, below.get(name, 0.0))
-        for name, area in plate.areas.items()
+        area.name: 0.0 if group == _BASE else _reached(area, group, law, below.get(area.name, 0.0))
+        for area, group in zip(plate.areas.values(), _groups(plate), strict=True)
     })  # fmt: skip
+
+
+@remembered(500)
+def _groups(plate: Plate) -> tuple[str, ...]:
+    """The group of every area, in the plate's order."""
+    return tuple(map(group_of, plate.areas))
 
 
 @remembered(500)
@@ -63,32 +71,33 @@ def _chips(material: str) -> bool:
     return any(one in material for one in _HARD)
 
 
-@remembered(4_000)
 def _below(plate: Plate, height: float) -> Mapping[str, float]:
     """For every area the share of its box that lies below a share of the figure's height, the views weighed by what they
     show of it."""
     reached: dict[str, float] = defaultdict(float)
     shown: dict[str, float] = defaultdict(float)
-    for view in plate.views:
-        foot, tall = _span(view)
+    for foot, tall, areas in _standing(plate):
         limit = foot - height * tall
-        for seen in view.areas:
-            _, top, _, bottom = seen.box
+        for area, mm2, top, bottom in areas:
             inside = max(0.0, bottom - max(top, limit)) / max(bottom - top, 1e-9)
-            reached[seen.area] += seen.mm2 * min(1.0, inside)
-            shown[seen.area] += seen.mm2
-    return MappingProxyType({area: reached[area] / mm2 for area, mm2 in shown.items() if mm2})
+            reached[area] += mm2 * min(1.0, inside)
+            shown[area] += mm2
+    return {area: reached[area] / mm2 for area, mm2 in shown.items() if mm2}
+
+
+@remembered(2_000)
+def _standing(plate: Plate) -> tuple[tuple[float, float, tuple[tuple[str, float, float, float], ...]], ...]:
+    """Of every view where the figure stands, how tall it is, and every area with what is seen of it and its box's top and bottom."""
+    return tuple(
+        (*_span(view), tuple((seen.area, seen.mm2, seen.box[1], seen.box[3]) for seen in view.areas))
+        for view in plate.views
+    )
 
 
 def _span(view: View) -> tuple[float, float]:
     """Where the figure stands and how tall it is, its base left out; drawing units, down is positive."""
-    boxes = [seen.box for seen in view.areas if group_of(seen.area) != _BASE and _worn(seen)]
+    boxes = [seen.box for seen in view.areas if group_of(seen.area) not in _NOT_WORN]
     if not boxes:
         return 0.0, 1.0
     foot = max(bottom for *_, bottom in boxes)
     return foot, foot - min(top for _, top, *_ in boxes)
-
-
-def _worn(seen: SeenArea) -> bool:
-    """Poles and flags tower over the figure; its height is that of what it wears."""
-    return group_of(seen.area) not in ("Flag", "Weapon")
