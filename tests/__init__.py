@@ -1,9 +1,10 @@
 """Tests, mirroring the code."""
 
-import gc
 import os
 
 from hypothesis import HealthCheck, settings
+
+from mantello_core.collecting import collect_seldom
 
 # No deadline, and no judgement of how long an example takes to make: time is measured by the benchmark, and the machine
 # may be busy. In CI the examples are the same every run, so that a change is judged by what it changed; on a
@@ -12,5 +13,4 @@ settings.register_profile("here", deadline=None, suppress_health_check=[HealthCh
 settings.register_profile("ci", settings.get_profile("here"), derandomize=True)
 settings.load_profile("ci" if os.environ.get("CI") else "here")
 
-# As the server does: a page makes tens of thousands of values and no rings, and looking for rings takes a fifth of the time.
-gc.set_threshold(25_000, 20, 20)
+collect_seldom()

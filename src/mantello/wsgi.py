@@ -21,5 +21,3 @@ warm_armies()
 let_go()
 gc.collect()
 gc.freeze()
-# a page makes tens of thousands of values and no rings: looking for rings every 700 takes a fifth of its time
-gc.set_threshold(25_000, 20, 20)

@@ -74,6 +74,8 @@ print((time.process_time() - since) * 1000)
 """
 _SCRIPT = """
 import time
+from mantello_core.collecting import collect_seldom
+collect_seldom()
 {first}
 since = time.process_time()
 {asked}

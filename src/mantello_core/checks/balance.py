@@ -5,7 +5,6 @@ from functools import partial
 
 import numpy as np
 
-from ..design.design import Design
 from ..design.edit import with_undercoat
 from ..figures.by_area import mm2_of
 from ..figures.plate import Plate, PlateArea
@@ -14,6 +13,7 @@ from ..film.reached import reached, shows_ground
 from ..memory import remembered
 from ..mixing.undercoat import best_undercoat, palest
 from ..paints.paint import Paint
+from ..recipes.step import Step
 from ..scheme.cascade import FigureClass
 from ..scheme.share import role_shares
 from .finding import Check, Finding, Fix, at, of
@@ -184,18 +184,16 @@ def trouble(look: Look) -> Check:
             {"unit": one.unit, "rank": one.rank, "area": area, "ordinal": one.ordinals[0]},
         )
         ground = resolution.ground_under(role_id, tier) or design.scheme.ground
-        outcomes = design.scheme.predicted(
-            role.recipe(tier), ground, look.resolution.worn.usual_form(role_id, tier)
-        ).outcomes
-        if not outcomes:
+        laid = design.scheme.predicted(role.recipe(tier), ground, resolution.worn.usual_form(role_id, tier)).coats
+        if not laid:
             found[f"none|{role_id}"] = Finding(f"{role.name} has no recipe yet", f"none|{role_id}", **place, number=99)
             continue
-        most = max(outcomes, key=lambda outcome: outcome.coats)
-        if most.coats > aims.threshold("coats"):
-            said = f"{role.name}: {most.coats} coats over {ground.words}"
+        step, most = max(laid, key=lambda one: one[1])
+        if most > aims.threshold("coats"):
+            said = f"{role.name}: {most} coats over {ground.words}"
             found.setdefault(
                 f"coats|{role_id}",
-                Finding(said, f"coats|{role_id}", **place, number=most.coats, mending=partial(_kinder, design, most)),
+                Finding(said, f"coats|{role_id}", **place, number=most, mending=partial(_kinder, step, most)),
             )
         recipe = role.recipe(tier)
         if shows_ground(recipe) and f"dark|{role_id}" not in found:
@@ -206,7 +204,7 @@ def trouble(look: Look) -> Check:
                 found[f"dark|{role_id}"] = Finding(
                     said, f"dark|{role_id}", **place, number=50, mending=partial(_paler, pale)
                 )
-        many = max(len(outcome.step.mix.parts) for outcome in outcomes)
+        many = max(len(step.mix.parts) for step, _ in laid)
         if many > aims.threshold("paints"):
             found.setdefault(
                 f"paints|{role_id}",
@@ -237,9 +235,9 @@ def _paler(pale: Paint) -> Fix:
     )
 
 
-def _kinder(design: Design, outcome) -> Fix | None:
-    best = best_undercoat(outcome.step.mix)
-    if best.coverage.coats is None or best.coverage.coats >= outcome.coats:
+def _kinder(step: Step, coats: int) -> Fix | None:
+    best = best_undercoat(step.mix)
+    if best.coverage.coats is None or best.coverage.coats >= coats:
         return None
     words = f"{best.undercoat.name} for the army: {best.coverage.coats} coats here, other roles change too"
     return Fix(words, lambda now: with_undercoat(now, best.undercoat))

@@ -94,7 +94,7 @@ def _off_words(look: Look) -> Iterator[Finding]:
         for tier, grade in GRADES.items():
             shown = look.resolution.showing_most(one.role, tier) if tier in tiers else None
             predicted = scheme.predicted(scheme.recipe(one.role, tier)) if shown and shown.tier == tier else None
-            if predicted is None or not predicted.outcomes:
+            if predicted is None or not predicted.coats:
                 continue
             aim = target(one.colour, grade, metal=one.metal)
             off = aim.off(predicted.tones.flats)

@@ -31,8 +31,8 @@ def hidden(look: Look) -> Check:
             asked = role, one.tier, ground
             if asked not in lights:
                 form = resolution.worn.usual_form(role, one.tier)
-                outcomes = design.scheme.predicted(design.scheme.role(role).recipe(one.tier), ground, form).outcomes
-                lights[asked] = [(each.step, each.coats) for each in outcomes if each.step.kind in _REFINING]
+                laid = design.scheme.predicted(design.scheme.role(role).recipe(one.tier), ground, form).coats
+                lights[asked] = [(step, coats) for step, coats in laid if step.kind in _REFINING]
             seconds = sum(brushing_seconds(step, area.extent, coats, around) for step, coats in lights[asked])
             if seconds > 0:
                 key = f"{one.type}|{sideless(name)}"

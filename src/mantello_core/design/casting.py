@@ -208,7 +208,7 @@ def _colours(design: Design, option: CastOption) -> tuple[tuple[str, Lab, float]
 def _look(design: Design, role: str) -> Lab:
     """What a role looks like on rank and file; a middling grey where it has no recipe yet."""
     found = design.scheme.predicted(design.scheme.recipe(role, "rank"))
-    return found.tones.flats if found.outcomes else Lab(55.0, 0.0, 0.0)
+    return found.tones.flats if found.coats else Lab(55.0, 0.0, 0.0)
 
 
 def _touching(design: Design, cast_: UnitCast, order: dict[str, int]) -> tuple[tuple[int, int], ...]:

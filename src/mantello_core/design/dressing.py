@@ -157,7 +157,7 @@ def words_used(design: Design, resolution: Resolution, dress: Dress) -> tuple[Wo
     looks = [
         (role.id, _metallic(role), found.tones.flats)
         for role in design.scheme.roles
-        if role.id in clothes and (found := design.scheme.predicted(role.recipe(tiers[0]))).outcomes
+        if role.id in clothes and (found := design.scheme.predicted(role.recipe(tiers[0]))).coats
     ]
     used = []
     for colour, metal in {(cell.colour, cell.metal): None for cell in dress.cells}:

@@ -12,7 +12,7 @@ def looks_of(design: Design) -> list[tuple[str, Lab]]:
     return [
         (role.id, found.tones.flats)
         for role in design.scheme.roles
-        if (found := design.scheme.predicted(role.recipe("rank"))).outcomes
+        if (found := design.scheme.predicted(role.recipe("rank"))).coats
     ]
 
 

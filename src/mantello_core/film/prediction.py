@@ -110,6 +110,11 @@ class Prediction:
         """The colours by lightness that it ends in."""
         return tones_of(self.labs[-1:, 1:], self._share[1:])[0]
 
+    @property
+    def coats(self) -> tuple[tuple[Step, int], ...]:
+        """Every step with its coats, without telling what else it does."""
+        return tuple(zip(self._steps, self._left.coats, strict=True))
+
     @cached_property
     def outcomes(self) -> tuple[Outcome, ...]:
         """What every step does."""
