@@ -72,6 +72,22 @@ class NewBriefs(BriefCase):
         self.client.get(reverse("new-brief"), NEW | {"again": ""})
         self.assertEqual(Job.objects.filter(state=Job.State.WAITING).count(), 1)
 
+    def test_it_can_be_stopped_and_is_worked_out_when_that_is_asked(self):
+        self.client.get(reverse("new-brief"), NEW)
+        page = self.client.post(reverse("stop-job", args=[Job.objects.get().pk]), follow=True)
+        self.assertContains(page, "It was stopped")
+        self.assertContains(page, "Work it out")
+        self.assertFalse(Job.objects.going_on().exists())
+        self.client.get(reverse("new-brief"), NEW | {"again": ""})
+        self.assertTrue(Job.objects.going_on().exists())
+
+    def test_whoever_comes_back_to_an_earlier_brief_is_answered(self):
+        self.client.get(reverse("new-brief"), NEW)
+        self.client.get(reverse("new-brief"), NEW | {"genre": "guard"})
+        page = self.client.get(reverse("new-brief"), NEW)
+        self.assertContains(page, "Waiting for a free worker", status_code=202)
+        self.assertEqual(Job.objects.going_on().count(), 1)
+
     def test_a_choice_before_they_are_there_is_refused_and_waits(self):
         answer = self.client.post(reverse("new-brief"), NEW | {"choose": "0", "title-0": "x"})
         self.assertContains(answer, "Waiting for a free worker", status_code=422)
