@@ -10,7 +10,7 @@ from contextlib import contextmanager
 from pathlib import Path
 
 from .environment import PYTHON, VENV
-from .step import ROOT, STATE, SetupError, run, say
+from .step import ROOT, STATE, SetupError, attended, end, run, say
 
 #: threads in which a process multiplies matrices: ours are small, and there is a process for every processor as it is
 ONE_THREAD = {"OPENBLAS_NUM_THREADS": "1"}
@@ -81,7 +81,7 @@ def manage(environment: dict[str, str], *arguments: str, quiet: bool = False) ->
     if quiet:
         run(command, f"'{arguments[0]}'", "read the message above", env=environment, cwd=ROOT)
         return 0
-    return subprocess.run(command, env=environment, cwd=ROOT, check=False).returncode
+    return attended(command, env=environment, cwd=ROOT)
 
 
 @contextmanager
@@ -129,17 +129,8 @@ def background_worker(environment: dict[str, str]):
         with turn:
             ended.set()
         for process in running:
-            _end(process)
+            end(process)
         keeper.join(15)
-
-
-def _end(process: subprocess.Popen) -> None:
-    process.terminate()
-    try:
-        process.wait(10)
-    except subprocess.TimeoutExpired:
-        process.kill()
-        process.wait(5)
 
 
 def try_port(host: str, port: int) -> None:

@@ -4,7 +4,6 @@ import argparse
 import ipaddress
 import os
 import socket
-import subprocess
 from pathlib import Path
 
 from .application import (
@@ -24,7 +23,7 @@ from .environment import PYTHON, ensure_environment
 from .packages import CHECKING, SERVING, ensure_browser, ensure_packages
 from .prepared import is_prepared, note_prepared
 from .scripts import ensure_scripts
-from .step import ROOT, STATE, SetupError, say
+from .step import ROOT, STATE, SetupError, attended, say, told_to_end
 
 #: exit status of 'prepare' where tables would have to change
 PENDING = 3
@@ -43,11 +42,12 @@ def main(arguments: list[str]) -> int:
     if rest and verb not in ("test", "core", "manage", "bench"):
         parser.error(f"unknown arguments: {' '.join(rest)}")
     try:
-        if verb == "core":
-            return _core(rest)
-        if verb == "bench" and rest[:1] in (["mutants"], ["cold"]):
-            return _bench(rest)
-        return _with_database(verb, asked, rest)
+        with told_to_end():
+            if verb == "core":
+                return _core(rest)
+            if verb == "bench" and rest[:1] in (["mutants"], ["cold"]):
+                return _bench(rest)
+            return _with_database(verb, asked, rest)
     except SetupError as error:
         say(str(error))
         return 1
@@ -104,7 +104,7 @@ def _parser() -> argparse.ArgumentParser:
 def _core(rest: list[str]) -> int:
     ensure_environment(("run",))
     environment = ONE_THREAD | {"PYTHONPATH": str(ROOT / "src"), "PATH": "/usr/bin:/bin"}
-    return subprocess.run([str(PYTHON), "-m", "mantello_core", *rest], env=environment, check=False).returncode
+    return attended([str(PYTHON), "-m", "mantello_core", *rest], env=environment)
 
 
 def _bench(rest: list[str], url: str = "") -> int:
@@ -114,7 +114,7 @@ def _bench(rest: list[str], url: str = "") -> int:
         settings_for(url, MANTELLO_MODE="test") if url else ONE_THREAD | os.environ | {"PYTHONPATH": str(ROOT / "src")}
     )
     module = "tests.mutation" if rest[0] == "mutants" else f"tests.benches.{rest[0]}"
-    return subprocess.run([str(PYTHON), "-m", module, *rest[1:]], env=environment, cwd=ROOT, check=False).returncode
+    return attended([str(PYTHON), "-m", module, *rest[1:]], env=environment, cwd=ROOT)
 
 
 def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int:

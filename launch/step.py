@@ -1,7 +1,9 @@
 """One step of the set-up: it works, or says what failed and what to do."""
 
+import signal
 import subprocess
 import sys
+from contextlib import contextmanager
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parent.parent
@@ -36,3 +38,38 @@ def run(command: list[str], what: str, then: str, **options) -> subprocess.Compl
         tail = "\n  ".join(done.stdout.strip().splitlines()[-12:])
         raise SetupError(f"{what} failed ({' '.join(command[:3])} ended with {done.returncode}):\n  {tail}", then)
     return done
+
+
+@contextmanager
+def told_to_end():
+    """Within it a terminate or hang-up ends the process as Ctrl-C does, tidily: what it started is ended before it."""
+
+    def leave(number, _):
+        sys.exit(128 + number)
+
+    before = {one: signal.signal(one, leave) for one in (signal.SIGTERM, signal.SIGHUP)}
+    try:
+        yield
+    finally:
+        for one, handler in before.items():
+            signal.signal(one, handler)
+
+
+def attended(command: list[str], **options) -> int:
+    """Run a command to its end, or to this process's own: whatever ends that, the command ends too. Its exit status."""
+    process = subprocess.Popen(command, **options)
+    try:
+        return process.wait()
+    except BaseException:
+        end(process)
+        raise
+
+
+def end(process: subprocess.Popen) -> None:
+    """End a process: it is told to, and has ten seconds for it."""
+    process.terminate()
+    try:
+        process.wait(10)
+    except subprocess.TimeoutExpired:
+        process.kill()
+        process.wait(5)

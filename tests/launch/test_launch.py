@@ -2,6 +2,7 @@
 
 import io
 import os
+import signal
 import socket
 import subprocess
 import sys
@@ -115,6 +116,21 @@ class Launcher(SimpleTestCase):
             process.wait.return_value = status
             with mock.patch.object(subprocess, "Popen", return_value=process), redirect_stdout(io.StringIO()):
                 self.assertEqual(checks._tested({}, ["tests"], None), wanted)
+
+    def test_whoever_is_told_to_end_ends_what_it_attends_to(self):
+        inner = "import os, time; print(os.getpid(), flush=True); time.sleep(600)"
+        outer = (
+            "import sys; from launch.step import attended, told_to_end\n"
+            f"with told_to_end(): attended([sys.executable, '-c', {inner!r}])"
+        )
+        for told in (signal.SIGTERM, signal.SIGHUP, signal.SIGINT):
+            with subprocess.Popen(
+                [sys.executable, "-c", outer], cwd=ROOT, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True
+            ) as process:
+                attended_to = int(process.stdout.readline())
+                process.send_signal(told)
+                self.assertNotEqual(process.wait(60), 0)
+            self.assertFalse(Path(f"/proc/{attended_to}").exists(), told)
 
     def test_without_a_verb_the_help_is_shown_and_an_unknown_one_is_refused(self):
         out = io.StringIO()
