@@ -34,7 +34,7 @@ def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
     return exposures(plate, law, height)[area]
 
 
-@remembered(4_000)
+@remembered(2_500)
 def exposures(plate: Plate, law: str, height: float = 0.0) -> Mapping[str, float]:
     """The ``exposure`` of every area of a plate."""
     below = _below(plate, height) if law == "ground" else {}
