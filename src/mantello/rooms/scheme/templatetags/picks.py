@@ -92,7 +92,7 @@ def marks_of(marks: str) -> str:
 
 
 @register.simple_tag
-def rows_of(rows, pick, within: str) -> str:
+def table_rows(rows, pick, within: str) -> str:
     """Rows of the mapping table. Written in one go, since a large army has thousands of cells."""
     scheme, chosen = pick.reading.design.scheme, sideless(pick.area)
     tail = _tail(within or "all", pick.role, pick.reach if pick.reach != "area" else "")
