@@ -52,6 +52,13 @@ class Node:
         """Whether it is a leaf with figures of its own."""
         return self.kind == "unit"
 
+    @cached_property
+    def build(self) -> tuple:
+        """All of it and below but what formations are called, and what kind of formation they are: figures, and what is told of
+        them by ids, follow from it."""
+        below = tuple(child.build for child in self.children)
+        return self.id, self.is_unit, self.ranks, self.tags, self.equipment, below
+
     def walk(self) -> Iterator["Node"]:
         """This node and everything below it, top down."""
         yield self

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import fields, is_dataclass
 
-from ..army.tree import Army, Node
+from ..army.tree import Army
 from ..design.design import Design
 from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.scheme import Scheme
@@ -49,17 +49,8 @@ def _same_build(one: Army, other: Army) -> bool:
     if one is other:
         return True
     parts = (each.name for each in fields(Army) if each.name not in ("root", "levels"))
-    return _same_tree(one.root, other.root) and all(_alike(getattr(one, name), getattr(other, name)) for name in parts)
-
-
-def _same_tree(one: Node, other: Node) -> bool:
-    if one is other:
-        return True
-    if len(one.children) != len(other.children):
-        return False
-    parts = (each.name for each in fields(Node) if each.name not in ("name", "children"))
-    return all(_alike(getattr(one, name), getattr(other, name)) for name in parts) and all(
-        map(_same_tree, one.children, other.children)
+    return one.root.build == other.root.build and all(
+        _alike(getattr(one, name), getattr(other, name)) for name in parts
     )
 
 

@@ -197,17 +197,18 @@ _DECIDING = (
 
 
 def resolve(army: Army, scheme: Scheme) -> Resolution:
-    """Resolve every area of every figure. A pure function of an army and of what in a scheme says what lies where; the latest
-    are kept, so that a recipe that is changed leaves the resolution itself standing."""
-    deciding = tuple(getattr(scheme, part) for part in _DECIDING)
-    key = id(army), *map(id, deciding)
+    """Resolve every area of every figure. A pure function of what an army is built of and of what in a scheme says what lies
+    where; the latest are kept, so that a recipe that is changed, or a formation that is renamed, leaves the resolution itself
+    standing."""
+    deciding = (army.types, army.sites, army.joined, *(getattr(scheme, part) for part in _DECIDING))
+    key = army.root.build, *map(id, deciding)
     known = _kept.get(key)
     if known is None:
         made = _resolved(army, scheme)
         size = sum(_CLASS_BYTES + _CELL_BYTES * len(one.cells) for one in made.classes)
         # what a key's numbers stand for is kept beside the answer, so that no other value can get them
-        known = _kept.put(key, (army, deciding, made), size)
-    return known[2]
+        known = _kept.put(key, (deciding, made), size)
+    return known[1]
 
 
 def _resolved(army: Army, scheme: Scheme) -> Resolution:

@@ -6,6 +6,7 @@ from unittest import TestCase
 import numpy as np
 
 from mantello_core.design.edit import with_step
+from mantello_core.design.muster import with_node_named, with_rank, with_tags, without_node
 from mantello_core.formats.sample import levy
 from mantello_core.scheme import cascade
 from mantello_core.scheme.cascade import resolve
@@ -36,9 +37,21 @@ class StandingResolution(TestCase):
                 self.assertIsNot(resolve(army, changed), resolve(army, scheme), name)
                 self.assertEqual(resolve(army, changed), cascade._resolved(army, changed), name)
 
-    def test_another_army_has_another(self):
-        army = replace(self.design.army, joined=())
-        self.assertIsNot(resolve(army, self.design.scheme), resolve(self.design.army, self.design.scheme))
+    def test_what_formations_are_called_changes_nothing(self):
+        design, whole = self.design, resolve(self.design.army, self.design.scheme)
+        for node in design.army.nodes.values():
+            kind = "" if node.is_unit else "host"
+            renamed = with_node_named(design, node.id, f"{node.name} of old", kind)
+            self.assertIs(resolve(renamed.army, design.scheme), whole, node.id)
+            self.assertEqual(cascade._resolved(renamed.army, design.scheme), whole, node.id)
+
+    def test_an_army_of_other_figures_has_another(self):
+        design, unit = self.design, self.design.army.units[0]
+        joined = replace(design.army, joined=((unit.ranks[0].type, ("base.rim",)),))
+        more = with_rank(design, unit.id, replace(unit.ranks[0], figures=unit.ranks[0].figures + 1)).army
+        moved = with_tags(design, unit.id, ("veterans",)).army
+        for army in (joined, more, moved, without_node(design, unit.id).army):
+            self.assertIsNot(resolve(army, design.scheme), resolve(design.army, design.scheme))
 
     def test_a_recipe_leaves_what_is_told_of_it_standing(self):
         scheme = self.design.scheme
