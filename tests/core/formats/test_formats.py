@@ -16,7 +16,7 @@ from mantello_core.checks.inspect import CHECKS, inspect
 from mantello_core.design import muster
 from mantello_core.design.design import Design
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
-from mantello_core.formats.command import VERBS, answer
+from mantello_core.formats.command import VERBS, _function, answer
 from mantello_core.formats.document.design import (
     design_bytes,
     read_design,
@@ -448,8 +448,10 @@ class Command(RefusalCase):
     def test_every_verb_has_a_schema_and_help_names_it(self):
         status, text = answer("help", b"")
         self.assertEqual(status, 0)
+        lines = dict(line.split(maxsplit=1) for line in text.splitlines())
+        self.assertEqual(list(lines), list(VERBS))
         for verb in VERBS:
-            self.assertIn(verb, text)
+            self.assertEqual(lines[verb], _function(verb).__doc__.splitlines()[0])
             self.assertEqual(schema(verb)["$schema"], "https://json-schema.org/draft/2020-12/schema")
 
 
