@@ -129,8 +129,8 @@ def materials(look: Look) -> Check:
     for one in resolution.classes:
         areas, on = one.plate.areas, resolution.worn.numbers(one)
         seams = seams_of(one.plate, design.scheme.aims.threshold("seam"))
-        alike = (on[seams.first] == on[seams.second]) & (on[seams.first] >= 0) & _matter(one.plate, seams)
-        for (area, other), length in zip(seams.pairs_where(alike), seams.length[alike].tolist(), strict=True):
+        alike = seams.where((on[seams.first] == on[seams.second]) & (on[seams.first] >= 0) & _matter(one.plate, seams))
+        for (area, other), length in zip(alike.pairs, alike.length.tolist(), strict=True):
             role = one.cells[area].role
             stuff = STUFF[areas[area].material], STUFF[areas[other].material]
             key = "|".join((role, *sorted((sideless(area), sideless(other)))))

@@ -1,7 +1,7 @@
 """Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
 
 from collections import Counter
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from functools import partial
 from types import MappingProxyType
 
@@ -21,7 +21,7 @@ from ..scheme.rule import Column, Distinction
 from ..scheme.selector import areas_named
 from .finding import Check, Finding, Fix, at, of
 from .look import Look
-from .seams import seams_of
+from .seams import parted, seams_of
 from .stuff import STUFF
 
 
@@ -35,15 +35,16 @@ def neighbours(look: Look) -> Check:
     figures: Counter[tuple] = Counter()
     for one in resolution.classes:
         cells, count, apart = one.cells, len(one.ordinals), look.matrix(one.tier)
-        seams, on = seams_of(one.plate, seam), resolution.worn.numbers(one)
-        between = apart[on[seams.first], on[seams.second]]
-        close = (between < least) & (on[seams.first] != on[seams.second])
-        for (area, other), gap in zip(seams.pairs_where(close), between[close].tolist(), strict=True):
-            roles = role, beside = cells[area].role, cells[other].role
-            key = (*sorted(roles), *sorted((sideless(area), sideless(other))))
+        meeting = parted(resolution.worn, one, seam)
+        between = apart[meeting.first, meeting.second]
+        named = resolution.worn.told(("meeting", seam), one, lambda: _named(one, meeting.pairs))  # noqa: B023  asked at once
+        for place in np.flatnonzero(between < least).tolist():
+            key = named[place]
             figures[key] += count
             if key in seen:
                 continue
+            (area, other), gap = meeting.pairs[place], between[place]
+            roles = role, beside = cells[area].role, cells[other].role
             said = f"{spoken(area)} on {spoken(other).lower()}, {gap:.0f} apart"
             cause = f"{design.scheme.role(role).name} beside {design.scheme.role(beside).name}"
             mending = partial(_told_apart, look, one, (area, other), least, seam)
@@ -55,6 +56,15 @@ def neighbours(look: Look) -> Check:
     rule = f"Touching areas differ by at least {least:g} (CIEDE2000, after all steps of their recipes, under varnish and the army's dirt)."
     return Check(
         "neighbours", "Weak neighbours", "look" if found else "clear", worst, found, rule, ("neighbours", "seam")
+    )
+
+
+def _named(one: FigureClass, pairs: Sequence[tuple[str, str]]) -> tuple[tuple[str, ...], ...]:
+    """Of every pair of areas what is the same wherever two roles meet so: the roles, and the areas, either side."""
+    cells = one.cells
+    return tuple(
+        (*sorted((cells[area].role, cells[other].role)), *sorted((sideless(area), sideless(other))))
+        for area, other in pairs
     )
 
 
@@ -101,12 +111,12 @@ def lookalikes(look: Look) -> Check:
     found = []
     nearest = None
     for table in design.scheme.tables:
-        marks = {row: _marks(look, table, row) for row in rows_of(design.army, table.key)}
+        names = rows_of(design.army, table.key)
+        marks = {row: _marks(look, table, row) for row in names}
         rows = [row for row, worn in marks.items() if worn]
         for at_, row in enumerate(rows):
             for other in rows[at_ + 1 :]:
                 apart, sight = _distance(marks[row], marks[other], look.far)
-                names = rows_of(design.army, table.key)
                 said = f"{names[row]} and {names[other]}"
                 if nearest is None or apart < nearest[0]:
                     nearest = apart, said
@@ -159,12 +169,16 @@ def _marks(look: Look, table: Distinction, row: str) -> dict[str, tuple[Lab, flo
 
 
 def _mark(look: Look, one: FigureClass, column: Column) -> tuple[Lab, float] | None:
-    areas = [name for name in areas_named(one.plate, column.select) if one.cells[name].role]
-    if not areas:
-        return None
+    role, wide = look.resolution.worn.told(("widest", column.select), one, lambda: _widest(one, column.select))
+    return (look.apparent(role, one.tier), wide * look.scale) if role else None
+
+
+def _widest(one: FigureClass, select: tuple[str, ...]) -> tuple[str, float]:
+    """The role on the widest of the areas that are selected, and how wide that is, mm; no role where none of them wears one."""
+    areas = [name for name in areas_named(one.plate, select) if one.cells[name].role]
     room = _room(one.plate)
-    widest = max(areas, key=lambda name: room[name])
-    return look.apparent(one.cells[widest].role, one.tier), room[widest] * look.scale
+    widest = max(areas, key=room.__getitem__, default=None)
+    return (one.cells[widest].role, room[widest]) if widest else ("", 0.0)
 
 
 @remembered(400)

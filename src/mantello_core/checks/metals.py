@@ -14,7 +14,7 @@ from ..memory import remembered
 from ..scheme.cascade import FigureClass
 from .finding import Check, Finding, at, of
 from .look import Look
-from .seams import seams_of
+from .seams import parted
 
 #: mm that a piece of metal is wide, on the painted figure, below which it does not glint but freckles
 GLINTS = 0.35
@@ -32,7 +32,7 @@ def metals(look: Look) -> Check:
         if any(pot.kind == "metallic" for _, recipe in role.recipes if recipe.base for pot in recipe.base.mix.paints)
     }
     found: dict[str, Finding] = {}
-    shines = np.array([role in shiny for role in (*resolution.worn.roles, "")])
+    shines = np.array([role in shiny for role in resolution.worn.roles], bool)
     for one in resolution.classes:
         worn = shiny & resolution.worn.areas(one).keys()
         if len(worn) > most:
@@ -41,10 +41,9 @@ def metals(look: Look) -> Check:
             )
         if not worn:
             continue
-        seams = seams_of(one.plate, 3.0)
-        on = resolution.worn.numbers(one)
-        both = shines[on[seams.first]] & shines[on[seams.second]] & (on[seams.first] != on[seams.second])
-        for (area, other), length in zip(seams.pairs_where(both), seams.length[both].tolist(), strict=True):
+        meeting = parted(resolution.worn, one, 3.0)
+        both = meeting.where(shines[meeting.first] & shines[meeting.second])
+        for (area, other), length in zip(both.pairs, both.length.tolist(), strict=True):
             roles = one.cells[area].role, one.cells[other].role
             key = "|".join(sorted((*roles, sideless(area), sideless(other))))
             if key in found:

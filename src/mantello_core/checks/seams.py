@@ -1,12 +1,14 @@
 """A plate as arrays, for checks that go over every seam of every figure."""
 
-from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from itertools import compress
 
 import numpy as np
 
 from ..figures.plate import Plate
 from ..memory import remembered
+from ..scheme.cascade import FigureClass
+from ..scheme.worn import Worn
 
 
 @dataclass(frozen=True, eq=False)
@@ -24,9 +26,9 @@ class Seams:
         """About how many bytes it takes, where answers are kept; the names are the plate's."""
         return 3 * self.length.nbytes + 80 * len(self.pairs)
 
-    def pairs_where(self, chosen: np.ndarray) -> Iterator[tuple[str, str]]:
-        """The pairs at which an array of truths is true."""
-        return (self.pairs[at] for at in np.flatnonzero(chosen).tolist())
+    def where(self, chosen: np.ndarray) -> "Seams":
+        """Those at which an array of truths is true."""
+        return Seams(tuple(compress(self.pairs, chosen)), self.first[chosen], self.second[chosen], self.length[chosen])
 
 
 @remembered(4_000)
@@ -43,3 +45,15 @@ def seams_of(shape: Plate, least: float) -> Seams:
     return Seams(
         tuple((area, other) for area, other, _ in found), first, second, np.array([one[2] for one in found], float)
     )
+
+
+def parted(worn: Worn, one: FigureClass, least: float) -> Seams:
+    """The seams of a class of figures, of at least so many mm, at which one role meets another; by the roles' numbers."""
+    return worn.told(("parted", least), one, lambda: _parted(worn.numbers(one), seams_of(one.plate, least)))
+
+
+def _parted(on: np.ndarray, seams: Seams) -> Seams:
+    apart = on[seams.first] != on[seams.second]
+    both = apart & (on[seams.first] >= 0) & (on[seams.second] >= 0)
+    found = seams.where(both)
+    return replace(found, first=on[found.first], second=on[found.second])

@@ -1,7 +1,7 @@
 """What classes of figures wear, told once for all who ask: how the areas of roles are formed, and their roles by number."""
 
 from collections import Counter, defaultdict
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Hashable, Sequence
 from functools import cached_property
 from itertools import combinations
 from typing import TYPE_CHECKING, TypeVar
@@ -25,10 +25,19 @@ class Worn:
 
     def __init__(self, classes: Sequence["FigureClass"]):
         self._classes = classes
-        self._areas: dict[tuple[int, int], tuple] = {}
-        self._patterned: dict[tuple[int, int], tuple] = {}
-        self._forms: dict[tuple[int, int], tuple] = {}
-        self._numbers: dict[tuple[int, int], tuple] = {}
+        self._told: dict[tuple, tuple] = {}
+
+    def told(self, what: Hashable, one: "FigureClass", work: Callable[[], T]) -> T:
+        """What follows from the cells of a class, worked out once for all who ask. what: names it, with all that it depends on
+        besides the class.
+
+        Cells are told apart by their identity, which many classes share; they are kept beside what is told, so that no others can
+        get it.
+        """
+        key = what, id(one.plate), id(one.cells)
+        if key not in self._told:
+            self._told[key] = one.plate, one.cells, work()
+        return self._told[key][2]
 
     @cached_property
     def roles(self) -> tuple[str, ...]:
@@ -38,22 +47,22 @@ class Worn:
     def numbers(self, one: "FigureClass") -> np.ndarray:
         """For every area of a class, in its plate's order, the number of its role among ``roles``; -1 for none."""
         place, cells = self.places, one.cells
-        return _once(
-            self._numbers, one, lambda: np.array([place.get(cells[area].role, -1) for area in one.plate.areas], int)
+        return self.told(
+            "numbers", one, lambda: np.array([place.get(cells[area].role, -1) for area in one.plate.areas], int)
         )
 
     def patterned(self, one: "FigureClass") -> tuple[tuple[int, str], ...]:
         """The areas of a class that wear a pattern, each with its place in the plate's order."""
         cells = one.cells
-        return _once(
-            self._patterned,
+        return self.told(
+            "patterned",
             one,
             lambda: tuple((place, area) for place, area in enumerate(one.plate.areas) if cells[area].pattern),
         )
 
     def areas(self, one: "FigureClass") -> dict[str, tuple[str, ...]]:
         """Every role that a class wears with its areas there."""
-        return _once(self._areas, one, lambda: _areas_of(one))
+        return self.told("areas", one, lambda: _areas_of(one))
 
     def extent(self, one: "FigureClass", role: str) -> Extent:
         """What a brush goes over of a role that a class wears."""
@@ -61,7 +70,7 @@ class Worn:
 
     def form(self, one: "FigureClass", role: str) -> Form:
         """How the areas of a role are formed on a class."""
-        forms = _once(self._forms, one, lambda: {each: form_of(self.extent(one, each)) for each in self.areas(one)})
+        forms = self.told("forms", one, lambda: {each: form_of(self.extent(one, each)) for each in self.areas(one)})
         return forms.get(role, USUAL_FORM)
 
     def usual_form(self, role: str, tier: str) -> Form:
@@ -99,14 +108,6 @@ class Worn:
             for role in self.areas(one):
                 worn.setdefault((role, one.tier), []).append(self.extent(one, role).of_share(len(one.ordinals)))
         return {key: form_of(united(extents)) for key, extents in worn.items()}
-
-
-def _once(known: dict[tuple[int, int], tuple], one: "FigureClass", work: Callable[[], T]) -> T:
-    """What follows from the cells of a class, told by their identity; they are kept beside it, so that no others can get it."""
-    key = id(one.plate), id(one.cells)
-    if key not in known:
-        known[key] = one.plate, one.cells, work()
-    return known[key][2]
 
 
 def _areas_of(one: "FigureClass") -> dict[str, tuple[str, ...]]:
