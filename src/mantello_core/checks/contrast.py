@@ -1,7 +1,7 @@
 """Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
 
 from collections import Counter
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from functools import partial
 from types import MappingProxyType
 
@@ -37,14 +37,15 @@ def neighbours(look: Look) -> Check:
         cells, count, apart = one.cells, len(one.ordinals), look.matrix(one.tier)
         meeting = parted(resolution.worn, one, seam)
         between = apart[meeting.first, meeting.second]
-        named = resolution.worn.told(("meeting", seam), one, lambda: _named(one, meeting.pairs))  # noqa: B023  asked at once
         for place in np.flatnonzero(between < least).tolist():
-            key = named[place]
+            (area, other), gap = meeting.pairs[place], between[place]
+            roles = role, beside = cells[area].role, cells[other].role
+            key = (
+                (role, beside, *meeting.sideless[place]) if role < beside else (beside, role, *meeting.sideless[place])
+            )
             figures[key] += count
             if key in seen:
                 continue
-            (area, other), gap = meeting.pairs[place], between[place]
-            roles = role, beside = cells[area].role, cells[other].role
             said = f"{spoken(area)} on {spoken(other).lower()}, {gap:.0f} apart"
             cause = f"{design.scheme.role(role).name} beside {design.scheme.role(beside).name}"
             mending = partial(_told_apart, look, one, (area, other), least, seam)
@@ -56,15 +57,6 @@ def neighbours(look: Look) -> Check:
     rule = f"Touching areas differ by at least {least:g} (CIEDE2000, after all steps of their recipes, under varnish and the army's dirt)."
     return Check(
         "neighbours", "Weak neighbours", "look" if found else "clear", worst, found, rule, ("neighbours", "seam")
-    )
-
-
-def _named(one: FigureClass, pairs: Sequence[tuple[str, str]]) -> tuple[tuple[str, ...], ...]:
-    """Of every pair of areas what is the same wherever two roles meet so: the roles, and the areas, either side."""
-    cells = one.cells
-    return tuple(
-        (*sorted((cells[area].role, cells[other].role)), *sorted((sideless(area), sideless(other))))
-        for area, other in pairs
     )
 
 

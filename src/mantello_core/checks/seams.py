@@ -6,6 +6,7 @@ from itertools import compress
 import numpy as np
 
 from ..figures.plate import Plate
+from ..figures.vocabulary import sideless
 from ..memory import remembered
 from ..scheme.cascade import FigureClass
 from ..scheme.worn import Worn
@@ -16,6 +17,8 @@ class Seams:
     """Pairs of touching areas of a plate."""
 
     pairs: tuple[tuple[str, str], ...]
+    #: the same whichever side of the figure they are on, in the order of their names
+    sideless: tuple[tuple[str, str], ...]
     #: the two areas of every pair, by their places in the plate's order, and the mm of edge that they share
     first: np.ndarray
     second: np.ndarray
@@ -24,11 +27,12 @@ class Seams:
     @property
     def kept_bytes(self) -> int:
         """About how many bytes it takes, where answers are kept; the names are the plate's."""
-        return 3 * self.length.nbytes + 80 * len(self.pairs)
+        return 2 * self.first.nbytes + self.length.nbytes + 160 * len(self.pairs)
 
     def where(self, chosen: np.ndarray) -> "Seams":
         """Those at which an array of truths is true."""
-        return Seams(tuple(compress(self.pairs, chosen)), self.first[chosen], self.second[chosen], self.length[chosen])
+        names = (tuple(compress(one, chosen)) for one in (self.pairs, self.sideless))
+        return Seams(*names, self.first[chosen], self.second[chosen], self.length[chosen])
 
 
 @remembered(4_000)
@@ -41,10 +45,10 @@ def seams_of(shape: Plate, least: float) -> Seams:
         for other, length in beside.items()
         if area < other and length >= least
     ]
-    first, second = (np.array([place[one[end]] for one in found], int) for end in (0, 1))
-    return Seams(
-        tuple((area, other) for area, other, _ in found), first, second, np.array([one[2] for one in found], float)
-    )
+    first, second = (np.array([place[one[end]] for one in found], np.int32) for end in (0, 1))
+    pairs = tuple((area, other) for area, other, _ in found)
+    sides = tuple(tuple(sorted(map(sideless, pair))) for pair in pairs)
+    return Seams(pairs, sides, first, second, np.array([one[2] for one in found], float))
 
 
 def parted(worn: Worn, one: FigureClass, least: float) -> Seams:

@@ -153,7 +153,7 @@ def predicted(
     return _told(recipe, ground, calibrations, varnish, None if form is None or form.usual else form)
 
 
-@remembered(36_000)
+@remembered(32_000)
 def _told(
     recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str, form: Form | None
 ) -> Prediction:

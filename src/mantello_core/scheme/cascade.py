@@ -186,9 +186,9 @@ class Resolution:
         return [rule for rule in scheme.all_rules(army) if rule.id not in winners]
 
 
-#: bytes of a class of figures and of one of its areas, as kept: measured
-_CLASS_BYTES, _CELL_BYTES = 2000, 140
-_KEPT_BYTES = 12 * 2**20
+#: bytes of a class of figures and of one of its areas, as kept with what checks and pages tell of them: measured
+_CLASS_BYTES, _CELL_BYTES = 2000, 260
+_KEPT_BYTES = 16 * 2**20
 _kept = Memory("resolutions", _KEPT_BYTES)
 #: parts of a scheme that say what lies where: recipes, grounds of all, aims and the like change nothing of it
 _DECIDING = (

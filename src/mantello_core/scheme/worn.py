@@ -48,7 +48,7 @@ class Worn:
         """For every area of a class, in its plate's order, the number of its role among ``roles``; -1 for none."""
         place, cells = self.places, one.cells
         return self.told(
-            "numbers", one, lambda: np.array([place.get(cells[area].role, -1) for area in one.plate.areas], int)
+            "numbers", one, lambda: np.array([place.get(cells[area].role, -1) for area in one.plate.areas], np.int32)
         )
 
     def patterned(self, one: "FigureClass") -> tuple[tuple[int, str], ...]:
