@@ -69,4 +69,4 @@ class StandingResolution(TestCase):
         for one in resolution.classes[:6]:
             said = [worn.roles[at] if at >= 0 else "" for at in worn.numbers(one)]
             self.assertEqual(said, [one.cells[area].role or "" for area in one.plate.areas])
-            self.assertEqual(worn.numbers(one).dtype, np.dtype(int))
+            self.assertEqual(worn.numbers(one).dtype, np.dtype(np.int32))
