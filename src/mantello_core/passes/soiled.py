@@ -1,7 +1,8 @@
 """What the army's dirt does to the colours of a figure, and which edges it swallows."""
 
-from collections.abc import Callable, Collection, Sequence
+from collections.abc import Callable, Collection, Iterable, Sequence
 from dataclasses import dataclass
+from functools import partial
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
@@ -39,9 +40,10 @@ def soiled(
 ) -> dict[str, tuple[Lab, Lab]]:
     """For every painted area of a class of figures its colour clean and dirty, each from where its tones run together.
 
-    laid_on: what lies on an area before dirt, with passes over the figure, and how the areas of its role are formed; its role's recipe on the usual figure if None. level: 0 to 5; as the army has it if None. without: laws that are left out, such as those whose traces are drawn one by
-    one. Each pass is laid by the film model over the finished recipe; of the area it
-    covers the share that its law reaches, times the level. Estimates.
+    laid_on: what lies on an area before dirt, with passes over the figure, and how the areas of its role are formed; its role's
+    recipe on the usual figure if None. level: 0 to 5; as the army has it if None. without: laws that are left out, such as those
+    whose traces are drawn one by one. Each pass is laid by the film model over the finished recipe; of the area it covers the
+    share that its law reaches, times the level. Estimates.
     """
     level, glow = design.dirt_level if level is None else level, design.scheme.finishing.glow
     sources = frozenset(area for area, cell in one.cells.items() if glow and cell.role == glow.role)
@@ -60,8 +62,9 @@ def soiled(
         if area in shining:
             lit = design.scheme.predicted(Recipe((*recipe.steps, glow.step)), ground, form).apparent
             dirty = _partly(dirty, lit, shining[area])
-        shares = {each: on[area] for each, on in reached.items()}
-        found[area] = clean, _beneath(design, shares, level, dirty, (recipe, ground, form))
+        laid = _laid(((each, on[area]) for each, on in reached.items()), level)
+        predicted_under = partial(_predicted_under, design, recipe, ground, form)
+        found[area] = clean, _beneath(dirty, laid, predicted_under)
     return found
 
 
@@ -99,11 +102,10 @@ def _asked(design: Design, shown: Shown) -> tuple:
     """What the colour of a role depends on, by value."""
     scheme, level, dirt = design.scheme, design.dirt_level, ()
     if level and shown.plate and shown.recipe.steps:
-        shares = (
-            (each.step, exposure_of(shown.plate, shown.areas, each.law, each.height) * level / MOST_LEVEL)
-            for each in scheme.finishing.dirt
+        reached = (
+            (each, exposure_of(shown.plate, shown.areas, each.law, each.height)) for each in scheme.finishing.dirt
         )
-        dirt = tuple((step, share) for step, share in shares if share > 0)
+        dirt = _laid(reached, level)
     laid = scheme.lit(shown.recipe), shown.ground or scheme.ground, scheme.calibrations
     return *laid, scheme.finishing.varnish, shown.form, dirt
 
@@ -118,25 +120,22 @@ def _soiled(
     dirt: tuple[tuple[Step, float], ...],
 ) -> Lab:
     """The colour of a recipe under so much of each step of dirt, 0 to 1."""
-    found = predicted(recipe, ground, calibrations, varnish, form).apparent
+    clean = predicted(recipe, ground, calibrations, varnish, form).apparent
+    return _beneath(
+        clean, dirt, lambda step: predicted(_dirty(recipe, step), ground, calibrations, varnish, form).apparent
+    )
+
+
+def _laid(passes: Iterable[tuple[DirtPass, float]], level: int) -> tuple[tuple[Step, float], ...]:
+    """The steps of passes that reach so much each, 0 to 1, with how much of it they cover at a level; none that covers nothing."""
+    shares = ((each.step, reached * level / MOST_LEVEL) for each, reached in passes)
+    return tuple((step, share) for step, share in shares if share > 0)
+
+
+def _beneath(clean: Lab, dirt: Iterable[tuple[Step, float]], under: Callable[[Step], Lab]) -> Lab:
+    """A colour under so much of each step of dirt, 0 to 1. under: the colour where all of it is covered by one."""
     for step, share in dirt:
-        under = predicted(_dirty(recipe, step), ground, calibrations, varnish, form).apparent
-        found = _partly(found, under, share)
-    return found
-
-
-def _beneath(
-    design: Design,
-    shares: dict[DirtPass, float],
-    level: int,
-    clean: Lab,
-    laid: tuple[Recipe, Ground | None, Form | None],
-) -> Lab:
-    """A colour beneath passes of dirt that reach so much of it each, 0 to 1, at a level."""
-    for each, reached in shares.items():
-        share = reached * level / MOST_LEVEL
-        if share > 0:
-            clean = _partly(clean, _under(design, each, *laid), share)
+        clean = _partly(clean, under(step), share)
     return clean
 
 
@@ -146,9 +145,9 @@ def _partly(clean: Lab, dirty: Lab, share: float) -> Lab:
     return mean_lab([clean, dirty], [1 - share, share])
 
 
-def _under(design: Design, each: DirtPass, recipe: Recipe, ground: Ground | None, form: Form | None) -> Lab:
-    """The colour where a pass lies over a finished recipe."""
-    return design.scheme.predicted(_dirty(recipe, each.step), ground, form).apparent
+def _predicted_under(design: Design, recipe: Recipe, ground: Ground | None, form: Form | None, step: Step) -> Lab:
+    """The colour where a step of dirt lies over a finished recipe."""
+    return design.scheme.predicted(_dirty(recipe, step), ground, form).apparent
 
 
 def _dirty(recipe: Recipe, step: Step) -> Recipe:
