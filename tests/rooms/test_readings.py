@@ -1,9 +1,16 @@
-"""What a process reads of an edition that another process wrote."""
+"""What pages make of an edition: as the core has it, also where another process wrote it."""
+
+from dataclasses import replace
 
 from mantello.workspace import readings
 from mantello.workspace.models import Edition
+from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
+from mantello.workspace.seeing import Seeing
+from mantello_core.design.muster import with_rank
+from mantello_core.recipes.step import Recipe
 from tests.rooms.case import RoomCase
+from tests.samples import calvessa
 
 
 class WrittenElsewhere(RoomCase):
@@ -29,3 +36,25 @@ class WrittenElsewhere(RoomCase):
         self.assertIsNot(now.design.army, was.design.army)
         self.assertEqual(now.design.army.nodes[unit.id].name, "Elsewhere")
         self.assertIs(now.design.scheme, was.design.scheme)
+
+
+class Pictured(RoomCase):
+    def test_figures_alike_but_for_their_tier_are_drawn_by_their_own_recipes(self):
+        design = calvessa()
+        unit = next(one for one in design.army.units if any(rank.type == "fusilier" for rank in one.ranks))
+        rank = next(rank for rank in unit.ranks if rank.type == "fusilier")
+        design = with_rank(design, unit.id, replace(rank, id="", name="Chosen", tier="leader"))
+        role = design.scheme.role("field")
+        light = replace(design.scheme.role("facing").recipe("rank").steps[0], id="own")
+        role = role.with_recipe("leader", Recipe((light,)))
+        reading = Reading(replace(design, scheme=design.scheme.with_role(role)))
+        plain, chosen = (
+            reading.resolution.of_rank(unit.id, id_)[0] for id_ in (rank.id, design.army.nodes[unit.id].ranks[-1].id)
+        )
+        self.assertIs(plain.cells, chosen.cells)
+        area = next(area for area, cell in plain.cells.items() if cell.role == "field")
+        for one in (plain, chosen, plain):
+            recipe, form = reading.stacks.laid_on(one, area)
+            flats = reading.design.scheme.predicted(recipe, one.ground_of(area), form).tones.flats
+            self.assertEqual(reading.fill(one, area), Seeing().hex(flats), one.tier)
+        self.assertNotEqual(reading.fill(plain, area), reading.fill(chosen, area))

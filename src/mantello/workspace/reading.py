@@ -68,7 +68,6 @@ class Reading:
         of other designs, of which what an edit left as it was is taken over too."""
         self.design, self._kin = design, kin
         self._edges: dict[tuple, frozenset[str]] = {}
-        self._laid: dict[tuple, Prediction | None] = {}
         self._soiled: dict[tuple, dict[str, tuple[Lab, Lab]]] = {}
         self._copies: dict[str, tuple[str, tuple[CarriedMark, ...]]] = like._copies if like else {}
         if like:
@@ -238,16 +237,12 @@ class Reading:
         return found
 
     def _worn(self, one: FigureClass, area: str) -> Prediction | None:
-        """What the recipe of an area gives on what the area starts on; None without one. Asked for every area of every picture:
-        areas of one role that start on the same are told once, unless passes over the figure tell them apart."""
-        role, ground = one.cells[area].role, one.ground_of(area)
-        key = id(one.cells), role, ground, area if one.passes else ""
-        if key not in self._laid:
-            self._laid[key] = None
-            if role and self.design.scheme.role(role).recipe(one.tier).steps:
-                recipe, form = self.stacks.laid_on(one, area)
-                self._laid[key] = self.design.scheme.predicted(recipe, ground, form)
-        return self._laid[key]
+        """What the recipe of an area gives on what the area starts on; None without one."""
+        role = one.cells[area].role
+        if not role or not self.design.scheme.role(role).recipe(one.tier).steps:
+            return None
+        recipe, form = self.stacks.laid_on(one, area)
+        return self.design.scheme.predicted(recipe, one.ground_of(area), form)
 
     def tones(self, role_id: str | None, tier: str = "rank") -> Tones | None:
         """The five tones of a role; None if it has no recipe yet."""
