@@ -5,7 +5,7 @@ import json
 
 from .kinds import job_kind
 from .models import Job
-from .queue import asked_for, last_job
+from .queue import answering, asked_for
 
 #: answers of a kind that are kept for an army, the newest
 MOST_KEPT = 4
@@ -23,8 +23,7 @@ def answer_to(army, kind: str, told, address: str, *, again: bool = False, **ask
     was stopped is tried again; asked: what the kind is given.
     """
     key = hashlib.sha256(json.dumps(told, sort_keys=True).encode()).hexdigest()
-    known = last_job(army.owner, kind, key)
-    if known and (known.on or known.state == Job.State.DONE or not again):
+    if known := answering(army.owner, kind, key, again=again):
         return known
     # what was asked of an older state is not waited for any more
     mine = Job.objects.filter(army=army, kind=kind)

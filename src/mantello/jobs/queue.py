@@ -29,6 +29,13 @@ def last_job(owner, kind: str, key: str) -> Job | None:
     return Job.objects.filter(owner=owner, kind=kind, key=key).first()
 
 
+def answering(owner, kind: str, key: str, *, again: bool = False) -> Job | None:
+    """The newest job of a kind and key, if it did, does, or is not to be tried again. again: whether one that failed or was stopped
+    is."""
+    known = last_job(owner, kind, key)
+    return known if known and (known.on or known.state == Job.State.DONE or not again) else None
+
+
 def stop(job: Job) -> bool:
     """Stop a job; what came of it so far stays. Whether it still went on."""
     return bool(Job.objects.going_on().filter(pk=job.pk).update(state=Job.State.STOPPED))

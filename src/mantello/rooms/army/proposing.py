@@ -13,7 +13,7 @@ from django.utils.safestring import mark_safe
 
 from mantello.jobs.kinds import Step
 from mantello.jobs.models import Job
-from mantello.jobs.queue import asked_for, last_job
+from mantello.jobs.queue import answering, asked_for
 from mantello.workspace.drawings import drawing_of, stored
 from mantello.workspace.reading import Reading
 from mantello_core.calendar.evenings import Evenings
@@ -57,18 +57,19 @@ def asked_schemes(
 ) -> Job:
     """The job that answers a brief: the one that did already, that does, or a new one.
 
-    force: the core's army to dress; again: whether one that failed or was stopped is tried again. Raises: what ``checked_question`` refuses.
+    force: the core's army to dress; again: whether one that failed or was stopped is tried again.
+    Raises: what ``checked_question`` refuses.
     """
     brief = checked_question(force, brief, seeds)
     document = stored(Design(force, Scheme("Scheme"), brief=brief))
     told = [document, [list(one) for one in seeds], str(timezone.localdate())]
     key = hashlib.sha256(json.dumps(told, sort_keys=True).encode()).hexdigest()
-    known = last_job(owner, SCHEMES, key)
-    if known and (known.on or known.state == Job.State.DONE or not again):
+    if known := answering(owner, SCHEMES, key, again=again):
         return known
-    # what was asked on the way to this brief is not waited for any more; whoever comes back to it asks anew
-    Job.objects.going_on().filter(owner=owner, kind=SCHEMES).update(state=Job.State.STOPPED, key="")
-    Job.objects.filter(owner=owner, kind=SCHEMES).keep_newest(MOST_KEPT - 1)
+    # what was asked on the way to this brief is not waited for any more
+    mine = Job.objects.filter(owner=owner, kind=SCHEMES)
+    mine.going_on().exclude(key=key).delete()
+    mine.keep_newest(MOST_KEPT - 1)
     return asked_for(
         owner, SCHEMES, key, army, document=document, seeds=told[1], for_army=army is not None, address=address
     )
