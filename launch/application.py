@@ -100,8 +100,7 @@ def simulated_reader(environment: dict[str, str]):
     try:
         yield f"127.0.0.1:{port}"
     finally:
-        process.terminate()
-        process.wait(5)
+        end(process)
 
 
 @contextmanager

@@ -6,7 +6,7 @@ import subprocess
 
 from .environment import VENV
 from .scripts import script_checks, script_tests
-from .step import ROOT, end, say
+from .step import ROOT, attending, say
 
 #: test labels of each stage, and how many processes share one: a browser of its own wants a core of its own
 STAGES = {
@@ -68,13 +68,10 @@ def _tested(environment: dict[str, str], tests: list[str], most: int | None) -> 
         command, env=environment, cwd=ROOT, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True
     )
     said = []
-    try:
+    with attending(process):
         for line in process.stdout:
             print(line, end="", flush=True)
             said.append(line)
-    except BaseException:
-        end(process)
-        raise
     status, text = process.wait(), "".join(said)
     ran = sum(int(count) for count in _RAN.findall(text))
     wrong = sum(int(count) for _, count in _FAULTS.findall(text))

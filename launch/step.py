@@ -55,14 +55,20 @@ def told_to_end():
             signal.signal(one, handler)
 
 
-def attended(command: list[str], **options) -> int:
-    """Run a command to its end, or to this process's own: whatever ends that, the command ends too. Its exit status."""
-    process = subprocess.Popen(command, **options)
+@contextmanager
+def attending(process: subprocess.Popen):
+    """Within it, whatever ends this process ends that one before."""
     try:
-        return process.wait()
+        yield process
     except BaseException:
         end(process)
         raise
+
+
+def attended(command: list[str], **options) -> int:
+    """Run a command to its end, or to this process's own; its exit status."""
+    with attending(subprocess.Popen(command, **options)) as process:
+        return process.wait()
 
 
 def end(process: subprocess.Popen) -> None:

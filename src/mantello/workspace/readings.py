@@ -29,10 +29,11 @@ def reading_of(edition: Edition) -> Reading:
     if known is not None:
         return known
     mark, size = _digest(edition.document)
-    like = next((one for one in _kept.answers() if one.timeless == mark), None)
+    others = _kept.answers()
+    like = next((one for one in others if one.timeless == mark), None)
     if like is None:
         design = read_kept_design(edition.document, drawing_of)
-        before = next((one for one in _kept.answers() if one.army_id == edition.army_id), None)
+        before = next((one for one in others if one.army_id == edition.army_id), None)
         design = with_parts_of(design, before.design) if before else design
     else:
         evenings = read_evenings(edition.document.get("evenings", {}), like.design.army)

@@ -40,9 +40,7 @@ def neighbours(look: Look) -> Check:
         for place in np.flatnonzero(between < least).tolist():
             (area, other), gap = meeting.pairs[place], between[place]
             roles = role, beside = cells[area].role, cells[other].role
-            key = (
-                (role, beside, *meeting.sideless[place]) if role < beside else (beside, role, *meeting.sideless[place])
-            )
+            key = (*sorted(roles), *meeting.sideless[place])
             figures[key] += count
             if key in seen:
                 continue
