@@ -118,7 +118,7 @@ class Launcher(SimpleTestCase):
                 self.assertEqual(checks._tested({}, ["tests"], None), wanted)
 
     def test_whoever_is_told_to_end_ends_what_it_attends_to(self):
-        inner = "import os, time; print(os.getpid(), flush=True); time.sleep(600)"
+        inner = "import os, signal; print(os.getpid(), flush=True); signal.pause()"
         outer = (
             "import sys; from launch.step import attended, told_to_end\n"
             f"with told_to_end(): attended([sys.executable, '-c', {inner!r}])"
