@@ -4,11 +4,19 @@ import io
 import json
 import uuid
 import zipfile
+from unittest.mock import patch
+from urllib.parse import parse_qsl, urlsplit
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
 from django.utils import timezone
 
+from mantello.archive import models as given_archives
+from mantello.archive.models import ArchivePiece, GivenArchive
+from mantello.jobs.kinds import kind_of
+from mantello.jobs.models import Job
+from mantello.jobs.queue import stop
+from mantello.jobs.work import carry_out
 from mantello.record import logging as actions
 from mantello.record.queries import done_steps
 from mantello.rooms.plan.evening import Evening
@@ -23,11 +31,6 @@ class Archived(RecordCase):
     def setUp(self):
         super().setUp()
         self.keep_record("=note")
-
-    def take_in(self, data: bytes, status=302):
-        answer = self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", data)})
-        self.assertEqual(answer.status_code, status, answer.content[:500])
-        return answer
 
     def test_it_holds_documents_tables_drawings_and_photographs(self):
         files = read_archive(self.archived()).files
@@ -47,7 +50,7 @@ class Archived(RecordCase):
 
     def test_what_goes_out_comes_in_as_it_was(self):
         data = self.archived()
-        self.take_in(data)
+        self.assertContains(self.read_in(file=data), "is here again")
         again = Army.objects.exclude(pk=self.army.pk).get()
         self.army.refresh_from_db()
         self.assertEqual(again.owner, self.owner)
@@ -97,7 +100,7 @@ class Archived(RecordCase):
             test["done"] = {"base": {"coats": 1, "hours": 2}}
 
         for data, said in (
-            (b"hello", "no archive"),
+            (b"PK" + self.archived()[-22:], "no archive"),
             (spoilt(**{"design.json": b"{}"}), "The file lacks"),
             (spoilt(**{"log.json": b"[]"}), "is a list; wanted is"),
             (spoilt(**{"log.json": json.dumps(log).encode()}), "version 9"),
@@ -109,8 +112,19 @@ class Archived(RecordCase):
             (spoilt(**{photo: b"no picture"}), "picture"),
             (spoilt(**{"variants/1.about.json": b"[]"}), "nothing of a variant"),
         ):
-            self.assertContains(self.take_in(data, 422), said, status_code=422)
+            page = self.read_in(file=data)
+            self.assertContains(page, said)
+            self.assertContains(page, "was not taken in")
+            self.assertNotContains(page, "Try again", msg_prefix="the same file would be refused again")
+            self.assertFalse(GivenArchive.objects.exists())
         self.assertEqual(Army.objects.count(), 1)
+
+    def test_what_is_plainly_none_is_refused_at_its_field_before_it_is_kept(self):
+        for sent in ({"file": b"hello"}, {"do": "compare", "one": b"x", "two": b"y"}):
+            files = {name: one if name == "do" else SimpleUploadedFile("a.zip", one) for name, one in sent.items()}
+            page = self.client.post(reverse("archives"), files)
+            self.assertContains(page, "no archive", status_code=422)
+        self.assertFalse(GivenArchive.objects.exists())
 
     def test_a_member_that_was_changed_is_found_by_its_checksum(self):
         packed = zipfile.ZipFile(io.BytesIO(self.archived()))
@@ -119,7 +133,7 @@ class Archived(RecordCase):
             for name in packed.namelist():
                 data = packed.read(name)
                 other.writestr(name, data.replace(b"Undercoat", b"Overcoats") if name == "log.json" else data)
-        self.assertContains(self.take_in(out.getvalue(), 422), "log.json is damaged", status_code=422)
+        self.assertContains(self.read_in(file=out.getvalue()), "log.json is damaged")
 
     def test_the_difference_is_told_in_sentences(self):
         before = self.archived()
@@ -138,20 +152,60 @@ class Archived(RecordCase):
         actions.record(evening.army, batch.atoms, set(batch.left), 4, timezone.now(), uuid.uuid4())
         after = self.archived()
 
-        def compare(one, two, status=200):
-            sent = {"do": "compare", "one": SimpleUploadedFile("a.zip", one), "two": SimpleUploadedFile("b.zip", two)}
-            answer = self.client.post(reverse("archives"), sent)
-            self.assertEqual(answer.status_code, status)
-            return answer
-
-        page = compare(before, after)
+        page = self.read_in(one=before, two=after)
         for said in ("figures, now 9", "Field is called Coat green", "new: Undercoat on"):
             self.assertContains(page, said)
-        self.assertContains(compare(before, before), "Both hold the same")
-        self.assertContains(compare(b"x", before, 422), "no archive", status_code=422)
+        self.assertContains(self.read_in(one=before, two=before), "Both hold the same")
+        design = write_archive("none", {"design.json": b"{}"}, timezone.now())
+        self.assertContains(self.read_in(one=before, two=design), "The file lacks")
+        self.assertContains(
+            self.read_in(one=before, two=before[:-40] + before[-22:]), "The newer one, two.zip: This is no archive"
+        )
+
+    def given(self) -> str:
+        """The address of what comes of an archive that was given and not read yet."""
+        return self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", self.archived())}).url
+
+    def test_a_reading_that_broke_off_is_tried_again_and_leaves_one_army(self):
+        address = self.given()
+        Job.objects.going_on().update(state=Job.State.FAILED, fault="The worker that did it went away.")
+        self.assertContains(self.client.get(address), "The worker that did it went away")
+        self.assertContains(self.client.get(address, {"again": ""} | self.query(address)), 'data-behaviour="poll"')
+        (job,) = Job.objects.going_on()
+        carry_out(job)
+        self.assertContains(self.client.get(address), "is here again")
+        self.assertEqual(Army.objects.count(), 2)
+        self.assertFalse(GivenArchive.objects.exists(), "what was read is not kept")
+        self.client.get(address, {"again": ""} | self.query(address))
+        self.assertFalse(Job.objects.going_on().exists(), "what was taken in is not taken in twice")
+
+    def test_one_that_was_stopped_meanwhile_leaves_no_army(self):
+        address = self.given()
+        (job,) = Job.objects.going_on()
+        for step in kind_of(job.kind).work(job):
+            if step.reached == 1:
+                stop(job)
+        self.assertEqual(Army.objects.count(), 1)
+        self.assertContains(self.client.get(address), "It was stopped")
+
+    def test_only_the_newest_files_are_kept_and_pieces_are_put_together(self):
+        with patch.object(given_archives, "_PIECE", 1000):
+            for number in range(given_archives.MOST_KEPT + 2):
+                upload = SimpleUploadedFile("a.zip", bytes([number]) * 2500)
+                GivenArchive.objects.keep(self.owner, upload)
+        self.assertEqual(GivenArchive.objects.count(), given_archives.MOST_KEPT)
+        self.assertEqual(GivenArchive.objects.first().data, bytes([number]) * 2500)
+        self.assertEqual(ArchivePiece.objects.count(), 3 * given_archives.MOST_KEPT)
+
+    @staticmethod
+    def query(address: str) -> dict:
+        return dict(parse_qsl(urlsplit(address).query))
 
     def test_nobody_else_comes_near(self):
         self.assert_hidden("archive-file")
         self.assertContains(self.client.get(reverse("archives")), "Take one in")
+        address = self.given()
+        self.client.force_login(self.other)
+        self.assertNotContains(self.client.get(address), "Waiting for a free worker")
         self.client.logout()
         self.assertEqual(self.client.get(reverse("archives")).status_code, 302)

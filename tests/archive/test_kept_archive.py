@@ -1,6 +1,5 @@
 """An archive of the first version, as it was written before ranks had ids, is taken in with nothing lost."""
 
-from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
 from django.urls import reverse
 
@@ -18,7 +17,7 @@ UNIT = "1st-harbour-line"
 
 class KeptArchiveOfTheSecondVersion(RoomCase):
     def test_its_entries_stand_without_what_was_not_kept_then(self):
-        self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", kept("archive-2.zip"))})
+        self.read_in(file=kept("archive-2.zip"))
         taken = Army.objects.exclude(pk=self.army.pk).get()
         entries = list(taken.entries.all())
         self.assertGreater(len(entries), 2)
@@ -33,7 +32,7 @@ class KeptArchiveOfTheSecondVersion(RoomCase):
 
 class KeptArchiveOfTheThirdVersion(RoomCase):
     def test_its_entries_stand_and_no_fault_is_read_out_of_their_notes(self):
-        self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", kept("archive-3.zip"))})
+        self.read_in(file=kept("archive-3.zip"))
         taken = Army.objects.exclude(pk=self.army.pk).get()
         entries = list(taken.entries.order_by("pk"))
         self.assertEqual(len(entries), 5)
@@ -49,7 +48,7 @@ class KeptArchive(RoomCase):
         super().setUp()
         data = kept("archive-1.zip")
         self.files = read_archive(data).files
-        self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", data)})
+        self.read_in(file=data)
         self.taken = Army.objects.exclude(pk=self.army.pk).get()
 
     def test_its_renamed_rank_has_its_entries_and_the_photograph_that_was_left_behind(self):

@@ -3,6 +3,7 @@
 from contextlib import suppress
 
 from django.contrib.auth import get_user_model
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
 from django.urls import reverse
 
@@ -67,6 +68,18 @@ class RoomCase(TestCase):
         answer = self.made(self.see("archive-file", status=302).url)
         self.assertEqual(answer["Content-Type"], "application/zip")
         return answer.content
+
+    def read_in(self, **sent):
+        """The page of what came of archives that were given, once a worker has read them: one as 'file', or 'one' and 'two'."""
+        files = {name: SimpleUploadedFile(f"{name}.zip", data) for name, data in sent.items()}
+        do = "compare" if "two" in files else "take"
+        answer = self.client.post(reverse("archives"), {"do": do, **files})
+        self.assertEqual(answer.status_code, 302, answer.content[:500])
+        self.assertContains(self.client.get(answer.url), 'data-behaviour="poll"')
+        for job in Job.objects.going_on():
+            with suppress(MantelloError):
+                carry_out(job)
+        return self.client.get(answer.url)
 
     def made(self, address: str, query: dict | None = None):
         """What an address gives once a worker has made it; before, a page that waits."""

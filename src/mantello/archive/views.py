@@ -1,41 +1,52 @@
 """A whole army out and in: design, versions, log, test pieces, photographs, variants and drawings as one checked file."""
 
 import uuid
+import zipfile
+from datetime import datetime
 
 from django import forms
-from django.contrib import messages
 from django.contrib.auth.decorators import login_required
-from django.db import DataError, IntegrityError, transaction
 from django.shortcuts import redirect, render
 from django.utils import timezone
 from django.views.decorators.http import require_http_methods, require_safe
 
+from mantello.jobs.models import Job
 from mantello.jobs.papers import file_kind, paper
-from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
 from mantello.workspace.page import army_for
 from mantello.workspace.readings import reading_of
-from mantello_core.errors import MantelloError, Unreadable
-from mantello_core.formats.archive import MOST_BYTES, Archive, read_archive, write_archive
-from mantello_core.formats.archive_difference import archive_difference
-from mantello_core.formats.document.design import read_design_bytes
+from mantello_core.formats.archive import MOST_BYTES, write_archive
 
-from .part import Taking, parts
+from .models import GivenArchive
+from .part import parts
+from .reading_in import COMPARE, TAKE, still_kept, to_be_read
+
+
+def _may_be_archive(upload) -> None:
+    """What tells at once that a file is none; all else is told by who reads it.
+
+    Raises: ValidationError.
+    """
+    if upload.size > MOST_BYTES:
+        raise forms.ValidationError(f"The file has {upload.size} bytes; allowed are {MOST_BYTES}.")
+    if not zipfile.is_zipfile(upload):
+        raise forms.ValidationError("This is no archive of an army, or it is damaged.")
 
 
 class ArchiveForm(forms.Form):
     """An archive to be taken in."""
 
     file = forms.FileField(
-        label="Archive (.zip)", help_text="As exported in the Log room; it becomes an army of its own."
-    )
+        label="Archive (.zip)", help_text="As exported in the Log room; it becomes an army of its own.",
+        validators=[_may_be_archive],
+    )  # fmt: skip
 
 
 class CompareForm(forms.Form):
     """Two archives to be compared."""
 
-    one = forms.FileField(label="The older archive")
-    two = forms.FileField(label="The newer archive")
+    one = forms.FileField(label="The older archive", validators=[_may_be_archive])
+    two = forms.FileField(label="The newer archive", validators=[_may_be_archive])
 
 
 @login_required
@@ -61,88 +72,47 @@ def archive_bytes(army, asked) -> bytes:
 @login_required
 @require_http_methods(["GET", "HEAD", "POST"])
 def archives(request):
-    """Take an archive in as an army of its own, or tell what is different between two."""
-    taking, comparing, lines = ArchiveForm(), CompareForm(), None
-    status = 200
-    if request.method == "POST" and request.POST.get("do") == "compare":
-        comparing = CompareForm(request.POST, request.FILES)
-        if comparing.is_valid():
-            lines = _compared(comparing)
-        status = 422 if comparing.errors else 200
-    elif request.method == "POST":
-        taking = ArchiveForm(request.POST, request.FILES)
-        if taking.is_valid():
-            try:
-                army, told = _taken_in(request.user, _read(taking.cleaned_data["file"]))
-            except (MantelloError, forms.ValidationError) as error:
-                taking.add_error("file", error.message)
-            else:
-                entries = army.entries.count()
-                messages.success(
-                    request, f"{army.name} is here again, with {entries} log entr{'y' if entries == 1 else 'ies'}."
-                )
-                for said in told:
-                    messages.warning(request, said)
-                return redirect("army", army.pk)
-        status = 422
+    """Take an archive in as an army of its own, or tell what is different between two; a worker reads them."""
+    compare = request.POST.get("do") == "compare"
+    posted = (request.POST, request.FILES) if request.method == "POST" else None
+    taking = ArchiveForm(*(posted or ()) if not compare else ())
+    comparing = CompareForm(*(posted or ()) if compare else ())
+    form, kind = (comparing, COMPARE) if compare else (taking, TAKE)
+    if form.is_valid():
+        given = [GivenArchive.objects.keep(request.user, form.cleaned_data[name]) for name in form.fields]
+        return redirect(to_be_read(request.user, kind, given).asked["address"])
+    job = _read(request)
+    result = (job.result or {}) if job and not job.on else {}
+    difference = result if "groups" in result else None
     context = {
         "title": "Archives",
         "taking": taking,
         "comparing": comparing,
-        "lines": lines,
         "most": MOST_BYTES // 1_000_000,
+        "job": None if result else job,
+        "difference": difference,
+        "sides": difference and [(result[name], _when(result[at])) for name, at in (("name", "from"), ("other", "to"))],
+        "taken": result if "army" in result else None,
+        "army_taken": Army.objects.visible_to(request.user).filter(pk=result.get("army")).first(),
     }
-    return render(request, "archive/archives.html", context, status=status)
+    context |= still_kept(job) if job else {}
+    return render(request, "archive/archives.html", context, status=422 if form.errors else 200)
 
 
-def _read(upload) -> Archive:
-    return read_archive(upload.read(MOST_BYTES + 1))
-
-
-def _compared(form: CompareForm):
-    """What is different, grouped by where; None if a file cannot be read, which the form then tells."""
-    read = []
-    for name in ("one", "two"):
-        try:
-            read.append(_read(form.cleaned_data[name]))
-        except MantelloError as error:
-            form.add_error(name, error.message)
-    if form.errors:
-        return None
+def _when(text: str) -> datetime | str:
+    """When an archive was made, as it says; its words where they are no date."""
     try:
-        found = archive_difference(*read)
-    except MantelloError as error:
-        form.add_error("two", error.message)
-        return None
-    grouped: dict[str, list[str]] = {}
-    for where, what in found:
-        grouped.setdefault(where, []).append(what)
-    return {
-        "name": read[0].name,
-        "other": read[1].name,
-        "from": read[0].made_at,
-        "to": read[1].made_at,
-        "groups": list(grouped.items()),
-        "count": len(found),
-    }
+        return datetime.fromisoformat(text)
+    except ValueError:
+        return text
 
 
-def _taken_in(owner, archive: Archive) -> tuple[Army, list[str]]:
-    """An army as the archive has it, and what the painter should know of it.
-
-    Raises: Unreadable, OutOfRange and the like for what is in it; ValidationError for a photograph.
-    """
-    if "design.json" not in archive.files:
-        raise Unreadable("The archive has no design.json.", "file")
-    head = read_design_bytes(archive.files["design.json"])
-    try:
-        with transaction.atomic():
-            army = keep_design(owner, head, "Taken in from an archive")
-            taking = Taking(archive, army, [head])
-            for part in parts():
-                part.read(taking)
-    except (DataError, IntegrityError) as error:
-        raise Unreadable(
-            "The archive holds something that cannot be kept, or twice what comes once.", "file"
-        ) from error
-    return army, taking.told
+def _read(request) -> Job | None:
+    """The reading that the address names; one that failed or was stopped is tried again, if that is asked."""
+    mine = Job.objects.visible_to(request.user).filter(kind__in=(TAKE, COMPARE))
+    job = mine.filter(key=request.GET.get("read", "")[:120].replace("\0", "")).first()
+    if job and "again" in request.GET and not job.on and not job.result:
+        given = GivenArchive.objects.filter(owner=request.user, pk__in=job.asked["given"]).order_by("pk")
+        if len(given) == len(job.asked["given"]):
+            return to_be_read(request.user, job.kind, given, again=True)
+    return job

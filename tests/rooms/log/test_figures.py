@@ -7,7 +7,6 @@ from datetime import timedelta
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import override_settings
-from django.urls import reverse
 from django.utils import timezone
 from PIL import Image
 
@@ -303,7 +302,7 @@ class Archived(FigureCase):
         data = self.archived()
         with zipfile.ZipFile(io.BytesIO(data)) as packed:
             self.assertIn("photos/figures-1.jpg", packed.namelist())
-        self.client.post(reverse("archives"), {"do": "take", "file": SimpleUploadedFile("army.zip", data)})
+        self.read_in(file=data)
         taken = Army.objects.exclude(pk=self.army.pk).get(owner=self.owner)
         self.assertEqual(taken.figure_photos.get().caption, "after the shade")
         self.assertEqual(taken.decisions.get().made_at, self.army.decisions.get().made_at)

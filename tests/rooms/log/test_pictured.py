@@ -95,7 +95,7 @@ class Pictured(RoomCase):
     def test_places_go_along_in_archives(self):
         self.point("card", 88, 88)
         data = self.archived()
-        self.client.post(reverse("archives"), {"file": SimpleUploadedFile("a.zip", data)})
+        self.read_in(file=data)
         taken = FigurePhoto.objects.latest("pk")
         self.assertNotEqual(taken.pk, self.photo.pk)
         self.assertEqual(set(taken.patches), {"card"})
