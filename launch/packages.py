@@ -13,7 +13,10 @@ SERVING = {
     "libpangoft2-1.0-0": "text layout of printed guides",
     "libharfbuzz-subset0": "fonts inside printed guides",
 }
-CHECKING = {"poppler-utils": "reading printed guides back in tests"}
+CHECKING = {
+    "poppler-utils": "reading printed guides back in tests",
+    "libatomic1": "the driver of browser tests",
+}
 #: browsers that tests and pictures can use, the quickest first: without a window's own pages half the work is left
 BROWSERS = ("chromium-headless-shell", "chromium")
 
