@@ -98,6 +98,15 @@ class Variety(RoomCase):
             self.post("draw-cast", unit=UNIT, do="take")
         self.assertContains(self.see("variety", unit=UNIT), "found nothing better")
 
+    def test_a_search_that_broke_off_is_told_and_tried_again(self):
+        self.deal()
+        self.see("variety", unit=UNIT)
+        Job.objects.going_on().update(state=Job.State.FAILED, fault="The worker that did it went away.")
+        self.assertContains(self.see("variety", unit=UNIT), "The worker that did it went away.")
+        self.assertFalse(Job.objects.going_on().exists())
+        self.assertContains(self.see("variety", unit=UNIT, again=""), 'data-behaviour="poll"')
+        self.assertTrue(Job.objects.going_on().exists())
+
     def test_who_wears_what_is_printed(self):
         self.deal()
         self.printed("cast-sheet", unit=UNIT)

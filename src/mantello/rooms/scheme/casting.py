@@ -95,7 +95,7 @@ def _page(request, army, status=200, form=None):
         "stands": _stands(army, reading, unit, cast or UnitCast(unit.id, ())), "new": _new_figures(reading.design, known),
     }  # fmt: skip
     if found and known:
-        context |= _judged(army, reading, known, found) | _opened(request, reading, known)
+        context |= _judged(request, army, reading, known, found) | _opened(request, reading, known)
     return room_page(request, army, "scheme", "scheme/variety.html", context, status)
 
 
@@ -143,11 +143,11 @@ def _stands(army, reading: Reading, unit: Node, cast: UnitCast) -> list[list[lis
     return [[stand[at : at + cast.abreast] for at in range(0, len(stand), cast.abreast)] for stand in stands]
 
 
-def _judged(army, reading: Reading, cast: UnitCast, found: Told) -> dict:
+def _judged(request, army, reading: Reading, cast: UnitCast, found: Told) -> dict:
     """What is wrong, pots, openings, and the longer search if something is wrong."""
     faults = found.cast.faults
     opened, one_by_one = openings_of(found)
-    job = _search(army, reading, cast) if faults else None
+    job = _search(army, reading, cast, again="again" in request.GET) if faults else None
     better = job.result["faults"] if job and job.state == Job.State.DONE else None
     said = dict.fromkeys(fault_words(reading.design, cast, found, one) for one in faults)
     return {

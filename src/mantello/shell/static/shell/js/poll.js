@@ -6,7 +6,16 @@ import { refresh } from "./page.js";
 
 const EVERY = 1000;
 
+/* 'Try again' is said once: what fails once more is told, not asked for anew whenever the page is drawn. */
+function saidOnce() {
+  const here = new URL(location.href);
+  if (!here.searchParams.has("again")) return;
+  here.searchParams.delete("again");
+  history.replaceState(history.state, "", here);
+}
+
 behaviour("poll", (box) => {
+  saidOnce();
   const ask = async () => {
     if (!box.isConnected) return;
     try {
