@@ -1,13 +1,12 @@
 """The surface of a plate made ready for patterns: it depends on plate, areas and clear zones, not on a seed."""
 
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 from types import MappingProxyType
 
 import numpy as np
 
+from ..data_table import data_table
 from ..figures.plate import Plate
 from ..memory import remembered
 from .depth import figure_depth, vehicle_depth
@@ -90,4 +89,4 @@ def forms_of(plate: Plate) -> MappingProxyType:
 
 @cache
 def _forms() -> dict[str, dict[str, str]]:
-    return tomllib.loads((files(__package__) / "data" / "forms.toml").read_text(encoding="utf-8"))["form"]
+    return data_table(__package__, "forms")["form"]

@@ -1,11 +1,10 @@
 """What laying one ink of a pattern takes, from its share, its size and its tool; the same for every layout of it."""
 
 import math
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
+from ..data_table import data_table
 from .pattern import MARKS, Pattern
 from .sizing import sized
 
@@ -52,4 +51,4 @@ def ink_work(pattern: Pattern, at: int, mm2: float, denominator: float, metres: 
 
 @cache
 def _data() -> dict:
-    return tomllib.loads((files(__package__) / "data" / "work.toml").read_text(encoding="utf-8"))
+    return data_table(__package__, "work")

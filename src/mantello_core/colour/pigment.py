@@ -1,12 +1,11 @@
 """The pigment table, and the optics of a mixture of pigments."""
 
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
 import numpy as np
 
+from ..data_table import data_table
 from ..errors import UnknownName
 from .reflectance import BANDS
 
@@ -25,7 +24,7 @@ class Pigment:
 @cache
 def pigments() -> dict[str, Pigment]:
     """Every pigment by its code."""
-    data = tomllib.loads((files(__package__) / "data" / "pigments.toml").read_text(encoding="utf-8"))
+    data = data_table(__package__, "pigments")
     return {
         row["code"]: Pigment(
             row["code"], row["name"], row["typical_pvc"], np.array(row["absorption"]), np.array(row["scattering"])

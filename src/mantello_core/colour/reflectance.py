@@ -4,12 +4,11 @@ The weights come from integrating the CIE 1931 2° observer under D65 against a 
 spline through the band centres, so that a flat reflectance is exactly neutral.
 """
 
-import tomllib
-from importlib.resources import files
-
 import numpy as np
 
-_DATA = tomllib.loads((files(__package__) / "data" / "observer.toml").read_text(encoding="utf-8"))
+from ..data_table import data_table
+
+_DATA = data_table(__package__, "observer")
 #: band centres, nm
 WAVELENGTHS = np.array(_DATA["wavelengths"], float)
 BANDS = len(WAVELENGTHS)

@@ -1,9 +1,8 @@
 """What areas are also called, and which areas a painter means by a word."""
 
-import tomllib
 from functools import cache
-from importlib.resources import files
 
+from ..data_table import data_table
 from ..memory import remembered
 from .vocabulary import GROUPS, SIDES, spoken
 
@@ -12,8 +11,7 @@ _HEADS = list(GROUPS)
 
 @cache
 def _words() -> dict[str, tuple[str, ...]]:
-    text = (files(__package__) / "data" / "synonyms.toml").read_text(encoding="utf-8")
-    return {step: tuple(words) for step, words in tomllib.loads(text)["words"].items()}
+    return {step: tuple(words) for step, words in data_table(__package__, "synonyms")["words"].items()}
 
 
 @remembered(2_000)

@@ -1,12 +1,12 @@
 """Sample armies, and a shelf, that ship with the product."""
 
 import json
-import tomllib
 from dataclasses import replace
 from functools import cache
 from importlib.resources import files
 
 from ..camouflage.pattern import Overlay
+from ..data_table import data_table
 from ..design.casting import usual_cast, with_cast
 from ..design.design import Design
 from ..design.dressing import proposed_ranks, proposed_worn, with_cells_first, with_dress, words_used
@@ -96,7 +96,7 @@ def calvessa() -> Design:
 def dress_almanac() -> Almanac:
     """The invented Dress Almanac of the year 212."""
     folder = files(__package__) / "data"
-    told = tomllib.loads((folder / "dress_sources_212.toml").read_text(encoding="utf-8"))
+    told = data_table(__package__, "dress_sources_212")
     sources = tuple(Source(id_, **about) for id_, about in told["source"].items())
     read = read_table((folder / "dress_almanac_212.csv").read_bytes())
     return with_facts(Almanac(told["title"], sources=sources, year=told["year"]), tuple(read.facts))

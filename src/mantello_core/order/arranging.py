@@ -4,7 +4,7 @@ See ``docs/methods/order.md``. The answer does not depend on the order in which 
 """
 
 from collections import defaultdict, deque
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 from types import MappingProxyType
@@ -17,7 +17,7 @@ from .masking import masked
 from .mending import Move, mended
 from .node import Node
 from .pairs import Figure, pairs_of
-from .relations import relations_of
+from .relations import TOUCH, relations_of
 from .rules import LAID_ON, MASK_ROUND, PHASES
 
 _STAGES = {"rough": 0, "block": 1, "shade": 2, "other": 2, "relay": 3, "light": 4}
@@ -92,7 +92,10 @@ def arranged(
             told.append(f"Two firm rules disagree: {lost.why} {lost.way_out}")
     places, moved, more = mended(figure.nodes, graph.kept, phases)
     told += more
-    standing = {id_: replace(node, phase=places[id_]) for id_, node in figure.nodes.items()}
+    standing = {
+        id_: node if node.phase == places[id_] else replace(node, phase=places[id_])
+        for id_, node in figure.nodes.items()
+    }
     for one in soft:
         before, after = standing[one.before], standing[one.after]
         if before.phase > after.phase:
@@ -119,25 +122,24 @@ class _Graph:
     """Bonds that close no ring; what comes before and after each node is kept as bits."""
 
     def __init__(self, nodes: Mapping[str, Node]):
-        self.bit = {id_: 1 << at for at, id_ in enumerate(nodes)}
-        self.before, self.after = dict.fromkeys(nodes, 0), dict.fromkeys(nodes, 0)
+        self._at = {id_: at for at, id_ in enumerate(nodes)}
+        self._before, self._after = [0] * len(nodes), [0] * len(nodes)
         self.links: dict[str, dict[str, Bond]] = defaultdict(dict)
         self.kept: list[Bond] = []
 
     def tie(self, one: Bond) -> list[Bond] | None:
         """Keep a bond; or the ring that it would close, from its after to its before."""
-        first, second = one.before, one.after
-        if self.after[second] & self.bit[first]:
-            return self._path(second, first)
+        first, second = self._at[one.before], self._at[one.after]
+        if self._after[second] >> first & 1:
+            return self._path(one.after, one.before)
         self.kept.append(one)
-        self.links[first].setdefault(second, one)
-        if not self.after[first] & self.bit[second]:
-            up, down = self.before[first] | self.bit[first], self.after[second] | self.bit[second]
-            for id_, bit in self.bit.items():
-                if up & bit:
-                    self.after[id_] |= down
-                if down & bit:
-                    self.before[id_] |= up
+        self.links[one.before].setdefault(one.after, one)
+        if not self._after[first] >> second & 1:
+            up, down = self._before[first] | 1 << first, self._after[second] | 1 << second
+            for at in _set(up):
+                self._after[at] |= down
+            for at in _set(down):
+                self._before[at] |= up
         return None
 
     def _path(self, start: str, goal: str) -> list[Bond]:
@@ -158,6 +160,14 @@ class _Graph:
         return chain[::-1]
 
 
+def _set(bits: int) -> Iterator[int]:
+    """The places of the bits that are set, from the highest."""
+    while bits:
+        at = bits.bit_length() - 1
+        yield at
+        bits ^= 1 << at
+
+
 def _lost(one: Bond, ring: Sequence[Bond], names: Mapping[str, str]) -> GaveWay:
     links = "; ".join(f"{names[link.before]} comes before {names[link.after]} ({link.rule.name})" for link in ring)
     why = f"{names[one.before]} should come before {names[one.after]} ({one.rule.name}), but {links}."
@@ -174,10 +184,12 @@ def _sorted(nodes: Mapping[str, Node], graph: _Graph) -> list[Node]:
         for name in links:
             need[name] += 1
     ready, line, mix, owner = [name for name in nodes if not need[name]], [], "", ""
+    small = sorted(nodes.values(), key=lambda node: (_STAGES[node.stage], -round(node.mm2, 2), node.id))
+    size = {node.id: at for at, node in enumerate(small)}
 
     def claim(name: str) -> tuple:
         node = nodes[name]
-        return node.phase, node.mix != mix, node.owner != owner, _STAGES[node.stage], -round(node.mm2, 2), node.id
+        return node.phase, node.mix != mix, node.owner != owner, size[name]
 
     while ready:
         here = min(ready, key=claim)
@@ -205,6 +217,7 @@ def _constraints(line: Sequence[Node], bonds: Iterable[Bond], figure: Figure) ->
     last: dict[str, Node] = {}
     bared: list[Node] = []
     ancestors: list[int] = []
+    in_phase: dict[int, int] = defaultdict(int)
     found = []
     for at, node in enumerate(line):
         beneath = {last[area].id: last[area] for area in node.areas if area in last}
@@ -222,14 +235,17 @@ def _constraints(line: Sequence[Node], bonds: Iterable[Bond], figure: Figure) ->
         for id_, one in into[node.id].items():
             found.append(one)
             reached |= ancestors[place[id_]] | 1 << place[id_]
-        for earlier in range(at - 1, -1, -1):
-            if reached >> earlier & 1 or line[earlier].phase == node.phase:
-                continue
+        free = ((1 << at) - 1) & ~reached & ~in_phase[node.phase]
+        while free:
+            earlier = free.bit_length() - 1
+            free ^= 1 << earlier
             other = line[earlier]
             if _held_apart(figure, other, node):
                 found.append(Bond(other.id, node.id, 0.0, PHASES, PHASES.weight))
                 reached |= ancestors[earlier] | 1 << earlier
+                free &= ~reached
         ancestors.append(reached)
+        in_phase[node.phase] |= 1 << at
         if node.sort != "hand" or node.kind not in ("mask", "unmask"):
             last |= dict.fromkeys(node.areas, node)
     return found
@@ -242,9 +258,8 @@ def _held_apart(figure: Figure, one: Node, two: Node) -> bool:
     if one.id not in figure.soils or two.id not in figure.soils:
         return not one.areas.isdisjoint(two.areas)
     return bool(
-        figure.between(one, two)
-        or not figure.soils[one.id].isdisjoint(two.areas)
-        or not figure.soils[two.id].isdisjoint(one.areas)
+        (figure.lying(one, TOUCH)[0] | figure.soiled[one.id]) & figure.areas[two.id]
+        or figure.soiled[two.id] & figure.areas[one.id]
     )
 
 

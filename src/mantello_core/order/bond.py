@@ -24,6 +24,6 @@ class Bond:
 
 def bond(before, after, rule: OrderRule, *, weight: float | None = None, lag: float | None = None) -> Bond:
     """The bond between two nodes; it waits for drying where both touch one area, or where the rule is firm."""
-    waits = rule.hard or bool(before.areas & after.areas)
+    waits = rule.hard or not before.areas.isdisjoint(after.areas)
     usual = before.drying if waits else 0.0
     return Bond(before.id, after.id, usual if lag is None else lag, rule, rule.weight if weight is None else weight)

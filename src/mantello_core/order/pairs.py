@@ -1,7 +1,7 @@
 """Which pairs of nodes the order rules, the stack and the painter's own rules speak of."""
 
 from collections import defaultdict
-from collections.abc import Collection, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from functools import cache
 from itertools import pairwise
 
@@ -31,35 +31,45 @@ _PASS_PLACE = {"base": 0, "spray": 0, "overbrush": 1, "drybrush": 1, "stipple": 
 
 
 class Figure:
-    """The nodes of one figure with what lies where."""
+    """The nodes of one figure with what lies where; sets of areas are kept as bits besides."""
 
     def __init__(self, nodes: Sequence[Node], relations: Relations, switches: Collection[str]):
         self.nodes = {node.id: node for node in nodes}
         self.switches = switches
         self._relations = relations
-        self._between: dict[tuple[frozenset, frozenset], int] = {}
         every = frozenset().union(*(node.areas for node in nodes)) if nodes else frozenset()
         self._beside: dict[frozenset[str], frozenset[str]] = {}
         self.soils = {node.id: self._soiled(node, every) for node in nodes}
-
+        self._known: dict[frozenset[str], int] = {}
+        #: by node, as bits: its areas, what it soils
+        self.areas = {node.id: self.bits(node.areas) for node in nodes}
+        self.soiled = {id_: self.bits(areas) for id_, areas in self.soils.items()}
+        self._lying: dict[tuple[frozenset[str], int], tuple[int, int]] = {}
         self._meant: dict[int, list[Node]] = defaultdict(list)
         for node in nodes:
             fitting = _fitting(
                 node.kind, node.sort, node.classes, node.tool, node.stage, node.tags, node.neat, node.sort != "step"
             )
             for selector in fitting:
-                self._meant[id(selector)].append(node)
+                self._meant[selector].append(node)
 
-    def meant_by(self, selector: Selector) -> list[Node]:
-        """The nodes that a selector of the order rules speaks of, 'first', 'last' and mess aside."""
-        return self._meant.get(id(selector), [])
+    def bits(self, areas: frozenset[str]) -> int:
+        """Areas as bits."""
+        if areas not in self._known:
+            of = self._relations.bits
+            self._known[areas] = sum(of[area] for area in areas)
+        return self._known[areas]
 
-    def between(self, one: Node, two: Node) -> int:
-        """What the areas of two are to those of one, as ``Relations.between`` tells."""
-        key = one.areas, two.areas
-        if key not in self._between:
-            self._between[key] = self._relations.between(*key)
-        return self._between[key]
+    def meant_by(self, selector: int) -> list[Node]:
+        """The nodes that a selector of the order rules speaks of, 'first', 'last' and mess aside. selector: its place among all."""
+        return self._meant.get(selector, [])
+
+    def lying(self, node: Node, flag: int) -> tuple[int, int]:
+        """The areas that are ``flag`` to those of a node, and the other way, as ``Relations.lying`` tells."""
+        key = node.areas, flag
+        if key not in self._lying:
+            self._lying[key] = self._relations.lying(*key)
+        return self._lying[key]
 
     def _soiled(self, node: Node, every: frozenset[str]) -> frozenset[str]:
         if node.sprayed:
@@ -70,33 +80,42 @@ class Figure:
             self._beside[node.areas] = self._relations.touching(node.areas)
         return self._beside[node.areas]
 
-    def stand(self, relation: str, one: Node, two: Node) -> bool:
-        """Whether two nodes stand in a relation of their areas."""
+    def standing(self, relation: str, one: Node, others: Iterable[Node]) -> list[Node]:
+        """Those of others that stand in a relation to a node by their areas; never itself."""
         if relation == "any":
-            return True
+            return [two for two in others if two.id != one.id]
+        owner, areas = one.owner, self.areas
         if relation == "owner":
-            return one.owner == two.owner
+            return [two for two in others if two.owner == owner and two.id != one.id]
+        own = areas[one.id]
         if relation in ("same", "field", "member", "covers"):
-            return one.owner != two.owner and not one.areas.isdisjoint(two.areas)
+            return [two for two in others if own & areas[two.id] and two.owner != owner]
         if relation == "reach":
-            return one.owner != two.owner and not self.soils[one.id].isdisjoint(two.areas)
-        if one.owner == two.owner or not one.areas.isdisjoint(two.areas):
-            return False
-        return bool(self.between(one, two) & _FLAGS[relation])
+            soiled = self.soiled[one.id]
+            return [two for two in others if soiled & areas[two.id] and two.owner != owner] if soiled else []
+        flag = _FLAGS[relation]
+        forth, back = self.lying(one, flag)
+        if not forth:
+            return []
+        against = own | back if flag in (ON, DEEPER) else own
+        return [two for two in others if forth & areas[two.id] and not against & areas[two.id] and two.owner != owner]
 
 
 def pairs_of(figure: Figure, own: Sequence[OwnRule], given_up: Collection[str]) -> Iterator[Bond]:
     """Every bond that something asks for: the stack, the painter, and every rule that is on and not given up."""
     yield from _stack(figure)
     yield from _own(figure, own)
-    for rule in order_rules():
+    for place, rule in enumerate(order_rules()):
         if rule.id in given_up or (rule.switch and rule.switch not in figure.switches):
             continue
-        befores, afters = (_picked(figure, selector) for selector in (rule.before, rule.after))
+        befores = _picked(figure, rule.before, 2 * place)
+        afters = _picked(figure, rule.after, 2 * place + 1) if befores else ()
+        if not afters:
+            continue
         for one in befores:
-            for two in afters:
-                if one.id != two.id and figure.stand(rule.relation, one, two) and _member(rule, one, two):
-                    lag = max(one.drying, one.curing) if rule.lag == "cure" else None
+            lag = max(one.drying, one.curing) if rule.lag == "cure" else None
+            for two in figure.standing(rule.relation, one, afters):
+                if not rule.only or _member(rule, one, two):
                     yield bond(one, two, rule, weight=_weight(rule, figure, one, two), lag=lag)
 
 
@@ -106,13 +125,12 @@ def _weight(rule: OrderRule, figure: Figure, one: Node, two: Node) -> float:
         return rule.weight
     if one.phase > two.phase:
         return rule.weight / 4
-    return rule.weight + min(1.0, len(figure.soils[one.id] & two.areas) / 8)
+    return rule.weight + min(1.0, (figure.soiled[one.id] & figure.areas[two.id]).bit_count() / 8)
 
 
 def _member(rule: OrderRule, one: Node, two: Node) -> bool:
-    """Whether a rule speaks of a pair; what begins after a shade by its phase is laid on it, and no member of it."""
-    if not rule.only:
-        return True
+    """Whether a rule that has some pairs only speaks of one; what begins after a shade by its phase is laid on it, and no
+    member of it."""
     return one.phase <= two.phase and (rule.only == "not later" or two.sort == "pass")
 
 
@@ -187,8 +205,10 @@ def meant(nodes: Mapping[str, Node], what: str, *, last: bool) -> list[Node]:
     return own[:1]
 
 
-def _picked(figure: Figure, selector: Selector) -> list[Node]:
-    found = figure.meant_by(selector)
+def _picked(figure: Figure, selector: Selector, place: int) -> list[Node]:
+    found = figure.meant_by(place)
+    if not found:
+        return found
     if selector.mess:
         found = [node for node in found if figure.soils[node.id]]
     if selector.which == "first-pass":
@@ -210,11 +230,11 @@ def _selectors() -> tuple[Selector, ...]:
 
 
 @remembered(1_000)
-def _fitting(kind, sort, classes, tool, stage, tags, neat, over) -> tuple[Selector, ...]:
-    """The selectors that speak of work of such a kind; 'first' and 'last' aside."""
+def _fitting(kind, sort, classes, tool, stage, tags, neat, over) -> tuple[int, ...]:
+    """The places of the selectors that speak of work of such a kind; 'first' and 'last' aside."""
     return tuple(
-        one
-        for one in _selectors()
+        place
+        for place, one in enumerate(_selectors())
         if (not one.kinds or kind in one.kinds)
         and kind not in one.not_kinds
         and (not one.sorts or sort in one.sorts)

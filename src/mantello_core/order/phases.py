@@ -1,12 +1,11 @@
 """The phases of the work: the method's list or the painter's own, and which phase each kind of work belongs to."""
 
-import tomllib
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache, cached_property
-from importlib.resources import files
 from types import MappingProxyType
 
+from ..data_table import data_table
 from ..design.design import Design
 from ..recipes.slots import Slots
 from ..scheme.work_order import Phase, WorkOrder
@@ -63,7 +62,7 @@ class PhaseList:
 
 @cache
 def _data() -> dict:
-    return tomllib.loads((files(__package__) / "data" / "phases.toml").read_text(encoding="utf-8"))
+    return data_table(__package__, "phases")
 
 
 @cache

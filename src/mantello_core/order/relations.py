@@ -1,6 +1,7 @@
 """How the areas of a figure lie to each other: what touches, lies on, surrounds or lies deeper."""
 
 from dataclasses import dataclass
+from functools import cached_property
 from types import MappingProxyType
 
 from ..figures.plate import Plate
@@ -26,19 +27,37 @@ class Relations:
     #: area to all areas that are in the hand with it: of the same part, where parts are kept apart
     together: MappingProxyType
 
-    def between(self, one: frozenset[str], two: frozenset[str]) -> int:
-        """What the areas ``two`` are to the areas ``one``: TOUCH; ON, if two lies on one and on balance not the other
-        way; AROUND, if one surrounds an area of two; DEEPER, if one lies deeper and none of two does."""
-        forth = back = 0
-        pairs = self.pairs
-        for low in one:
-            for high in self.beside[low] & two:
-                forth |= pairs[low, high]
-                back |= pairs[high, low]
-        for flag in (ON, DEEPER):
-            if back & flag:
-                forth &= ~flag
-        return forth
+    @cached_property
+    def bits(self) -> dict[str, int]:
+        """A bit of its own for every area."""
+        return {area: 1 << at for at, area in enumerate(self.beside)}
+
+    @cached_property
+    def _lying(self) -> dict[int, tuple[dict[str, int], dict[str, int]]]:
+        """By flag, for every area: the bits of those that are it to the area, and of those to which the area is it."""
+        found = {
+            flag: (dict.fromkeys(self.beside, 0), dict.fromkeys(self.beside, 0)) for flag in (TOUCH, ON, AROUND, DEEPER)
+        }
+        bits = self.bits
+        for (one, two), flags in self.pairs.items():
+            for flag, (forth, back) in found.items():
+                if flags & flag:
+                    forth[one] |= bits[two]
+                    back[two] |= bits[one]
+        return found
+
+    def lying(self, areas: frozenset[str], flag: int) -> tuple[int, int]:
+        """The bits of the areas that are ``flag`` to any of these, and of those to which any of these is it.
+
+        So two is TOUCH or AROUND to one where its bits meet the first; and ON or DEEPER where they meet the first and not the
+        second: if on balance it is not the other way.
+        """
+        forth, back = self._lying[flag]
+        here = there = 0
+        for area in areas:
+            here |= forth[area]
+            there |= back[area]
+        return here, there
 
     def with_(self, areas: frozenset[str]) -> frozenset[str]:
         """All areas that are in the hand with any of these."""

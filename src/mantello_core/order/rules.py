@@ -1,9 +1,9 @@
 """Order rules as data: what must come before what, where, how firmly, and why."""
 
-import tomllib
 from dataclasses import dataclass
 from functools import cache, cached_property
-from importlib.resources import files
+
+from ..data_table import data_table
 
 #: firm to soft
 LEVELS = ("structural", "chosen", "hard", "method", "wish")
@@ -108,7 +108,7 @@ def every_rule() -> dict[str, OrderRule]:
 
 @cache
 def _rows() -> list[dict]:
-    return tomllib.loads((files(__package__) / "data" / "rules.toml").read_text(encoding="utf-8"))["rule"]
+    return data_table(__package__, "rules")["rule"]
 
 
 def _rule(row: dict) -> OrderRule:

@@ -1,11 +1,11 @@
 """The paint ranges that ship with the product. All of them are invented."""
 
 import hashlib
-import tomllib
 from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
 
+from ..data_table import data_table
 from ..errors import UnknownName
 from .paint import Flake, Paint
 
@@ -56,7 +56,7 @@ def _written(name: str) -> str:
 
 
 def _read(name: str) -> Range:
-    data = tomllib.loads(_written(name))
+    data = data_table(__package__, name)
     return Range(name, data["name"], data["note"], tuple(_paint(row, data) for row in data["paint"]))
 
 

@@ -1,9 +1,7 @@
 """Schemes proposed for a brief: harmonies and contrasts computed for an army's formations, then inspected."""
 
-import tomllib
 from dataclasses import dataclass, replace
 from functools import cache
-from importlib.resources import files
 
 from ..army.figure_filter import Filter
 from ..army.tree import Army, Node, Rank
@@ -12,6 +10,7 @@ from ..checks.harmony import Harmony, harmony_of
 from ..checks.inspect import inspect
 from ..colour.difference import difference
 from ..colour.spaces import Lab
+from ..data_table import data_table
 from ..design.brief import GENRES, Brief, checked_brief
 from ..design.design import Design
 from ..errors import OutOfRange
@@ -143,7 +142,7 @@ def _told_apart(army: Army) -> tuple[Node, ...]:
 
 @cache
 def _template() -> dict:
-    return tomllib.loads((files(__package__) / "data" / "starting.toml").read_text(encoding="utf-8"))
+    return data_table(__package__, "starting")
 
 
 def _proposal(army: Army, brief: Brief, palette: Palette, told: tuple[Node, ...]) -> tuple[Proposal, Palette]:

@@ -4,11 +4,10 @@ Source: docs/methods/minutes.md; starting values in ``data/hands.toml``, fitted 
 """
 
 import math
-import tomllib
 from dataclasses import dataclass, replace
 from functools import cache
-from importlib.resources import files
 
+from ..data_table import data_table
 from ..figures.extent import Extent
 from .step import Step
 
@@ -63,7 +62,7 @@ USUALLY = Circumstances()
 @cache
 def hands() -> dict[str, Hand]:
     """The starting values by name."""
-    data = tomllib.loads((files(__package__) / "data" / "hands.toml").read_text(encoding="utf-8"))
+    data = data_table(__package__, "hands")
     return {name: Hand(**row) for name, row in data.items() if isinstance(row, dict)}
 
 

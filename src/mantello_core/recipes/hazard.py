@@ -1,10 +1,9 @@
 """The usual caution at a step that can hurt someone; the product's label comes first."""
 
-import tomllib
 from collections.abc import Iterable
 from functools import cache
-from importlib.resources import files
 
+from ..data_table import data_table
 from ..paints.paint import Paint
 from .step import Step
 
@@ -15,7 +14,7 @@ DEFERENCE = "The product's label, its safety sheet and local rules come first."
 @cache
 def cautions() -> dict[str, str]:
     """Caution by hazard id."""
-    data = tomllib.loads((files(__package__) / "data" / "hazards.toml").read_text(encoding="utf-8"))
+    data = data_table(__package__, "hazards")
     return data["caution"]
 
 

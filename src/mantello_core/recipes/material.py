@@ -1,10 +1,9 @@
 """Materials that come back in every army: leather, skin, bone, metals, lenses, dirt; used by reference."""
 
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
+from ..data_table import data_table
 from ..errors import UnknownName
 from ..paints.range import paint
 from .step import DILUENTS, Mix, Recipe, Step, checked
@@ -24,7 +23,7 @@ class Material:
 @cache
 def materials() -> dict[str, Material]:
     """The materials that ship, by id, in groups."""
-    data = tomllib.loads((files(__package__) / "data" / "materials.toml").read_text(encoding="utf-8"))
+    data = data_table(__package__, "materials")
     return {row["id"]: _material(row) for row in data["material"]}
 
 

@@ -1,12 +1,11 @@
 """The tones that a colour on a figure is summed up in: recess, flat, raised, ridge, edge."""
 
-import tomllib
 from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cache, cached_property
-from importlib.resources import files
 from itertools import pairwise
 
+from ..data_table import data_table
 from ..errors import UnknownName
 
 
@@ -66,5 +65,5 @@ class Places:
 @cache
 def usual_places() -> Places:
     """The places of a piece that nobody has measured."""
-    data = tomllib.loads((files(__package__) / "data" / "places.toml").read_text(encoding="utf-8"))
+    data = data_table(__package__, "places")
     return Places(tuple(Place(**row) for row in data["place"]), data["flats"], data["raised"])

@@ -1,10 +1,9 @@
 """What a kind of step means at the desk: tool, speed, drying, mess."""
 
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
+from ..data_table import data_table
 from .where import Where
 
 #: drying of a metallic coat, minutes; slower than plain acrylic
@@ -55,7 +54,7 @@ class Technique:
 @cache
 def techniques() -> dict[str, Technique]:
     """Every technique by its kind."""
-    data = tomllib.loads((files(__package__) / "data" / "techniques.toml").read_text(encoding="utf-8"))
+    data = data_table(__package__, "techniques")
     return {kind: _technique(kind, row) for kind, row in data.items() if isinstance(row, dict)}
 
 

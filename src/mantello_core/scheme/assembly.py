@@ -1,10 +1,9 @@
 """How figures come together: what they are made of, which glue holds it, when the grit comes, what they stand on meanwhile."""
 
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
+from ..data_table import data_table
 from ..errors import UnknownName
 
 #: what figures are made of; bases may be of wood or card besides
@@ -53,7 +52,7 @@ class Cleaning:
 
 @cache
 def _data() -> dict:
-    return tomllib.loads((files(__package__) / "data" / "adhesives.toml").read_text(encoding="utf-8"))
+    return data_table(__package__, "adhesives")
 
 
 @cache

@@ -1,11 +1,10 @@
 """The finish of an army: order of work, loose parts, masks, varnish, dirt and bases, one object that all units share."""
 
-import tomllib
 from collections.abc import Collection
 from dataclasses import dataclass, field, replace
 from functools import cache
-from importlib.resources import files
 
+from ..data_table import data_table
 from ..errors import Contradiction, OutOfRange, UnknownName
 from ..figures.exposure import LAWS
 from ..figures.loose import HELD, LOOSE
@@ -147,7 +146,7 @@ PLAIN_FINISHING = Finishing()
 @cache
 def finishing_data() -> dict:
     """Starting values of passes, plants and handwork."""
-    return tomllib.loads((files(__package__) / "data" / "finishing.toml").read_text(encoding="utf-8"))
+    return data_table(__package__, "finishing")
 
 
 @cache

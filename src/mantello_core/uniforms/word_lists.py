@@ -1,8 +1,8 @@
 """The word lists that ship: colour words, garments and what columns are called, dyes."""
 
-import tomllib
 from functools import cache
-from importlib.resources import files
+
+from ..data_table import data_table
 
 _NAMES = ("colour_words", "headers", "dyes")
 
@@ -14,5 +14,4 @@ def word_list(name: str) -> dict:
 
 @cache
 def _every() -> dict[str, dict]:
-    folder = files(__package__) / "data"
-    return {name: tomllib.loads((folder / f"{name}.toml").read_text(encoding="utf-8")) for name in _NAMES}
+    return {name: data_table(__package__, name) for name in _NAMES}

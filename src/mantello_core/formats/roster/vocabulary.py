@@ -1,11 +1,11 @@
 """The words of lists: what is written over columns, numbers in words, what begins a remark or a total."""
 
 import re
-import tomllib
 import unicodedata
 from functools import cache
-from importlib.resources import files
 from types import MappingProxyType
+
+from ...data_table import data_table
 
 _NUMBER = r"\d{1,6}"
 _TIMES = r"\s*(?:x|×|\*|times|lots of|by)\s*"
@@ -13,7 +13,7 @@ _TIMES = r"\s*(?:x|×|\*|times|lots of|by)\s*"
 
 @cache
 def _data() -> dict:
-    return tomllib.loads((files(__package__) / "data" / "words.toml").read_text(encoding="utf-8"))
+    return data_table(__package__, "words")
 
 
 @cache

@@ -2,17 +2,16 @@
 
 import itertools
 import math
-import tomllib
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
 from shapely import affinity
 from shapely.geometry import LineString, Point, Polygon
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
+from ...data_table import data_table
 from ...geometry.outline import outline
 from ...geometry.polygon import polygon_of
 
@@ -365,7 +364,7 @@ def nodes_of(text: str) -> tuple[Node, ...]:
 
 @cache
 def _data() -> dict:
-    return tomllib.loads((files(__package__) / "data" / "beasts.toml").read_text(encoding="utf-8"))
+    return data_table(__package__, "beasts")
 
 
 @cache

@@ -1,15 +1,14 @@
 """Birds of blazon put together: body, neck, bill, tail, legs and wings, as each kind has them."""
 
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
 from shapely import affinity
 from shapely.geometry import Point, Polygon
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
+from ...data_table import data_table
 from ...geometry.outline import outline
 from ...geometry.polygon import polygon_of
 from .beast import limb, nodes_of, within_square
@@ -177,7 +176,7 @@ def _outline(spec: str) -> BaseGeometry:
 @cache
 def birds() -> dict[str, Bird]:
     """Every bird by name."""
-    data = tomllib.loads((files(__package__) / "data" / "birds.toml").read_text(encoding="utf-8"))
+    data = data_table(__package__, "birds")
     return {
         name: Bird(name, **{**row, "also": tuple(row.get("also", ()))})
         for name, row in data.items()

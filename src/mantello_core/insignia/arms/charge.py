@@ -1,15 +1,14 @@
 """Charges: what can be set on a field, in which attitudes, and its outline, as it is drawn or put together."""
 
 import math
-import tomllib
 from dataclasses import dataclass
-from importlib.resources import files
 
 from shapely import affinity
 from shapely.geometry import Point, Polygon, box
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
+from ...data_table import data_table
 from ...errors import UnknownName
 from ...geometry.outline import outline
 from ...geometry.polygon import polygon_of
@@ -55,7 +54,7 @@ class Charge:
 
 
 def _read() -> dict[str, Charge]:
-    data = tomllib.loads((files(__package__) / "data" / "charges.toml").read_text(encoding="utf-8"))
+    data = data_table(__package__, "charges")
     found = {}
     for name, row in data.items():
         if isinstance(row, dict):

@@ -8,6 +8,7 @@ from django.core.management.base import BaseCommand
 import mantello
 import mantello_core
 from mantello.workspace.reading import Reading
+from mantello_core.data_table import kept_form
 from mantello_core.figures import sampling
 from mantello_core.figures.catalogue import index_of_plates
 from mantello_core.figures.drafting import drafted
@@ -33,13 +34,17 @@ class Command(BaseCommand):
     help = __doc__
 
     def handle(self, *args, **options):
-        """Write every plate, then every table, a line a paint."""
+        """Write every plate, the kept form of every written table, then every table that is worked out, a line a paint."""
         for figure in FIGURES:
             text = json.dumps(drafted(figure), separators=(",", ":"), ensure_ascii=False)
             (_PLATES / f"{figure.id}.json").write_text(text + "\n", encoding="utf-8")
             self.stdout.write(f"{figure.id}: {len(text) // 1000} kB")
         for name, text in levy_pictures().items():
             (_PICTURES / f"{name}.svg").write_text(text + "\n", encoding="utf-8")
+        for written in sorted(_CORE.rglob("data/*.toml")):
+            kept = written.parent / "kept" / f"{written.stem}.json"
+            kept.parent.mkdir(exist_ok=True)
+            kept.write_text(kept_form(written.read_bytes()) + "\n", encoding="utf-8")
         for name, worked_out in _TABLES.items():
             text = json.dumps(worked_out()).replace("}, ", "},\n").replace("]], ", "]],\n")
             (_CORE / name).write_text(text + "\n", encoding="utf-8")
