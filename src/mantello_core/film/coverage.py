@@ -7,6 +7,7 @@ import numpy as np
 
 from ..colour.difference import differences
 from ..colour.spaces import Lab
+from ..memory import Memory, size_of
 from ..paints.paint import STANDARD_SOLIDS, Film
 from ..recipes.step import EVEN, MOST_COATS
 from .surface import VIEWS, Surface, coated, solid, stacked
@@ -23,6 +24,9 @@ COVERED = 2.0
 GOOD_ENOUGH = 5.0
 #: nobody paints more coats than this to reach a full colour; beyond it the answer is another ground
 LIMIT = 60
+_KEPT_BYTES = 3 * 2**18
+#: how single grounds were covered: recipes share bases, and with dirt over them are followed again
+_known = Memory("coverages", _KEPT_BYTES)
 #: most grounds are covered by so many coats; more are tried only where one is not
 FEW = 6
 
@@ -81,6 +85,15 @@ def coverages(
     instead, up to ``LIMIT``; ``tolerance_of`` tells what counts as reached.
     After n coats of thickness t thin and thick places have n t (1 -+ 0.3 / sqrt n), 0.45 for a metal, which is looked at from every side.
     """
+    if len(grounds.diffuse) == 1:
+        asked = _question(film, dilution, even, limit, full, grounds, 0)
+        return (_known.answer(asked, lambda: _coverages(film, grounds, dilution, even, limit, full)[0]),)
+    return _coverages(film, grounds, dilution, even, limit, full)
+
+
+def _coverages(
+    film: Film, grounds: Surface, dilution: float, even: float, limit: int, full: float | None
+) -> tuple[Coverage, ...]:
     split = _by_flash(grounds)
     if split:
         return _merged(split, *(coverages(film, grounds.at(some), dilution, even, limit, full=full) for some in split))
@@ -124,6 +137,32 @@ def coverages_each(films: Sequence[tuple[Film, float, float]], grounds: Surface)
 
     films: each with its dilution and unevenness.
     """
+    asked = [_question(*film, MOST_COATS, None, grounds, at) for at, film in enumerate(films)]
+    first = {one: at for at, one in reversed(list(enumerate(asked)))}
+    found = {one: _known.get(one) for one in first}
+    new = [at for one, at in first.items() if found[one] is None]
+    if new:
+        counted = _counted([films[at] for at in new], grounds.at(new))
+        found |= {asked[at]: _known.put(asked[at], one, size_of(one)) for at, one in zip(new, counted, strict=True)}
+    return tuple(found[one] for one in asked)
+
+
+def _question(
+    film: Film, dilution: float, even: float, limit: int, full: float | None, grounds: Surface, at: int
+) -> tuple:
+    """How a film covers one of some grounds, as what the answer depends on by value: of metal beneath all that is kept of it."""
+    one = grounds.at(at)
+    metal = (
+        b"".join(np.asarray(some, float).tobytes() for some in (one.lobe, one.veil, one.matt)) if one.glints else b""
+    )
+    return (
+        film.absorption.tobytes(), film.scattering.tobytes(), film.flake, film.flake_share, film.thickness(dilution), even,
+        limit, full, one.diffuse.tobytes(), metal,
+    )  # fmt: skip
+
+
+def _counted(films: Sequence[tuple[Film, float, float]], grounds: Surface) -> tuple[Coverage, ...]:
+    """As ``coverages_each``, not from memory."""
     found: dict[int, Coverage] = {}
     left = list(range(len(films)))
     for most in (FEW, MOST_COATS):

@@ -7,7 +7,7 @@ table of other ranges is passed over and worked out.
 import json
 from collections.abc import Mapping
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, cached_property
 from importlib.resources import files
 from types import MappingProxyType
 
@@ -31,9 +31,14 @@ class OnGround:
     labs: np.ndarray
     coats: np.ndarray
 
+    @cached_property
+    def places(self) -> dict[str, int]:
+        """The place of every paint among them."""
+        return {id_: at for at, id_ in enumerate(self.ids)}
+
     def coats_of(self, paint_id: str) -> int:
         """Coats of one paint's whole recipe."""
-        return int(self.coats[self.ids.index(paint_id)])
+        return int(self.coats[self.places[paint_id]])
 
 
 @remembered(2_000)

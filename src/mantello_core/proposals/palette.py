@@ -109,8 +109,8 @@ class _Choice:
         self._seen: OnGround = known[self._undercoat]
         self._far = _far(self._undercoat, brief.method, MARK_MM * brief.scale, brief.metres)
         self._labs, self._ids = self._seen.labs, self._seen.ids
-        self._field = self._ids.index(field.id)
-        self._cloths = np.array([self._ids.index(pot.id) for pot in cloths])
+        self._field = self._seen.places[field.id]
+        self._cloths = np.array([self._seen.places[pot.id] for pot in cloths])
         self._own = self._labs[self._field]
         self._near = _near(self._undercoat, brief.method)
         self._beside_own = self._near[self._field]
@@ -135,13 +135,15 @@ class _Choice:
         the school."""
         known = chosen[:]
         apart = np.min([np.full(len(pool), np.inf), *(self._far[pool, one] for one in known)], axis=0)
-        around = np.minimum(self._near[pool, self._ids.index(FLESH)], self._near[pool, cloth])
+        around = np.minimum(self._near[pool, self._seen.places[FLESH]], self._near[pool, cloth])
         fit, own = self._fit[pool], self._near[pool, self._field]
+        free = np.array([0.0 if one not in known else -np.inf for one in pool.tolist()])
         while len(known) < len(chosen) + min(count, len(pool)):
             beside = np.minimum(self._near[pool, known[-1]] if pairs else own, around)
-            worth = np.minimum(apart, APART_ENOUGH) / 10 + np.minimum(beside, BESIDE_ENOUGH) / 15 + fit
-            worth[np.isin(pool, known)] = -np.inf
-            known.append(int(pool[np.argmax(worth)]))
+            worth = np.minimum(apart, APART_ENOUGH) / 10 + np.minimum(beside, BESIDE_ENOUGH) / 15 + fit + free
+            best = int(np.argmax(worth))
+            free[best] = -np.inf
+            known.append(int(pool[best]))
             apart = np.minimum(apart, self._far[pool, known[-1]])
         return known[len(chosen) :]
 

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, replace
 from functools import cache
+from itertools import cycle
 
 from ..army.figure_filter import Filter
 from ..army.tree import Army, Node, Rank
@@ -31,6 +32,21 @@ MOST, TRIED = 6, 2
 MOST_SEEDS = 8
 _UNITS = {"drill": (("Sergeant", "sergeant", 1, "leader"), ("Fusilier", "fusilier", 9, "rank")), "houses": (("Captain", "captain", 1, "leader"), ("Knight", "knight", 5, "rank")), "marsh": (("Warden", "warden", 1, "leader"), ("Ranger", "ranger", 7, "rank")), "guard": (("Captain", "captain", 1, "leader"), ("Guard", "sluicer", 7, "rank"))}  # fmt: skip
 _FORMATION = {"drill": "company", "houses": "house", "marsh": "band", "guard": "watch"}
+#: roles that every figure shares
+_COMMON = (
+    "field", "cloth", "mark", "belts", "leather", "dark", "trim", "arms", "timber", "flesh", "hair", "hide", "glass", "water",
+    "ground", "rim",
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class _Layout:
+    """What lies where, the same in every scheme for an army and a brief, so that it is resolved once."""
+
+    rules: tuple[Rule, ...]
+    tables: tuple[Distinction, ...]
+    #: id and name of the role of every mark, formation by formation
+    marks: tuple[tuple[str, str], ...]
 
 
 @dataclass(frozen=True)
@@ -107,10 +123,11 @@ def proposals(army: Army, brief: Brief, seeds: tuple[Lab, ...] = (), count: int 
     if not 1 <= count <= MOST:
         raise OutOfRange(f"{count} proposals; allowed is 1 to {MOST}.", "count")
     told = _told_apart(army)
+    layout = _layout(army, brief, told)
     made = []
     for school in SCHOOLS:
         palettes = sorted(palettes_for(brief, school, max(len(told), 1), seeds), key=lambda one: -one.score)
-        made += [_proposal(army, brief, palette, told) for palette in palettes[:TRIED]]
+        made += [_proposal(army, brief, palette, layout) for palette in palettes[:TRIED]]
     made.sort(key=lambda pair: (pair[0].wrong, pair[0].looks, pair[0].findings, -pair[1].score))
     return tuple(proposal for proposal, _ in _varied(made, count))
 
@@ -145,8 +162,8 @@ def _template() -> dict:
     return data_table(__package__, "starting")
 
 
-def _proposal(army: Army, brief: Brief, palette: Palette, told: tuple[Node, ...]) -> tuple[Proposal, Palette]:
-    design = Design(army, _scheme(army, brief, palette, told), brief=brief)
+def _proposal(army: Army, brief: Brief, palette: Palette, layout: _Layout) -> tuple[Proposal, Palette]:
+    design = Design(army, _scheme(brief, palette, layout), brief=brief)
     resolution = resolve(army, design.scheme)
     checks = inspect(design, resolution)
     design = _for_figures_to_come(design, checks)
@@ -180,7 +197,7 @@ def _reasons(brief: Brief, palette: Palette, harmony: Harmony) -> tuple[str, ...
     )
 
 
-def _scheme(army: Army, brief: Brief, palette: Palette, told: tuple[Node, ...]) -> Scheme:
+def _layout(army: Army, brief: Brief, told: tuple[Node, ...]) -> _Layout:
     root, template = army.root.id, _template()
     rules = [
         Rule(f"start-{at:02}", root, tuple(one["select"]), one["role"]) for at, one in enumerate(template["rule"], 1)
@@ -189,32 +206,27 @@ def _scheme(army: Army, brief: Brief, palette: Palette, told: tuple[Node, ...]) 
         Rule(f"bind-{at:02}", root, tuple(one["select"]), one["role"], Filter(), binding=True)
         for at, one in enumerate(template["binding"], 1)
     ]
-    roles = list(_common_roles(brief, palette))
-    tables: tuple[Distinction, ...] = ()
-    taken = {role.id for role in roles}
-    if told:
-        made, table = _distinction(brief, palette, told, taken)
-        roles += made
-        tables = (table,)
-    return Scheme(
-        f"{paint(palette.field).name} scheme", tuple(roles), tuple(rules), tables, Ground(paint(palette.undercoat))
-    )
-
-
-def _distinction(brief: Brief, palette: Palette, told: tuple[Node, ...], taken: set[str]):
-    pairs = GENRES[brief.genre].two_colours
-    areas = _template()["colours" if pairs else "marks"]
+    if not told:
+        return _Layout(tuple(rules), (), ())
+    areas = template["colours" if GENRES[brief.genre].two_colours else "marks"]
     columns = tuple(Column(id_, id_.capitalize(), tuple(select)) for id_, select in areas.items())
-    roles, cells = [], []
-    for at, node in enumerate(told):
-        for number, column in enumerate(columns):
-            paint_id = palette.marks[(at * len(columns) + number) % len(palette.marks)]
+    taken, marks, cells = set(_COMMON), [], []
+    for node in told:
+        for column in columns:
             title = f"{node.name.split(',')[0]} {column.name.lower()}"[:80]
-            role = _role(slug(title, taken), title, paint_id, brief.method)
-            taken.add(role.id)
-            roles.append(role)
-            cells.append((node.id, column.id, role.id))
-    return roles, Distinction("formations", "Formations", told[0].kind, columns, tuple(cells))
+            role = slug(title, taken)
+            taken.add(role)
+            marks.append((role, title))
+            cells.append((node.id, column.id, role))
+    table = Distinction("formations", "Formations", told[0].kind, columns, tuple(cells))
+    return _Layout(tuple(rules), (table,), tuple(marks))
+
+
+def _scheme(brief: Brief, palette: Palette, layout: _Layout) -> Scheme:
+    marks = cycle(palette.marks)
+    roles = [*_common_roles(brief, palette), *(_role(*role, next(marks), brief.method) for role in layout.marks)]
+    name = f"{paint(palette.field).name} scheme"
+    return Scheme(name, tuple(roles), layout.rules, layout.tables, Ground(paint(palette.undercoat)))
 
 
 def _role(id_: str, name: str, paint_id: str, method: str) -> Role:
@@ -232,15 +244,14 @@ def _common_roles(brief: Brief, palette: Palette):
     def off(*known: str) -> str:
         return max(known, key=lambda id_: min(min(difference(paint(id_).swatch, one) for one in near), 25))
 
-    chosen = {
-        "field": ("Field", palette.field), "cloth": ("Pale cloth", palette.cloth), "mark": ("Mark", palette.marks[-1]),
-        "belts": ("Belting", off("sailcloth", "gull-white", "saddle-tan")), "leather": ("Leather", off("eel-brown", "saddle-tan")),
-        "dark": ("Blacking", off("pitch-barrel", "roof-slate")), "trim": ("Trim metal", trim),
-        "arms": ("Arms metal", "ferry-steel"), "timber": ("Timber", off("pier-oak", "saddle-tan")), "flesh": ("Flesh", FLESH),
-        "hair": ("Hair", "mudflat"), "hide": ("Hide", off("saddle-tan", "mudflat")), "glass": ("Glass", "lantern-yellow"),
-        "water": ("Water", "deep-channel"), "ground": ("Ground", "mudflat"), "rim": ("Rim", "pitch-barrel"),
-    }  # fmt: skip
-    for id_, (name, paint_id) in chosen.items():
+    chosen = (
+        ("Field", palette.field), ("Pale cloth", palette.cloth), ("Mark", palette.marks[-1]),
+        ("Belting", off("sailcloth", "gull-white", "saddle-tan")), ("Leather", off("eel-brown", "saddle-tan")),
+        ("Blacking", off("pitch-barrel", "roof-slate")), ("Trim metal", trim), ("Arms metal", "ferry-steel"),
+        ("Timber", off("pier-oak", "saddle-tan")), ("Flesh", FLESH), ("Hair", "mudflat"), ("Hide", off("saddle-tan", "mudflat")),
+        ("Glass", "lantern-yellow"), ("Water", "deep-channel"), ("Ground", "mudflat"), ("Rim", "pitch-barrel"),
+    )  # fmt: skip
+    for id_, (name, paint_id) in zip(_COMMON, chosen, strict=True):
         yield _role(id_, name, paint_id, brief.method)
 
 

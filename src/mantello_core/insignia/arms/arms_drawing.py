@@ -1,5 +1,6 @@
 """Arms drawn on a surface: every piece with its tincture, what is seen of it in mm², and the thinnest of it."""
 
+import math
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from functools import cached_property
@@ -13,7 +14,7 @@ from ...errors import OutOfRange
 from ...geometry.overlay import difference, intersection, union
 from ...memory import remembered
 from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Parted, Plain, Quartered, Strewn
-from .group_drawing import HALVINGS, beside_band, group_pieces
+from .group_drawing import beside_band, group_pieces
 from .line import frame
 from .partition import laid_shape, ordinary_shape, parts_of, pieces, trim_shape
 from .shape import SHAPES, shape_polygon
@@ -25,6 +26,8 @@ from .worn import SLIVER, Piece, strewn_pieces, tinted, worn
 LEAST_SEEN = 0.005
 #: how far what stands within an orle of charges keeps from the edge, as a share of the surface's size
 _ORLE_OF_CHARGES = 0.235
+#: share of itself within which the narrowest part is found, and how much wider or narrower is tried at once
+_NEAR, _STRIDE = 0.005, 1.35
 
 
 @dataclass(frozen=True, eq=False)
@@ -262,14 +265,26 @@ _ROOMY = (
 
 
 def narrowest(shape: BaseGeometry) -> float:
-    """Width of the narrowest part that counts: a brush so wide loses a tenth of the shape."""
+    """Width of the narrowest part that counts, within a quarter of a per cent: a brush so wide loses a tenth of the shape."""
     shape = shape.simplify(0.1)
     low, high = 0.0, max(0.5, shape.area**0.5)
-    for _ in range(HALVINGS):
-        middle = (low + high) / 2
-        kept = shape.buffer(-middle / 2, quad_segs=3).buffer(middle / 2, quad_segs=3)
-        low, high = (middle, high) if kept.area >= 0.9 * shape.area else (low, middle)
-    return low
+    # twice the area by the outline is the width of a plain stroke: looked for from there
+    width = min(2.2 * shape.area / max(shape.length, 1e-9), 0.9 * high)
+    while high > _NEAR and high - low > _NEAR * high:
+        low, high = (width, high) if _keeps(shape, width) else (low, width)
+        width = max(high / _STRIDE, min((low + high) / 2, low * _STRIDE))
+    return (low + high) / 2
+
+
+def _keeps(shape: BaseGeometry, width: float) -> bool:
+    """Whether a brush of a width can go over nine tenths of a shape."""
+    wanted, reach = 0.9 * shape.area, width / 2
+    core = shape.buffer(-reach, quad_segs=3)
+    if core.area >= wanted:
+        return True
+    # what lies within reach of a core is no more than this, wherever it bends
+    most = core.area + core.length * reach + math.pi * reach * reach * len(getattr(core, "geoms", (core,)))
+    return most >= wanted and core.buffer(reach, quad_segs=3).area >= wanted
 
 
 def tinctures_of(drawing: ArmsDrawing) -> list[str]:

@@ -17,7 +17,7 @@ from .worn import SLIVER, Piece, worn
 #: space about a charge, as a share of the box it fits
 AIR = 0.86
 #: how often a width is halved in on
-HALVINGS = 14
+_HALVINGS = 14
 #: of the largest room about an ordinary, what a room must have for a charge to stand in it
 _LEAST_ROOM = 0.12
 #: so many charges about another stand all round it
@@ -93,7 +93,7 @@ def _room_on(shape: BaseGeometry) -> BaseGeometry:
     """The part of a charge that others may lie on: its widest disc's square, or all of a plain one."""
     centre = shape.representative_point() if not shape.contains(shape.centroid) else shape.centroid
     radius = centre.distance(shape.boundary)
-    for _ in range(HALVINGS):
+    for _ in range(_HALVINGS):
         moved = [
             affinity.translate(centre, dx * radius * 0.4, dy * radius * 0.4)
             for dx, dy in ((0, -1), (0, 1), (1, 0), (-1, 0))
@@ -218,7 +218,7 @@ def _fitted(outline: BaseGeometry, room: BaseGeometry, x: float, y: float, width
     """An outline about a point, as large as its box and what it lies on allow."""
     width, height = width * AIR, height * AIR
     shape = fitted_in(outline, x, y, width, height)
-    for _ in range(HALVINGS):
+    for _ in range(_HALVINGS):
         if room.contains(shape):
             break
         width, height = width * 0.92, height * 0.92
