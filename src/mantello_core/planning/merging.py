@@ -103,6 +103,7 @@ def _joined(pots: list[str], before: list[int], after: list[int], wet: list[int]
         if (cost := price(one, two)) is not None
     ]
     heapify(heap)
+    alive = (1 << len(pots)) - 1
     while heap:
         cost, one, two = heappop(heap)
         now = price(one, two) if one in member and two in member else None
@@ -115,16 +116,22 @@ def _joined(pots: list[str], before: list[int], after: list[int], wet: list[int]
         wet[one] |= wet[two]
         holds[one] |= holds[two]
         bit_one, bit_two = 1 << one, 1 << two
+        alive ^= bit_two
         before[one] = up = (before[one] | before[two]) & ~bit_one & ~bit_two
         after[one] = down = (after[one] | after[two]) & ~bit_one & ~bit_two
-        # bits as text: looking one up there does not grow with how many there are
-        earlier, later = (f"{bits:0{len(pots)}b}"[::-1] for bits in (up, down))
-        for other in member:
-            if earlier[other] == "1":
-                after[other] = after[other] & ~bit_two | down | bit_one
-            elif later[other] == "1":
-                before[other] = before[other] & ~bit_two | up | bit_one
+        # whatever comes before either comes before both now, and the other way round
+        kept, down, up = ~bit_two, down | bit_one, up | bit_one
+        for other in _set(up & alive & ~bit_one):
+            after[other] = after[other] & kept | down
+        for other in _set(down & alive & ~bit_one):
+            before[other] = before[other] & kept | up
     return list(member.values())
+
+
+def _set(bits: int) -> list[int]:
+    """The places of the bits that are set."""
+    whole = np.frombuffer(bits.to_bytes((bits.bit_length() + 7) // 8, "little"), np.uint8)
+    return np.flatnonzero(np.unpackbits(whole, bitorder="little")).tolist()
 
 
 def _sorted_groups(groups: list[list[int]], links: list[tuple[int, int]]) -> list[list[int]]:

@@ -142,12 +142,12 @@ class Step:
         """What it is done with."""
         return self.manner.tool or self.technique.tool
 
-    @property
+    @cached_property
     def relays(self) -> bool:
         """Whether it lays a panel again, rather than a light on it."""
         return self.kind in ("layer", "highlight") and self.goes.place in ("all", "off recesses")
 
-    @property
+    @cached_property
     def share(self) -> float:
         """Share of the area it touches, 0 to 1, on the usual figure."""
         return (
@@ -173,7 +173,7 @@ class Step:
         """How the figure dries, if it matters."""
         return self.manner.pose or self.technique.pose
 
-    @property
+    @cached_property
     def window(self) -> float:
         """Minutes in which it can be lifted or wiped; 0 if it cannot."""
         return self.technique.window if self.manner.window is None else self.manner.window
@@ -194,7 +194,7 @@ class Step:
             minutes = max(minutes, slower) if kind in kinds else minutes
         return minutes
 
-    @property
+    @cached_property
     def work(self) -> str:
         """What the hand does: as its kind asks, sprayed if its paints are, a panel laid again up to its recesses."""
         if self.sprayed:
@@ -206,17 +206,17 @@ class Step:
             return WORK_AT.get(self.goes.place, work)
         return "layer" if work == "edge" and self.goes.place != "edges" else work
 
-    @property
+    @cached_property
     def sprayed(self) -> bool:
         """Whether it comes from a can or an airbrush."""
         return self.kind == "spray" or all(pot.sprayed for pot in self.mix.paints)
 
-    @property
+    @cached_property
     def by_can(self) -> bool:
         """Whether it comes from a can; what is thinned for an airbrush, or poured into it, does not."""
         return self.kind != "spray" and all(pot.sprayed and pot.kind != "air" for pot in self.mix.paints)
 
-    @property
+    @cached_property
     def worked_share(self) -> float:
         """Share of the area that the hand goes over, 0 to 1."""
         if self.spot or self.manner.share is not None:

@@ -198,7 +198,7 @@ class Scheme:
 
     def drying(self, step: Step) -> float:
         """Minutes a step dries, with its paints as test pieces found them."""
-        return step.drying * drying_factor(step.mix, self.calibrations)
+        return step.drying * drying_factor(step.mix, self.calibrations) if self.calibrations else step.drying
 
     @cached_property
     def role_by_id(self) -> dict[str, Role]:
