@@ -17,7 +17,7 @@ from .edging import Edging, edging_of
 from .figure import Figure
 from .overlap import UNIT_MM, Layers
 from .part import PARTS, Draw
-from .shading import Covered, Shade, overlay
+from .shading import Overlay, Shade, overlay
 
 #: units of air round the silhouette
 PAD = 14
@@ -111,8 +111,7 @@ def stacked(figure: Figure, view: str) -> Layers:
 
 def drafted_view(stack: Layers, light: list[Shade] | None = None) -> dict:
     """One view as a JSON-ready mapping: drawing, overlay and measurements. light: the overlay, where it is known already."""
-    shades, edging = overlay(stack) if light is None else light, edging_of(stack)
-    overlaid = Covered(shades)
+    overlaid, edging = overlay(stack) if light is None else Overlay(stack, light), edging_of(stack)
     textures = sorted({area.tex for area in stack.areas if area.tex})
     return {
         "name": stack.view,
@@ -126,7 +125,7 @@ def drafted_view(stack: Layers, light: list[Shade] | None = None) -> dict:
         ],
         "shades": [
             {"kind": shade.kind, "name": shade.name, "alpha": shade.alpha, "d": path_of(shade.shape, 0.15)}
-            for shade in shades
+            for shade in overlaid.shades
         ],
         "areas": [_measured(stack, name, overlaid, edging[name]) for name in stack.names()],
         "seams": [list(seam) for seam in stack.seams()],
@@ -144,7 +143,7 @@ def _tags(area):
     return {"tags": list(area.tags)} if area.tags else {}
 
 
-def _measured(stack, name, overlaid: Covered, edging: Edging):
+def _measured(stack, name, overlaid: Overlay, edging: Edging):
     shape = stack.seen(name)
     first = next(area for area in stack.areas if area.name == name)
     x, y, radius = stack.label_point(name)
@@ -155,5 +154,5 @@ def _measured(stack, name, overlaid: Covered, edging: Edging):
         "surface_mm2": round(mm2 * RELIEF[first.shade], 2), "pieces": len(pieces_of(shape)),
         "alone_mm2": round(stack.alone_mm2(name), 2), "outline_mm": outline, "covered_mm": covered, "rim_mm": rim,
         "label": [x, y], "room": round(radius * 2 * UNIT_MM, 2),
-        "true_colour": round(overlaid.bare_share(shape), 2), "visible": path_of(shape, 0.3), **asdict(edging),
+        "true_colour": round(overlaid.bare_share(name), 2), "visible": path_of(shape, 0.3), **asdict(edging),
     }  # fmt: skip

@@ -80,6 +80,7 @@ def edging_of(stack: Layers) -> dict[str, Edging]:
     """The edging of every area of a view."""
     inked = [polygon_of(mark.cmds) for mark in stack.marks if mark.kind == "ink"]
     ink = unary_union(inked) if inked else None
+    shapely.prepare(ink)
     return {name: _edging(stack.seen(name), outline, ink) for name, outline in outlines(stack).items()}
 
 
@@ -122,7 +123,8 @@ def _edging(shape, outline: Outline, ink) -> Edging:
     def millimetres(which: np.ndarray) -> float:
         return round(float(length[which].sum()), 2)
 
-    drawn = shape.intersection(ink).area * UNIT_MM**2 / LINE_WIDTH if ink is not None else 0.0
+    inked = ink is not None and ink.intersects(shape)
+    drawn = shape.intersection(ink).area * UNIT_MM**2 / LINE_WIDTH if inked else 0.0
     return Edging(
         millimetres(free), millimetres(free & (up >= EXPOSED)), millimetres(free & (up >= SHARP)), millimetres(outline.foot),
         round(float(drawn), 2), len(corners_of(shape, cut[free])), _lines(cut[free & (up >= SHARP)]), _lines(cut[outline.foot]),

@@ -68,15 +68,19 @@ class Layers:
 
     def edges(self, name: str) -> tuple[float, float, float]:
         """The mm of its seen outline: all; where something above cuts it off; where it is the figure's own outline."""
-        outline = self.seen(name).boundary
-        own = unary_union([area.poly for area in self.areas if area.name == name]).boundary
-        proud = outline.intersection(own.buffer(EDGE_TOLERANCE, quad_segs=1)).length
-        rim = outline.intersection(self._rim).length
+        seen, own = self.seen(name), unary_union([area.poly for area in self.areas if area.name == name])
+        outline = seen.boundary
+        proud = outline.length
+        if own.area - seen.area > 1e-6:
+            proud = outline.intersection(own.boundary.buffer(EDGE_TOLERANCE, quad_segs=1)).length
+        rim = outline.intersection(self._rim).length if self._rim.intersects(outline) else 0.0
         return tuple(round(length * UNIT_MM, 2) for length in (outline.length, outline.length - proud, rim))
 
     @cached_property
     def _rim(self):
-        return self.silhouette.boundary.buffer(EDGE_TOLERANCE, quad_segs=1)
+        rim = self.silhouette.boundary.buffer(EDGE_TOLERANCE, quad_segs=1)
+        shapely.prepare(rim)
+        return rim
 
     def seams(self) -> list[tuple[str, str, float]]:
         """Neighbouring areas and the mm of edge they share, longest first."""

@@ -35,8 +35,8 @@ class Shade:
     shape: object
 
 
-def overlay(stack) -> list[Shade]:
-    """The overlay of a stack, in drawing order."""
+def overlay(stack) -> "Overlay":
+    """The overlay of a stack, its shades in drawing order."""
     form, core, sheen, edge = _turned_forms(stack.areas)
     shades = [
         Shade("dark", "form", ALPHA["form"], unary_union(form)),
@@ -48,19 +48,43 @@ def overlay(stack) -> list[Shade]:
     shades += [Shade(kind, "fold", alpha, shape) for kind, alpha, shape in marks if kind != "ink"]
     shades.append(Shade("dark", "cast", ALPHA["cast"], unary_union(_cast_shadows(stack.areas))))
     shades += [Shade("ink", "ink", alpha, shape) for kind, alpha, shape in marks if kind == "ink"]
-    _relieve(stack, shades)
-    return [shade for shade in shades if not shade.shape.is_empty]
+    found = Overlay(stack, shades)
+    _relieve(stack, found)
+    return found
 
 
-class Covered:
-    """What an overlay touches, ready to be asked of many regions."""
+class Overlay:
+    """Shades over a stack, and how much of its areas they leave bare."""
 
-    def __init__(self, shades: list[Shade]):
-        self._pieces = np.array([piece for shade in shades for piece in pieces_of(shade.shape)], dtype=object)
-        self._tree = STRtree(self._pieces)
+    def __init__(self, stack, shades: list[Shade]):
+        self._stack, self._shades = stack, shades
+        self._bare: dict[str, float] = {}
+        self._pieces = self._tree = None
 
-    def bare_share(self, shape) -> float:
-        """How much of a region no overlay touches: there the fill is seen as it is."""
+    @property
+    def shades(self) -> list[Shade]:
+        """Those of which something is left, in drawing order."""
+        return [shade for shade in self._shades if not shade.shape.is_empty]
+
+    def bare_share(self, name: str) -> float:
+        """How much of an area no shade touches: there the fill is seen as it is."""
+        if name not in self._bare:
+            self._bare[name] = self._bare_share(self._stack.seen(name))
+        return self._bare[name]
+
+    def taken_off(self, name: str, kinds: tuple[str, ...]) -> None:
+        """Take shades of some names off an area. What other areas show stays: nothing that is seen lies on two of them."""
+        shape = self._stack.seen(name)
+        for shade in self._shades:
+            if shade.name in kinds and shade.shape.intersects(shape):
+                shade.shape = difference(shade.shape, shape)
+        self._bare.pop(name, None)
+        self._tree = None
+
+    def _bare_share(self, shape) -> float:
+        if self._tree is None:
+            self._pieces = np.array([piece for one in self._shades for piece in pieces_of(one.shape)], dtype=object)
+            self._tree = STRtree(self._pieces)
         near = self._pieces[self._tree.query(shape, predicate="intersects")]
         return 1 - shapely.union_all(shapely.intersection(near, shape, grid_size=GRID)).area / shape.area
 
@@ -122,17 +146,12 @@ def _named(name, patterns):
     return any(name == p or name.startswith(p + ".") or fnmatchcase(name, p) for p in patterns)
 
 
-def _relieve(stack, shades):
+def _relieve(stack, light: Overlay) -> None:
     """Take form shading, then folds, off areas of which too little would show its true colour."""
-    covered = Covered(shades)
     for name in stack.names():
-        shape = stack.seen(name)
-        if shape.area < TRUE_FROM:
+        if stack.seen(name).area < TRUE_FROM:
             continue
-        for names in (("core", "form"), ("sheen", "fold"), ("edge",)):
-            if covered.bare_share(shape) >= TRUE_SHARE:
+        for kinds in (("core", "form"), ("sheen", "fold"), ("edge",)):
+            if light.bare_share(name) >= TRUE_SHARE:
                 break
-            for shade in shades:
-                if shade.name in names and shade.shape.intersects(shape):
-                    shade.shape = difference(shade.shape, shape)
-            covered = Covered(shades)
+            light.taken_off(name, kinds)
