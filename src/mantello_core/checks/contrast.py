@@ -188,11 +188,10 @@ def _distance(one: dict, other: dict, far: float) -> tuple[float, tuple[float, s
 @remembered(1_000)
 def _greatest(shared: tuple[tuple[Lab, Lab, float], ...], far: float) -> tuple[float, tuple[float, str]]:
     """The same of pairs of colours, each of marks so many mm wide."""
-    ones, others, widths = (np.array(part, float) for part in zip(*shared, strict=True))
-    full, *by_sight = (
-        float(seen_differences(*colours, widths, far).max())
-        for colours in ((ones, others), *((seen_as(ones, sight), seen_as(others, sight)) for sight in SIGHTS))
-    )
+    *colours, widths = (np.array(part, float) for part in zip(*shared, strict=True))
+    both = np.stack(colours)
+    ones, others = np.stack([both, *(seen_as(both, sight) for sight in SIGHTS)], 1)
+    full, *by_sight = seen_differences(ones, others, widths, far).max(-1).tolist()
     return full, min(zip(by_sight, SIGHTS, strict=True))
 
 

@@ -223,15 +223,20 @@ def _seen(film: Film, every: Surface, thickness, counts: np.ndarray) -> tuple[np
     """
     goal = solid(film)
     swing = (SPREAD_METAL if film.flake else SPREAD) / np.sqrt(counts)
-    thin, mean, thick = (_laid(every, film, thickness, counts, factor) for factor in (1 - swing, 1.0, 1 + swing))
-    uneven = apart = None
+    # thin, mean and thick places, all at once
+    factor = np.stack([1 - swing, np.ones(len(counts)), 1 + swing]).reshape(
+        3, *(1,) * (every.diffuse.ndim - 2), len(counts)
+    )
+    laid = _laid(every, film, thickness, counts, factor)
+    uneven = apart = livelier = None
     for view in VIEWS if film.flake else ("middling",):
-        seen, wanted = mean.labs_from(view), goal.labs_from(view)
-        ragged, left = differences(thin.labs_from(view), thick.labs_from(view)), differences(seen, wanted)
+        thin, seen, thick = laid.labs_from(view)
+        wanted = np.broadcast_to(goal.labs_from(view), seen.shape)
+        ragged, left = differences(np.stack([thin, seen]), np.stack([thick, wanted]))
         uneven = ragged if uneven is None else np.maximum(uneven, ragged)
         apart = left if apart is None else np.maximum(apart, left)
-    seen, wanted = mean.labs, goal.labs
-    livelier = (seen[..., 0] >= wanted[..., 0]) & (_chroma(seen) >= _chroma(wanted))
+        if view == "middling":
+            livelier = (seen[..., 0] >= wanted[..., 0]) & (_chroma(seen) >= _chroma(wanted))
     return uneven, apart, (apart > ONE_COAT) & ~livelier
 
 
