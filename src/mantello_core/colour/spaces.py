@@ -67,7 +67,7 @@ def xyz_of_lab(lab) -> np.ndarray:
     """XYZ of CIELAB colours, (..., 3) to (..., 3); the inverse of ``labs_of``."""
     lab = np.asarray(lab, float)
     f = (lab + _BLACK) @ _TO_ROOTS
-    return np.where(f > 6 / 29, f**3, (116 * f - 16) / _SLOPE) * WHITE
+    return np.where(f > 6 / 29, f * f * f, (116 * f - 16) / _SLOPE) * WHITE
 
 
 def linear_of(lab) -> np.ndarray:

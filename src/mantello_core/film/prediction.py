@@ -1,6 +1,6 @@
 """What a recipe looks like after every step, on a given ground."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
@@ -8,6 +8,7 @@ import numpy as np
 
 from ..colour.difference import difference
 from ..colour.lamp import labs_under
+from ..colour.reflectance import BANDS
 from ..colour.spaces import Lab, labs_of, mean_lab, xyz_of_lab
 from ..errors import UnknownName
 from ..figures.form import Form
@@ -163,7 +164,9 @@ def _told(
 
 @remembered(20_000)
 def _followed(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ...], varnish: str) -> _Left:
-    return _left(_follow(Asked(recipe, ground, calibrations)), varnish)
+    found = _follow(Asked(recipe, ground, calibrations))
+    labs = found.surface.labs
+    return _left(found, labs, varnished(found.surface.at(-1), varnish).labs if varnish else labs[-1])
 
 
 def _follow(asked: Asked) -> Followed:
@@ -177,9 +180,36 @@ def predict_together(
     keys = dict.fromkeys((recipe, ground, calibrations, varnish) for recipe, ground in asked if recipe.steps)
     wanted = {key: one for key in keys if _followed.memory.get(key) is None and (one := Asked(*key[:3])).plain}
     if len(wanted) > 1:
-        for key, found in zip(wanted, followed_together(tuple(wanted.values())), strict=True):
-            made = _left(found, varnish)
+        every = followed_together(tuple(wanted.values()))
+        labs = _labs_at_once([one.surface for one in every])
+        last = _labs_at_once([one.surface.at(-1) for one in every], varnish)
+        for key, *found in zip(wanted, every, labs, last, strict=True):
+            made = _left(*found)
             _followed.memory.put(key, made, made.kept_bytes)
+
+
+def _labs_at_once(plain: Sequence[Surface], varnish: str = "") -> list[np.ndarray]:
+    """CIELAB of plain surfaces of many shapes, (..., 3) each, under a varnish."""
+    whole = Surface(
+        np.concatenate([one.diffuse.reshape(-1, BANDS) for one in plain]),
+        matt=np.concatenate([np.ravel(one.matt) for one in plain]),
+    )
+    labs = (varnished(whole, varnish) if varnish else whole).labs
+    ends = np.cumsum([one.diffuse.size // BANDS for one in plain])[:-1]
+    return [part.reshape(*one.diffuse.shape[:-1], 3) for one, part in zip(plain, np.split(labs, ends), strict=True)]
+
+
+def tell_apparent(predictions: Iterable[Prediction]) -> None:
+    """Work out together the ``apparent`` colours that some predictions will be asked for."""
+    new = list({id(one): one for one in predictions if "apparent" not in vars(one)}.values())
+    if not new:
+        return
+    shares = [one._share[1:] for one in new]
+    begins = np.cumsum([0, *map(len, shares)])[:-1]
+    weights = np.concatenate([share / share.sum() for share in shares])
+    xyz = xyz_of_lab(np.concatenate([one.labs[-1, 1:] for one in new]))
+    for one, lab in zip(new, labs_of(np.add.reduceat(weights[:, None] * xyz, begins)).tolist(), strict=True):
+        vars(one)["apparent"] = Lab(*lab)
 
 
 def _followed_alone(asked: Asked) -> Followed:
@@ -195,13 +225,11 @@ def _followed_alone(asked: Asked) -> Followed:
     )
 
 
-def _left(found: Followed, varnish: str) -> _Left:
-    surface = found.surface
-    labs = surface.labs
-    last = varnished(surface.at(-1), varnish).labs if varnish else labs[-1]
+def _left(found: Followed, labs: np.ndarray, last: np.ndarray) -> _Left:
+    """labs: of all its zones, (steps + 1, zones, 3); last: of those under the last coat, (zones, 3)."""
     labs = np.concatenate([labs, last[None]])
     labs.setflags(write=False)
-    return _Left(found.zones, labs, found.coats, found.covers, _alone(surface, (slice(len(found.coats)), 0)))
+    return _Left(found.zones, labs, found.coats, found.covers, _alone(found.surface, (slice(len(found.coats)), 0)))
 
 
 @remembered(1_000)

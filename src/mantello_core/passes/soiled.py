@@ -14,7 +14,7 @@ from ..figures.plate import Plate
 from ..figures.vocabulary import group_of
 from ..film.calibration import Calibration
 from ..film.ground import Ground
-from ..film.prediction import predicted
+from ..film.prediction import predicted, tell_apparent
 from ..memory import remembered
 from ..recipes.step import Recipe, Step
 from ..scheme.cascade import FigureClass
@@ -89,12 +89,13 @@ def soiled_roles(design: Design, shown: Sequence[Shown]) -> list[Lab]:
     asked = [_asked(design, one) for one in shown]
     new = [one for one in dict.fromkeys(asked) if _soiled.memory.get(one) is None]
     if len(new) > 1:
-        laid = (
-            (recipe, ground)
-            for whole, ground, *_, dirt in new
+        laid = [
+            (recipe, ground, *rest)
+            for whole, ground, *rest, dirt in new
             for recipe in (whole, *(_dirty(whole, each) for each, _ in dirt))
-        )
-        design.scheme.predict_together(laid)
+        ]
+        design.scheme.predict_together((recipe, ground) for recipe, ground, *_ in laid)
+        tell_apparent(predicted(*one) for one in laid)
     return [_soiled(*one) for one in asked]
 
 
