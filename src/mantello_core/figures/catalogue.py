@@ -27,6 +27,14 @@ def plate(type_id: str) -> Plate:
     """
     if type_id not in plate_types():
         raise UnknownName("figure type", type_id, plate_types())
+    made = _written(type_id)
+    for view, boxes in zip(made.views, _index()[type_id]["boxes"], strict=True):
+        for seen, box in zip(view.areas, boxes, strict=True):
+            vars(seen)["box"] = tuple(box)
+    return made
+
+
+def _written(type_id: str) -> Plate:
     return plate_from(json.loads((_FOLDER / f"{type_id}.json").read_text(encoding="utf-8")))
 
 
@@ -52,14 +60,17 @@ def materials_of_areas() -> dict[str, str]:
 
 
 def index_of_plates() -> dict[str, dict]:
-    """Title and areas, each with its material, of every shipped type: what is wanted without reading the plates."""
-    return {
-        type_id: {
-            "title": plate(type_id).title,
-            "areas": {name: area.material for name, area in plate(type_id).areas.items()},
+    """Title, areas, each with its material, and the boxes about what every view shows of them, of every shipped type: what is
+    wanted without reading the plates, or would be read out of each of their outlines."""
+    found = {}
+    for type_id in plate_types():
+        made = _written(type_id)
+        found[type_id] = {
+            "title": made.title,
+            "areas": {name: area.material for name, area in made.areas.items()},
+            "boxes": [[seen.box for seen in view.areas] for view in made.views],
         }
-        for type_id in plate_types()
-    }
+    return found
 
 
 def read_all_plates() -> None:

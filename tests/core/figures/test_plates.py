@@ -1,8 +1,10 @@
 """Every shipped plate: closed, named, measured, and joined."""
 
+import json
 import math
 import re
 from collections import Counter
+from importlib.resources import files
 
 import shapely
 from shapely.geometry import Polygon
@@ -10,12 +12,13 @@ from shapely.ops import unary_union
 
 from mantello_core.errors import UnknownName
 from mantello_core.figures.assembly import Assembly
-from mantello_core.figures.catalogue import plate, plate_types
+from mantello_core.figures.catalogue import index_of_plates, plate, plate_types
 from mantello_core.figures.drafting import drafted
 from mantello_core.figures.figure import BODIES, FIGURES
 from mantello_core.figures.part import MATERIALS, PARTS, Draw
 from mantello_core.figures.vocabulary import GROUPS, TREE, fault, group_of, sideless, spoken
 from mantello_core.formats.drawing import plate_svg
+from mantello_core.geometry.rings import box_of_path
 from tests.core.case import RefusalCase
 
 _NUMBER = re.compile(r"-?\d+(?:\.\d+)?")
@@ -187,6 +190,13 @@ class Plates(RefusalCase):
         )
         for new, old in zip(made["views"][0]["areas"], kept.views[0].areas, strict=True):
             self.assertTrue(math.isclose(new["mm2"], old.mm2, abs_tol=0.02), new["area"])
+
+    def test_the_index_tells_of_every_plate_what_is_drawn(self):
+        kept = json.loads((files("mantello_core.figures") / "data" / "plates_index.json").read_text(encoding="utf-8"))
+        self.assertEqual(kept, json.loads(json.dumps(index_of_plates())), "run ship")
+        for view in plate("captain").views:
+            for seen in view.areas:
+                self.assertEqual(seen.box, box_of_path(seen.visible))
 
     def test_a_stout_body_is_wider_and_lower(self):
         _, _, wide, tall = plate("sluicer").views[0].view_box
