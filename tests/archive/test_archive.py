@@ -4,6 +4,7 @@ import io
 import json
 import uuid
 import zipfile
+from datetime import timedelta
 from unittest.mock import patch
 from urllib.parse import parse_qsl, urlsplit
 
@@ -196,6 +197,9 @@ class Archived(RecordCase):
         self.assertEqual(GivenArchive.objects.count(), given_archives.MOST_KEPT)
         self.assertEqual(GivenArchive.objects.first().data, bytes([number]) * 2500)
         self.assertEqual(ArchivePiece.objects.count(), 3 * given_archives.MOST_KEPT)
+        GivenArchive.objects.update(made_at=timezone.now() - timedelta(days=2))
+        GivenArchive.objects.keep(self.other, SimpleUploadedFile("b.zip", b"1"))
+        self.assertEqual([one.owner for one in GivenArchive.objects.all()], [self.other], "what is old is forgotten")
 
     @staticmethod
     def query(address: str) -> dict:

@@ -1,8 +1,9 @@
 """Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
 
-from collections import Counter
-from collections.abc import Mapping
+from collections import Counter, defaultdict
+from collections.abc import Iterator, Mapping, Sequence
 from functools import partial
+from itertools import combinations
 from types import MappingProxyType
 
 import numpy as np
@@ -15,7 +16,7 @@ from ..design.rung_edit import set_here
 from ..figures.by_area import mm2_of, off_base
 from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
-from ..memory import remembered
+from ..memory import Memory, remembered, size_of
 from ..scheme.cascade import FigureClass
 from ..scheme.rule import Column, Distinction
 from ..scheme.selector import areas_named
@@ -23,6 +24,10 @@ from .finding import Check, Finding, Fix, at, of
 from .look import Look
 from .seams import parted, seams_of
 from .stuff import STUFF
+
+_KEPT_BYTES = 1_000_000
+#: how far rows of a distinction are apart, by the colours of their marks
+_apart = Memory("look-alikes", _KEPT_BYTES)
 
 
 def neighbours(look: Look) -> Check:
@@ -104,23 +109,23 @@ def lookalikes(look: Look) -> Check:
         names = rows_of(design.army, table.key)
         marks = {row: _marks(look, table, row) for row in names}
         rows = [row for row, worn in marks.items() if worn]
-        for at_, row in enumerate(rows):
-            for other in rows[at_ + 1 :]:
-                apart, sight = _distance(marks[row], marks[other], look.far)
-                said = f"{names[row]} and {names[other]}"
-                if nearest is None or apart < nearest[0]:
-                    nearest = apart, said
-                if apart < aims.threshold("lookalikes"):
-                    found.append(
-                        Finding(
-                            f"{table.name}: {said}, {apart:.0f} apart across the table",
-                            f"{table.id}|{row}|{other}",
-                            number=apart,
-                        )
+        pairs = list(combinations(rows, 2))
+        distances = _distances([(marks[row], marks[other]) for row, other in pairs], look.far)
+        for (row, other), (apart, sight) in zip(pairs, distances, strict=True):
+            said = f"{names[row]} and {names[other]}"
+            if nearest is None or apart < nearest[0]:
+                nearest = apart, said
+            if apart < aims.threshold("lookalikes"):
+                found.append(
+                    Finding(
+                        f"{table.name}: {said}, {apart:.0f} apart across the table",
+                        f"{table.id}|{row}|{other}",
+                        number=apart,
                     )
-                elif sight[0] < aims.threshold("lookalikes_sight"):
-                    said = f"{table.name}: {said}, {sight[0]:.0f} apart for {sight[1]} sight"
-                    found.append(Finding(said, f"{table.id}|{row}|{other}|{sight[1]}", number=sight[0]))
+                )
+            elif sight[0] < aims.threshold("lookalikes_sight"):
+                said = f"{table.name}: {said}, {sight[0]:.0f} apart for {sight[1]} sight"
+                found.append(Finding(said, f"{table.id}|{row}|{other}|{sight[1]}", number=sight[0]))
     found.sort(key=lambda finding: finding.number)
     worst = (
         found[0].what
@@ -177,22 +182,40 @@ def _room(plate: Plate) -> Mapping[str, float]:
     return MappingProxyType({seen.area: seen.room for view in plate.views for seen in view.areas})
 
 
-def _distance(one: dict, other: dict, far: float) -> tuple[float, tuple[float, str]]:
-    """Greatest difference over the marks that both have, for full sight and for the worst dichromacy."""
-    shared = tuple(
-        (one[column][0], other[column][0], min(one[column][1], other[column][1])) for column in one if column in other
-    )
-    return _greatest(shared, far) if shared else (100.0, (100.0, ""))
+_Shared = tuple[tuple[Lab, Lab, float], ...]
+_Distance = tuple[float, tuple[float, str]]
 
 
-@remembered(1_000)
-def _greatest(shared: tuple[tuple[Lab, Lab, float], ...], far: float) -> tuple[float, tuple[float, str]]:
-    """The same of pairs of colours, each of marks so many mm wide."""
-    *colours, widths = (np.array(part, float) for part in zip(*shared, strict=True))
-    both = np.stack(colours)
-    ones, others = np.stack([both, *(seen_as(both, sight) for sight in SIGHTS)], 1)
-    full, *by_sight = seen_differences(ones, others, widths, far).max(-1).tolist()
-    return full, min(zip(by_sight, SIGHTS, strict=True))
+def _distances(pairs: Sequence[tuple[dict, dict]], far: float) -> list[_Distance]:
+    """For every pair of rows the greatest difference over the marks that both have, for full sight and for the worst dichromacy;
+    those that are not known yet are worked out together."""
+    asked = [
+        tuple(
+            (one[column][0], other[column][0], min(one[column][1], other[column][1]))
+            for column in one
+            if column in other
+        )
+        for one, other in pairs
+    ]
+    found = {shared: _apart.get((shared, far)) if shared else (100.0, (100.0, "")) for shared in asked}
+    new: dict[int, list[_Shared]] = defaultdict(list)
+    for shared, known in found.items():
+        if known is None:
+            new[len(shared)].append(shared)
+    for alike in new.values():
+        for shared, made in zip(alike, _greatest(alike, far), strict=True):
+            found[shared] = _apart.put((shared, far), made, size_of((shared, made)))
+    return [found[shared] for shared in asked]
+
+
+def _greatest(pairs: Sequence[_Shared], far: float) -> Iterator[_Distance]:
+    """The same of pairs with as many marks each: their two colours, and how many mm wide they are."""
+    both = np.array([[[one, other] for one, other, _ in shared] for shared in pairs], float)
+    widths = np.array([[wide for *_, wide in shared] for shared in pairs])
+    seen = np.stack([both, *(seen_as(both, sight) for sight in SIGHTS)])
+    left = seen_differences(seen[..., 0, :], seen[..., 1, :], widths, far).max(-1)
+    for full, *by_sight in left.T.tolist():
+        yield full, min(zip(by_sight, SIGHTS, strict=True))
 
 
 def values(look: Look) -> Check:

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from itertools import combinations
 
 import numpy as np
 
@@ -159,8 +160,7 @@ class _Choice:
 
     def _judged(self, chosen: list[int], kept: list[int], cloth: int) -> Palette:
         others = [at for at in kept if at != self._field]
-        far = self._far[np.ix_(kept, kept)][np.triu_indices(len(kept), 1)]
-        apart = float(far.min()) if len(far) else ALONE
+        apart = float(min((self._far[one, other] for one, other in combinations(kept, 2)), default=ALONE))
         beside = float(self._beside_own[others].min()) if others else ALONE
         lightness = self._labs[:, 0]
         span = float(lightness[[*kept, cloth]].max() - lightness[[*kept, self._field]].min())
