@@ -2,6 +2,7 @@
 
 import math
 import re
+from collections.abc import Sequence
 from typing import NamedTuple
 
 import numpy as np
@@ -61,6 +62,26 @@ def labs_of(xyz: np.ndarray) -> np.ndarray:
     r = np.asarray(xyz, float) / WHITE
     f = np.where(r > _KNEE, np.cbrt(r), (_SLOPE * r + 16) / 116)
     return f @ _FROM_ROOTS - _BLACK
+
+
+def labs_of_each(parts: Sequence[np.ndarray]) -> list[np.ndarray]:
+    """``labs_of`` of many arrays at once, each to the last bit as alone: only what goes element by element is done together."""
+    every = [np.asarray(one, float) for one in parts]
+    r = np.concatenate([one.reshape(-1, 3) for one in every]) / WHITE
+    roots = np.where(r > _KNEE, np.cbrt(r), (_SLOPE * r + 16) / 116)
+    return [f @ _FROM_ROOTS - _BLACK for f in _split(roots, every)]
+
+
+def xyz_of_each(parts: Sequence[np.ndarray]) -> list[np.ndarray]:
+    """``xyz_of_lab`` of many arrays at once, as ``labs_of_each`` does."""
+    every = [np.asarray(one, float) for one in parts]
+    f = np.concatenate([((one + _BLACK) @ _TO_ROOTS).reshape(-1, 3) for one in every])
+    return _split(np.where(f > 6 / 29, f * f * f, (116 * f - 16) / _SLOPE) * WHITE, every)
+
+
+def _split(whole: np.ndarray, like: Sequence[np.ndarray]) -> list[np.ndarray]:
+    ends = np.cumsum([one.size // 3 for one in like])[:-1]
+    return [part.reshape(one.shape) for one, part in zip(like, np.split(whole, ends), strict=True)]
 
 
 def xyz_of_lab(lab) -> np.ndarray:

@@ -8,8 +8,8 @@ import numpy as np
 
 from ..colour.difference import difference
 from ..colour.lamp import labs_under
-from ..colour.reflectance import BANDS
-from ..colour.spaces import Lab, labs_of, mean_lab, xyz_of_lab
+from ..colour.reflectance import BANDS, xyz_of
+from ..colour.spaces import Lab, labs_of, labs_of_each, mean_lab, xyz_of_each, xyz_of_lab
 from ..errors import UnknownName
 from ..figures.form import Form
 from ..memory import remembered
@@ -189,27 +189,27 @@ def predict_together(
 
 
 def _labs_at_once(plain: Sequence[Surface], varnish: str = "") -> list[np.ndarray]:
-    """CIELAB of plain surfaces of many shapes, (..., 3) each, under a varnish."""
+    """CIELAB of plain surfaces of many shapes, (..., 3) each, under a varnish; the same as of each alone, to the last bit."""
     whole = Surface(
         np.concatenate([one.diffuse.reshape(-1, BANDS) for one in plain]),
         matt=np.concatenate([np.ravel(one.matt) for one in plain]),
     )
-    labs = (varnished(whole, varnish) if varnish else whole).labs
+    seen = (varnished(whole, varnish) if varnish else whole).seen
     ends = np.cumsum([one.diffuse.size // BANDS for one in plain])[:-1]
-    return [part.reshape(*one.diffuse.shape[:-1], 3) for one, part in zip(plain, np.split(labs, ends), strict=True)]
+    parts = [xyz_of(part.reshape(one.diffuse.shape)) for one, part in zip(plain, np.split(seen, ends), strict=True)]
+    return labs_of_each(parts)
 
 
 def tell_apparent(predictions: Iterable[Prediction]) -> None:
-    """Work out together the ``apparent`` colours that some predictions will be asked for."""
+    """Work out together the ``apparent`` colours that some predictions will be asked for; the same as of each alone."""
     new = list({id(one): one for one in predictions if "apparent" not in vars(one)}.values())
     if not new:
         return
     shares = [one._share[1:] for one in new]
-    begins = np.cumsum([0, *map(len, shares)])[:-1]
-    weights = np.concatenate([share / share.sum() for share in shares])
-    xyz = xyz_of_lab(np.concatenate([one.labs[-1, 1:] for one in new]))
-    for one, lab in zip(new, labs_of(np.add.reduceat(weights[:, None] * xyz, begins)).tolist(), strict=True):
-        vars(one)["apparent"] = Lab(*lab)
+    xyz = xyz_of_each([one.labs[-1, 1:] for one in new])
+    means = [share / sum(share.tolist()) @ part for share, part in zip(shares, xyz, strict=True)]
+    for one, lab in zip(new, labs_of_each(means), strict=True):
+        vars(one)["apparent"] = Lab(*lab.tolist())
 
 
 def _followed_alone(asked: Asked) -> Followed:

@@ -11,7 +11,7 @@ from mantello_core.film import prediction
 from mantello_core.film.calibration import Calibration
 from mantello_core.film.ground import Ground
 from mantello_core.film.laying import followed
-from mantello_core.film.prediction import predict_together, predicted
+from mantello_core.film.prediction import predict_together, predicted, tell_apparent
 from mantello_core.film.together import Asked, followed_together
 from mantello_core.formats.sample import levy
 from mantello_core.mixing.generating import generated
@@ -98,9 +98,12 @@ class Together(TestCase):
         prediction._told.memory.empty()
         predict_together(((recipe, GROUNDS[1]) for recipe in (*RECIPES, SPRAYED, Recipe())), LEARNED, "matt")
         misses = prediction._followed.memory.counts.misses
+        tell_apparent(predicted(recipe, GROUNDS[1], LEARNED, "matt") for recipe in PLAIN[:12])
         for recipe, was in zip(PLAIN[:12], alone, strict=True):
             now = predicted(recipe, GROUNDS[1], LEARNED, "matt")
-            np.testing.assert_allclose(now.labs, was.labs, atol=1e-9)
+            np.testing.assert_array_equal(now.labs, was.labs)  # to the last bit, whatever else was asked
+            self.assertIn("apparent", vars(now))
+            self.assertEqual(now.apparent, was.apparent)
             self.assertEqual([one.coats for one in now.outcomes], [one.coats for one in was.outcomes])
             self.assertEqual([one.step for one in now.outcomes], [one.step for one in was.outcomes])
             for one in now.outcomes:
