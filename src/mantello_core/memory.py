@@ -92,11 +92,12 @@ class Memory:
         found = self.get(key, _MISSING)
         return self.worked_out(key, work_out) if found is _MISSING else found
 
-    def worked_out(self, key: Hashable, work_out: Callable[[], Any]):
-        """The answer to a question that was just missed: from ``behind`` or worked out, and kept. Raises as ``answer`` does."""
+    def worked_out(self, key: Hashable, work_out: Callable[[], Any], size: int | None = None):
+        """The answer to a question that was just missed: from ``behind`` or worked out, and kept. size: its bytes, if they are
+        known. Raises as ``answer`` does."""
         kept = self.behind(key) if self.behind else None
         made = _frozen(work_out() if kept is None else kept, self.name)
-        return self.put(key, made, size_of(made))
+        return self.put(key, made, size_of(made) if size is None else size)
 
     def get(self, key: Hashable, otherwise=None):
         """The answer kept for ``key``, or else ``otherwise``."""
@@ -161,10 +162,11 @@ class Memory:
             return Counts(self.name, hits, self._misses, self._dropped, len(self._kept), self._held, self.limit)
 
 
-def remembered(kilobytes: int):
+def remembered(kilobytes: int, each: int | None = None):
     """Keep a pure function's answers in a store of their own, of at most so many kilobytes.
 
-    The arguments must be hashable and told apart by ``==``. The function's store is its attribute ``memory``.
+    The arguments must be hashable and told apart by ``==``. The function's store is its attribute ``memory``. each: bytes of an
+    answer where all are about alike, or none takes more, measured: looking through each would take longer than making it.
     """
 
     def decorate(function):
@@ -176,7 +178,7 @@ def remembered(kilobytes: int):
             found = memory.get(key, _MISSING)
             if found is not _MISSING:
                 return found
-            return memory.worked_out(key, lambda: function(*given, **named))
+            return memory.worked_out(key, lambda: function(*given, **named), each)
 
         asked.memory = memory
         return asked

@@ -50,7 +50,7 @@ def differences(ones, others) -> np.ndarray:
     return _ciede2000(*((some[..., 0], some[..., 1], some[..., 2]) for some in (ones, others)), _ARRAYS)
 
 
-@remembered(24_000)
+@remembered(24_000, each=24)
 def difference(one: Lab, other: Lab) -> float:
     """CIEDE2000 of two colours, by the same formula as ``differences``.
 

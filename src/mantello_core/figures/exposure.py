@@ -50,7 +50,7 @@ def _groups(plate: Plate) -> tuple[str, ...]:
     return tuple(map(group_of, plate.areas))
 
 
-@remembered(500)
+@remembered(500, each=24)
 def exposure_of(plate: Plate, areas: tuple[str, ...], law: str, height: float) -> float:
     """The ``exposure`` of several areas together: its mean by their painted surface; 0 where they have none."""
     mm2 = [plate.areas[area].surface_mm2 for area in areas]

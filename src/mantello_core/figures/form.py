@@ -68,7 +68,7 @@ def kinds_of(sample: Sample) -> np.ndarray:
     return edge + 2 * sharp + 4 * (sample.depth > RECESSED) + 8 * (sample.up > UPWARD)
 
 
-@remembered(64)
+@remembered(64, each=240)
 def odds_of(form: Form) -> np.ndarray:
     """How much more of every kind of point there is than on the usual figure, (16,), but for a factor common to all."""
     kinds = np.arange(16)

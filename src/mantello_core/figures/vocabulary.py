@@ -113,7 +113,7 @@ def fault(name: str, *, own: bool = False) -> str | None:
     return None if own or steps[1] in allowed else f"unknown second step '{steps[1]}' of {steps[0]}"
 
 
-@remembered(2_000)
+@remembered(2_000, each=80)
 def sideless(name: str) -> str:
     """The name with its side replaced by '*', so that left and right share a row.
 
@@ -128,7 +128,7 @@ def group_of(name: str) -> str:
     return GROUPS.get(name.split(".")[0], "Other")
 
 
-@remembered(2_000)
+@remembered(2_000, each=80)
 def spoken(name: str) -> str:
     """The name in plain words.
 

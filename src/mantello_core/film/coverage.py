@@ -7,7 +7,7 @@ import numpy as np
 
 from ..colour.difference import differences
 from ..colour.spaces import Lab
-from ..memory import Memory, size_of
+from ..memory import Memory
 from ..paints.paint import STANDARD_SOLIDS, Film
 from ..recipes.step import EVEN, MOST_COATS
 from .surface import VIEWS, Surface, coated, solid, stacked
@@ -24,7 +24,8 @@ COVERED = 2.0
 GOOD_ENOUGH = 5.0
 #: nobody paints more coats than this to reach a full colour; beyond it the answer is another ground
 LIMIT = 60
-_KEPT_BYTES = 3 * 2**18
+#: bytes of all that is kept, and of one answer: measured
+_KEPT_BYTES, _TAKES = 3 * 2**18, 184
 #: how single grounds were covered: recipes share bases, and with dirt over them are followed again
 _known = Memory("coverages", _KEPT_BYTES)
 #: most grounds are covered by so many coats; more are tried only where one is not
@@ -143,7 +144,7 @@ def coverages_each(films: Sequence[tuple[Film, float, float]], grounds: Surface)
     new = [at for one, at in first.items() if found[one] is None]
     if new:
         counted = _counted([films[at] for at in new], grounds.at(new))
-        found |= {asked[at]: _known.put(asked[at], one, size_of(one)) for at, one in zip(new, counted, strict=True)}
+        found |= {asked[at]: _known.put(asked[at], one, _TAKES) for at, one in zip(new, counted, strict=True)}
     return tuple(found[one] for one in asked)
 
 

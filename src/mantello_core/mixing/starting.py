@@ -20,7 +20,7 @@ _MOST_DROPS, _DROP = 12, 0.01
 _LIGHTENED = {"layer": (3, 1, 2), "drybrush": (1, 1, 0), "highlight": (1, 1, 1), "edge": (1, 3, 1)}
 
 
-@remembered(8_000)
+@remembered(8_000, each=9_400)
 def started(pot: Paint, tier: str = "rank", method: str = "classic") -> Recipe:
     """A base and what the method lays over it; for leaders and centrepieces more than for rank and file.
 

@@ -111,7 +111,7 @@ def _asked(design: Design, shown: Shown) -> tuple:
     return *laid, scheme.finishing.varnish, shown.form, dirt
 
 
-@remembered(1_000)
+@remembered(1_000, each=140)
 def _soiled(
     recipe: Recipe,
     ground: Ground,
@@ -140,7 +140,7 @@ def _beneath(clean: Lab, dirt: Iterable[tuple[Step, float]], under: Callable[[St
     return clean
 
 
-@remembered(500)
+@remembered(500, each=140)
 def _partly(clean: Lab, dirty: Lab, share: float) -> Lab:
     """The colour of what is dirty for a share of it, 0 to 1."""
     return mean_lab([clean, dirty], [1 - share, share])

@@ -243,11 +243,6 @@ class Recipe:
         return hash((self.steps, self.even, self.light))
 
     @property
-    def kept_bytes(self) -> int:
-        """About how many bytes it takes, where answers are kept: measured."""
-        return 2_700 + 500 * len(self.steps)
-
-    @property
     def base(self) -> Step | None:
         """The step that gives it its colour: the first, but for a ground of its own beneath more; None without steps."""
         return next((step for step in self.steps if step.id != BENEATH), next(iter(self.steps), None))

@@ -118,6 +118,6 @@ def _areas_of(one: "FigureClass") -> dict[str, tuple[str, ...]]:
     return {role: tuple(areas) for role, areas in worn.items()}
 
 
-@remembered(2_000)
+@remembered(2_000, each=410)
 def _extent_of(plate: Plate, areas: tuple[str, ...]) -> Extent:
     return plate.extent_of(areas)
