@@ -7,11 +7,20 @@ from unittest import TestCase
 
 import numpy as np
 
+from mantello_core.checks.inspect import inspect
 from mantello_core.colour.difference import difference
 from mantello_core.colour.spaces import Lab
+from mantello_core.formats.sample import levy
 from mantello_core.memory import Memory, memories, remembered, size_of
+from mantello_core.scheme.cascade import resolve
 
 SOURCES = Path(__file__).resolve().parents[2] / "src"
+
+
+def levy_checked():
+    """The demo's checks, which ask most of what is kept."""
+    design = levy()
+    inspect(design, resolve(design.army, design.scheme))
 
 
 class MemoryTests(TestCase):
@@ -56,6 +65,26 @@ class MemoryTests(TestCase):
         for made in ([1], {1}, {1: 2}, bytearray(b"1")):
             with self.assertRaisesRegex(TypeError, f"test answers with a {type(made).__name__}"):
                 memory.answer("key", lambda made=made: made)
+
+    def test_answers_whose_bytes_are_known_are_counted_by_them_and_bounded(self):
+        @remembered(10, each=1_600)
+        def named(number):
+            return str(number)
+
+        for number in range(20):
+            named(number)
+        counts = named.memory.counts
+        self.assertEqual((counts.entries, counts.held), (5, 10_000))
+        with self.assertRaises(TypeError):
+            remembered(10, each=8)(list)()
+
+    def test_sizes_that_are_said_are_no_less_than_those_of_the_answers(self):
+        levy_checked()
+        for memory in memories():
+            if memory.name.partition(".")[0] == "mantello_core" and memory.counts.entries:
+                said = memory.counts.held / memory.counts.entries - 400
+                found = [size_of(one) for one in memory.answers()]
+                self.assertLess(sum(found) / len(found), 2.5 * said + 100, memory.name)
 
     def test_a_kept_array_cannot_be_written_to(self):
         memory = Memory("test", 10_000)
