@@ -157,6 +157,11 @@ class Archived(RecordCase):
         for said in ("figures, now 9", "Field is called Coat green", "new: Undercoat on"):
             self.assertContains(page, said)
         self.assertContains(self.read_in(one=before, two=before), "Both hold the same")
+        good = read_archive(before)
+        log = json.loads(good.files["log.json"])
+        log["entries"][0]["note"] = "half \ud800 and \x00 nought"
+        strange = write_archive(good.name, dict(good.files) | {"log.json": json.dumps(log).encode()}, timezone.now())
+        self.assertContains(self.read_in(one=before, two=strange), "holds a NUL")
         design = write_archive("none", {"design.json": b"{}"}, timezone.now())
         self.assertContains(self.read_in(one=before, two=design), "The file lacks")
         self.assertContains(

@@ -21,6 +21,8 @@ from .models import GivenArchive
 from .part import Taking, parts
 
 TAKE, COMPARE = "archive.take", "archive.compare"
+#: outcomes of a kind that are kept for a painter, the newest
+_MOST_TOLD = 8
 
 
 def to_be_read(owner, kind: str, given: Sequence[GivenArchive], *, again: bool = False) -> Job:
@@ -31,6 +33,7 @@ def to_be_read(owner, kind: str, given: Sequence[GivenArchive], *, again: bool =
     if known := answering(owner, kind, key, again=again):
         return known
     names = [one.name for one in given]
+    Job.objects.filter(owner=owner, kind=kind).keep_newest(_MOST_TOLD - 1)
     return asked_for(owner, kind, key, address=f"{reverse('archives')}?read={key}", given=numbers, names=names)
 
 

@@ -27,7 +27,7 @@ def archive_difference(one: Archive, two: Archive) -> tuple[Line, ...]:
 
 def _sets(where: str, before: Mapping[str, str], after: Mapping[str, str]) -> Iterable[Line]:
     """What came and went, by id, in the words of each."""
-    for id_ in before.keys() - after.keys():
+    for id_ in sorted(before.keys() - after.keys()):
         yield where, f"gone: {before[id_]}"
     for id_ in sorted(after.keys() - before.keys()):
         yield where, f"new: {after[id_]}"
@@ -137,14 +137,14 @@ def _log(before: dict, after: dict) -> Iterable[Line]:
         }
 
     old, new = entries(before), entries(after)
-    for key in old.keys() - new.keys():
+    for key in [key for key in old if key not in new]:
         yield "Log", f"gone: {_entry(old[key])}"
     fresh = [new[key] for key in new if key not in old]
     for one in fresh[:40]:
         yield "Log", f"new: {_entry(one)}"
     if len(fresh) > 40:
         yield "Log", f"and {len(fresh) - 40} entries more"
-    for key in old.keys() & new.keys():
+    for key in [key for key in old if key in new]:
         if bool(old[key].get("taken_back_at")) != bool(new[key].get("taken_back_at")):
             yield "Log", f"{'taken back' if new[key].get('taken_back_at') else 'stands again'}: {_entry(new[key])}"
         elif old[key].get("note") != new[key].get("note"):
@@ -158,7 +158,7 @@ def _decisions(before: dict, after: dict) -> Iterable[Line]:
     )
     words = [{str(key): f"{one['question']} {one['chosen']}" for key, one in each.items()} for each in (old, new)]
     yield from _sets("Decisions", *words)
-    for key in old.keys() & new.keys():
+    for key in [key for key in old if key in new]:
         if bool(old[key].get("closed_at")) != bool(new[key].get("closed_at")):
             yield (
                 "Decisions",
