@@ -31,7 +31,7 @@ def _behind(path: str, light: tuple[float, float]) -> tuple[tuple[float, ...], t
     across = np.array((-along[1], along[0]))
     begin, end = start @ along, stop @ along
     ends = np.linspace(begin.min(), begin.max(), STRIPS + 1)
-    wide = np.array([_width(begin, end, start @ across, stop @ across, at) for at in (ends[1:] + ends[:-1]) / 2])
+    wide = _widths(begin, end, start @ across, stop @ across, (ends[1:] + ends[:-1]) / 2)
     behind = np.concatenate([[0.0], np.cumsum(wide)]) / max(wide.sum(), 1e-9)
     return tuple((ends + 0.5).tolist()), tuple(behind.tolist())
 
@@ -41,11 +41,12 @@ def _edges(ring: Ring) -> tuple[np.ndarray, np.ndarray]:
     return points, np.roll(points, -1, axis=0)
 
 
-def _width(begin: np.ndarray, end: np.ndarray, left: np.ndarray, right: np.ndarray, at: float) -> float:
-    """How much of a line across lies inside."""
-    cut = (begin <= at) != (end <= at)
-    if not cut.any():
-        return 0.0
-    share = (at - begin[cut]) / (end[cut] - begin[cut])
-    places = np.sort(left[cut] + share * (right[cut] - left[cut]))
-    return float((places[1::2] - places[::2][: len(places) // 2]).sum())
+def _widths(begin: np.ndarray, end: np.ndarray, left: np.ndarray, right: np.ndarray, at: np.ndarray) -> np.ndarray:
+    """How much of each line across lies inside, (lines,)."""
+    cut = (begin <= at[:, None]) != (end <= at[:, None])
+    slope = (right - left) / np.where(begin == end, 1.0, end - begin)
+    places = np.sort(np.where(cut, left + (at[:, None] - begin) * slope, np.inf), axis=1)
+    number = np.arange(len(begin))
+    # what lies between the first and second place of a line is inside, between the second and third outside, and so on
+    inside = np.where(number < cut.sum(1)[:, None] // 2 * 2, places, 0.0)
+    return (inside * np.where(number % 2, 1.0, -1.0)).sum(1)
