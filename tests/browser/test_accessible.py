@@ -71,7 +71,7 @@ class Designed(AccessibleCase):
         shared = reverse("shared", args=[link.secret])
         self.assert_none_broken(
             (
-                "/", "/brief/", "/account/", "/words/", shared, f"{shared}units/1st-harbour-line/",
+                "/", "/brief/", "/archives/", "/account/", "/words/", shared, f"{shared}units/1st-harbour-line/",
                 *(f"{self.army}{path}" for path in DESIGNED),
             )
         )  # fmt: skip
