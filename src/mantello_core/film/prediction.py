@@ -14,13 +14,14 @@ from ..errors import UnknownName
 from ..figures.form import Form
 from ..memory import remembered
 from ..recipes.step import EVEN, Recipe, Step
+from .asked import Asked, Followed
 from .calibration import Calibration
 from .coverage import Coverage
 from .finish import varnished
 from .ground import Ground
-from .laying import coats_laid, followed, zones_on
-from .surface import Surface, stacked
-from .together import Asked, Followed, followed_together
+from .laying import coats_laid
+from .surface import Surface
+from .together import followed_together
 from .tones import Tones, tones_of
 from .zones import Zones
 
@@ -170,7 +171,7 @@ def _followed(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, .
 
 
 def _follow(asked: Asked) -> Followed:
-    return followed_together((asked,))[0] if asked.plain else _followed_alone(asked)
+    return followed_together((asked,))[0]
 
 
 def predict_together(
@@ -178,7 +179,7 @@ def predict_together(
 ) -> None:
     """Work out together what ``predicted`` will be asked for: many recipes at once take a fraction of the time."""
     keys = dict.fromkeys((recipe, ground, calibrations, varnish) for recipe, ground in asked if recipe.steps)
-    wanted = {key: one for key in keys if _followed.memory.get(key) is None and (one := Asked(*key[:3])).plain}
+    wanted = {key: Asked(*key[:3]) for key in keys if _followed.memory.get(key) is None}
     if len(wanted) > 1:
         every = followed_together(tuple(wanted.values()))
         labs = _labs_at_once([one.surface for one in every])
@@ -188,16 +189,36 @@ def predict_together(
             _followed.memory.put(key, made, made.kept_bytes)
 
 
-def _labs_at_once(plain: Sequence[Surface], varnish: str = "") -> list[np.ndarray]:
-    """CIELAB of plain surfaces of many shapes, (..., 3) each, under a varnish; the same as of each alone, to the last bit."""
-    whole = Surface(
-        np.concatenate([one.diffuse.reshape(-1, BANDS) for one in plain]),
-        matt=np.concatenate([np.ravel(one.matt) for one in plain]),
-    )
-    seen = (varnished(whole, varnish) if varnish else whole).seen
-    ends = np.cumsum([one.diffuse.size // BANDS for one in plain])[:-1]
-    parts = [xyz_of(part.reshape(one.diffuse.shape)) for one, part in zip(plain, np.split(seen, ends), strict=True)]
-    return labs_of_each(parts)
+def _labs_at_once(surfaces: Sequence[Surface], varnish: str = "") -> list[np.ndarray]:
+    """CIELAB of surfaces of many shapes, (..., 3) each, under a varnish; the same as of each alone, to the last bit."""
+    found: list[np.ndarray] = [None] * len(surfaces)
+    for glinting in (False, True):
+        which = [at for at, one in enumerate(surfaces) if one.glints == glinting]
+        if not which:
+            continue
+        some = [surfaces[at] for at in which]
+        banded = ("diffuse", "lobe", "veil") if glinting else ("diffuse",)
+        whole = Surface(
+            **{
+                name: np.concatenate(
+                    [np.broadcast_to(getattr(one, name), one.diffuse.shape).reshape(-1, BANDS) for one in some]
+                )
+                for name in banded
+            },
+            **{
+                name: np.concatenate(
+                    [np.broadcast_to(getattr(one, name), one.diffuse.shape[:-1]).ravel() for one in some]
+                )
+                for name in ("matt", "haze")
+            },
+        )
+        seen = (varnished(whole, varnish) if varnish else whole).seen
+        ends = np.cumsum([one.diffuse.size // BANDS for one in some])[:-1]
+        parts = np.split(seen, ends)
+        xyz = [xyz_of(part.reshape(one.diffuse.shape)) for one, part in zip(some, parts, strict=True)]
+        for at, labs in zip(which, labs_of_each(xyz), strict=True):
+            found[at] = labs
+    return found
 
 
 def tell_apparent(predictions: Iterable[Prediction]) -> None:
@@ -210,19 +231,6 @@ def tell_apparent(predictions: Iterable[Prediction]) -> None:
     means = [share / sum(share.tolist()) @ part for share, part in zip(shares, xyz, strict=True)]
     for one, lab in zip(new, labs_of_each(means), strict=True):
         vars(one)["apparent"] = Lab(*lab.tolist())
-
-
-def _followed_alone(asked: Asked) -> Followed:
-    """As ``followed_together``, for recipes with metal or varnish in them."""
-    zones = zones_on(asked.recipe, (asked.ground,))
-    laid = tuple(followed(asked.recipe, (asked.ground,), asked.calibrations, zones))
-    first = laid[0].before.at(0) if laid else asked.ground.on(zones.sprayed)
-    return Followed(
-        zones,
-        stacked([first, *(one.after.at(0) for one in laid)]),
-        tuple(int(one.coats[0]) for one in laid),
-        tuple(one.covers[0] if one.covers else None for one in laid),
-    )
 
 
 def _left(found: Followed, labs: np.ndarray, last: np.ndarray) -> _Left:

@@ -193,7 +193,7 @@ def coated(surface: Surface, film: Film, thickness) -> Surface:
     """
     if film.flake:
         own = film.flake_share
-        cover = own * (1 - np.exp(-thickness / _hiding(film)))
+        cover = own * (1 - np.exp(-thickness / flake_hiding(film)))
         ground = replace(surface, haze=0.0)
         if own < 1:
             ground = coated(ground, replace(film, flake=None), thickness)
@@ -210,7 +210,7 @@ def coated(surface: Surface, film: Film, thickness) -> Surface:
     )
 
 
-def _hiding(film: Film) -> float:
+def flake_hiding(film: Film) -> float:
     """µm of a metal's film that hide all but 1/e; gold and copper flakes are thinner spread than aluminium. An estimate."""
     tinted = abs(film.flake.high - film.flake.low) / max(film.flake.high, film.flake.low)
     return FLAKE_HIDING + TINTED_HIDING * tinted

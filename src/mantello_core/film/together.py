@@ -1,61 +1,34 @@
-"""Many recipes followed at once, each on a ground of its own, as long as no metal and no varnish is among them."""
+"""Many recipes followed at once, each on a ground of its own."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 import numpy as np
 
 from ..colour.film import over
 from ..colour.reflectance import BANDS, to_air, to_film
-from ..paints.paint import Film
-from ..recipes.step import Recipe
-from .calibration import Calibration, calibrated_film
+from .asked import Asked, Followed, padded
 from .coverage import Coverage, coverages, coverages_each, tolerance_of
-from .ground import Ground
-from .laying import Spread, counts_coats, spread_of, zones_on
+from .laying import Spread, counts_coats, zones_on
+from .shining import followed_shining
 from .surface import BRIGHTEST, Surface
-from .zones import Zones
-
-
-@dataclass(frozen=True)
-class Asked:
-    """One recipe on one ground."""
-
-    recipe: Recipe
-    ground: Ground
-    #: what test pieces taught of paints
-    calibrations: tuple[Calibration, ...] = ()
-
-    @property
-    def plain(self) -> bool:
-        """Whether nothing in it glints and nothing is a varnish."""
-        pots = (*(pot for step in self.recipe.steps for pot in step.mix.paints), *self.ground.paints)
-        effects = {step.technique.effect for step in self.recipe.steps}
-        return not any(pot.flake for pot in pots) and "varnish" not in effects
-
-    def film(self, number: int) -> Film:
-        """What the step of that number is laid with, as its paints were found."""
-        return calibrated_film(self.recipe.steps[number].mix, self.calibrations)
-
-    def spread(self, number: int, depth: np.ndarray) -> Spread:
-        """One coat of the step of that number on zones of such depth."""
-        return spread_of(self.recipe.steps[number], self.film(number), depth)
-
-
-@dataclass(frozen=True, eq=False)
-class Followed:
-    """What the steps of one recipe leave."""
-
-    zones: Zones
-    #: all zones before the first step and after each, (steps + 1, zones, 16)
-    surface: Surface
-    #: coats of every step, and how the ground is covered by those whose coats are worked out
-    coats: tuple[int, ...]
-    covers: tuple[Coverage | None, ...]
 
 
 def followed_together(asked: Sequence[Asked]) -> tuple[Followed, ...]:
-    """What the steps of each leave, as ``laying.followed`` tells of one. All of them plain."""
+    """What the steps of each leave, as ``laying.followed`` tells of one."""
+    plain = [one.plain for one in asked]
+    found: list[Followed | None] = [None] * len(asked)
+    for follow, which in (
+        (_followed_plain, [at for at, one in enumerate(plain) if one]),
+        (followed_shining, [at for at, one in enumerate(plain) if not one]),
+    ):
+        if which:
+            for at, one in zip(which, follow([asked[at] for at in which]), strict=True):
+                found[at] = one
+    return tuple(found)
+
+
+def _followed_plain(asked: Sequence[Asked]) -> tuple[Followed, ...]:
+    """The same of recipes without metal and varnish: all of a surface but its body stays as it is."""
     zones = [zones_on(one.recipe, (one.ground,)) for one in asked]
     wide, long = max(len(one.share) for one in zones), max(len(one.recipe.steps) for one in asked)
     diffuse, matt = np.zeros((len(asked), long + 1, wide, BANDS)), np.zeros((len(asked), long + 1, wide))
@@ -71,7 +44,7 @@ def followed_together(asked: Sequence[Asked]) -> tuple[Followed, ...]:
             coats[at].append(asked[at].recipe.steps[number].coats or (cover.laid if cover else 1))
         spreads = [asked[at].spread(number, zones[at].depth) for at in which]
         share = np.array(
-            [_padded(zones[at].cover[number] * asked[at].recipe.steps[number].technique.density, wide) for at in which]
+            [padded(zones[at].cover[number] * asked[at].recipe.steps[number].technique.density, wide) for at in which]
         )
         rounds = np.array([coats[at][number] for at in which])
         laid = _laid(diffuse[which, number], matt[which, number], spreads, share, rounds)
@@ -114,7 +87,7 @@ def _laid(
     absorption, scattering = (
         np.stack([getattr(one.film, name) for one in spreads])[:, None] for name in ("absorption", "scattering")
     )
-    thickness = np.array([_padded(one.thickness, wide) for one in spreads])[..., None]
+    thickness = np.array([padded(one.thickness, wide) for one in spreads])[..., None]
     flatter, laid = np.array([one.matt for one in spreads])[:, None], share[..., None]
     for at in range(int(rounds.max())):
         coat = over(absorption, scattering, thickness, np.minimum(diffuse, BRIGHTEST))
@@ -125,13 +98,3 @@ def _laid(
         more = at < rounds
         diffuse, matt = np.where(more[:, None, None], new, diffuse), np.where(more[:, None], mixed, matt)
     return diffuse, matt
-
-
-def _padded(values, wide: int) -> np.ndarray:
-    """Values of zones, or one for all of them, with noughts up to so many."""
-    found = np.zeros(wide)
-    if np.ndim(values):
-        found[: len(values)] = values
-    else:
-        found[:] = values
-    return found
