@@ -1,5 +1,6 @@
 """What the checks look at: a design, its resolution, and the colours of its roles, worked out once."""
 
+from collections.abc import Iterable, Sequence
 from functools import cached_property
 
 import numpy as np
@@ -36,14 +37,13 @@ class Look:
         raises no alarm."""
         key = role, tier
         if key not in self._worn and key not in self._asked:
-            self._asked[key] = soiled_roles(self.design, [self._shown(*key)])[0]
+            self._asked[key] = soiled_roles([(self.design, [self._shown(*key)])])[0][0]
         return self._worn.get(key) or self._asked[key]
 
     @cached_property
     def _worn(self) -> dict[tuple[str, str], Lab]:
         """What every role looks like in every tier in which it is worn, worked out at once."""
-        worn = tuple(self.resolution.grounds_worn)
-        return dict(zip(worn, soiled_roles(self.design, [self._shown(*key) for key in worn]), strict=True))
+        return _worn_in([self])[0]
 
     def _shown(self, role: str, tier: str) -> Shown:
         resolution, dirty = self.resolution, self.design.dirt_level and self.design.scheme.finishing.dirt
@@ -87,3 +87,18 @@ class Look:
     def lightness(self, tier: str) -> np.ndarray:
         """L* of every role in a tier, by their numbers; NaN, last, for no role."""
         return np.append(self.labs(tier)[:, 0], np.nan)
+
+
+def looks_at(several: Iterable[tuple[Design, Resolution]]) -> list[Look]:
+    """Looks at designs with their resolutions, the colours of whose roles are worked out together."""
+    looks = [Look(*one) for one in several]
+    for look, worn in zip(looks, _worn_in(looks), strict=True):
+        vars(look)["_worn"] = worn
+    return looks
+
+
+def _worn_in(looks: Sequence[Look]) -> list[dict[tuple[str, str], Lab]]:
+    """What every role looks like in every tier in which it is worn, for each of several looks."""
+    worn = [tuple(look.resolution.grounds_worn) for look in looks]
+    shown = [(look.design, [look._shown(*key) for key in keys]) for look, keys in zip(looks, worn, strict=True)]
+    return [dict(zip(keys, labs, strict=True)) for keys, labs in zip(worn, soiled_roles(shown), strict=True)]

@@ -1,8 +1,10 @@
 """What the army's dirt does to the colours of a figure, and which edges it swallows."""
 
+from collections import defaultdict
 from collections.abc import Callable, Collection, Iterable, Sequence
 from dataclasses import dataclass
 from functools import partial
+from itertools import chain
 
 from ..colour.difference import difference
 from ..colour.spaces import Lab, mean_lab
@@ -14,7 +16,7 @@ from ..figures.plate import Plate
 from ..figures.vocabulary import group_of
 from ..film.calibration import Calibration
 from ..film.ground import Ground
-from ..film.prediction import predicted, tell_apparent
+from ..film.prediction import predict_together, predicted, tell_apparent
 from ..memory import remembered
 from ..recipes.step import Recipe, Step
 from ..scheme.cascade import FigureClass
@@ -80,23 +82,27 @@ class Shown:
     areas: tuple[str, ...] = ()
 
 
-def soiled_roles(design: Design, shown: Sequence[Shown]) -> list[Lab]:
-    """The colours of roles under the army's varnish and dirt from where their tones run together, in the order given.
+def soiled_roles(asked: Sequence[tuple[Design, Sequence[Shown]]]) -> list[list[Lab]]:
+    """The colours of roles of designs under varnish and dirt of each from where their tones run together, in the order given.
 
     Each pass takes the mean of what it reaches of the role's areas, by their surface. What is not known yet is followed
     together.
     """
-    asked = [_asked(design, one) for one in shown]
-    new = [one for one in dict.fromkeys(asked) if _soiled.memory.get(one) is None]
+    every = [[_asked(design, one) for one in shown] for design, shown in asked]
+    new = [one for one in dict.fromkeys(chain.from_iterable(every)) if _soiled.memory.get(one) is None]
     if len(new) > 1:
         laid = [
-            (recipe, ground, *rest)
-            for whole, ground, *rest, dirt in new
+            (recipe, *rest)
+            for whole, *rest, dirt in new
             for recipe in (whole, *(_dirty(whole, each) for each, _ in dirt))
         ]
-        design.scheme.predict_together((recipe, ground) for recipe, ground, *_ in laid)
+        found: dict[tuple, list[tuple[Recipe, Ground]]] = defaultdict(list)
+        for recipe, ground, *under, _ in laid:
+            found[tuple(under)].append((recipe, ground))
+        for under, some in found.items():
+            predict_together(some, *under)
         tell_apparent(predicted(*one) for one in laid)
-    return [_soiled(*one) for one in asked]
+    return [[_soiled(*one) for one in some] for some in every]
 
 
 def _asked(design: Design, shown: Shown) -> tuple:

@@ -12,7 +12,6 @@ from ..colour.spaces import Lab
 from ..colour.vision import SIGHTS, seen_as
 from ..design.brief import ACCURACIES, GENRES, Brief
 from ..memory import remembered
-from ..paints.paint import Paint
 from ..paints.range import paints
 from .on_grounds import OnGround, on_grounds
 
@@ -72,17 +71,27 @@ def palettes_for(brief: Brief, school: str, formations: int, seeds: tuple[Lab, .
         apart = differences([pot.swatch for pot in cloths], seeds[0])
         fields = [cloths[at] for at in np.argsort(apart, kind="stable")[:3]]
     count = formations * (2 if genre.two_colours else 1)
+    places = next(iter(on_grounds(brief.method).values())).places
+    pool = np.array([places[pot.id] for pot in (cloths if seeds else tame)])
     for field in fields:
-        yield _Choice(brief, school, field, cloths if seeds else tame).palette(count, seeds)
+        yield _Choice(brief, school, places[field.id], pool).palette(count, seeds)
+
+
+@remembered(500)
+def _undercoats(method: str) -> tuple[str, ...]:
+    """For every paint the undercoat on which its whole recipe asks for the fewest coats."""
+    known = on_grounds(method)
+    ids = sorted(known)
+    return tuple(ids[at] for at in np.argmin([known[id_].coats for id_ in ids], axis=0))
 
 
 @remembered(3_000)
 def _far(undercoat: str, method: str, width: float, metres: float) -> np.ndarray:
     """What is left of the difference of any two paints where it is seen from, by the weakest sight, (n, n)."""
     labs = on_grounds(method)[undercoat].labs
-    sights = [labs, *(seen_as(labs, sight) for sight in SIGHTS)]
-    found = [_of_pairs(seen, lambda ones, others: seen_differences(ones, others, width, metres)) for seen in sights]
-    return np.minimum(found[0], SIGHTED * np.min(found[1:], 0))
+    sights = np.stack([labs, *(seen_as(labs, sight) for sight in SIGHTS)])
+    found = _of_pairs(sights, lambda ones, others: seen_differences(ones, others, width, metres))
+    return np.minimum(found[0], SIGHTED * found[1:].min(0))
 
 
 @remembered(3_000)
@@ -92,26 +101,24 @@ def _near(undercoat: str, method: str) -> np.ndarray:
 
 
 def _of_pairs(labs: np.ndarray, apart: Callable[[np.ndarray, np.ndarray], np.ndarray]) -> np.ndarray:
-    """A difference of any two of some colours, (n, n); it is the same both ways, so that each pair is asked for once."""
-    count = len(labs)
+    """A difference of any two of some colours, (..., n, n); it is the same both ways, so that each pair is asked for once."""
+    count = labs.shape[-2]
     ones, others = np.triu_indices(count, 1)
-    found = np.zeros((count, count))
-    found[ones, others] = found[others, ones] = apart(labs[ones], labs[others])
+    found = np.zeros((*labs.shape[:-1], count))
+    found[..., ones, others] = found[..., others, ones] = apart(labs[..., ones, :], labs[..., others, :])
     return found
 
 
 class _Choice:
     """What is chosen round one field: everything as places among all shipped paints."""
 
-    def __init__(self, brief: Brief, school: str, field: Paint, cloths: list[Paint]):
-        known = on_grounds(brief.method)
+    def __init__(self, brief: Brief, school: str, field: int, cloths: np.ndarray):
         self._brief, self._school = brief, school
-        self._undercoat = min(known, key=lambda id_: (known[id_].coats_of(field.id), id_))
-        self._seen: OnGround = known[self._undercoat]
+        self._undercoat = _undercoats(brief.method)[field]
+        self._seen: OnGround = on_grounds(brief.method)[self._undercoat]
         self._far = _far(self._undercoat, brief.method, MARK_MM * brief.scale, brief.metres)
         self._labs, self._ids = self._seen.labs, self._seen.ids
-        self._field = self._seen.places[field.id]
-        self._cloths = np.array([self._seen.places[pot.id] for pot in cloths])
+        self._field, self._cloths = field, cloths
         self._own = self._labs[self._field]
         self._near = _near(self._undercoat, brief.method)
         self._beside_own = self._near[self._field]

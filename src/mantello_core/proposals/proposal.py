@@ -9,6 +9,7 @@ from ..army.tree import Army, Node, Rank
 from ..checks.finding import Check, checked
 from ..checks.harmony import Harmony, harmony_of
 from ..checks.inspect import inspect
+from ..checks.look import Look, looks_at
 from ..colour.difference import difference
 from ..colour.spaces import Lab
 from ..data_table import data_table
@@ -124,10 +125,13 @@ def proposals(army: Army, brief: Brief, seeds: tuple[Lab, ...] = (), count: int 
         raise OutOfRange(f"{count} proposals; allowed is 1 to {MOST}.", "count")
     told = _told_apart(army)
     layout = _layout(army, brief, told)
-    made = []
+    palettes: list[Palette] = []
     for school in SCHOOLS:
-        palettes = sorted(palettes_for(brief, school, max(len(told), 1), seeds), key=lambda one: -one.score)
-        made += [_proposal(army, brief, palette, layout) for palette in palettes[:TRIED]]
+        found = sorted(palettes_for(brief, school, max(len(told), 1), seeds), key=lambda one: -one.score)
+        palettes += found[:TRIED]
+    designs = [Design(army, _scheme(brief, palette, layout), brief=brief) for palette in palettes]
+    looks = looks_at((design, resolve(army, design.scheme)) for design in designs)
+    made = [_proposal(brief, palette, look) for palette, look in zip(palettes, looks, strict=True)]
     made.sort(key=lambda pair: (pair[0].wrong, pair[0].looks, pair[0].findings, -pair[1].score))
     return tuple(proposal for proposal, _ in _varied(made, count))
 
@@ -162,10 +166,9 @@ def _template() -> dict:
     return data_table(__package__, "starting")
 
 
-def _proposal(army: Army, brief: Brief, palette: Palette, layout: _Layout) -> tuple[Proposal, Palette]:
-    design = Design(army, _scheme(brief, palette, layout), brief=brief)
-    resolution = resolve(army, design.scheme)
-    checks = inspect(design, resolution)
+def _proposal(brief: Brief, palette: Palette, look: Look) -> tuple[Proposal, Palette]:
+    design, resolution = look.design, look.resolution
+    checks = inspect(design, resolution, look)
     design = _for_figures_to_come(design, checks)
     checks = tuple(checked(check, design.scheme.aims) for check in checks)
     harmony = harmony_of(design, resolution)

@@ -8,10 +8,15 @@ from mantello_core.colour.spaces import mean_lab
 from mantello_core.design.edit import with_scheme
 from mantello_core.figures.exposure import exposure, exposure_of
 from mantello_core.formats.sample import levy
-from mantello_core.passes.soiled import Shown, soiled_roles
+from mantello_core.passes import soiled
+from mantello_core.passes.soiled import Shown
 from mantello_core.recipes.step import Recipe
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.finishing import MOST_LEVEL
+
+
+def soiled_roles(design, shown):
+    return soiled.soiled_roles([(design, shown)])[0]
 
 
 class Roles(TestCase):
