@@ -144,20 +144,48 @@ def solid(film: Film) -> Surface:
     """The surface of an opaque film; of metal mixed with colour, both by their share, an estimate."""
     if film.flake is None:
         return Surface(opaque(film.absorption, film.scattering))
-    metal = Surface(np.full(BANDS, film.flake.diffuse), film.flake.lobe)
     if film.flake_share >= 1:
-        return metal
-    return _flaked(Surface(opaque(film.absorption, film.scattering)), metal, film, STANDARD_COAT, film.flake_share)
+        return Surface(np.full(BANDS, film.flake.diffuse), film.flake.lobe)
+    flakes = Flakes.of([film]).first
+    return _flaked(Surface(opaque(film.absorption, film.scattering)), film, flakes, STANDARD_COAT, film.flake_share)
 
 
-def _flaked(surface: Surface, metal: Surface, film: Film, thickness, cover) -> Surface:
+@dataclass(frozen=True, eq=False)
+class Flakes:
+    """The metal in films: of one film single numbers, of many an axis for them before the zones."""
+
+    #: share of the solids that it makes up, and µm that hide all but 1/e: gold and copper flakes are thinner spread than
+    #: aluminium, an estimate
+    share: np.ndarray | float
+    hiding: np.ndarray | float
+    #: its body, and its directional reflectance in the bands
+    diffuse: np.ndarray | float
+    lobe: np.ndarray
+
+    @classmethod
+    def of(cls, films: Sequence[Film]) -> "Flakes":
+        """The metal in many films: shares and hiding (films, 1), reflectances (films, 1, bands)."""
+        flakes = [one.flake for one in films]
+        tinted = np.array([abs(one.high - one.low) / max(one.high, one.low) for one in flakes])[:, None]
+        return cls(
+            np.array([one.flake_share for one in films])[:, None], FLAKE_HIDING + TINTED_HIDING * tinted,
+            np.array([one.diffuse for one in flakes])[:, None, None], np.stack([one.lobe for one in flakes])[:, None],
+        )  # fmt: skip
+
+    @property
+    def first(self) -> "Flakes":
+        """That of the first film, as single numbers."""
+        return Flakes(float(self.share[0, 0]), float(self.hiding[0, 0]), float(self.diffuse[0, 0, 0]), self.lobe[0, 0])
+
+
+def _flaked(surface: Surface, film: Film, flakes: Flakes, thickness, cover) -> Surface:
     """Flakes that lie in a film of colour: half of it, on average, lies above them."""
-    tinted = (film.absorption + 2 * film.scattering) * _by_band(thickness) * (1 - film.flake_share) / 2
+    tinted = (film.absorption + 2 * film.scattering) * _by_band(thickness) * (1 - _by_band(flakes.share)) / 2
     covered = _by_band(cover)
     return replace(
         surface,
-        diffuse=covered * metal.diffuse * np.exp(-2 * tinted) + (1 - covered) * surface.diffuse,
-        lobe=covered * metal.lobe * np.exp(-tinted) + (1 - covered) * surface.lobe * np.exp(-surface.veil),
+        diffuse=covered * flakes.diffuse * np.exp(-2 * tinted) + (1 - covered) * surface.diffuse,
+        lobe=covered * flakes.lobe * np.exp(-tinted) + (1 - covered) * surface.lobe * np.exp(-surface.veil),
         veil=np.zeros(BANDS),
         matt=surface.matt * (1 - cover),
     )
@@ -192,12 +220,7 @@ def coated(surface: Surface, film: Film, thickness) -> Surface:
     once going through, and sees the metal as ground for what it scatters back.
     """
     if film.flake:
-        own = film.flake_share
-        cover = own * (1 - np.exp(-thickness / flake_hiding(film)))
-        ground = replace(surface, haze=0.0)
-        if own < 1:
-            ground = coated(ground, replace(film, flake=None), thickness)
-        return _flaked(ground, Surface(np.full(BANDS, film.flake.diffuse), film.flake.lobe), film, thickness, cover)
+        return metalled(surface, replace(film, flake=None), Flakes.of([film]).first, thickness)
     laid = _by_band(thickness)
     reflected, passed = free_film(film.absorption, film.scattering, laid)
     lit = (1 - np.exp(-2 * film.scattering * laid)) * surface.lobe * np.exp(-1.1 * surface.veil)
@@ -210,10 +233,15 @@ def coated(surface: Surface, film: Film, thickness) -> Surface:
     )
 
 
-def flake_hiding(film: Film) -> float:
-    """µm of a metal's film that hide all but 1/e; gold and copper flakes are thinner spread than aluminium. An estimate."""
-    tinted = abs(film.flake.high - film.flake.low) / max(film.flake.high, film.flake.low)
-    return FLAKE_HIDING + TINTED_HIDING * tinted
+def metalled(surface: Surface, film: Film, flakes: Flakes, thickness) -> Surface:
+    """``coated`` for films of metal: the flakes, and the colour they lie in where they are mixed."""
+    cover = flakes.share * (1 - np.exp(-thickness / flakes.hiding))
+    ground, mixed = replace(surface, haze=0.0), flakes.share < 1
+    if np.any(mixed):
+        ground = coated(ground, film, thickness)
+        if not np.all(mixed):
+            ground = ground.where(np.broadcast_to(mixed, np.shape(thickness)), replace(surface, haze=0.0))
+    return _flaked(ground, film, flakes, thickness, cover)
 
 
 def wash_thickness(film: Film, dilution: float) -> tuple[float, float]:
