@@ -17,7 +17,7 @@ _ADORNS = {
 }  # fmt: skip
 
 
-@remembered(2_000, each=60)
+@remembered(1_000, each=60)
 def function_of(area: str, material: str) -> str:
     """What the metal of an area is for, a key of ``FUNCTIONS``; '' where it is none.
 

@@ -77,7 +77,7 @@ def palettes_for(brief: Brief, school: str, formations: int, seeds: tuple[Lab, .
         yield _Choice(brief, school, places[field.id], pool).palette(count, seeds)
 
 
-@remembered(500)
+@remembered(100)
 def _undercoats(method: str) -> tuple[str, ...]:
     """For every paint the undercoat on which its whole recipe asks for the fewest coats."""
     known = on_grounds(method)
