@@ -37,9 +37,21 @@ def to_be_read(owner, kind: str, given: Sequence[GivenArchive], *, again: bool =
     return asked_for(owner, kind, key, address=f"{reverse('archives')}?read={key}", given=numbers, names=names)
 
 
+def read_again(job: Job) -> Job:
+    """The job that reads the same files anew; that one itself where it needs no other, or they are not kept."""
+    given = _files(job) if not job.on and not job.result else []
+    return to_be_read(job.owner, job.kind, given, again=True) if given else job
+
+
 def still_kept(job: Job) -> dict:
     """Whether the files of a job are kept, so that it can be tried again, as its template asks."""
-    return {"kept": GivenArchive.objects.filter(pk__in=job.asked["given"]).count() == len(job.asked["given"])}
+    return {"kept": bool(_files(job))}
+
+
+def _files(job: Job) -> list[GivenArchive]:
+    """The files of a job, in the order in which they were named; none where one is not kept any more."""
+    found = GivenArchive.objects.filter(owner=job.owner).in_bulk(job.asked["given"])
+    return [found[number] for number in job.asked["given"]] if len(found) == len(job.asked["given"]) else []
 
 
 def archive_taken(job: Job) -> Iterator[Step]:
@@ -81,14 +93,13 @@ def archives_compared(job: Job) -> Iterator[Step]:
 
 @contextmanager
 def _given(job: Job) -> Iterator[list[GivenArchive]]:
-    """The files of a job, in the order in which they were named; when they are refused they are not kept.
+    """The files of a job; when they are refused they are not kept.
 
     Raises: Unreadable where one is not kept any more.
     """
-    found = GivenArchive.objects.filter(owner=job.owner).in_bulk(job.asked["given"])
-    if len(found) < len(job.asked["given"]):
+    given = _files(job)
+    if not given:
         raise Unreadable("The file is not kept any more: it was read, or newer ones came. Choose it again.", "file")
-    given = [found[number] for number in job.asked["given"]]
     try:
         yield given
     except MantelloError:

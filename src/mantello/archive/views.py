@@ -19,7 +19,7 @@ from mantello_core.formats.archive import MOST_BYTES, write_archive
 
 from .models import GivenArchive
 from .part import parts
-from .reading_in import COMPARE, TAKE, still_kept, to_be_read
+from .reading_in import COMPARE, TAKE, read_again, still_kept, to_be_read
 
 
 def _may_be_archive(upload) -> None:
@@ -74,9 +74,8 @@ def archive_bytes(army, asked) -> bytes:
 def archives(request):
     """Take an archive in as an army of its own, or tell what is different between two; a worker reads them."""
     compare = request.POST.get("do") == "compare"
-    posted = (request.POST, request.FILES) if request.method == "POST" else None
-    taking = ArchiveForm(*(posted or ()) if not compare else ())
-    comparing = CompareForm(*(posted or ()) if compare else ())
+    posted = (request.POST, request.FILES) if request.method == "POST" else ()
+    taking, comparing = ArchiveForm(*(() if compare else posted)), CompareForm(*(posted if compare else ()))
     form, kind = (comparing, COMPARE) if compare else (taking, TAKE)
     if form.is_valid():
         given = [GivenArchive.objects.keep(request.user, form.cleaned_data[name]) for name in form.fields]
@@ -111,8 +110,4 @@ def _read(request) -> Job | None:
     """The reading that the address names; one that failed or was stopped is tried again, if that is asked."""
     mine = Job.objects.visible_to(request.user).filter(kind__in=(TAKE, COMPARE))
     job = mine.filter(key=request.GET.get("read", "")[:120].replace("\0", "")).first()
-    if job and "again" in request.GET and not job.on and not job.result:
-        given = GivenArchive.objects.filter(owner=request.user, pk__in=job.asked["given"]).order_by("pk")
-        if len(given) == len(job.asked["given"]):
-            return to_be_read(request.user, job.kind, given, again=True)
-    return job
+    return read_again(job) if job and "again" in request.GET else job
