@@ -60,23 +60,29 @@ def labs_of(xyz: np.ndarray) -> np.ndarray:
     Source: CIE 15:2004, with the exact fractions 216/24389 and 24389/27.
     """
     r = np.asarray(xyz, float) / WHITE
-    f = np.where(r > _KNEE, np.cbrt(r), (_SLOPE * r + 16) / 116)
-    return f @ _FROM_ROOTS - _BLACK
+    return _roots(r) @ _FROM_ROOTS - _BLACK
 
 
 def labs_of_each(parts: Sequence[np.ndarray]) -> list[np.ndarray]:
     """``labs_of`` of many arrays at once, each to the last bit as alone: only what goes element by element is done together."""
     every = [np.asarray(one, float) for one in parts]
     r = np.concatenate([one.reshape(-1, 3) for one in every]) / WHITE
-    roots = np.where(r > _KNEE, np.cbrt(r), (_SLOPE * r + 16) / 116)
-    return [f @ _FROM_ROOTS - _BLACK for f in _split(roots, every)]
+    return [f @ _FROM_ROOTS - _BLACK for f in _split(_roots(r), every)]
 
 
 def xyz_of_each(parts: Sequence[np.ndarray]) -> list[np.ndarray]:
     """``xyz_of_lab`` of many arrays at once, as ``labs_of_each`` does."""
     every = [np.asarray(one, float) for one in parts]
     f = np.concatenate([((one + _BLACK) @ _TO_ROOTS).reshape(-1, 3) for one in every])
-    return _split(np.where(f > 6 / 29, f * f * f, (116 * f - 16) / _SLOPE) * WHITE, every)
+    return _split(_powers(f), every)
+
+
+def _roots(r: np.ndarray) -> np.ndarray:
+    return np.where(r > _KNEE, np.cbrt(r), (_SLOPE * r + 16) / 116)
+
+
+def _powers(f: np.ndarray) -> np.ndarray:
+    return np.where(f > 6 / 29, f * f * f, (116 * f - 16) / _SLOPE) * WHITE
 
 
 def _split(whole: np.ndarray, like: Sequence[np.ndarray]) -> list[np.ndarray]:
@@ -87,8 +93,7 @@ def _split(whole: np.ndarray, like: Sequence[np.ndarray]) -> list[np.ndarray]:
 def xyz_of_lab(lab) -> np.ndarray:
     """XYZ of CIELAB colours, (..., 3) to (..., 3); the inverse of ``labs_of``."""
     lab = np.asarray(lab, float)
-    f = (lab + _BLACK) @ _TO_ROOTS
-    return np.where(f > 6 / 29, f * f * f, (116 * f - 16) / _SLOPE) * WHITE
+    return _powers((lab + _BLACK) @ _TO_ROOTS)
 
 
 def linear_of(lab) -> np.ndarray:

@@ -139,9 +139,9 @@ def coverages_each(films: Sequence[tuple[Film, float, float]], grounds: Surface)
     films: each with its dilution and unevenness.
     """
     asked = [_question(*film, MOST_COATS, None, grounds, at) for at, film in enumerate(films)]
-    first = {one: at for at, one in reversed(list(enumerate(asked)))}
-    found = {one: _known.get(one) for one in first}
-    new = [at for one, at in first.items() if found[one] is None]
+    places = {one: at for at, one in enumerate(asked)}
+    found = {one: _known.get(one) for one in places}
+    new = [at for one, at in places.items() if found[one] is None]
     if new:
         counted = _counted([films[at] for at in new], grounds.at(new))
         found |= {asked[at]: _known.put(asked[at], one, _TAKES) for at, one in zip(new, counted, strict=True)}

@@ -25,6 +25,8 @@ from .surface import (
 )
 from .zones import Zones, zones_of
 
+#: of many grounds the middling point, the first of the zones
+_MIDDLING = slice(None), 0
 #: a dab is thicker than a brushed coat
 DAB = 1.3
 #: and a mist coat from an airbrush is thinner
@@ -67,7 +69,7 @@ def followed(
     start = _start(grounds, zones)
     for step, cover in zip(recipe.steps, zones.cover, strict=False):
         film = calibrated_film(step.mix, calibrations)
-        covers = _covers(step, film, start, recipe.even) if counts_coats(step) else None
+        covers = covers_of(step, film, start.at(_MIDDLING), recipe.even) if counts_coats(step) else None
         coats = np.array([step.coats or one.laid for one in covers] if covers else [step.coats or 1] * len(grounds))
         after = start
         for at in range(int(coats.max())):
@@ -95,7 +97,7 @@ def coats_laid(recipe: Recipe, grounds: Sequence[Ground], calibrations: tuple[Ca
             told[at], start = one.coats.tolist(), one.after
         last = recipe.steps[asked[-1]]
         film = calibrated_film(last.mix, calibrations)
-        told[asked[-1]] = [one.laid for one in _covers(last, film, start, recipe.even)]
+        told[asked[-1]] = [one.laid for one in covers_of(last, film, start.at(_MIDDLING), recipe.even)]
     return np.array(told, int).reshape(len(recipe.steps), len(grounds)).T
 
 
@@ -124,9 +126,8 @@ def counts_coats(step: Step) -> bool:
     return step.kind == "base" and not all(pot.transparent for pot in step.mix.paints)
 
 
-def _covers(step: Step, film: Film, start: Surface, even: float) -> tuple[Coverage, ...]:
-    """How a step covers the middling point, the first of the zones."""
-    middling = start.at((slice(None), 0))
+def covers_of(step: Step, film: Film, middling: Surface, even: float) -> tuple[Coverage, ...]:
+    """How a step covers middling points, (n, 16), as its manner asks: even, or at its full colour."""
     full = tolerance_of(step.mix.film) if step.manner.full else None
     return coverages(film, middling, step.mix.dilution, even, full=full)
 

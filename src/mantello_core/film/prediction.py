@@ -20,7 +20,7 @@ from .coverage import Coverage
 from .finish import varnished
 from .ground import Ground
 from .laying import coats_laid
-from .surface import Surface
+from .surface import FIELDS, Surface
 from .together import followed_together
 from .tones import Tones, tones_of
 from .zones import Zones
@@ -259,7 +259,7 @@ def coats_of(recipe: Recipe, ground: Ground, calibrations: tuple[Calibration, ..
 def _alone(surface: Surface, index) -> Surface:
     """Surfaces at an index as arrays of their own: a part would keep all that was followed with it."""
     one = surface.at(index)
-    return replace(one, **{name: np.array(getattr(one, name)) for name in ("diffuse", "lobe", "veil", "matt", "haze")})
+    return replace(one, **{name: np.array(getattr(one, name)) for name in FIELDS})
 
 
 def _seen(steps: tuple[Step, ...], left: _Left, share: np.ndarray, tones: tuple[Tones, ...]) -> tuple[Outcome, ...]:

@@ -8,12 +8,10 @@ from ..colour.reflectance import BANDS
 from ..paints.paint import STANDARD_SOLIDS, Film
 from ..recipes.step import Step
 from .asked import Asked, Followed, padded
-from .coverage import Coverage, coverages, tolerance_of
-from .finish import VARNISHES
-from .laying import Spread, counts_coats, zones_on
-from .surface import Flakes, Surface, blended, coated, metalled
-
-_FIELDS = ("diffuse", "lobe", "veil", "matt", "haze")
+from .coverage import Coverage
+from .finish import varnished
+from .laying import Spread, counts_coats, covers_of, zones_on
+from .surface import FIELDS, Flakes, Surface, blended, coated, metalled
 
 
 def followed_shining(asked: Sequence[Asked]) -> tuple[Followed, ...]:
@@ -30,8 +28,10 @@ def followed_shining(asked: Sequence[Asked]) -> tuple[Followed, ...]:
         which = [at for at, one in enumerate(asked) if len(one.recipe.steps) > number]
         steps = [asked[at].recipe.steps[number] for at in which]
         for at, step in zip(which, steps, strict=True):
-            covers[at].append(_cover(asked[at], number, every.at(([at], number, 0))))
-            coats[at].append(step.coats or (covers[at][-1].laid if covers[at][-1] else 1))
+            film, middling, even = asked[at].film(number), every.at(([at], number, 0)), asked[at].recipe.even
+            cover = covers_of(step, film, middling, even)[0] if counts_coats(step) else None
+            covers[at].append(cover)
+            coats[at].append(step.coats or (cover.laid if cover else 1))
         spreads = [
             None if step.technique.effect == "varnish" else asked[at].spread(number, zones[at].depth)
             for at, step in zip(which, steps, strict=True)
@@ -53,22 +53,13 @@ def followed_shining(asked: Sequence[Asked]) -> tuple[Followed, ...]:
 
 
 def _put(every: Surface, index, some: Surface) -> None:
-    for name in _FIELDS:
+    for name in FIELDS:
         getattr(every, name)[index] = getattr(some, name)
-
-
-def _cover(one: Asked, number: int, middling: Surface) -> Coverage | None:
-    """How a step covers the middling point, where coats are counted by it. middling: (1, 16)."""
-    step = one.recipe.steps[number]
-    if not counts_coats(step):
-        return None
-    full = tolerance_of(step.mix.film) if step.manner.full else None
-    return coverages(one.film(number), middling, step.mix.dilution, one.recipe.even, full=full)[0]
 
 
 def _coated(laid: Surface, steps: Sequence[Step], spreads: Sequence[Spread | None]) -> Surface:
     """One coat of one step of each recipe on all its zones, (recipes, zones, 16); None is a varnish."""
-    new = Surface(*(getattr(laid, name).copy() for name in _FIELDS))
+    new = Surface(*(getattr(laid, name).copy() for name in FIELDS))
     colours = [at for at, one in enumerate(spreads) if one and one.film.flake is None]
     metals = [at for at, one in enumerate(spreads) if one and one.film.flake]
     if colours:
@@ -76,12 +67,10 @@ def _coated(laid: Surface, steps: Sequence[Step], spreads: Sequence[Spread | Non
         _put(new, colours, coated(laid.at(colours), film, thick))
     if metals:
         film, thick = _stacked([spreads[at] for at in metals], laid.matt.shape[1])
-        _put(new, metals, metalled(laid.at(metals), film, Flakes.of([spreads[at].film for at in metals]), thick))
+        _put(new, metals, metalled(laid.at(metals), film, Flakes.of_each([spreads[at].film for at in metals]), thick))
     for at, (step, one) in enumerate(zip(steps, spreads, strict=True)):
         if one is None:
-            haze, matt = VARNISHES[step.mix.paints[0].finish]
-            new.haze[at] = haze
-            new.matt[at] = np.maximum(laid.matt[at], matt)
+            _put(new, at, varnished(laid.at(at), step.mix.paints[0].finish))
         elif one.matt:
             new.matt[at] = np.maximum(laid.matt[at], one.matt)
     return new

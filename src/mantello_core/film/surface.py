@@ -34,6 +34,10 @@ BRIGHTEST = 0.98
 WASH_MATT = 0.35
 
 
+#: what a surface consists of
+FIELDS = ("diffuse", "lobe", "veil", "matt", "haze")
+
+
 @dataclass(frozen=True, eq=False)
 class Surface:
     """What the next coat falls on: one surface, or many at once in axes before the bands."""
@@ -146,8 +150,8 @@ def solid(film: Film) -> Surface:
         return Surface(opaque(film.absorption, film.scattering))
     if film.flake_share >= 1:
         return Surface(np.full(BANDS, film.flake.diffuse), film.flake.lobe)
-    flakes = Flakes.of([film]).first
-    return _flaked(Surface(opaque(film.absorption, film.scattering)), film, flakes, STANDARD_COAT, film.flake_share)
+    body = Surface(opaque(film.absorption, film.scattering))
+    return _flaked(body, film, Flakes.of(film), STANDARD_COAT, film.flake_share)
 
 
 @dataclass(frozen=True, eq=False)
@@ -163,19 +167,20 @@ class Flakes:
     lobe: np.ndarray
 
     @classmethod
-    def of(cls, films: Sequence[Film]) -> "Flakes":
-        """The metal in many films: shares and hiding (films, 1), reflectances (films, 1, bands)."""
-        flakes = [one.flake for one in films]
-        tinted = np.array([abs(one.high - one.low) / max(one.high, one.low) for one in flakes])[:, None]
-        return cls(
-            np.array([one.flake_share for one in films])[:, None], FLAKE_HIDING + TINTED_HIDING * tinted,
-            np.array([one.diffuse for one in flakes])[:, None, None], np.stack([one.lobe for one in flakes])[:, None],
-        )  # fmt: skip
+    def of(cls, film: Film) -> "Flakes":
+        """The metal in a film."""
+        flake = film.flake
+        tinted = abs(flake.high - flake.low) / max(flake.high, flake.low)
+        return cls(film.flake_share, FLAKE_HIDING + TINTED_HIDING * tinted, flake.diffuse, flake.lobe)
 
-    @property
-    def first(self) -> "Flakes":
-        """That of the first film, as single numbers."""
-        return Flakes(float(self.share[0, 0]), float(self.hiding[0, 0]), float(self.diffuse[0, 0, 0]), self.lobe[0, 0])
+    @classmethod
+    def of_each(cls, films: Sequence[Film]) -> "Flakes":
+        """The metal in many films: shares and hiding (films, 1), reflectances (films, 1, 1) and (films, 1, bands)."""
+        every = [cls.of(one) for one in films]
+        share, hiding, diffuse = (
+            np.array([getattr(one, name) for one in every])[:, None] for name in ("share", "hiding", "diffuse")
+        )
+        return cls(share, hiding, diffuse[..., None], np.stack([one.lobe for one in every])[:, None])
 
 
 def _flaked(surface: Surface, film: Film, flakes: Flakes, thickness, cover) -> Surface:
@@ -220,7 +225,7 @@ def coated(surface: Surface, film: Film, thickness) -> Surface:
     once going through, and sees the metal as ground for what it scatters back.
     """
     if film.flake:
-        return metalled(surface, replace(film, flake=None), Flakes.of([film]).first, thickness)
+        return metalled(surface, replace(film, flake=None), Flakes.of(film), thickness)
     laid = _by_band(thickness)
     reflected, passed = free_film(film.absorption, film.scattering, laid)
     lit = (1 - np.exp(-2 * film.scattering * laid)) * surface.lobe * np.exp(-1.1 * surface.veil)
@@ -237,10 +242,10 @@ def metalled(surface: Surface, film: Film, flakes: Flakes, thickness) -> Surface
     """``coated`` for films of metal: the flakes, and the colour they lie in where they are mixed."""
     cover = flakes.share * (1 - np.exp(-thickness / flakes.hiding))
     ground, mixed = replace(surface, haze=0.0), flakes.share < 1
-    if np.any(mixed):
+    if np.all(mixed):
         ground = coated(ground, film, thickness)
-        if not np.all(mixed):
-            ground = ground.where(np.broadcast_to(mixed, np.shape(thickness)), replace(surface, haze=0.0))
+    elif np.any(mixed):
+        ground = coated(ground, film, thickness).where(np.broadcast_to(mixed, np.shape(thickness)), ground)
     return _flaked(ground, film, flakes, thickness, cover)
 
 

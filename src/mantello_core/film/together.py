@@ -7,8 +7,8 @@ import numpy as np
 from ..colour.film import over
 from ..colour.reflectance import BANDS, to_air, to_film
 from .asked import Asked, Followed, padded
-from .coverage import Coverage, coverages, coverages_each, tolerance_of
-from .laying import Spread, counts_coats, zones_on
+from .coverage import Coverage, coverages_each
+from .laying import Spread, counts_coats, covers_of, zones_on
 from .shining import followed_shining
 from .surface import BRIGHTEST, Surface
 
@@ -73,9 +73,8 @@ def _coverages(asked: Sequence[Asked], number: int, middling: np.ndarray) -> lis
     for at, cover in zip(even, coverages_each(films, Surface(middling[even])) if even else (), strict=True):
         found[at] = cover
     for at in set(counted) - set(even):
-        ground, step = Surface(middling[at : at + 1]), steps[at]
-        full = tolerance_of(step.mix.film)
-        found[at] = coverages(asked[at].film(number), ground, step.mix.dilution, asked[at].recipe.even, full=full)[0]
+        ground = Surface(middling[at : at + 1])
+        found[at] = covers_of(steps[at], asked[at].film(number), ground, asked[at].recipe.even)[0]
     return found
 
 
