@@ -20,7 +20,7 @@ from .coverage import Coverage
 from .finish import varnished
 from .ground import Ground
 from .laying import coats_laid
-from .surface import FIELDS, Surface
+from .surface import FIELDS, Surface, in_a_row
 from .together import followed_together
 from .tones import Tones, tones_of
 from .zones import Zones
@@ -191,34 +191,10 @@ def predict_together(
 
 def _labs_at_once(surfaces: Sequence[Surface], varnish: str = "") -> list[np.ndarray]:
     """CIELAB of surfaces of many shapes, (..., 3) each, under a varnish; the same as of each alone, to the last bit."""
-    found: list[np.ndarray] = [None] * len(surfaces)
-    for glinting in (False, True):
-        which = [at for at, one in enumerate(surfaces) if one.glints == glinting]
-        if not which:
-            continue
-        some = [surfaces[at] for at in which]
-        banded = ("diffuse", "lobe", "veil") if glinting else ("diffuse",)
-        whole = Surface(
-            **{
-                name: np.concatenate(
-                    [np.broadcast_to(getattr(one, name), one.diffuse.shape).reshape(-1, BANDS) for one in some]
-                )
-                for name in banded
-            },
-            **{
-                name: np.concatenate(
-                    [np.broadcast_to(getattr(one, name), one.diffuse.shape[:-1]).ravel() for one in some]
-                )
-                for name in ("matt", "haze")
-            },
-        )
-        seen = (varnished(whole, varnish) if varnish else whole).seen
-        ends = np.cumsum([one.diffuse.size // BANDS for one in some])[:-1]
-        parts = np.split(seen, ends)
-        xyz = [xyz_of(part.reshape(one.diffuse.shape)) for one, part in zip(some, parts, strict=True)]
-        for at, labs in zip(which, labs_of_each(xyz), strict=True):
-            found[at] = labs
-    return found
+    whole = in_a_row(surfaces)
+    seen = (varnished(whole, varnish) if varnish else whole).seen
+    parts = np.split(seen, np.cumsum([one.diffuse.size // BANDS for one in surfaces])[:-1])
+    return labs_of_each([xyz_of(part.reshape(one.diffuse.shape)) for one, part in zip(surfaces, parts, strict=True)])
 
 
 def tell_apparent(predictions: Iterable[Prediction]) -> None:

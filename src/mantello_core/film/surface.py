@@ -34,7 +34,7 @@ BRIGHTEST = 0.98
 WASH_MATT = 0.35
 
 
-#: what a surface consists of
+#: what a surface consists of: what it has in every band, and what it has once
 FIELDS = ("diffuse", "lobe", "veil", "matt", "haze")
 
 
@@ -115,6 +115,19 @@ def stacked(surfaces: Sequence[Surface]) -> Surface:
         np.stack([one.diffuse for one in surfaces]),
         *(np.stack([np.broadcast_to(getattr(one, name), shape) for one in surfaces]) for name in ("lobe", "veil")),
         *(np.stack([np.broadcast_to(getattr(one, name), shape[:-1]) for one in surfaces]) for name in ("matt", "haze")),
+    )
+
+
+def in_a_row(surfaces: Sequence[Surface]) -> Surface:
+    """Surfaces of any shapes as one, (all, 16): what lies in their axes, one after the other."""
+
+    def joined(name: str, axes: int | None) -> np.ndarray:
+        return np.concatenate(
+            [np.broadcast_to(getattr(one, name), one.diffuse.shape[:axes]).ravel() for one in surfaces]
+        )
+
+    return Surface(
+        *(joined(name, None).reshape(-1, BANDS) for name in FIELDS[:3]), *(joined(name, -1) for name in FIELDS[3:])
     )
 
 
