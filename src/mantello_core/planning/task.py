@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from ..frozen import but
 from ..order.rules import OrderRule
 from ..order.subject import Subject
 
@@ -49,10 +50,8 @@ class Atom:
     place: int = 0
 
     def but(self, **changed) -> "Atom":
-        """The same with some fields changed; a plan makes thousands, and ``dataclasses.replace`` would ask each for all of them."""
-        made = object.__new__(Atom)
-        vars(made).update(vars(self), **changed)
-        return made
+        """The same with some fields changed; a plan makes thousands."""
+        return but(self, **changed)
 
     @property
     def logged(self) -> str:
