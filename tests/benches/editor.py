@@ -18,6 +18,8 @@ class Editor:
     #: (what, seconds, status, moment it was sent) of every request; status 0 for none that came
     told: list[tuple[str, float, int, float]] = field(default_factory=list)
     _csrf: str = "a" * 32
+    #: what a change said, for the page that is shown next
+    _said: str = ""
     _line: http.client.HTTPConnection | None = None
 
     def get(self, what: str, path: str) -> str:
@@ -64,7 +66,8 @@ class Editor:
 
     def _ask(self, what: str, method: str, path: str, body: str | None = None) -> tuple[int, str]:
         since = time.monotonic()
-        headers = {"Cookie": f"sessionid={self.session}; csrftoken={self._csrf}", "Host": f"127.0.0.1:{self.port}"}
+        cookies = f"sessionid={self.session}; csrftoken={self._csrf}; {self._said}"
+        headers = {"Cookie": cookies, "Host": f"127.0.0.1:{self.port}"}
         if body is not None:
             headers |= {"Content-Type": "application/x-www-form-urlencoded"}
         status, text = 0, ""
@@ -74,6 +77,8 @@ class Editor:
                 self._line.request(method, path, body, headers)
                 answer = self._line.getresponse()
                 status, text = answer.status, answer.read().decode("utf-8", "replace")
+                given = [one for one in answer.headers.get_all("Set-Cookie", ()) if one.startswith("messages=")]
+                self._said = given[-1].split(";")[0] if given else self._said
                 break
             except (OSError, http.client.HTTPException):
                 self._line = None

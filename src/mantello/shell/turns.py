@@ -1,8 +1,8 @@
-"""Requests of one process take turns: what is nearly done is done before the next begins.
+"""Requests of one process take turns: one is done before the next begins.
 
 Threads of one process share one interpreter. Twenty requests that work side by side each take twenty times as long; one after
-the other, most are answered much sooner. Who waits for a turn does not wait for long: a request that takes its time holds
-nobody up.
+the other, most are answered much sooner, and no time goes into changing between them. Who waits for a turn does not wait for
+ever: a request that takes its time holds nobody up for long.
 """
 
 import threading
@@ -11,9 +11,9 @@ from contextlib import suppress
 from django.http import UnreadablePostError
 
 #: requests that work at once, so that one works while another waits for the database
-AT_ONCE = 2
+AT_ONCE = 1
 #: seconds that a request waits for its turn; then it begins beside the others
-PATIENCE = 1.0
+PATIENCE = 3.0
 #: methods with a body, which may come slowly
 _WITH_BODY = frozenset({"POST", "PUT", "PATCH"})
 
