@@ -9,7 +9,6 @@ from django.urls import reverse
 from mantello.accounts.said import OwnCookie, OwnStorage
 from tests.rooms.case import RoomCase
 
-
 #: as the note at the top of a page has it
 SAID = "<span>Renamed to Quay</span>"
 
