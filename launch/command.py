@@ -25,8 +25,8 @@ from .prepared import is_prepared, note_prepared
 from .scripts import ensure_scripts
 from .step import ROOT, STATE, SetupError, attended, say, told_to_end
 
-#: exit status of 'prepare' where tables would have to change
-PENDING = 3
+#: exit statuses of 'prepare' where tables would have to change, and where a later version changed them
+PENDING, AHEAD = 3, 4
 #: connections to the database that a web process holds at most
 POOL = "8"
 
@@ -156,7 +156,7 @@ def _verb(verb: str, asked: argparse.Namespace, rest: list[str], url: str) -> in
     if verb == "shots":
         return manage(settings_for(url, MANTELLO_MODE="test"), "test", "--noinput", "tests.browser.shots")
     if verb == "prepare":
-        return manage(settings_as_set(url), "prepare", "--no-demo")
+        return _prepare(settings_as_set(url), "--no-demo")
     if verb == "serve":
         return _serve(asked, settings_as_set(url))
     if verb == "work":
@@ -177,12 +177,13 @@ def _start(asked: argparse.Namespace, url: str, database: Database) -> int:
     )  # fmt: skip
     if asked.reset_demo or not is_prepared(database, demo):
         reset = ["--reset-demo"] if asked.reset_demo else []
-        status = manage(environment, "prepare", "--stop-if-pending", *reset)
+        status = _prepare(environment, "--stop-if-pending", *reset)
         if status == PENDING:
             backup_before_migrating(database)
             status = manage(environment, "prepare", *reset, quiet=True)
-        if not status:
-            note_prepared(database, demo)
+        if status:
+            return status
+        note_prepared(database, demo)
     if demo:
         say("visitors on this machine are signed in to the demo account")
     else:
@@ -192,10 +193,21 @@ def _start(asked: argparse.Namespace, url: str, database: Database) -> int:
         return serve(environment | {"MANTELLO_READER": address, "MANTELLO_POOL": POOL}, host, asked.port)
 
 
+def _prepare(environment: dict[str, str], *options: str) -> int:
+    status = manage(environment, "prepare", *options)
+    if status == AHEAD:
+        raise SetupError(
+            "This database was last used by a later version of Mantello, which changed its tables.",
+            "take that version again; or go back with './mantello restore FILE' and a backup that this version made"
+            " (.mantello/backups/ holds those taken before upgrades)",
+        )
+    return status
+
+
 def _serve(asked: argparse.Namespace, environment: dict[str, str]) -> int:
     """One web process of several: it changes no tables, and everyone signs in."""
     try_port(asked.host, asked.port)
-    status = manage(environment, "prepare", "--no-demo", "--stop-if-pending")
+    status = _prepare(environment, "--no-demo", "--stop-if-pending")
     if status == PENDING:
         raise SetupError(
             "The tables of this database are not as this version wants them.",

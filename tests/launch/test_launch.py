@@ -83,7 +83,7 @@ class Launcher(SimpleTestCase):
 
     def test_one_of_several_changes_no_tables_and_says_what_to_do(self):
         set_so = {"MANTELLO_SECRET_KEY": "shared-by-all", "MANTELLO_MODE": "production", "MANTELLO_POOL": "4"}
-        for answered, ends in ((command.PENDING, 1), (0, 0), (5, 5)):
+        for answered, ends in ((command.PENDING, 1), (command.AHEAD, 1), (0, 0), (5, 5)):
             with (
                 mock.patch.dict("os.environ", set_so),
                 mock.patch.object(command, "ensure_environment"),
@@ -99,6 +99,7 @@ class Launcher(SimpleTestCase):
             self.assertEqual({name: environment[name] for name in set_so}, set_so)
             self.assertEqual(served.called, answered == 0)
             self.assertEqual("prepare --database URL" in told.getvalue(), answered == command.PENDING)
+            self.assertEqual("a later version" in told.getvalue(), answered == command.AHEAD)
 
     def test_only_loopback_opens_the_demo(self):
         self.assertEqual(

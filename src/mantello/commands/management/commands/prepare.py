@@ -14,8 +14,8 @@ from mantello.settings.options import OPTIONS
 from mantello.workspace.surfaces import worn_types
 from mantello.workspace.tasks import surface
 
-#: exit status where tables would have to change
-PENDING = 3
+#: exit statuses where tables would have to change, and where a later version changed them
+PENDING, AHEAD = 3, 4
 _STAMP = STATIC_ROOT / "collected.stamp"
 
 
@@ -34,6 +34,8 @@ class Command(BaseCommand):
 
     def handle(self, *args, **options):
         """Migrate, collect, and make what is missing of the demo."""
+        if ahead():
+            raise SystemExit(AHEAD)
         if options["stop_if_pending"] and pending():
             raise SystemExit(PENDING)
         call_command("migrate", verbosity=0, interactive=False)
@@ -48,6 +50,17 @@ def pending() -> bool:
     """Whether tables have to change for this version."""
     executor = MigrationExecutor(connection)
     return bool(executor.migration_plan(executor.loader.graph.leaf_nodes()))
+
+
+def ahead() -> tuple[tuple[str, str], ...]:
+    """(application, migration) of what a later version did to the tables: it ran here, and this version does not have it.
+
+    Earlier ones that are gone by now, since they were put together or moved, do not count.
+    """
+    loader = MigrationExecutor(connection).loader
+    last = {app: max(name for of, name in loader.disk_migrations if of == app) for app in loader.migrated_apps}
+    unknown = loader.applied_migrations.keys() - loader.disk_migrations.keys()
+    return tuple(sorted((app, name) for app, name in unknown if app in last and name > last[app]))
 
 
 def collect() -> bool:
