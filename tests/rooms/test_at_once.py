@@ -1,8 +1,10 @@
 """Two connections at once: requests that overlap on one army end well, and nothing is done twice."""
 
+import re
 import threading
 import uuid
 from contextlib import contextmanager
+from pathlib import Path
 from unittest.mock import patch
 
 from django.contrib.auth import get_user_model
@@ -10,14 +12,17 @@ from django.db import OperationalError, connection
 from django.test import Client, TestCase, TransactionTestCase
 from django.urls import reverse
 
+from mantello import rooms
 from mantello.accounts import once
 from mantello.accounts.models import Press
+from mantello.almanacs.models import Almanac, FoundList
 from mantello.record import logging as log
 from mantello.record.models import Entry
 from mantello.workspace import editing
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
 from mantello.workspace.readings import reading_of
+from mantello_core.formats.sample import dress_almanac
 from tests.emptied import Emptied
 from tests.rooms.case import RoomCase
 from tests.samples import calvessa
@@ -178,11 +183,47 @@ class Once(TestCase):
             page.count('method="post"') - page.count('action="/account/sign-out/"') - page.count('action="/look/"'),
         )
 
+    def test_every_form_of_a_room_carries_a_mark(self):
+        """In its template, itself or by the fields it includes; one that only stops a job can be sent as often as one likes."""
+        without = [
+            (path.name, form[:120])
+            for path in Path(rooms.__path__[0]).rglob("*.html")
+            for form in re.findall(r'<form\b[^>]*method="post".*?</form>', path.read_text(encoding="utf-8"), re.S)
+            if not re.search(r"{% edit_fields|plan/order_fields.html|'stop-job'", form)
+        ]
+        self.assertEqual(without, [])
+
     def test_old_marks_are_forgotten(self):
         self.make()
         self.assertEqual(once.forget_old(), 0)
         Press.objects.update(made_at="2020-01-01T00:00Z")
         self.assertEqual(once.forget_old(), 1)
+
+
+class Twice(RoomCase):
+    """What makes something new in a room, sent twice with one mark."""
+
+    def twice(self, address: str, /, **said):
+        token = str(uuid.uuid4())
+        first, second = (
+            self.client.post(reverse(address, args=[self.army.pk]), said | {"token": token}) for _ in range(2)
+        )
+        self.assertEqual((first.status_code, second.status_code, second.url), (302, 302, first.url))
+
+    def test_a_list_is_read_once(self):
+        self.twice("lists", name="A list", text="1st Harbour; coat green; facings yellow")
+        self.assertEqual(FoundList.objects.filter(owner=self.owner).count(), 1)
+
+    def test_a_note_and_a_source_are_kept_once(self):
+        kept = Almanac.objects.keep(self.owner, dress_almanac())
+        before = kept.as_core()
+        self.twice("keep-source", almanac=kept.pk, title="A stone in the yard", kind="", year="", note="", id="")
+        self.twice(
+            "keep-note", almanac=kept.pk, of="0", rank="", garment="plume", said="yellow", since="", until="",
+            source=before.sources[0].id, certainty="inferred", picked="",
+        )  # fmt: skip
+        after = Almanac.objects.get(pk=kept.pk).as_core()
+        self.assertEqual((len(after.sources) - len(before.sources), len(after.facts) - len(before.facts)), (1, 1))
 
 
 class Away(RoomCase):
