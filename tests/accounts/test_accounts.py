@@ -202,6 +202,7 @@ class Demo(TestCase):
         for where in (
             {"REMOTE_ADDR": "10.1.2.3"}, {"HTTP_X_FORWARDED_FOR": "10.1.2.3"}, {"HTTP_X_FORWARDED_HOST": "x"},
             {"HTTP_FORWARDED": "for=1.2.3.4"}, {"HTTP_X_REAL_IP": "10.1.2.3"}, {"HTTP_VIA": "1.1 x"}, {"REMOTE_ADDR": "?"},
+            {"HTTP_SOME_CONNECTING_IP": "1.2.3.4"}, {"HTTP_X_EXTERNAL_ADDRESS": "1.2.3.4"}, {"HTTP_TUNNEL_USER_LOGIN": "x"},
         ):  # fmt: skip
             self.assertEqual(self.client.get(reverse("armies"), **where).status_code, 302, where)
             self.assertEqual(self.client.post(reverse("open-demo"), **where).status_code, 404, where)

@@ -4,15 +4,18 @@ import ipaddress
 
 from mantello.settings.options import OPTIONS
 
-#: headers that only a proxy adds; a request with one of them is not from this machine, whatever else it says
-_FORWARDED = ("HTTP_FORWARDED", "HTTP_X_FORWARDED", "HTTP_X_REAL_IP", "HTTP_VIA", "HTTP_X_CLIENT", "HTTP_TRUE_CLIENT",
-              "HTTP_X_CLUSTER", "HTTP_X_ORIGINAL", "HTTP_X_PROXY", "HTTP_CLIENT_IP")  # fmt: skip
+#: words in the names of headers that whoever passes a request on adds, each in a way of its own; browsers send none of them.
+#: A request with one is not from this machine, whatever else it says
+_PASSED_ON = frozenset({
+    "FORWARDED", "FORWARD", "FORWARDER", "PROXY", "PROXIED", "VIA", "REAL", "CLIENT", "CONNECTING", "CLUSTER", "ORIGINAL",
+    "EXTERNAL", "REMOTE", "GATEWAY", "TUNNEL", "EDGE", "LOGIN", "IP", "ADDRESS",
+})  # fmt: skip
 
 
 def from_this_machine(request) -> bool:
     """Whether a request came over loopback with no proxy between."""
     return _is_loopback(request.META.get("REMOTE_ADDR", "")) and not any(
-        name.startswith(_FORWARDED) for name in request.META
+        name.startswith("HTTP_") and not _PASSED_ON.isdisjoint(name.split("_")) for name in request.META
     )
 
 
