@@ -3,7 +3,7 @@
 from mantello_core.camouflage.bare_file import bare_digest, read_bare, write_bare
 from mantello_core.camouflage.preparing import BarePlate, bare_plate
 from mantello_core.camouflage.surface import COARSE, PITCH
-from mantello_core.figures.catalogue import index_of_plates, plate
+from mantello_core.figures.catalogue import plate, plate_types
 from mantello_core.figures.plate import Plate
 
 from .models import BareSurface
@@ -14,7 +14,7 @@ MOST_KEPT = 600
 
 def worn_types() -> list[str]:
     """The shipped figure types that are made for camouflage."""
-    return [type_id for type_id in index_of_plates() if any("camo" in tags for tags in plate(type_id).tags.values())]
+    return [type_id for type_id in plate_types() if any("camo" in tags for tags in plate(type_id).tags.values())]
 
 
 def keep_surfaces(shape: Plate) -> int:

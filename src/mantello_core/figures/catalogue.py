@@ -28,7 +28,8 @@ def plate(type_id: str) -> Plate:
     if type_id not in plate_types():
         raise UnknownName("figure type", type_id, plate_types())
     made = _written(type_id)
-    for view, boxes in zip(made.views, _index()[type_id]["boxes"], strict=True):
+    kept = json.loads((_FOLDER.parent / "boxes" / f"{type_id}.json").read_bytes())
+    for view, boxes in zip(made.views, kept, strict=True):
         for seen, box in zip(view.areas, boxes, strict=True):
             vars(seen)["box"] = tuple(box)
     return made
@@ -60,17 +61,17 @@ def materials_of_areas() -> dict[str, str]:
 
 
 def index_of_plates() -> dict[str, dict]:
-    """Title, areas, each with its material, and the boxes about what every view shows of them, of every shipped type: what is
-    wanted without reading the plates, or would be read out of each of their outlines."""
-    found = {}
-    for type_id in plate_types():
-        made = _written(type_id)
-        found[type_id] = {
-            "title": made.title,
-            "areas": {name: area.material for name, area in made.areas.items()},
-            "boxes": [[seen.box for seen in view.areas] for view in made.views],
-        }
-    return found
+    """Title and areas, each with its material, of every shipped type: what is wanted without reading the plates."""
+    made = {type_id: _written(type_id) for type_id in plate_types()}
+    return {
+        type_id: {"title": one.title, "areas": {name: area.material for name, area in one.areas.items()}}
+        for type_id, one in made.items()
+    }
+
+
+def boxes_of(type_id: str) -> list[list[tuple[float, float, float, float]]]:
+    """The boxes about what every view of a type shows of its areas, which would else be read out of each of their outlines."""
+    return [[seen.box for seen in view.areas] for view in _written(type_id).views]
 
 
 def read_all_plates() -> None:

@@ -1,13 +1,13 @@
 """What every shipped paint looks like as a method starts it on every undercoat, and the coats that takes.
 
-It depends on nothing but what ships, so it ships too: as a table with the digest of the ranges it was worked out from. A
-table of other ranges is passed over and worked out.
+It depends on nothing but what ships, so it ships too: as a table for every method, with the digest of the ranges it was worked
+out from. A table of other ranges is passed over and worked out.
 """
 
 import json
 from collections.abc import Mapping
 from dataclasses import dataclass
-from functools import cache, cached_property
+from functools import cached_property
 from importlib.resources import files
 from types import MappingProxyType
 
@@ -20,7 +20,6 @@ from ..memory import remembered
 from ..mixing.starting import started
 from ..mixing.undercoat import undercoats
 from ..paints.range import digest_of_ranges, paints
-from ..recipes.method import METHODS
 
 
 @dataclass(frozen=True, eq=False)
@@ -44,8 +43,8 @@ class OnGround:
 @remembered(2_000)
 def on_grounds(method: str) -> Mapping[str, OnGround]:
     """Undercoat id to what all acrylics look like on it, as the method starts them for rank and file."""
-    table = shipped_table()
-    rows = table["methods"][method] if table["ranges"] == digest_of_ranges() else worked_out(method)
+    table = shipped_table(method)
+    rows = table["paints"] if table["ranges"] == digest_of_ranges() else worked_out(method)
     values = np.array(list(rows.values()), float)
     ids = tuple(rows)
     return MappingProxyType({
@@ -53,15 +52,14 @@ def on_grounds(method: str) -> Mapping[str, OnGround]:
     })  # fmt: skip
 
 
-@cache
-def shipped_table() -> dict:
-    """The table as it ships: the digest of its ranges, and by method and paint id what ``worked_out`` gives."""
-    return json.loads((files(__package__) / "data" / "on_grounds.json").read_text(encoding="utf-8"))
+def shipped_table(method: str) -> dict:
+    """The table of a method as it ships: the digest of its ranges, and by paint id what ``worked_out`` gives."""
+    return json.loads((files(__package__) / "data" / "on_grounds" / f"{method}.json").read_bytes())
 
 
-def worked_out_table() -> dict:
-    """The table to ship."""
-    return {"ranges": digest_of_ranges(), "methods": {method: worked_out(method) for method in METHODS}}
+def worked_out_table(method: str) -> dict:
+    """The table of a method to ship."""
+    return {"ranges": digest_of_ranges(), "paints": worked_out(method)}
 
 
 def worked_out(method: str) -> dict[str, list[list[float]]]:

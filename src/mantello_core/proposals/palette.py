@@ -2,7 +2,6 @@
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from itertools import combinations
 
 import numpy as np
 
@@ -73,8 +72,21 @@ def palettes_for(brief: Brief, school: str, formations: int, seeds: tuple[Lab, .
     count = formations * (2 if genre.two_colours else 1)
     places = next(iter(on_grounds(brief.method).values())).places
     pool = np.array([places[pot.id] for pot in (cloths if seeds else tame)])
+    yield from _palettes(brief, school, [places[pot.id] for pot in fields], pool, count, seeds)
+
+
+def _palettes(
+    brief: Brief, school: str, fields: list[int], pool: np.ndarray, count: int, seeds: tuple[Lab, ...]
+) -> Iterator[Palette]:
+    """A palette for every field; what fields on one undercoat have in common is worked out for all of them."""
+    undercoats_of, on = _undercoats(brief.method), {}
+    for undercoat in dict.fromkeys(undercoats_of[field] for field in fields):
+        here = [field for field in fields if undercoats_of[field] == undercoat]
+        seen = on_grounds(brief.method)[undercoat]
+        fits, cloths = _fits(seen.labs[here], seen.labs, school), _cloths(brief, undercoat, here, pool)
+        on |= {field: (undercoat, fit, cloth) for field, fit, cloth in zip(here, fits, cloths, strict=True)}
     for field in fields:
-        yield _Choice(brief, school, places[field.id], pool).palette(count, seeds)
+        yield _Choice(brief, school, field, pool, *on[field]).palette(count, seeds)
 
 
 @remembered(100)
@@ -100,6 +112,17 @@ def _near(undercoat: str, method: str) -> np.ndarray:
     return _of_pairs(on_grounds(method)[undercoat].labs, differences)
 
 
+def _cloths(brief: Brief, undercoat: str, fields: list[int], pool: np.ndarray) -> list[int]:
+    """For every field pale cloth for shirts and breeches: quiet, well off the field, not too pale for lights or for dirt."""
+    palest = PALEST - DIRT_STEP * brief.dirt
+    labs = on_grounds(brief.method)[undercoat].labs[pool]
+    calm = np.hypot(labs[:, 1], labs[:, 2]) < QUIET_CHROMA
+    pale = calm & (labs[:, 0] > QUIET_LIGHTNESS) & (labs[:, 0] <= palest)
+    allowed = next(one for one in (pale, calm, np.ones(len(labs), bool)) if one.any())
+    worth = np.minimum(_near(undercoat, brief.method)[fields][:, pool], CLOTH_ENOUGH) + 0.2 * labs[:, 0]
+    return pool[np.argmax(np.where(allowed, worth, -np.inf), axis=1)].tolist()
+
+
 def _of_pairs(labs: np.ndarray, apart: Callable[[np.ndarray, np.ndarray], np.ndarray]) -> np.ndarray:
     """A difference of any two of some colours, (..., n, n); it is the same both ways, so that each pair is asked for once."""
     count = labs.shape[-2]
@@ -112,24 +135,23 @@ def _of_pairs(labs: np.ndarray, apart: Callable[[np.ndarray, np.ndarray], np.nda
 class _Choice:
     """What is chosen round one field: everything as places among all shipped paints."""
 
-    def __init__(self, brief: Brief, school: str, field: int, cloths: np.ndarray):
-        self._brief, self._school = brief, school
-        self._undercoat = _undercoats(brief.method)[field]
-        self._seen: OnGround = on_grounds(brief.method)[self._undercoat]
-        self._far = _far(self._undercoat, brief.method, MARK_MM * brief.scale, brief.metres)
+    def __init__(
+        self, brief: Brief, school: str, field: int, pool: np.ndarray, undercoat: str, fit: np.ndarray, cloth: int
+    ):
+        self._brief, self._school, self._undercoat = brief, school, undercoat
+        self._seen: OnGround = on_grounds(brief.method)[undercoat]
+        self._far = _far(undercoat, brief.method, MARK_MM * brief.scale, brief.metres)
         self._labs, self._ids = self._seen.labs, self._seen.ids
-        self._field, self._cloths = field, cloths
-        self._own = self._labs[self._field]
-        self._near = _near(self._undercoat, brief.method)
-        self._beside_own = self._near[self._field]
-        self._fit = _fits(Lab(*self._own), self._labs, school)
+        self._field, self._pool, self._fit, self._cloth = field, pool, fit, cloth
+        self._near = _near(undercoat, brief.method)
+        self._beside_own = self._near[field]
 
     def palette(self, count: int, seeds: tuple[Lab, ...]) -> Palette:
         """So many marks: those the painter picked, then one after the other what is worth most."""
         pairs = GENRES[self._brief.genre].two_colours
-        cloth = self._cloth()
+        cloth = self._cloth
         chosen = [self._field] if pairs else []
-        pool = [at for at in self._cloths.tolist() if at not in (self._field, cloth)]
+        pool = [at for at in self._pool.tolist() if at not in (self._field, cloth)]
         for seed in seeds[1:]:
             if len(chosen) < count and pool:
                 chosen.append(pool.pop(int(np.argmin(differences(self._labs[pool], seed)))))
@@ -155,19 +177,9 @@ class _Choice:
             apart = np.minimum(apart, self._far[pool, known[-1]])
         return known[len(chosen) :]
 
-    def _cloth(self) -> int:
-        """Pale cloth for shirts and breeches: quiet, well off the field, not too pale for lights or for dirt."""
-        palest = PALEST - DIRT_STEP * self._brief.dirt
-        labs = self._labs[self._cloths]
-        calm = np.hypot(labs[:, 1], labs[:, 2]) < QUIET_CHROMA
-        pale = calm & (labs[:, 0] > QUIET_LIGHTNESS) & (labs[:, 0] <= palest)
-        allowed = next(one for one in (pale, calm, np.ones(len(labs), bool)) if one.any())
-        worth = np.minimum(self._beside_own[self._cloths], CLOTH_ENOUGH) + 0.2 * labs[:, 0]
-        return int(self._cloths[np.argmax(np.where(allowed, worth, -np.inf))])
-
     def _judged(self, chosen: list[int], kept: list[int], cloth: int) -> Palette:
         others = [at for at in kept if at != self._field]
-        apart = float(min((self._far[one, other] for one, other in combinations(kept, 2)), default=ALONE))
+        apart = float(self._far[kept][:, kept][np.triu_indices(len(kept), 1)].min()) if len(kept) > 1 else ALONE
         beside = float(self._beside_own[others].min()) if others else ALONE
         lightness = self._labs[:, 0]
         span = float(lightness[[*kept, cloth]].max() - lightness[[*kept, self._field]].min())
@@ -182,10 +194,15 @@ class _Choice:
         )
 
 
-def _fits(own: Lab, labs: np.ndarray, school: str) -> np.ndarray:
-    """How well hues lie to the field's in a school, (n): 1 where the school looks for it, 0 a quarter turn off."""
-    hues = np.degrees(np.arctan2(labs[:, 2], labs[:, 1]))
-    wanted = own.hue + np.array(SCHOOLS[school][1])
-    off = np.abs((wanted[:, None] - hues + 180) % 360 - 180).min(0)
-    grey = (np.hypot(labs[:, 1], labs[:, 2]) < HUELESS) | (own.chroma < HUELESS)
+def _fits(own: np.ndarray, labs: np.ndarray, school: str) -> np.ndarray:
+    """How well hues lie to those of fields in a school: 1 where the school looks for it, 0 a quarter turn off.
+
+    own: CIELAB of k fields, (k, 3); labs: of n paints, (n, 3). Gives (k, n).
+    """
+    (own_hues, own_chroma), (hues, chroma) = (
+        (np.degrees(np.arctan2(one[:, 2], one[:, 1])), np.hypot(one[:, 1], one[:, 2])) for one in (own, labs)
+    )
+    wanted = own_hues[:, None] % 360 + np.array(SCHOOLS[school][1])
+    off = np.abs((wanted[:, :, None] - hues + 180) % 360 - 180).min(1)
+    grey = (chroma < HUELESS) | (own_chroma[:, None] < HUELESS)
     return np.where(grey, HUELESS_FIT, np.maximum(0.0, 1 - off / 90))

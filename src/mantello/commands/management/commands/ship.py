@@ -1,6 +1,7 @@
 """Work out anew what ships with the core because it depends on nothing but what ships."""
 
 import json
+from functools import partial
 from pathlib import Path
 
 from django.core.management.base import BaseCommand
@@ -10,21 +11,23 @@ import mantello_core
 from mantello.workspace.reading import Reading
 from mantello_core.data_table import kept_form
 from mantello_core.figures import sampling
-from mantello_core.figures.catalogue import index_of_plates
+from mantello_core.figures.catalogue import boxes_of, index_of_plates, plate_types
 from mantello_core.figures.drafting import drafted
 from mantello_core.figures.figure import FIGURES
 from mantello_core.formats.sample import demo_levy
 from mantello_core.mixing import starting
 from mantello_core.proposals import on_grounds
+from mantello_core.recipes.method import METHODS
 
 _CORE = Path(mantello_core.__file__).parent
 _PICTURES = Path(mantello.__file__).parent / "shell" / "static" / "shell" / "pictures"
 _PLATES = _CORE / "figures" / "data" / "plates"
 _TABLES = {
     "figures/data/plates_index.json": index_of_plates,
+    **{f"figures/data/boxes/{type_id}.json": partial(boxes_of, type_id) for type_id in plate_types()},
     "figures/data/sample.json": sampling.usual_mapping,
     "mixing/data/starts.json": starting.worked_out_table,
-    "proposals/data/on_grounds.json": on_grounds.worked_out_table,
+    **{f"proposals/data/on_grounds/{method}.json": partial(on_grounds.worked_out_table, method) for method in METHODS},
 }
 
 
