@@ -1,10 +1,12 @@
 """Checks of balance: accents, shares, common ground, signatures, metals, materials, paint trouble."""
 
 from collections import defaultdict
+from collections.abc import Mapping
 from functools import partial
 
 import numpy as np
 
+from ..army.tree import Army
 from ..design.edit import with_undercoat
 from ..figures.by_area import mm2_of
 from ..figures.plate import Plate, PlateArea
@@ -14,7 +16,7 @@ from ..memory import remembered
 from ..mixing.undercoat import best_undercoat, palest
 from ..paints.paint import Paint
 from ..recipes.step import Step
-from ..scheme.cascade import FigureClass
+from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.share import role_shares
 from .finding import Check, Finding, Fix, at, of
 from .look import Look
@@ -80,11 +82,7 @@ def common(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     aims = design.scheme.aims
     low, high = aims.threshold("common_least"), aims.threshold("common_most")
-    whole = mine = 0.0
-    for one in resolution.classes:
-        mm2, cells = mm2_of(one.plate), one.cells
-        whole += float(mm2.sum()) * len(one.ordinals)
-        mine += float(mm2[[cells[name].rung == 1 for name in one.plate.areas]].sum()) * len(one.ordinals)
+    whole, mine = resolution.worn.last("common", (), lambda: _common(resolution))
     share = mine / whole if whole else 0.0
     found = ()
     if whole and not low <= share <= high:
@@ -95,6 +93,16 @@ def common(look: Look) -> Check:
     return Check(
         "common", "Common ground", "look" if found else "clear", worst, found, rule, ("common_least", "common_most")
     )
+
+
+def _common(resolution: Resolution) -> tuple[float, float]:
+    """The army's visible mm², and of them those decided at the army's own rung."""
+    whole = mine = 0.0
+    for one in resolution.classes:
+        mm2, cells = mm2_of(one.plate), one.cells
+        whole += float(mm2.sum()) * len(one.ordinals)
+        mine += float(mm2[[cells[name].rung == 1 for name in one.plate.areas]].sum()) * len(one.ordinals)
+    return whole, mine
 
 
 def signatures(look: Look) -> Check:
@@ -125,22 +133,10 @@ def signatures(look: Look) -> Check:
 def materials(look: Look) -> Check:
     """One role on touching areas of different stuff, so that cloth, leather and metal merge."""
     design, resolution = look.design, look.resolution
-    found: dict[str, Finding] = {}
-    for one in resolution.classes:
-        areas, on = one.plate.areas, resolution.worn.numbers(one)
-        seams = seams_of(one.plate, design.scheme.aims.threshold("seam"))
-        alike = seams.where((on[seams.first] == on[seams.second]) & (on[seams.first] >= 0) & _matter(one.plate, seams))
-        for (area, other), length in zip(alike.pairs, alike.length.tolist(), strict=True):
-            role = one.cells[area].role
-            stuff = STUFF[areas[area].material], STUFF[areas[other].material]
-            key = "|".join((role, *sorted((sideless(area), sideless(other)))))
-            if key in found:
-                continue
-            said = f"{spoken(area)} ({stuff[0]}) and {spoken(other).lower()} ({stuff[1]}) share {design.scheme.role(role).name}"
-            finding = at(design.army, one, area, said, key, length)
-            cause = f"{design.scheme.role(role).name} on {' and '.join(sorted(stuff))}"
-            found[key] = of(finding, cause, (role,), (area, other), len(one.ordinals))
-    listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
+    names, seam = tuple((role.id, role.name) for role in design.scheme.roles), design.scheme.aims.threshold("seam")
+    listed = resolution.worn.last(
+        "materials", (design.army, names, seam), lambda: _merging(design.army, resolution, dict(names), seam)
+    )
     worst = listed[0].what if listed else "no touching materials share a colour"
     return Check(
         "materials",
@@ -151,6 +147,27 @@ def materials(look: Look) -> Check:
         f"Metal and skin share their colour with no other stuff beside them; other stuff only where both lie in less than {LARGE_MM2:g} mm².",
         ("seam",),
     )
+
+
+def _merging(army: Army, resolution: Resolution, names: Mapping[str, str], seam: float) -> tuple[Finding, ...]:
+    """Areas of one role and other stuff that touch along so many mm, the longest first."""
+    found: dict[str, Finding] = {}
+    for one in resolution.classes:
+        areas, on = one.plate.areas, resolution.worn.numbers(one)
+        seams = seams_of(one.plate, seam)
+        alike = seams.where((on[seams.first] == on[seams.second]) & (on[seams.first] >= 0) & _matter(one.plate, seams))
+        for (area, other), length in zip(alike.pairs, alike.length.tolist(), strict=True):
+            role = one.cells[area].role
+            stuff = STUFF[areas[area].material], STUFF[areas[other].material]
+            key = "|".join((role, *sorted((sideless(area), sideless(other)))))
+            if key in found:
+                continue
+            said = f"{spoken(area)} ({stuff[0]}) and {spoken(other).lower()} ({stuff[1]}) share {names[role]}"
+            finding = at(army, one, area, said, key, length)
+            found[key] = of(
+                finding, f"{names[role]} on {' and '.join(sorted(stuff))}", (role,), (area, other), len(one.ordinals)
+            )
+    return tuple(sorted(found.values(), key=lambda finding: -finding.number))
 
 
 @remembered(1_000)

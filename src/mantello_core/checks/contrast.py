@@ -1,6 +1,6 @@
 """Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
 
-from collections import Counter, defaultdict
+from collections import defaultdict
 from collections.abc import Iterator, Mapping, Sequence
 from functools import partial
 from itertools import combinations
@@ -13,16 +13,16 @@ from ..colour.spaces import Lab
 from ..colour.vision import SIGHTS, seen_as
 from ..design.edit import rows_of
 from ..design.rung_edit import set_here
-from ..figures.by_area import mm2_of, off_base
 from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
 from ..memory import Memory, remembered, size_of
 from ..scheme.cascade import FigureClass
 from ..scheme.rule import Column, Distinction
 from ..scheme.selector import areas_named
+from .everywhere import everywhere, meetings
 from .finding import Check, Finding, Fix, at, of
 from .look import Look
-from .seams import parted, seams_of
+from .seams import seams_of
 from .stuff import STUFF
 
 _KEPT_BYTES = 1_000_000
@@ -35,32 +35,39 @@ def neighbours(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     aims = design.scheme.aims
     least, seam = aims.threshold("neighbours"), aims.threshold("seam")
+    classes, scheme = resolution.classes, design.scheme
     seen_cause: dict[tuple, str] = {}
-    seen: dict[tuple, tuple] = {}
-    figures: Counter[tuple] = Counter()
-    for one in resolution.classes:
-        cells, count, apart = one.cells, len(one.ordinals), look.matrix(one.tier)
-        meeting = parted(resolution.worn, one, seam)
-        between = apart[meeting.first, meeting.second]
-        for place in np.flatnonzero(between < least).tolist():
-            (area, other), gap = meeting.pairs[place], between[place]
-            roles = role, beside = cells[area].role, cells[other].role
-            key = (*sorted(roles), *meeting.sideless[place])
-            figures[key] += count
-            if key in seen:
-                continue
-            said = f"{spoken(area)} on {spoken(other).lower()}, {gap:.0f} apart"
-            cause = f"{design.scheme.role(role).name} beside {design.scheme.role(beside).name}"
-            mending = partial(_told_apart, look, one, (area, other), least, seam)
-            found_here = at(design.army, one, area, said, "|".join(key), gap, mending)
-            seen[key] = found_here, seen_cause.setdefault(key[:2], cause), roles, (area, other)
-    told = (of(*parts, figures[key]) for key, parts in seen.items())
+    told = []
+    for place, figures in _weak(look, least, seam) if classes else ():
+        one, (area, other), sides, gap = place
+        roles = role, beside = one.cells[area].role, one.cells[other].role
+        pair = tuple(sorted(roles))
+        said = f"{spoken(area)} on {spoken(other).lower()}, {gap:.0f} apart"
+        cause = seen_cause.setdefault(pair, f"{scheme.role(role).name} beside {scheme.role(beside).name}")
+        mending = partial(_told_apart, look, one, (area, other), least, seam)
+        found_here = at(design.army, one, area, said, "|".join((*pair, *sides)), gap, mending)
+        told.append(of(found_here, cause, roles, (area, other), figures))
     found = tuple(sorted(told, key=lambda finding: finding.number))
     worst = found[0].what if found else "all touching areas can be told apart"
     rule = f"Touching areas differ by at least {least:g} (CIEDE2000, after all steps of their recipes, under varnish and the army's dirt)."
     return Check(
         "neighbours", "Weak neighbours", "look" if found else "clear", worst, found, rule, ("neighbours", "seam")
     )
+
+
+def _weak(look: Look, least: float, seam: float) -> Iterator[tuple[tuple, int]]:
+    """Where roles that meet are less apart: class, areas, these of either side, and how far; each kind once, the first of it, with
+    the figures that show it."""
+    resolution, row = look.resolution, everywhere(look.resolution)
+    met = meetings(resolution, seam)
+    apart = np.stack([look.matrix(tier) for tier in row.tiers])[row.tier_of[met.at], met.first, met.second]
+    weak = np.flatnonzero(apart < least)
+    kinds = met.kind[weak]
+    figures = np.bincount(kinds, row.count[met.at[weak]])
+    for nth in np.sort(np.unique(kinds, return_index=True)[1]).tolist():
+        one = resolution.classes[met.at[weak[nth]]]
+        seams, place = seams_of(one.plate, seam), met.place[weak[nth]]
+        yield (one, seams.pairs[place], seams.sideless[place], apart[weak[nth]]), int(figures[kinds[nth]])
 
 
 def _fitting(one: FigureClass, stuff: str | None) -> tuple[set[str], set[str]]:
@@ -221,19 +228,17 @@ def _greatest(pairs: Sequence[_Shared], far: float) -> Iterator[_Distance]:
 def values(look: Look) -> Check:
     """The army's spread of lightness by area."""
     design, resolution = look.design, look.resolution
-    lightness, weight = [], []
-    for one in resolution.classes:
-        light = look.lightness(one.tier)[look.resolution.worn.numbers(one)]
-        mapped = ~np.isnan(light) & off_base(one.plate)
-        lightness.append(light[mapped])
-        weight.append(mm2_of(one.plate)[mapped] * len(one.ordinals))
     least = design.scheme.aims.threshold("values")
     rule = (
         f"Lightness spans at least {least:g} L* between the 10th and 90th percentile of the figures' area, bases aside."
     )
-    if not sum(map(len, lightness)):
+    row = everywhere(resolution) if resolution.classes else None
+    lightness = row.lightness(look) if row else np.zeros(0)
+    mapped = ~np.isnan(lightness)
+    if not mapped.any():
         return Check("values", "Values", "clear", "nothing to weigh yet", (), rule, ("values",))
-    low, middle, high = _percentiles(np.concatenate(lightness), np.concatenate(weight), (0.1, 0.5, 0.9))
+    weight = row.mm2 * row.count[row.at]
+    low, middle, high = _percentiles(lightness[mapped], weight[mapped], (0.1, 0.5, 0.9))
     found = ()
     if high - low < least:
         tone = "dark" if middle < 35 else "pale" if middle > 70 else "middling"
@@ -258,49 +263,57 @@ def focus(look: Look) -> Check:
     aims = design.scheme.aims
     share = aims.threshold("focus")
     found = []
-    for one in resolution.classes:
-        shape = one.plate
-        local = _local_contrast(look, one)
-        focal = [name for name in areas_named(shape, aims.focus) if name in local] if aims.focus else []
-        quiet = [name for name in areas_named(shape, aims.quiet) if name in local] if aims.quiet else []
-        rest = [name for name in local if name not in focal]
-        if focal and rest:
-            strongest, elsewhere = max(focal, key=local.get), max(rest, key=local.get)
-            if local[strongest] < share * local[elsewhere]:
-                said = f"{spoken(elsewhere)} ({local[elsewhere]:.0f} L*) outranks {spoken(strongest).lower()} ({local[strongest]:.0f} L*)"
-                found.append(
-                    at(
-                        design.army,
-                        one,
-                        elsewhere,
-                        said,
-                        f"{one.unit}|{one.rank}|{elsewhere}",
-                        local[elsewhere] - local[strongest],
-                    )
-                )
-            loud = [name for name in quiet if local[name] > local[strongest]]
-            found += [
-                at(
-                    design.army,
-                    one,
-                    name,
-                    f"{spoken(name)} is meant to be quiet and is not",
-                    f"{one.unit}|{one.rank}|quiet|{name}",
-                )
-                for name in loud[:1]
-            ]
+    for one, local in _outranked(look, share) if resolution.classes and aims.focus else ():
+        focal = [name for name in areas_named(one.plate, aims.focus) if name in local]
+        quiet = [name for name in areas_named(one.plate, aims.quiet) if name in local] if aims.quiet else []
+        strongest = max(focal, key=local.get)
+        elsewhere = max((name for name in local if name not in focal), key=local.get)
+        if local[strongest] < share * local[elsewhere]:
+            said = f"{spoken(elsewhere)} ({local[elsewhere]:.0f} L*) outranks {spoken(strongest).lower()} ({local[strongest]:.0f} L*)"
+            key = f"{one.unit}|{one.rank}|{elsewhere}"
+            found.append(at(design.army, one, elsewhere, said, key, local[elsewhere] - local[strongest]))
+        loud = [name for name in quiet if local[name] > local[strongest]]
+        found += [
+            at(
+                design.army,
+                one,
+                name,
+                f"{spoken(name)} is meant to be quiet and is not",
+                f"{one.unit}|{one.rank}|quiet|{name}",
+            )
+            for name in loud[:1]
+        ]
     found.sort(key=lambda finding: -finding.number)
     worst = found[0].what if found else "head and chest hold the strongest contrast"
     rule = f"The strongest step in lightness in the focal areas is at least {share:g} of the strongest elsewhere, bases aside."
     return Check("focus", "Focus", "look" if found else "clear", worst, tuple(found), rule, ("focus",))
 
 
-def _local_contrast(look: Look, one: FigureClass) -> dict[str, float]:
-    """For every mapped area, the greatest step in L* to a touching one of another role; bases left out."""
-    light = np.where(off_base(one.plate), look.lightness(one.tier)[look.resolution.worn.numbers(one)], np.nan)
-    seams = seams_of(one.plate, 1.0)
-    step = np.abs(light[seams.first] - light[seams.second])
+def _outranked(look: Look, share: float) -> Iterator[tuple[FigureClass, dict[str, float]]]:
+    """Classes of figures on which another area is stronger than the focal ones, or a quiet one is; with the greatest step in L*
+    from every mapped area to a touching one of another role, bases left out."""
+    resolution, aims = look.resolution, look.design.scheme.aims
+    row, classes = everywhere(resolution), resolution.classes
+    light = row.lightness(look)
+    step = np.abs(light[row.first] - light[row.second])
     local = np.full(len(light), np.nan)
-    for ends in (seams.first, seams.second):
+    for ends in (row.first, row.second):
         np.fmax.at(local, ends, step)
-    return {area: value for area, value in zip(one.plate.areas, local.tolist(), strict=True) if value == value}
+    strength = np.where(np.isnan(local), -np.inf, local)
+    named = {what: row.places_named(classes, what) for what in (aims.focus, aims.quiet)}
+    focal, quiet = (_strongest(strength, *named[what]) for what in (aims.focus, aims.quiet))
+    strength[named[aims.focus][0]] = -np.inf
+    rest = np.maximum.reduceat(strength, row.starts[:-1])
+    told = np.isfinite(focal) & np.isfinite(rest) & ((focal < share * rest) | (quiet > focal))
+    for at_ in np.flatnonzero(told).tolist():
+        here = local[row.starts[at_] : row.starts[at_ + 1]].tolist()
+        names = classes[at_].plate.areas
+        yield classes[at_], {area: value for area, value in zip(names, here, strict=True) if value == value}
+
+
+def _strongest(values: np.ndarray, places: np.ndarray, many: np.ndarray) -> np.ndarray:
+    """The greatest of so many values for each class; less than any where it has none."""
+    found = np.full(len(many), -np.inf)
+    if len(places):
+        np.maximum.at(found, np.repeat(np.arange(len(many)), many), values[places])
+    return found

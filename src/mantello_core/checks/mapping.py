@@ -1,13 +1,15 @@
 """Checks of the mapping: gaps, dead rules, marks lost to deeper rules, ranks that cannot be told apart."""
 
+from collections.abc import Mapping
 from dataclasses import replace
 from functools import partial
 
+from ..army.tree import Army
 from ..design.design import Design
 from ..design.edit import without_role, without_rule
 from ..design.rung_edit import set_here
 from ..figures.vocabulary import sideless, spoken
-from ..scheme.cascade import FigureClass
+from ..scheme.cascade import FigureClass, Resolution
 from ..scheme.rule import Rule
 from ..scheme.selector import areas_named
 from ..scheme.sentence import areas_words
@@ -18,26 +20,29 @@ from .look import Look
 def unmapped(look: Look) -> Check:
     """Areas that no rule speaks of; the fix is what the same area, or the same material, wears elsewhere."""
     design, resolution = look.design, look.resolution
+    names = tuple((role.id, role.name) for role in design.scheme.roles)
+    found = resolution.worn.last("gaps", (design.army, names), lambda: _gaps(design.army, resolution, dict(names)))
+    kinds = list(dict.fromkeys(spoken(sideless(finding.area)) for finding in found))
+    worst = ", ".join(kinds[:3]) if found else "every area of every figure has a colour"
+    rule = "Every visible area of every figure resolves to a role, or is left bare on purpose."
+    return Check("unmapped", "Unmapped areas", "wrong" if found else "clear", worst, found, rule)
+
+
+def _gaps(army: Army, resolution: Resolution, names: Mapping[str, str]) -> tuple[Finding, ...]:
     gaps = resolution.gaps
     usual, by_material = resolution.worn.usual if gaps else ({}, {})
     found = []
     for one, area in gaps:
-        material = one.plate.areas[area].material
-        role = usual.get(sideless(area)) or by_material.get(material)
-        fix = partial(_mapped, design, one, area, role) if role else None
-        finding = at(design.army, one, area, spoken(area), f"{one.unit}|{one.rank}|{area}", len(one.ordinals), fix)
-        cause = f"{class_title(design.army, one)}: no colour yet"
-        found.append(of(finding, cause, (), (area,), len(one.ordinals)))
-    kinds = list(dict.fromkeys(spoken(sideless(area)) for _, area in gaps))
-    worst = ", ".join(kinds[:3]) if found else "every area of every figure has a colour"
-    rule = "Every visible area of every figure resolves to a role, or is left bare on purpose."
-    return Check("unmapped", "Unmapped areas", "wrong" if found else "clear", worst, tuple(found), rule)
+        role = usual.get(sideless(area)) or by_material.get(one.plate.areas[area].material)
+        fix = partial(_mapped, names[role], one, area, role) if role else None
+        finding = at(army, one, area, spoken(area), f"{one.unit}|{one.rank}|{area}", len(one.ordinals), fix)
+        found.append(of(finding, f"{class_title(army, one)}: no colour yet", (), (area,), len(one.ordinals)))
+    return tuple(found)
 
 
-def _mapped(design: Design, one: FigureClass, area: str, role: str) -> Fix:
-    sides = tuple(name for name in one.cells if sideless(name) == sideless(area) and one.cells[name].role is None)
-    words = f"{design.scheme.role(role).name} for the whole army"
-    return Fix(words, lambda now: set_here(now, one.first, sides, role, 1), role)
+def _mapped(name: str, one: FigureClass, area: str, role: str) -> Fix:
+    sides = tuple(each for each in one.cells if sideless(each) == sideless(area) and one.cells[each].role is None)
+    return Fix(f"{name} for the whole army", lambda now: set_here(now, one.first, sides, role, 1), role)
 
 
 def dead(look: Look) -> Check:

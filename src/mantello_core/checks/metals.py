@@ -7,11 +7,12 @@ from types import MappingProxyType
 
 import numpy as np
 
+from ..army.tree import Army
 from ..figures.metalwork import FUNCTIONS, function_of
 from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
 from ..memory import remembered
-from ..scheme.cascade import FigureClass
+from ..scheme.cascade import FigureClass, Resolution
 from .finding import Check, Finding, at, of
 from .look import Look
 from .seams import parted
@@ -31,37 +32,18 @@ def metals(look: Look) -> Check:
         for role in design.scheme.roles
         if any(pot.kind == "metallic" for _, recipe in role.recipes if recipe.base for pot in recipe.base.mix.paints)
     }
-    found: dict[str, Finding] = {}
-    shines = np.array([role in shiny for role in resolution.worn.roles], bool)
-    for one in resolution.classes:
-        worn = shiny & resolution.worn.areas(one).keys()
-        if len(worn) > most:
-            found[f"{one.unit}|{one.rank}"] = at(
-                design.army, one, next(iter(one.cells)), f"{len(worn)} metals", f"{one.unit}|{one.rank}", 1000
-            )
-        if not worn:
-            continue
-        meeting = parted(resolution.worn, one, 3.0)
-        both = meeting.where(shines[meeting.first] & shines[meeting.second])
-        for (area, other), length in zip(both.pairs, both.length.tolist(), strict=True):
-            roles = one.cells[area].role, one.cells[other].role
-            key = "|".join(sorted((*roles, sideless(area), sideless(other))))
-            if key in found:
-                continue
-            said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
-            names = [design.scheme.role(role).name for role in sorted(roles)]
-            finding = at(design.army, one, area, said, key, length)
-            cause = f"{' adjoins '.join(names)}: line them dark"
-            found[key] = of(finding, cause, roles, (area, other), len(one.ordinals))
-    found |= _mixed_functions(look, shiny)
-    found |= _too_small(look, shiny)
+    names = tuple((role.id, role.name) for role in design.scheme.roles if role.id in shiny)
+    found = dict(resolution.worn.last(
+        "metals", (design.army, names, most, look.scale),
+        lambda: _on_figures(design.army, resolution, dict(names), most, look.scale),
+    ))  # fmt: skip
     least = design.scheme.aims.threshold("metals_apart")
     worn_anywhere = [role for role in resolution.worn.roles if role in shiny]
     for role, other in combinations(worn_anywhere, 2):
         apart = look.apart(role, other, "rank")
         if apart < least:
-            names = design.scheme.role(role).name, design.scheme.role(other).name
-            said = f"{names[0]} and {names[1]} are {apart:.0f} apart and may be taken for each other"
+            both = design.scheme.role(role).name, design.scheme.role(other).name
+            said = f"{both[0]} and {both[1]} are {apart:.0f} apart and may be taken for each other"
             found[f"{role}|{other}"] = Finding(
                 said, f"alike|{role}|{other}", number=500 - apart, cause=said, roles=(role, other)
             )
@@ -74,14 +56,42 @@ def metals(look: Look) -> Check:
     return Check("metals", "Metals", "look" if listed else "clear", worst, listed, rule, ("metals", "metals_apart"))
 
 
-def _mixed_functions(look: Look, shiny: set[str]) -> dict[str, Finding]:
+def _on_figures(
+    army: Army, resolution: Resolution, names: Mapping[str, str], most: float, scale: float
+) -> dict[str, Finding]:
+    """What is found on figures whatever the metals look like. names: of the roles in metal, by id; scale: as ``Look`` has it."""
+    found: dict[str, Finding] = {}
+    shines = np.array([role in names for role in resolution.worn.roles], bool)
+    for one in resolution.classes:
+        worn = names.keys() & resolution.worn.areas(one).keys()
+        if len(worn) > most:
+            found[f"{one.unit}|{one.rank}"] = at(
+                army, one, next(iter(one.cells)), f"{len(worn)} metals", f"{one.unit}|{one.rank}", 1000
+            )
+        if not worn:
+            continue
+        meeting = parted(resolution.worn, one, 3.0)
+        both = meeting.where(shines[meeting.first] & shines[meeting.second])
+        for (area, other), length in zip(both.pairs, both.length.tolist(), strict=True):
+            roles = one.cells[area].role, one.cells[other].role
+            key = "|".join(sorted((*roles, sideless(area), sideless(other))))
+            if key in found:
+                continue
+            said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
+            meet = [names[role] for role in sorted(roles)]
+            finding = at(army, one, area, said, key, length)
+            cause = f"{' adjoins '.join(meet)}: line them dark"
+            found[key] = of(finding, cause, roles, (area, other), len(one.ordinals))
+    return found | _mixed_functions(army, resolution, names) | _too_small(army, resolution, names, scale)
+
+
+def _mixed_functions(army: Army, resolution: Resolution, names: Mapping[str, str]) -> dict[str, Finding]:
     """Figures on which one function wears two metals, each kind of figure once."""
     found: dict[str, Finding] = {}
-    scheme = look.design.scheme
-    for one in look.resolution.classes:
+    for one in resolution.classes:
         worn: dict[str, dict[str, list[str]]] = defaultdict(lambda: defaultdict(list))
         functions = _functions(one.plate)
-        for role, area in _shining(look, one, shiny):
+        for role, area in _shining(resolution, one, names):
             if function := functions[area]:
                 worn[function][role].append(area)
         for function, roles in worn.items():
@@ -89,9 +99,9 @@ def _mixed_functions(look: Look, shiny: set[str]) -> dict[str, Finding]:
             small = [role for role in sorted(mm2, key=mm2.get)[:-1] if mm2[role] >= TOLD_MM2]
             for role in small:
                 most = max(mm2, key=mm2.get)
-                said = f"{FUNCTIONS[function]}: {scheme.role(role).name} besides {scheme.role(most).name}"
+                said = f"{FUNCTIONS[function]}: {names[role]} besides {names[most]}"
                 key = f"function|{one.type}|{function}|{role}|{most}"
-                finding = at(look.design.army, one, roles[role][0], said, key, 400 + mm2[role])
+                finding = at(army, one, roles[role][0], said, key, 400 + mm2[role])
                 areas = (*roles[role], *roles[most])
                 found.setdefault(
                     key, of(finding, f"{said[0].upper()}{said[1:]}", (role, most), areas, len(one.ordinals))
@@ -99,27 +109,27 @@ def _mixed_functions(look: Look, shiny: set[str]) -> dict[str, Finding]:
     return found
 
 
-def _too_small(look: Look, shiny: set[str]) -> dict[str, Finding]:
+def _too_small(army: Army, resolution: Resolution, names: Mapping[str, str], scale: float) -> dict[str, Finding]:
     """Metal that is narrower on the painted figure than what glints, each kind of area once."""
     found: dict[str, Finding] = {}
-    for one in look.resolution.classes:
-        for role, area in _shining(look, one, shiny):
-            wide = one.plate.areas[area].extent.room_mm * look.scale
+    for one in resolution.classes:
+        for role, area in _shining(resolution, one, names):
+            wide = one.plate.areas[area].extent.room_mm * scale
             if wide >= GLINTS:
                 continue
             key = f"small|{one.type}|{sideless(area)}"
             if key not in found:
                 said = f"{spoken(sideless(area))} is {wide:.2f} mm wide: dark grey reads better than metal"
-                finding = at(look.design.army, one, area, said, key, 1 - wide)
+                finding = at(army, one, area, said, key, 1 - wide)
                 cause = "Metal too small to glint: dark grey reads better"
                 found[key] = of(finding, cause, (role,), (area,), len(one.ordinals))
     return found
 
 
-def _shining(look: Look, one: FigureClass, shiny: set[str]) -> Iterator[tuple[str, str]]:
+def _shining(resolution: Resolution, one: FigureClass, names: Mapping[str, str]) -> Iterator[tuple[str, str]]:
     """(role, area) of all that a class of figures has in metal, in the plate's order."""
-    areas = look.resolution.worn.areas(one)
-    worn = {area: role for role in shiny & areas.keys() for area in areas[role]}
+    areas = resolution.worn.areas(one)
+    worn = {area: role for role in names.keys() & areas.keys() for area in areas[role]}
     return ((worn[area], area) for area in one.plate.areas if area in worn) if worn else iter(())
 
 

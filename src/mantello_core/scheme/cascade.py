@@ -187,7 +187,7 @@ class Resolution:
 
 
 #: bytes of a class of figures and of one of its areas, as kept with what checks and pages tell of them: measured
-_CLASS_BYTES, _CELL_BYTES = 2000, 260
+_CLASS_BYTES, _CELL_BYTES = 2000, 320
 _KEPT_BYTES = 16 * 2**20
 _kept = Memory("resolutions", _KEPT_BYTES)
 #: parts of a scheme that say what lies where: recipes, grounds of all, aims and the like change nothing of it

@@ -26,6 +26,7 @@ class Worn:
     def __init__(self, classes: Sequence["FigureClass"]):
         self._classes = classes
         self._told: dict[tuple, tuple] = {}
+        self._last: dict[str, tuple[tuple, object]] = {}
 
     def told(self, what: Hashable, one: "FigureClass", work: Callable[[], T]) -> T:
         """What follows from the cells of a class, worked out once for all who ask. what: names it, with all that it depends on
@@ -38,6 +39,14 @@ class Worn:
         if key not in self._told:
             self._told[key] = one.plate, one.cells, work()
         return self._told[key][2]
+
+    def last(self, what: str, parts: tuple, work: Callable[[], T]) -> T:
+        """What follows from all that is worn and from ``parts``, all that it depends on besides: worked out anew where it was asked
+        last with other parts. An edit that leaves what is worn and the parts as they were leaves it too."""
+        known = self._last.get(what)
+        if known is None or known[0] != parts:
+            known = self._last[what] = parts, work()
+        return known[1]
 
     @cached_property
     def roles(self) -> tuple[str, ...]:
