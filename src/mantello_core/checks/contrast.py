@@ -35,11 +35,10 @@ def neighbours(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     aims = design.scheme.aims
     least, seam = aims.threshold("neighbours"), aims.threshold("seam")
-    classes, scheme = resolution.classes, design.scheme
+    scheme = design.scheme
     seen_cause: dict[tuple, str] = {}
     told = []
-    for place, figures in _weak(look, least, seam) if classes else ():
-        one, (area, other), sides, gap = place
+    for one, (area, other), sides, gap, figures in _weak(look, least, seam) if resolution.classes else ():
         roles = role, beside = one.cells[area].role, one.cells[other].role
         pair = tuple(sorted(roles))
         said = f"{spoken(area)} on {spoken(other).lower()}, {gap:.0f} apart"
@@ -55,9 +54,9 @@ def neighbours(look: Look) -> Check:
     )
 
 
-def _weak(look: Look, least: float, seam: float) -> Iterator[tuple[tuple, int]]:
-    """Where roles that meet are less apart: class, areas, these of either side, and how far; each kind once, the first of it, with
-    the figures that show it."""
+def _weak(look: Look, least: float, seam: float) -> Iterator[tuple]:
+    """Where roles that meet are less apart: class, areas, these of either side, how far, and the figures that show it; each kind
+    once, the first of it."""
     resolution, row = look.resolution, everywhere(look.resolution)
     met = meetings(resolution, seam)
     apart = np.stack([look.matrix(tier) for tier in row.tiers])[row.tier_of[met.at], met.first, met.second]
@@ -67,7 +66,7 @@ def _weak(look: Look, least: float, seam: float) -> Iterator[tuple[tuple, int]]:
     for nth in np.sort(np.unique(kinds, return_index=True)[1]).tolist():
         one = resolution.classes[met.at[weak[nth]]]
         seams, place = seams_of(one.plate, seam), met.place[weak[nth]]
-        yield (one, seams.pairs[place], seams.sideless[place], apart[weak[nth]]), int(figures[kinds[nth]])
+        yield one, seams.pairs[place], seams.sideless[place], apart[weak[nth]], int(figures[kinds[nth]])
 
 
 def _fitting(one: FigureClass, stuff: str | None) -> tuple[set[str], set[str]]:
@@ -300,20 +299,22 @@ def _outranked(look: Look, share: float) -> Iterator[tuple[FigureClass, dict[str
     for ends in (row.first, row.second):
         np.fmax.at(local, ends, step)
     strength = np.where(np.isnan(local), -np.inf, local)
-    named = {what: row.places_named(classes, what) for what in (aims.focus, aims.quiet)}
-    focal, quiet = (_strongest(strength, *named[what]) for what in (aims.focus, aims.quiet))
-    strength[named[aims.focus][0]] = -np.inf
-    rest = np.maximum.reduceat(strength, row.starts[:-1])
+    (focal_places, focal_at), (quiet_places, quiet_at) = (
+        row.places_named(classes, what) for what in (aims.focus, aims.quiet)
+    )
+    focal = _strongest(strength[focal_places], focal_at, len(classes))
+    quiet = _strongest(strength[quiet_places], quiet_at, len(classes))
+    strength[focal_places] = -np.inf
+    rest = _strongest(strength, row.at, len(classes))
     told = np.isfinite(focal) & np.isfinite(rest) & ((focal < share * rest) | (quiet > focal))
-    for at_ in np.flatnonzero(told).tolist():
-        here = local[row.starts[at_] : row.starts[at_ + 1]].tolist()
-        names = classes[at_].plate.areas
-        yield classes[at_], {area: value for area, value in zip(names, here, strict=True) if value == value}
+    for number in np.flatnonzero(told).tolist():
+        here = local[row.starts[number] : row.starts[number + 1]].tolist()
+        names = classes[number].plate.areas
+        yield classes[number], {area: value for area, value in zip(names, here, strict=True) if value == value}
 
 
-def _strongest(values: np.ndarray, places: np.ndarray, many: np.ndarray) -> np.ndarray:
-    """The greatest of so many values for each class; less than any where it has none."""
-    found = np.full(len(many), -np.inf)
-    if len(places):
-        np.maximum.at(found, np.repeat(np.arange(len(many)), many), values[places])
+def _strongest(values: np.ndarray, at: np.ndarray, count: int) -> np.ndarray:
+    """The greatest of the values at each of so many classes, (count); less than any where there is none."""
+    found = np.full(count, -np.inf)
+    np.maximum.at(found, at, values)
     return found

@@ -13,6 +13,8 @@ from .seams import seams_of
 
 #: mm of edge from which two areas are taken to touch, where the eye compares them
 _TOUCHING = 1.0
+#: more than there are pairs of names of areas that touch
+_PAIRS = 10**6
 
 
 @dataclass(frozen=True, eq=False)
@@ -39,14 +41,14 @@ class Everywhere:
         return np.where(self.off_base, by_tier[self.tier_of[self.at], self.roles], np.nan)
 
     def places_named(self, classes: Sequence[FigureClass], selectors: tuple[str, ...]) -> tuple[np.ndarray, np.ndarray]:
-        """The areas of every class that selectors name, one class after the other, and how many of each there are, (classes)."""
+        """The areas that selectors name, one class after the other, and the class of each, (named)."""
         named, place = [], {}
         for start, one in zip(self.starts.tolist(), classes, strict=False):
             if id(one.plate) not in place:
                 at = {name: number for number, name in enumerate(one.plate.areas)}
                 place[id(one.plate)] = np.array([at[name] for name in areas_named(one.plate, selectors)], np.int32)
             named.append(place[id(one.plate)] + start)
-        return np.concatenate(named), np.array([len(one) for one in named])
+        return np.concatenate(named), np.repeat(np.arange(len(named)), [len(one) for one in named])
 
 
 def everywhere(resolution: Resolution) -> Everywhere:
@@ -95,13 +97,13 @@ def _meetings(resolution: Resolution, least: float) -> Meetings:
     rows: list[np.ndarray] = [np.zeros((5, 0), np.int64)]
     for at, one in enumerate(resolution.classes):
         seams, on = seams_of(one.plate, least), worn.numbers(one)
-        if id(seams) not in sides:
-            sides[id(seams)] = np.array([names.setdefault(pair, len(names)) for pair in seams.sideless], np.int64)
+        if id(one.plate) not in sides:  # which its class holds
+            sides[id(one.plate)] = np.array([names.setdefault(pair, len(names)) for pair in seams.sideless], np.int64)
         first, second = on[seams.first], on[seams.second]
         place = np.flatnonzero((first != second) & (first >= 0) & (second >= 0))
         first, second = first[place], second[place]
         pair = np.minimum(first, second).astype(np.int64) * len(worn.roles) + np.maximum(first, second)
-        rows.append(np.stack([np.full(len(place), at), place, first, second, pair * (10**6) + sides[id(seams)][place]]))
-    found = np.concatenate(rows, axis=1)
-    kind = np.unique(found[4], return_inverse=True)[1]
-    return Meetings(*found[:4].astype(np.int32), kind.astype(np.int32))
+        kind = pair * _PAIRS + sides[id(one.plate)][place]
+        rows.append(np.stack([np.full(len(place), at), place, first, second, kind]))
+    *met, kinds = np.concatenate(rows, axis=1)
+    return Meetings(*(one.astype(np.int32) for one in (*met, np.unique(kinds, return_inverse=True)[1])))
