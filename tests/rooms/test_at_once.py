@@ -232,7 +232,7 @@ class Away(RoomCase):
     @contextmanager
     def away(self):
         self.client.raise_request_exception = False
-        with patch("mantello.workspace.models.ArmyQuerySet.visible_to", side_effect=OperationalError("gone")):
+        with patch("mantello.workspace.models.ArmyQuerySet.seen_by", side_effect=OperationalError("gone")):
             yield
 
     def test_a_page_that_cannot_be_read_says_so_and_looks_again_by_itself(self):

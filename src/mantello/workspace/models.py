@@ -19,6 +19,18 @@ class ArmyQuerySet(models.QuerySet):
         """The armies a painter may see: their own, and those they are invited to."""
         return self.filter(models.Q(owner=user) | models.Q(pk__in=Member.objects.filter(user=user).values("army")))
 
+    def seen_by(self, user, army_id: int) -> "Army":
+        """One army with its head, as ``visible_to`` would find it: every page asks, so a painter's own takes one plain statement.
+
+        Raises: Army.DoesNotExist.
+        """
+        army = self.with_head().get(pk=army_id)
+        if army.owner_id == user.pk:
+            army.owner = user
+        elif not army.members.filter(user=user).exists():
+            raise self.model.DoesNotExist
+        return army
+
     def owned_by(self, user) -> "ArmyQuerySet":
         """The armies that are a painter's own."""
         return self.filter(owner=user)

@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from zoneinfo import ZoneInfo
 
 from django.contrib import messages
-from django.http import HttpRequest, HttpResponse
-from django.shortcuts import get_object_or_404, redirect, render
+from django.http import Http404, HttpRequest, HttpResponse
+from django.shortcuts import redirect, render
 from django.utils import timezone
 
 from mantello.shell.fields import refused
@@ -37,7 +37,10 @@ def army_for(request: HttpRequest, army_id: int) -> Army:
 
     Raises: NotOwner for a guest's change that is the owner's to make.
     """
-    army = get_object_or_404(Army.objects.visible_to(request.user).with_head().select_related("owner"), pk=army_id)
+    try:
+        army = Army.objects.seen_by(request.user, army_id)
+    except Army.DoesNotExist as error:
+        raise Http404 from error
     refuse_guests(request, army)
     if army.zone:
         timezone.activate(ZoneInfo(army.zone))
