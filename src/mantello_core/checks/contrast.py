@@ -299,8 +299,10 @@ def _outranked(look: Look, share: float) -> Iterator[tuple[FigureClass, dict[str
     for ends in (row.first, row.second):
         np.fmax.at(local, ends, step)
     strength = np.where(np.isnan(local), -np.inf, local)
-    (focal_places, focal_at), (quiet_places, quiet_at) = (
-        row.places_named(classes, what) for what in (aims.focus, aims.quiet)
+    (focal_places, focal_at), (quiet_places, quiet_at) = resolution.worn.last(
+        "named",
+        (aims.focus, aims.quiet),
+        lambda: tuple(row.places_named(classes, what) for what in (aims.focus, aims.quiet)),
     )
     focal = _strongest(strength[focal_places], focal_at, len(classes))
     quiet = _strongest(strength[quiet_places], quiet_at, len(classes))

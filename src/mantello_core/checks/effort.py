@@ -1,15 +1,18 @@
 """Checks of effort: steps spent where nobody will see them."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from itertools import compress
 
 from ..advice.light_width import ladder
 from ..design.design import Design
 from ..design.edit import without_step
 from ..figures.by_area import visibility_of
+from ..figures.extent import Extent
 from ..figures.vocabulary import sideless, spoken
-from ..recipes.handwork import brushing_seconds
+from ..memory import remembered
+from ..recipes.handwork import Circumstances, brushing_seconds
 from ..recipes.step import Step
+from ..scheme.cascade import FigureClass, Resolution
 from .finding import Check, Finding, Fix, at, of
 from .look import Look
 
@@ -22,23 +25,22 @@ def hidden(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     least = design.scheme.aims.threshold("hidden")
     spent: dict[str, list] = {}
-    lights: dict[tuple, list[tuple[Step, int]]] = {}
-    for one in resolution.classes:
-        around = design.around(one.tier, len(one.ordinals))
-        dim = (visibility_of(one.plate) < least) & (resolution.worn.numbers(one) >= 0)
-        for name in compress(one.plate.areas, dim):
-            area, role, ground = one.plate.areas[name], one.cells[name].role, one.ground_of(name)
-            asked = role, one.tier, ground
-            if asked not in lights:
-                form = resolution.worn.usual_form(role, one.tier)
-                laid = design.scheme.predicted(design.scheme.role(role).recipe(one.tier), ground, form).coats
-                lights[asked] = [(step, coats) for step, coats in laid if step.kind in _REFINING]
-            seconds = sum(brushing_seconds(step, area.extent, coats, around) for step, coats in lights[asked])
-            if seconds > 0:
-                key = f"{one.type}|{sideless(name)}"
-                entry = spent.setdefault(key, [one, name, area.visibility, 0.0, 0])
-                entry[3] += seconds * len(one.ordinals) / 60
-                entry[4] += len(one.ordinals)
+    lights: dict[tuple, tuple[tuple[Step, int], ...]] = {}
+    around: dict[tuple[str, int], Circumstances] = {}
+    for one, name in resolution.worn.last("dim", (least,), lambda: tuple(_dim(resolution, least))):
+        area, role, ground, count = one.plate.areas[name], one.cells[name].role, one.ground_of(name), len(one.ordinals)
+        asked, kind = (role, one.tier, ground), (one.tier, count)
+        if asked not in lights:
+            form = resolution.worn.usual_form(role, one.tier)
+            laid = design.scheme.predicted(design.scheme.role(role).recipe(one.tier), ground, form).coats
+            lights[asked] = tuple((step, coats) for step, coats in laid if step.kind in _REFINING)
+        if kind not in around:
+            around[kind] = design.around(*kind)
+        seconds = _brushing(lights[asked], area.extent, around[kind])
+        if seconds > 0:
+            entry = spent.setdefault(f"{one.type}|{sideless(name)}", [one, name, area.visibility, 0.0, 0])
+            entry[3] += seconds * count / 60
+            entry[4] += count
     found: list[Finding] = []
     for key, (one, name, visibility, minutes, figures) in spent.items():
         if minutes >= 1:
@@ -53,6 +55,19 @@ def hidden(look: Look) -> Check:
         + (f": {whole:.0f} min could be spared." if found else ".")
     )
     return Check("hidden", "Hidden effort", "look" if found else "clear", worst, tuple(found), rule, ("hidden",))
+
+
+def _dim(resolution: Resolution, least: float) -> Iterator[tuple[FigureClass, str]]:
+    """Areas that are painted and of which less than a share is seen, class after class."""
+    for one in resolution.classes:
+        dim = (visibility_of(one.plate) < least) & (resolution.worn.numbers(one) >= 0)
+        yield from ((one, name) for name in compress(one.plate.areas, dim))
+
+
+@remembered(400, each=24)
+def _brushing(lights: tuple[tuple[Step, int], ...], extent: Extent, around: Circumstances) -> float:
+    """Seconds that lights take on one area of one figure."""
+    return sum(brushing_seconds(step, extent, coats, around) for step, coats in lights)
 
 
 #: kinds of light that are left out where nobody sees them

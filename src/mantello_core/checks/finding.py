@@ -104,6 +104,8 @@ def of(
 
 def checked(check: Check, aims: Aims) -> Check:
     """The check with accepted findings set apart and its verdict and worst line told from the rest."""
+    if check.findings and not check.accepted and all(one != check.id for one, *_ in aims.accepted):
+        return check
     noted = [(finding, aims.note(check.id, finding.key)) for finding in check.findings]
     left = tuple(finding for finding, note in noted if note is None)
     accepted = tuple((finding, note) for finding, note in noted if note is not None)

@@ -21,14 +21,16 @@ def unmapped(look: Look) -> Check:
     """Areas that no rule speaks of; the fix is what the same area, or the same material, wears elsewhere."""
     design, resolution = look.design, look.resolution
     names = tuple((role.id, role.name) for role in design.scheme.roles)
-    found = resolution.worn.last("gaps", (design.army, names), lambda: _gaps(design.army, resolution, dict(names)))
-    kinds = list(dict.fromkeys(spoken(sideless(finding.area)) for finding in found))
+    found, kinds = resolution.worn.last(
+        "gaps", (design.army, names), lambda: _gaps(design.army, resolution, dict(names))
+    )
     worst = ", ".join(kinds[:3]) if found else "every area of every figure has a colour"
     rule = "Every visible area of every figure resolves to a role, or is left bare on purpose."
     return Check("unmapped", "Unmapped areas", "wrong" if found else "clear", worst, found, rule)
 
 
-def _gaps(army: Army, resolution: Resolution, names: Mapping[str, str]) -> tuple[Finding, ...]:
+def _gaps(army: Army, resolution: Resolution, names: Mapping[str, str]) -> tuple[tuple[Finding, ...], tuple[str, ...]]:
+    """The gaps of an army, and what areas they are, in words."""
     gaps = resolution.gaps
     usual, by_material = resolution.worn.usual if gaps else ({}, {})
     found = []
@@ -37,7 +39,7 @@ def _gaps(army: Army, resolution: Resolution, names: Mapping[str, str]) -> tuple
         fix = partial(_mapped, names[role], one, area, role) if role else None
         finding = at(army, one, area, spoken(area), f"{one.unit}|{one.rank}|{area}", len(one.ordinals), fix)
         found.append(of(finding, f"{class_title(army, one)}: no colour yet", (), (area,), len(one.ordinals)))
-    return tuple(found)
+    return tuple(found), tuple(dict.fromkeys(spoken(sideless(area)) for _, area in gaps))
 
 
 def _mapped(name: str, one: FigureClass, area: str, role: str) -> Fix:

@@ -182,12 +182,16 @@ class Resolution:
 
     def dead_rules(self, scheme: Scheme, army: Army) -> list[Rule]:
         """Rules that win nowhere."""
-        winners = {cell.rule.id for one in self.classes for cell in one.cells.values() if cell.rule}
-        return [rule for rule in scheme.all_rules(army) if rule.id not in winners]
+        return [rule for rule in scheme.all_rules(army) if rule.id not in self._winners]
+
+    @cached_property
+    def _winners(self) -> frozenset[str]:
+        """Ids of the rules that win somewhere."""
+        return frozenset(cell.rule.id for one in self.classes for cell in one.cells.values() if cell.rule)
 
 
 #: bytes of a class of figures and of one of its areas, as kept with what checks and pages tell of them: measured
-_CLASS_BYTES, _CELL_BYTES = 2000, 320
+_CLASS_BYTES, _CELL_BYTES = 2000, 350
 _KEPT_BYTES = 16 * 2**20
 _kept = Memory("resolutions", _KEPT_BYTES)
 #: parts of a scheme that say what lies where: recipes, grounds of all, aims and the like change nothing of it

@@ -19,6 +19,11 @@ def role_shares(resolution: Resolution, scheme: Scheme | None = None) -> dict[st
     Visible area is the projected mm² of the plates' views; areas left bare and gaps count in the whole. Of a pattern every ink
     takes its share, where the scheme is given; else its ground takes all.
     """
+    patterns = scheme.patterns if scheme else None
+    return dict(resolution.worn.last("shares", (patterns,), lambda: _role_shares(resolution, scheme)))
+
+
+def _role_shares(resolution: Resolution, scheme: Scheme | None) -> dict[str, float]:
     worn = resolution.worn
     # by the numbers of roles; last, at number -1, what no role covers whole
     plain, inked = np.zeros(len(worn.roles) + 1), Counter()

@@ -87,7 +87,7 @@ class Standing(TestCase):
         self.assertEqual({what for what, (_, made) in worn._last.items() if made is not before[what]}, set())
         said(renamed(edited, 0, "Quay"))
         again = {what for what, (_, made) in worn._last.items() if made is not before[what]}
-        self.assertEqual(again, {"materials", "metals"})  # there are no gaps to be told of
+        self.assertEqual(again, {"gaps", "materials", "metals"})
 
     def test_an_army_without_figures_has_no_weak_neighbours_and_no_values(self):
         design = calvessa()
