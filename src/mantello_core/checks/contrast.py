@@ -32,13 +32,12 @@ _apart = Memory("look-alikes", _KEPT_BYTES)
 
 def neighbours(look: Look) -> Check:
     """Touching areas of different roles whose apparent colours run together."""
-    design, resolution = look.design, look.resolution
-    aims = design.scheme.aims
+    design, aims = look.design, look.design.scheme.aims
     least, seam = aims.threshold("neighbours"), aims.threshold("seam")
     scheme = design.scheme
     seen_cause: dict[tuple, str] = {}
     told = []
-    for one, (area, other), sides, gap, figures in _weak(look, least, seam) if resolution.classes else ():
+    for one, (area, other), sides, gap, figures in _weak(look, least, seam):
         roles = role, beside = one.cells[area].role, one.cells[other].role
         pair = tuple(sorted(roles))
         said = f"{spoken(area)} on {spoken(other).lower()}, {gap:.0f} apart"
@@ -58,7 +57,7 @@ def _weak(look: Look, least: float, seam: float) -> Iterator[tuple]:
     """Where roles that meet are less apart: class, areas, these of either side, how far, and the figures that show it; each kind
     once, the first of it."""
     resolution, row = look.resolution, everywhere(look.resolution)
-    met = meetings(resolution, seam)
+    met = resolution.worn.last("meetings", (seam,), lambda: meetings(resolution, seam))
     apart = np.stack([look.matrix(tier) for tier in row.tiers])[row.tier_of[met.at], met.first, met.second]
     weak = np.flatnonzero(apart < least)
     kinds = met.kind[weak]
@@ -231,8 +230,8 @@ def values(look: Look) -> Check:
     rule = (
         f"Lightness spans at least {least:g} L* between the 10th and 90th percentile of the figures' area, bases aside."
     )
-    row = everywhere(resolution) if resolution.classes else None
-    lightness = row.lightness(look) if row else np.zeros(0)
+    row = everywhere(resolution)
+    lightness = row.lightness(look)
     mapped = ~np.isnan(lightness)
     if not mapped.any():
         return Check("values", "Values", "clear", "nothing to weigh yet", (), rule, ("values",))
@@ -258,13 +257,12 @@ def _percentiles(values: np.ndarray, weights: np.ndarray, shares: tuple[float, .
 
 def focus(look: Look) -> Check:
     """Whether the areas meant to hold the eye have the strongest contrast, and the quiet ones do not."""
-    design, resolution = look.design, look.resolution
-    aims = design.scheme.aims
+    design, aims = look.design, look.design.scheme.aims
     share = aims.threshold("focus")
     found = []
-    for one, local in _outranked(look, share) if resolution.classes and aims.focus else ():
+    for one, local in _outranked(look, share):
         focal = [name for name in areas_named(one.plate, aims.focus) if name in local]
-        quiet = [name for name in areas_named(one.plate, aims.quiet) if name in local] if aims.quiet else []
+        quiet = [name for name in areas_named(one.plate, aims.quiet) if name in local]
         strongest = max(focal, key=local.get)
         elsewhere = max((name for name in local if name not in focal), key=local.get)
         if local[strongest] < share * local[elsewhere]:

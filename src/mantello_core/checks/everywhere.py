@@ -48,30 +48,31 @@ class Everywhere:
                 at = {name: number for number, name in enumerate(one.plate.areas)}
                 place[id(one.plate)] = np.array([at[name] for name in areas_named(one.plate, selectors)], np.int32)
             named.append(place[id(one.plate)] + start)
-        return np.concatenate(named), np.repeat(np.arange(len(named)), [len(one) for one in named])
+        return _joined(named, np.int32), np.repeat(np.arange(len(named)), list(map(len, named)))
 
 
 def everywhere(resolution: Resolution) -> Everywhere:
-    """All areas of a resolution that has figures; kept with it."""
+    """All areas of a resolution; kept with it."""
     return resolution.worn.last("everywhere", (), lambda: _in_a_row(resolution))
 
 
 def _in_a_row(resolution: Resolution) -> Everywhere:
     classes, worn = resolution.classes, resolution.worn
-    tiers = tuple(dict.fromkeys(one.tier for one in classes))
-    sizes = np.array([len(one.plate.areas) for one in classes])
+    tiers = tuple(dict.fromkeys(one.tier for one in classes)) or ("rank",)
+    sizes = np.array([len(one.plate.areas) for one in classes], np.int32)
     starts = np.concatenate([[0], sizes.cumsum()]).astype(np.int32)
-    seams = [seams_of(one.plate, _TOUCHING) for one in classes]
-    first, second = (
-        np.concatenate([start + end for start, end in zip(starts[:-1], ends, strict=True)]).astype(np.int32)
-        for ends in ([one.first for one in seams], [one.second for one in seams])
-    )
+    seams = [(start, seams_of(one.plate, _TOUCHING)) for start, one in zip(starts.tolist(), classes, strict=False)]
     return Everywhere(
-        tiers, starts, np.array([tiers.index(one.tier) for one in classes]), np.array([len(one.ordinals) for one in classes]),
-        np.repeat(np.arange(len(classes), dtype=np.int32), sizes), np.concatenate([worn.numbers(one) for one in classes]),
-        np.concatenate([off_base(one.plate) for one in classes]), np.concatenate([mm2_of(one.plate) for one in classes]),
-        first, second,
+        tiers, starts, np.array([tiers.index(one.tier) for one in classes], np.int32),
+        np.array([len(one.ordinals) for one in classes], np.int32), np.repeat(np.arange(len(classes), dtype=np.int32), sizes),
+        _joined([worn.numbers(one) for one in classes], np.int32), _joined([off_base(one.plate) for one in classes], bool),
+        _joined([mm2_of(one.plate) for one in classes], float), _joined([start + one.first for start, one in seams], np.int32),
+        _joined([start + one.second for start, one in seams], np.int32),
     )  # fmt: skip
+
+
+def _joined(rows: list[np.ndarray], kind: type) -> np.ndarray:
+    return np.concatenate([np.zeros(0, kind), *rows])
 
 
 @dataclass(frozen=True, eq=False)
@@ -88,11 +89,7 @@ class Meetings:
 
 
 def meetings(resolution: Resolution, least: float) -> Meetings:
-    """Where roles meet along at least so many mm, on any figure; kept with the resolution."""
-    return resolution.worn.last("meetings", (least,), lambda: _meetings(resolution, least))
-
-
-def _meetings(resolution: Resolution, least: float) -> Meetings:
+    """Where roles meet along at least so many mm, on any figure."""
     worn, names, sides = resolution.worn, {}, {}
     rows: list[np.ndarray] = [np.zeros((5, 0), np.int64)]
     for at, one in enumerate(resolution.classes):

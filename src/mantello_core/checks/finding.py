@@ -104,11 +104,9 @@ def of(
 
 def checked(check: Check, aims: Aims) -> Check:
     """The check with accepted findings set apart and its verdict and worst line told from the rest."""
-    if check.findings and not check.accepted and all(one != check.id for one, *_ in aims.accepted):
-        return check
-    noted = [(finding, aims.note(check.id, finding.key)) for finding in check.findings]
-    left = tuple(finding for finding, note in noted if note is None)
-    accepted = tuple((finding, note) for finding, note in noted if note is not None)
+    notes = aims.notes(check.id)
+    left = tuple(finding for finding in check.findings if finding.key not in notes)
+    accepted = tuple((finding, notes[finding.key]) for finding in check.findings if finding.key in notes)
     if left:
         return replace(
             check, findings=left, accepted=accepted, worst=check.worst if left == check.findings else left[0].what

@@ -13,14 +13,17 @@ from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
 from ..memory import remembered
 from ..scheme.cascade import FigureClass, Resolution
+from .everywhere import meetings
 from .finding import Check, Finding, at, of
 from .look import Look
-from .seams import parted
+from .seams import seams_of
 
 #: mm that a piece of metal is wide, on the painted figure, below which it does not glint but freckles
 GLINTS = 0.35
 #: mm² of one function in another metal from which it is told
 TOLD_MM2 = 3.0
+#: mm of edge along which two metals are told to adjoin
+_ALONG = 3.0
 
 
 def metals(look: Look) -> Check:
@@ -50,7 +53,7 @@ def metals(look: Look) -> Check:
     listed = tuple(sorted(found.values(), key=lambda finding: -finding.number))
     worst = listed[0].what if listed else "few metals, well apart"
     rule = (
-        f"One metal for each function (structure, weapon, ornament, fittings); at most {most:g} metals on a figure, any two {least:g} apart (CIEDE2000), none along 3 mm or more of another"
+        f"One metal for each function (structure, weapon, ornament, fittings); at most {most:g} metals on a figure, any two {least:g} apart (CIEDE2000), none along {_ALONG:g} mm or more of another"
         " without a dark line; metal too small to glint is painted dark grey."
     )
     return Check("metals", "Metals", "look" if listed else "clear", worst, listed, rule, ("metals", "metals_apart"))
@@ -65,23 +68,21 @@ def _on_figures(
     for one in resolution.classes:
         worn = names.keys() & resolution.worn.areas(one).keys()
         if len(worn) > most:
-            found[f"{one.unit}|{one.rank}"] = at(
-                army, one, next(iter(one.cells)), f"{len(worn)} metals", f"{one.unit}|{one.rank}", 1000
-            )
-        if not worn:
+            key = f"{one.unit}|{one.rank}"
+            found[key] = at(army, one, next(iter(one.cells)), f"{len(worn)} metals", key, 1000)
+    meeting = meetings(resolution, _ALONG)
+    for nth in np.flatnonzero(shines[meeting.first] & shines[meeting.second]).tolist():
+        one, place = resolution.classes[meeting.at[nth]], meeting.place[nth]
+        seams = seams_of(one.plate, _ALONG)
+        area, other = seams.pairs[place]
+        roles = one.cells[area].role, one.cells[other].role
+        key = "|".join(sorted((*roles, sideless(area), sideless(other))))
+        if key in found:
             continue
-        meeting = parted(resolution.worn, one, 3.0)
-        both = meeting.where(shines[meeting.first] & shines[meeting.second])
-        for (area, other), length in zip(both.pairs, both.length.tolist(), strict=True):
-            roles = one.cells[area].role, one.cells[other].role
-            key = "|".join(sorted((*roles, sideless(area), sideless(other))))
-            if key in found:
-                continue
-            said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
-            meet = [names[role] for role in sorted(roles)]
-            finding = at(army, one, area, said, key, length)
-            cause = f"{' adjoins '.join(meet)}: line them dark"
-            found[key] = of(finding, cause, roles, (area, other), len(one.ordinals))
+        said = f"{spoken(area)} adjoins {spoken(other).lower()}: line them dark"
+        finding = at(army, one, area, said, key, float(seams.length[place]))
+        cause = f"{' adjoins '.join(names[role] for role in sorted(roles))}: line them dark"
+        found[key] = of(finding, cause, roles, (area, other), len(one.ordinals))
     return found | _mixed_functions(army, resolution, names) | _too_small(army, resolution, names, scale)
 
 

@@ -1,6 +1,6 @@
 """A plate as arrays, for checks that go over every seam of every figure."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from itertools import compress
 
 import numpy as np
@@ -8,8 +8,6 @@ import numpy as np
 from ..figures.plate import Plate
 from ..figures.vocabulary import sideless
 from ..memory import remembered
-from ..scheme.cascade import FigureClass
-from ..scheme.worn import Worn
 
 
 @dataclass(frozen=True, eq=False)
@@ -49,15 +47,3 @@ def seams_of(shape: Plate, least: float) -> Seams:
     pairs = tuple((area, other) for area, other, _ in found)
     sides = tuple(tuple(sorted(map(sideless, pair))) for pair in pairs)
     return Seams(pairs, sides, first, second, np.array([one[2] for one in found], float))
-
-
-def parted(worn: Worn, one: FigureClass, least: float) -> Seams:
-    """The seams of a class of figures, of at least so many mm, at which one role meets another; by the roles' numbers."""
-    return worn.told(("parted", least), one, lambda: _parted(worn.numbers(one), seams_of(one.plate, least)))
-
-
-def _parted(on: np.ndarray, seams: Seams) -> Seams:
-    apart = on[seams.first] != on[seams.second]
-    both = apart & (on[seams.first] >= 0) & (on[seams.second] >= 0)
-    found = seams.where(both)
-    return replace(found, first=on[found.first], second=on[found.second])

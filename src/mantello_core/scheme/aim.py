@@ -50,9 +50,9 @@ class Aims:
         """The value of a threshold."""
         return dict(self.thresholds).get(name, THRESHOLDS[name][0])
 
-    def note(self, check: str, key: str) -> str | None:
-        """The note a finding was accepted with; None if it was not."""
-        return next((note for one, other, note in self.accepted if (one, other) == (check, key)), None)
+    def notes(self, check: str) -> dict[str, str]:
+        """The findings of a check that were accepted, by key, with their notes."""
+        return {key: note for one, key, note in reversed(self.accepted) if one == check}
 
 
 def with_threshold(aims: Aims, name: str, value: float | None) -> Aims:
