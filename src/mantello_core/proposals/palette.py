@@ -149,23 +149,22 @@ class _Choice:
     def palette(self, count: int, seeds: tuple[Lab, ...]) -> Palette:
         """So many marks: those the painter picked, then one after the other what is worth most."""
         pairs = GENRES[self._brief.genre].two_colours
-        cloth = self._cloth
         chosen = [self._field] if pairs else []
-        pool = [at for at in self._pool.tolist() if at not in (self._field, cloth)]
+        pool = [at for at in self._pool.tolist() if at not in (self._field, self._cloth)]
         for seed in seeds[1:]:
             if len(chosen) < count and pool:
                 chosen.append(pool.pop(int(np.argmin(differences(self._labs[pool], seed)))))
-        chosen += self._marks(np.array(pool, int), chosen, count - len(chosen), cloth, pairs)
+        chosen += self._marks(np.array(pool, int), chosen, count - len(chosen), pairs)
         while len(chosen) < count:
             chosen.append(chosen[len(chosen) % max(1, len(set(chosen)))])
-        return self._judged(chosen, list(dict.fromkeys(chosen)), cloth)
+        return self._judged(chosen, list(dict.fromkeys(chosen)))
 
-    def _marks(self, pool: np.ndarray, chosen: list[int], count: int, cloth: int, pairs: bool) -> list[int]:
+    def _marks(self, pool: np.ndarray, chosen: list[int], count: int, pairs: bool) -> list[int]:
         """So many more marks from a pool, each the one that is worth most: apart from the others and from what it touches, in
         the school."""
         known = chosen[:]
         apart = np.min([np.full(len(pool), np.inf), *(self._far[pool, one] for one in known)], axis=0)
-        around = np.minimum(self._near[pool, self._seen.places[FLESH]], self._near[pool, cloth])
+        around = np.minimum(self._near[pool, self._seen.places[FLESH]], self._near[pool, self._cloth])
         fit, own = self._fit[pool], self._near[pool, self._field]
         free = np.array([0.0 if one not in known else -np.inf for one in pool.tolist()])
         while len(known) < len(chosen) + min(count, len(pool)):
@@ -177,20 +176,20 @@ class _Choice:
             apart = np.minimum(apart, self._far[pool, known[-1]])
         return known[len(chosen) :]
 
-    def _judged(self, chosen: list[int], kept: list[int], cloth: int) -> Palette:
+    def _judged(self, chosen: list[int], kept: list[int]) -> Palette:
         others = [at for at in kept if at != self._field]
         apart = float(self._far[kept][:, kept][np.triu_indices(len(kept), 1)].min()) if len(kept) > 1 else ALONE
         beside = float(self._beside_own[others].min()) if others else ALONE
         lightness = self._labs[:, 0]
-        span = float(lightness[[*kept, cloth]].max() - lightness[[*kept, self._field]].min())
-        coats = float(np.mean([self._seen.coats[at] for at in {self._field, cloth, *kept}]))
+        span = float(lightness[[*kept, self._cloth]].max() - lightness[[*kept, self._field]].min())
+        coats = float(np.mean([self._seen.coats[at] for at in {self._field, self._cloth, *kept}]))
         fit = float(self._fit[kept].mean())
         score = (
             min(apart, APART_ENOUGH) / 10 + min(beside, BESIDE_ENOUGH) / 20 + fit + min(span, 50) / 50 - 0.15 * coats
         )
         names = tuple(self._ids[at] for at in chosen)
         return Palette(
-            self._school, self._ids[self._field], names, self._ids[cloth], self._undercoat, score, apart, beside
+            self._school, self._ids[self._field], names, self._ids[self._cloth], self._undercoat, score, apart, beside
         )
 
 
