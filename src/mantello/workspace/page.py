@@ -37,14 +37,19 @@ def army_for(request: HttpRequest, army_id: int) -> Army:
 
     Raises: NotOwner for a guest's change that is the owner's to make.
     """
-    try:
-        army = Army.objects.seen_by(request.user, army_id)
-    except Army.DoesNotExist as error:
-        raise Http404 from error
+    army = seen_army(request, army_id)
     refuse_guests(request, army)
     if army.zone:
         timezone.activate(ZoneInfo(army.zone))
     return army
+
+
+def seen_army(request: HttpRequest, army_id: int) -> Army:
+    """An army that the visitor may see; another's is not found."""
+    try:
+        return Army.objects.seen_by(request.user, army_id)
+    except Army.DoesNotExist as error:
+        raise Http404 from error
 
 
 def room_page(request, army: Army, here: str, template: str, context: dict, status: int = 200) -> HttpResponse:

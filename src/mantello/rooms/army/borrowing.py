@@ -5,11 +5,11 @@ from dataclasses import dataclass
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.db.models import F
-from django.shortcuts import get_object_or_404, redirect
+from django.shortcuts import redirect
 from django.views.decorators.http import require_POST
 
 from mantello.workspace.models import Army
-from mantello.workspace.page import apply, army_for
+from mantello.workspace.page import apply, army_for, seen_army
 from mantello.workspace.readings import reading_of
 from mantello_core.design.figure_types import own_of, with_type_of
 from mantello_core.errors import MantelloError
@@ -47,7 +47,7 @@ def take_type(request, army_id):
     """Take a type of another army in, as a copy that is this army's own."""
     army = army_for(request, army_id)
     number = request.POST.get("army", "")
-    other = get_object_or_404(Army.objects.visible_to(request.user).with_head(), pk=whole_number(number, 2**62) or 0)
+    other = seen_army(request, whole_number(number, 2**62) or 0)
     theirs = reading_of(other.head).design.army
     type_id = request.POST.get("type", "")[:120]
     try:

@@ -1,11 +1,11 @@
 """The rules' page: distinctions, written rules, substitutions, and schemes taken over."""
 
 from django.contrib.auth.decorators import login_required
-from django.shortcuts import get_object_or_404, redirect
+from django.shortcuts import redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from mantello.workspace.models import Army
-from mantello.workspace.page import apply, apply_form, apply_given, army_for, back, room_page
+from mantello.workspace.page import apply, apply_form, apply_given, army_for, back, room_page, seen_army
 from mantello.workspace.readings import reading_of
 from mantello_core.design import edit
 from mantello_core.design.listed import with_list
@@ -245,7 +245,7 @@ def tone(request, army_id):
 def take_over(request, army_id, other_id):
     """Take the scheme of another of the painter's armies over: shown first, then done."""
     army = army_for(request, army_id)
-    other = get_object_or_404(Army.objects.visible_to(request.user).with_head(), pk=other_id)
+    other = seen_army(request, other_id)
     source = reading_of(other.head).design
     if request.method == "POST":
         apply(request, army, lambda design: transferred(design, source).design, f"Scheme of {other.name} taken over")

@@ -8,6 +8,7 @@ from django.core.management import call_command
 from django.core.management.base import BaseCommand
 from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
+from django.db.migrations.loader import MigrationLoader
 
 from mantello.settings import STATIC_ROOT
 from mantello.settings.options import OPTIONS
@@ -34,9 +35,10 @@ class Command(BaseCommand):
 
     def handle(self, *args, **options):
         """Migrate, collect, and make what is missing of the demo."""
-        if ahead():
+        executor = MigrationExecutor(connection)
+        if ahead(executor.loader):
             raise SystemExit(AHEAD)
-        if options["stop_if_pending"] and pending():
+        if options["stop_if_pending"] and executor.migration_plan(executor.loader.graph.leaf_nodes()):
             raise SystemExit(PENDING)
         call_command("migrate", verbosity=0, interactive=False)
         collect()
@@ -46,18 +48,11 @@ class Command(BaseCommand):
             call_command("demo", reset=options["reset_demo"])
 
 
-def pending() -> bool:
-    """Whether tables have to change for this version."""
-    executor = MigrationExecutor(connection)
-    return bool(executor.migration_plan(executor.loader.graph.leaf_nodes()))
-
-
-def ahead() -> tuple[tuple[str, str], ...]:
+def ahead(loader: MigrationLoader) -> tuple[tuple[str, str], ...]:
     """(application, migration) of what a later version did to the tables: it ran here, and this version does not have it.
 
     Earlier ones that are gone by now, since they were put together or moved, do not count.
     """
-    loader = MigrationExecutor(connection).loader
     last = {app: max(name for of, name in loader.disk_migrations if of == app) for app in loader.migrated_apps}
     unknown = loader.applied_migrations.keys() - loader.disk_migrations.keys()
     return tuple(sorted((app, name) for app, name in unknown if app in last and name > last[app]))
