@@ -13,7 +13,7 @@ from unittest import mock
 
 from django.test import SimpleTestCase
 
-from launch import checks, command, packages, prepared
+from launch import checks, command, environment, packages, prepared
 from launch.application import serve
 from launch.step import SetupError, run
 
@@ -51,6 +51,15 @@ class Launcher(SimpleTestCase):
         with mock.patch.object(packages, "_installed", return_value=True), mock.patch.object(packages, "run") as ran:
             packages.ensure_packages(packages.SERVING)
         ran.assert_not_called()
+
+    def test_the_environment_is_made_with_the_systems_python_where_that_can_make_one(self):
+        with TemporaryDirectory() as folder:
+            for named, ends, taken in (("fits", 0, True), ("old", 1, False)):
+                python = Path(folder) / named
+                python.write_text(f"#!/bin/sh\nexit {ends}\n")
+                python.chmod(0o755)
+                self.assertEqual(environment.best_python(str(python)), str(python) if taken else sys.executable)
+            self.assertEqual(environment.best_python(str(Path(folder) / "none")), sys.executable)
 
     def test_a_broken_step_shows_the_end_of_what_it_said_and_what_to_do(self):
         with self.assertRaises(SetupError) as refusal:
