@@ -4,7 +4,6 @@ from dataclasses import dataclass
 
 import numpy as np
 import shapely
-from shapely.geometry import LineString
 from shapely.ops import unary_union
 
 from ..geometry.polygon import pieces_of, polygon_of
@@ -89,7 +88,8 @@ def _cut(shape) -> np.ndarray:
     found = []
     for piece in pieces_of(shape):
         for at, ring in enumerate((piece.exterior, *piece.interiors)):
-            points = np.asarray(shapely.segmentize(LineString(ring.coords), STEP).coords)
+            # as a line of its own, since what is cut of a shape on a grid is snapped to it
+            points = shapely.get_coordinates(shapely.segmentize(shapely.linestrings(shapely.get_coordinates(ring)), STEP))
             start, end = points[:-1], points[1:]
             way = end - start
             length = np.hypot(*way.T)
@@ -133,34 +133,37 @@ def _edging(shape, outline: Outline, ink) -> Edging:
 
 def _lines(cut: np.ndarray) -> str:
     """Pieces of outline as path text, moved inside by half of what an edge light is wide; those that follow each other as one."""
+    if not len(cut):
+        return ""
     inside = cut[:, :4] - np.tile(cut[:, 4:6] - (cut[:, :2] + cut[:, 2:4]) / 2, 2) * (INSIDE / BESIDE)
-    drawn, last = [], None
-    for one, start, end in zip(cut, inside[:, :2], inside[:, 2:], strict=True):
-        if last is None or np.hypot(*(one[:2] - last)) > 1e-6:
-            drawn.append([start])
-        drawn[-1].append(end)
-        last = one[2:4]
-    return "".join(_line(points) for points in drawn)
-
-
-def _line(points: list[np.ndarray]) -> str:
-    kept = shapely.get_coordinates(LineString(points).simplify(DRAWN_WITHIN)).round(1)
-    return "M" + "L".join(f"{x:g},{y:g}" for x, y in kept)
+    first = np.concatenate([[True], np.hypot(*(cut[1:, :2] - cut[:-1, 2:4]).T) > 1e-6])
+    # of every line the start of its first piece, and the end of all
+    points = np.insert(inside[:, 2:], np.flatnonzero(first), inside[first, :2], axis=0)
+    which = np.insert(np.cumsum(first) - 1, np.flatnonzero(first), np.arange(first.sum()))
+    kept, line = shapely.get_coordinates(
+        shapely.simplify(shapely.linestrings(points, indices=which), DRAWN_WITHIN), return_index=True
+    )
+    begins = np.concatenate([[True], line[1:] != line[:-1]]).tolist()
+    steps = zip(kept.round(1).tolist(), begins, strict=True)
+    return "".join([f"{'M' if begin else 'L'}{x:g},{y:g}" for (x, y), begin in steps])
 
 
 def corners_of(shape, free: np.ndarray) -> np.ndarray:
     """Convex corners of an outline that lie on free edges, (n, 2). free: the pieces of it that are free, as in ``Outline``."""
     if not len(free):
         return np.zeros((0, 2))
-    edges = shapely.multilinestrings([shapely.linestrings(free[:, :4].reshape(-1, 2, 2))])[0]
-    shapely.prepare(edges)
     found = [np.zeros((0, 2))]
     for piece in pieces_of(shape.simplify(SMOOTHED)):
-        ring = np.asarray(piece.exterior.coords)[:-1]
+        ring = shapely.get_coordinates(piece.exterior)[:-1]
         if len(ring) < 3:
             continue
         before, after = ring - np.roll(ring, 1, 0), np.roll(ring, -1, 0) - ring
         turn = np.degrees(np.arctan2(before[:, 0] * after[:, 1] - before[:, 1] * after[:, 0], (before * after).sum(1)))
         sharp = ring[turn * (1 if shapely.is_ccw(piece.exterior) else -1) > CORNER]
-        found.append(sharp[shapely.dwithin(shapely.points(sharp), edges, NEAR_CORNER)])
-    return np.vstack(found)
+        found.append(sharp)
+    corners = np.vstack(found)
+    if not len(corners):
+        return corners
+    edges = shapely.multilinestrings([shapely.linestrings(free[:, :4].reshape(-1, 2, 2))])[0]
+    shapely.prepare(edges)
+    return corners[shapely.dwithin(edges, shapely.points(corners), NEAR_CORNER)]

@@ -2,11 +2,12 @@
 
 from functools import cache, cached_property
 
+import numpy as np
 import shapely
 from shapely.ops import unary_union
 from shapely.strtree import STRtree
 
-from ..geometry.polygon import GRID, difference, only_area, pieces_of, polygon_of
+from ..geometry.polygon import GRID, difference, only_area, pieces_of, polygon_of, united
 from .part import Area, Detail, Site
 
 #: one unit in mm
@@ -61,14 +62,14 @@ class Layers:
         for part in dict.fromkeys(area.part for area in self.areas if area.name == name):
             own = [area for area in self.areas if area.part == part]
             lowest = next(at for at, area in enumerate(own) if area.name == name)
-            shape = unary_union([area.poly for area in own if area.name == name])
-            above = [area.poly for area in own[lowest:] if area.name != name]
-            seen.append(difference(shape, unary_union(above)) if above else shape)
-        return max(unary_union(seen).area * UNIT_MM**2, self.mm2(name))
+            shape = united([area.poly for area in own if area.name == name])
+            above = [area.poly for area in own[lowest:] if area.name != name and area.poly.intersects(shape)]
+            seen.append(difference(shape, united(above)) if above else shape)
+        return max(united(seen).area * UNIT_MM**2, self.mm2(name))
 
     def edges(self, name: str) -> tuple[float, float, float]:
         """The mm of its seen outline: all; where something above cuts it off; where it is the figure's own outline."""
-        seen, own = self.seen(name), unary_union([area.poly for area in self.areas if area.name == name])
+        seen, own = self.seen(name), united([area.poly for area in self.areas if area.name == name])
         outline = seen.boundary
         proud = outline.length
         if own.area - seen.area > 1e-6:
@@ -85,17 +86,16 @@ class Layers:
     def seams(self) -> list[tuple[str, str, float]]:
         """Neighbouring areas and the mm of edge they share, longest first."""
         names = self.names()
-        shapes = [self.seen(name) for name in names]
-        tree = STRtree(shapes)
-        found = []
-        for i, shape in enumerate(shapes):
-            near = shape.buffer(SEAM_TOLERANCE)
-            for j in tree.query(near):
-                if j <= i or shapes[j].is_empty:
-                    continue
-                length = shapes[j].boundary.intersection(near).length
-                if length >= SEAM_MIN:
-                    found.append((names[i], names[j], round(length * UNIT_MM, 2)))
+        shapes = np.array([self.seen(name) for name in names], dtype=object)
+        near = shapely.buffer(shapes, SEAM_TOLERANCE)
+        one, other = STRtree(shapes).query(near, predicate="intersects")
+        one, other = one[other > one], other[other > one]
+        units = shapely.length(shapely.intersection(shapely.boundary(shapes)[other], near[one]))
+        found = [
+            (names[i], names[j], round(length * UNIT_MM, 2))
+            for i, j, length in zip(one, other, units.tolist(), strict=True)
+            if length >= SEAM_MIN
+        ]
         return sorted(found, key=lambda seam: (-seam[2], seam[:2]))
 
     def label_point(self, name: str) -> tuple[float, float, float]:

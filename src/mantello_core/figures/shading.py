@@ -14,7 +14,7 @@ from shapely import STRtree, affinity
 from shapely.geometry import box
 from shapely.ops import unary_union
 
-from ..geometry.polygon import GRID, difference, overlap, pieces_of, polygon_of
+from ..geometry.polygon import GRID, difference, only_area, overlap, pieces_of, polygon_of, united
 
 #: direction of a cast shadow per unit of lift
 CAST = (0.62, 1.0)
@@ -95,8 +95,8 @@ def _turned_forms(areas):
         forms.setdefault((area.form, area.shade), []).append(area)
     form, core, sheen, edge = [], [], [], []
     for (_, kind), group in forms.items():
-        full = unary_union([area.poly for area in group])
-        seen = unary_union([area.vis for area in group])
+        full = united([area.poly for area in group])
+        seen = united([area.vis for area in group])
         if kind == "none" or seen.is_empty or full.area < 20:
             continue
         biggest = max(pieces_of(full), key=lambda piece: piece.area)
@@ -118,15 +118,15 @@ def _turned_forms(areas):
 
 
 def _cast_shadows(areas):
-    cast = []
+    cast, seen = [], np.array([area.vis for area in areas], dtype=object)
     for index, area in enumerate(areas):
         if area.lift <= 0 or area.poly.is_empty:
             continue
         shadow = affinity.translate(area.poly, CAST[0] * area.lift, CAST[1] * area.lift)
         shadow = difference(shadow, area.poly)
-        below = [other.vis for other in areas[:index] if other.vis.intersects(shadow)]
-        if below:
-            cast.append(overlap(shadow, unary_union(below)))
+        shapely.prepare(shadow)
+        below = seen[:index][shapely.intersects(shadow, seen[:index])]
+        cast += map(only_area, shapely.intersection(below, shadow, grid_size=GRID))
     return cast
 
 

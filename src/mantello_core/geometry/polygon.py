@@ -27,8 +27,13 @@ def polygon_of(cmds, steps=9):
 
 def _cut(shape, solid, holes):
     """What was there with more added, and then holes cut out."""
-    shape = unary_union(solid if shape is None else [shape, *solid])
+    shape = united(solid if shape is None else [shape, *solid])
     return shape.difference(unary_union(holes)) if holes else shape
+
+
+def united(shapes):
+    """Polygons as one shape; one alone is taken as it is."""
+    return shapes[0] if len(shapes) == 1 else unary_union(shapes)
 
 
 def only_area(shape):
@@ -92,9 +97,10 @@ def path_of(shape, tolerance=0.12):
     for piece in pieces_of(shape):
         if piece.geom_type != "Polygon" or piece.is_empty:
             continue
-        piece = shapely.geometry.polygon.orient(piece)
-        for ring in [piece.exterior, *piece.interiors]:
-            points = list(ring.coords)[:-1]
-            written = " ".join(f"{outline.number(x)},{outline.number(y)}" for x, y in points)
+        for at, ring in enumerate((piece.exterior, *piece.interiors)):
+            points = shapely.get_coordinates(ring).tolist()
+            if shapely.is_ccw(ring) != (at == 0):
+                points.reverse()
+            written = " ".join([f"{outline.number(x)},{outline.number(y)}" for x, y in points[:-1]])
             out.append(f"M{written}Z")
     return "".join(out)
