@@ -17,7 +17,7 @@ from .edging import Edging, edging_of
 from .figure import Figure
 from .overlap import UNIT_MM, Layers
 from .part import PARTS, Draw
-from .shading import Overlay, Shade, overlay
+from .shading import Overlay, Shade, laid_over, overlay
 
 #: units of air round the silhouette
 PAD = 14
@@ -111,7 +111,7 @@ def stacked(figure: Figure, view: str) -> Layers:
 
 def drafted_view(stack: Layers, light: list[Shade] | None = None) -> dict:
     """One view as a JSON-ready mapping: drawing, overlay and measurements. light: the overlay, where it is known already."""
-    overlaid, edging = overlay(stack) if light is None else Overlay(stack, light), edging_of(stack)
+    overlaid, edging = overlay(stack) if light is None else laid_over(stack, light), edging_of(stack)
     textures = sorted({area.tex for area in stack.areas if area.tex})
     return {
         "name": stack.view,
@@ -154,5 +154,5 @@ def _measured(stack, name, overlaid: Overlay, edging: Edging):
         "surface_mm2": round(mm2 * RELIEF[first.shade], 2), "pieces": len(pieces_of(shape)),
         "alone_mm2": round(stack.alone_mm2(name), 2), "outline_mm": outline, "covered_mm": covered, "rim_mm": rim,
         "label": [x, y], "room": round(radius * 2 * UNIT_MM, 2),
-        "true_colour": round(overlaid.bare_share(name), 2), "visible": path_of(shape, 0.3), **asdict(edging),
+        "true_colour": round(overlaid.bare[name], 2), "visible": path_of(shape, 0.3), **asdict(edging),
     }  # fmt: skip

@@ -14,7 +14,7 @@ from shapely import STRtree, affinity
 from shapely.geometry import box
 from shapely.ops import unary_union
 
-from ..geometry.polygon import GRID, difference, only_area, overlap, pieces_of, polygon_of, united
+from ..geometry.polygon import GRID, difference, only_area, pieces_of, polygon_of, united
 
 #: direction of a cast shadow per unit of lift
 CAST = (0.62, 1.0)
@@ -22,6 +22,7 @@ CAST = (0.62, 1.0)
 TRUE_FROM, TRUE_SHARE = 100, 0.3
 #: a form's turning away: the share of its inscribed radius that lies in shade, and the slope of the light
 TURN = {"ball": (0.42, 0.75), "cyl": (0.58, 0.12)}
+_FORMED = (("dark", "form"), ("dark", "core"), ("lite", "sheen"), ("lite", "edge"))
 ALPHA = {"form": 0.13, "core": 0.12, "sheen": 0.22, "edge": 0.20, "cast": 0.26}
 
 
@@ -35,123 +36,124 @@ class Shade:
     shape: object
 
 
-def overlay(stack) -> "Overlay":
-    """The overlay of a stack, its shades in drawing order."""
-    form, core, sheen, edge = _turned_forms(stack.areas)
-    shades = [
-        Shade("dark", "form", ALPHA["form"], unary_union(form)),
-        Shade("dark", "core", ALPHA["core"], unary_union(core)),
-        Shade("lite", "sheen", ALPHA["sheen"], unary_union(sheen)),
-        Shade("lite", "edge", ALPHA["edge"], unary_union(edge)),
-    ]
-    marks = _authored(stack)
-    shades += [Shade(kind, "fold", alpha, shape) for kind, alpha, shape in marks if kind != "ink"]
-    shades.append(Shade("dark", "cast", ALPHA["cast"], unary_union(_cast_shadows(stack.areas))))
-    shades += [Shade("ink", "ink", alpha, shape) for kind, alpha, shape in marks if kind == "ink"]
-    found = Overlay(stack, shades)
-    _relieve(stack, found)
-    return found
-
-
+@dataclass(frozen=True)
 class Overlay:
-    """Shades over a stack, and how much of its areas they leave bare."""
+    """Shades over a stack in drawing order, none of them empty."""
 
-    def __init__(self, stack, shades: list[Shade]):
-        self._stack, self._shades = stack, shades
-        self._bare: dict[str, float] = {}
-        self._pieces = self._tree = None
-
-    @property
-    def shades(self) -> list[Shade]:
-        """Those of which something is left, in drawing order."""
-        return [shade for shade in self._shades if not shade.shape.is_empty]
-
-    def bare_share(self, name: str) -> float:
-        """How much of an area no shade touches: there the fill is seen as it is."""
-        if name not in self._bare:
-            self._bare[name] = self._bare_share(self._stack.seen(name))
-        return self._bare[name]
-
-    def taken_off(self, name: str, kinds: tuple[str, ...]) -> None:
-        """Take shades of some names off an area. What other areas show stays: nothing that is seen lies on two of them."""
-        shape = self._stack.seen(name)
-        for shade in self._shades:
-            if shade.name in kinds and shade.shape.intersects(shape):
-                shade.shape = difference(shade.shape, shape)
-        self._bare.pop(name, None)
-        self._tree = None
-
-    def _bare_share(self, shape) -> float:
-        if self._tree is None:
-            self._pieces = np.array([piece for one in self._shades for piece in pieces_of(one.shape)], dtype=object)
-            self._tree = STRtree(self._pieces)
-        near = self._pieces[self._tree.query(shape, predicate="intersects")]
-        return 1 - shapely.union_all(shapely.intersection(near, shape, grid_size=GRID)).area / shape.area
+    shades: list[Shade]
+    #: how much of every area no shade touches: there the fill is seen as it is
+    bare: dict[str, float]
 
 
-def _turned_forms(areas):
+#: of one shade, by area, the pieces that lie on it: nothing that is seen lies on two
+_Pieces = dict[str, list]
+#: shades in drawing order, by kind, name and alpha
+_Light = dict[tuple[str, str, float], _Pieces]
+
+
+def overlay(stack) -> Overlay:
+    """The overlay of a stack, as light falls on it."""
+    light: _Light = {(kind, name, ALPHA[name]): {} for kind, name in _FORMED}
+    _turn_forms(stack.areas, *light.values())
+    inks: _Light = {}
+    for mark in stack.marks:
+        if drawn := _drawn(stack, mark):
+            of_kind, name = (inks, "ink") if mark.kind == "ink" else (light, "fold")
+            _put(of_kind.setdefault((mark.kind, name, mark.alpha), {}), drawn)
+    light["dark", "cast", ALPHA["cast"]] = _cast_shadows(stack.areas)
+    light |= inks
+    bare = {name: _relieved(stack.seen(name), name, light) for name in stack.names()}
+    shades = [Shade(*shade, unary_union([one for found in on.values() for one in found])) for shade, on in light.items()]
+    return Overlay([shade for shade in shades if not shade.shape.is_empty], bare)
+
+
+def laid_over(stack, shades: list[Shade]) -> Overlay:
+    """Shades that are known already as the overlay of a stack."""
+    pieces = np.array([piece for one in shades for piece in pieces_of(one.shape)], dtype=object)
+    tree, bare = STRtree(pieces), {}
+    for name in stack.names():
+        shape = stack.seen(name)
+        near = pieces[tree.query(shape, predicate="intersects")]
+        bare[name] = _bare_share(shape, shapely.intersection(near, shape, grid_size=GRID))
+    return Overlay([shade for shade in shades if not shade.shape.is_empty], bare)
+
+
+def _bare_share(shape, pieces) -> float:
+    return 1 - shapely.union_all(pieces).area / shape.area
+
+
+def _relieved(shape, name: str, light: _Light) -> float:
+    """Take form shading, then folds, off an area of which too little would show its true colour; how much of it is bare then."""
+
+    def bare() -> float:
+        return _bare_share(shape, [piece for on in light.values() for piece in on.get(name, ())])
+
+    share = bare()
+    if shape.area >= TRUE_FROM:
+        for names in (("core", "form"), ("sheen", "fold"), ("edge",)):
+            if share >= TRUE_SHARE:
+                break
+            for (_, shade, _), on in light.items():
+                if shade in names:
+                    on.pop(name, None)
+            share = bare()
+    return share
+
+
+def _cut(shape, areas) -> list[tuple[str, object]]:
+    """A shape cut up by what is seen of areas: their names, and what of it lies on them."""
+    shapely.prepare(shape)
+    seen = np.array([area.vis for area in areas], dtype=object)
+    touched = np.flatnonzero(shapely.intersects(shape, seen))
+    pieces = map(only_area, shapely.intersection(seen[touched], shape, grid_size=GRID))
+    return [(areas[at].name, piece) for at, piece in zip(touched, pieces, strict=True) if not piece.is_empty]
+
+
+def _put(on: _Pieces, cut: list[tuple[str, object]]) -> None:
+    for name, piece in cut:
+        on.setdefault(name, []).append(piece)
+
+
+def _turn_forms(areas, form: _Pieces, core: _Pieces, sheen: _Pieces, edge: _Pieces) -> None:
+    """What of forms turns away from the light, what shines, and the edges that are lit."""
     forms = {}
     for area in areas:
         forms.setdefault((area.form, area.shade), []).append(area)
-    form, core, sheen, edge = [], [], [], []
     for (_, kind), group in forms.items():
         full = united([area.poly for area in group])
-        seen = united([area.vis for area in group])
-        if kind == "none" or seen.is_empty or full.area < 20:
+        if kind == "none" or full.area < 20:
             continue
         biggest = max(pieces_of(full), key=lambda piece: piece.area)
         radius = shapely.maximum_inscribed_circle(biggest, tolerance=1).length
         turn, slope = TURN.get(kind, (0, 0))
         shift = min(radius * turn, 18)
         if shift > 0.8:
-            form.append(overlap(difference(full, affinity.translate(full, -shift, -shift * slope)), seen))
+            _put(form, _cut(difference(full, affinity.translate(full, -shift, -shift * slope)), group))
             half = shift * 0.48
-            core.append(overlap(difference(full, affinity.translate(full, -half, -half * slope)), seen))
+            _put(core, _cut(difference(full, affinity.translate(full, -half, -half * slope)), group))
         rim = min(1.3, radius * 0.22) if kind == "flat" else min(2.4, radius * 0.16)
         if rim > 0.35:
-            edge.append(overlap(difference(full, affinity.translate(full, rim, rim * 0.8)), seen))
+            _put(edge, _cut(difference(full, affinity.translate(full, rim, rim * 0.8)), group))
         if kind != "flat" and radius > 3.2 and any(area.mat in ("metal", "plate") for area in group):
             left, top, right, bottom = full.bounds
             width = right - left
-            sheen.append(overlap(box(left + width * 0.24, top - 1, left + width * 0.37, bottom + 1), seen))
-    return form, core, sheen, edge
+            _put(sheen, _cut(box(left + width * 0.24, top - 1, left + width * 0.37, bottom + 1), group))
 
 
-def _cast_shadows(areas):
-    cast, seen = [], np.array([area.vis for area in areas], dtype=object)
+def _cast_shadows(areas) -> _Pieces:
+    cast: _Pieces = {}
     for index, area in enumerate(areas):
         if area.lift <= 0 or area.poly.is_empty:
             continue
         shadow = affinity.translate(area.poly, CAST[0] * area.lift, CAST[1] * area.lift)
-        shadow = difference(shadow, area.poly)
-        shapely.prepare(shadow)
-        below = seen[:index][shapely.intersects(shadow, seen[:index])]
-        cast += map(only_area, shapely.intersection(below, shadow, grid_size=GRID))
+        _put(cast, _cut(difference(shadow, area.poly), areas[:index]))
     return cast
 
 
-def _authored(stack):
-    grouped = {}
-    for mark in stack.marks:
-        seen = [area.vis for area in stack.areas if _named(area.name, mark.on)]
-        if not seen:
-            continue
-        shape = overlap(polygon_of(mark.cmds), unary_union(seen))
-        if not shape.is_empty:
-            grouped.setdefault((mark.kind, mark.alpha), []).append(shape)
-    return [(kind, alpha, unary_union(shapes)) for (kind, alpha), shapes in grouped.items()]
+def _drawn(stack, mark) -> list[tuple[str, object]]:
+    """What is seen of a mark that the part's author drew."""
+    return _cut(polygon_of(mark.cmds), [area for area in stack.areas if _named(area.name, mark.on)])
 
 
 def _named(name, patterns):
     return any(name == p or name.startswith(p + ".") or fnmatchcase(name, p) for p in patterns)
-
-
-def _relieve(stack, light: Overlay) -> None:
-    """Take form shading, then folds, off areas of which too little would show its true colour."""
-    for name in stack.names():
-        if stack.seen(name).area < TRUE_FROM:
-            continue
-        for kinds in (("core", "form"), ("sheen", "fold"), ("edge",)):
-            if light.bare_share(name) >= TRUE_SHARE:
-                break
-            light.taken_off(name, kinds)
