@@ -87,7 +87,7 @@ class Layers:
         """Neighbouring areas and the mm of edge they share, longest first."""
         names = self.names()
         shapes = np.array([self.seen(name) for name in names], dtype=object)
-        near = shapely.buffer(shapes, SEAM_TOLERANCE)
+        near = shapely.buffer(shapes, SEAM_TOLERANCE, quad_segs=4)
         one, other = STRtree(shapes).query(near, predicate="intersects")
         one, other = one[other > one], other[other > one]
         units = shapely.length(shapely.intersection(shapely.boundary(shapes)[other], near[one]))
