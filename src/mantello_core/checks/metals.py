@@ -134,7 +134,7 @@ def _shining(resolution: Resolution, one: FigureClass, names: Mapping[str, str])
     return ((worn[area], area) for area in one.plate.areas if area in worn) if worn else iter(())
 
 
-@remembered(400)
+@remembered(400, each=5_000)
 def _functions(plate: Plate) -> Mapping[str, str | None]:
     """What the metal on every area is for, if it is metal."""
     return MappingProxyType({name: function_of(name, area.material) for name, area in plate.areas.items()})

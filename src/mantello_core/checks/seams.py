@@ -33,17 +33,25 @@ class Seams:
         return Seams(*names, self.first[chosen], self.second[chosen], self.length[chosen])
 
 
-@remembered(4_000)
+@remembered(2_500)
 def seams_of(shape: Plate, least: float) -> Seams:
     """Pairs of touching areas that share at least so many mm of edge."""
+    every = _every(shape)
+    return every.where(every.length >= least)
+
+
+@remembered(1_500)
+def _every(shape: Plate) -> Seams:
+    """All pairs of touching areas."""
     place = {area: at for at, area in enumerate(shape.areas)}
+    sides = {area: sideless(area) for area in shape.areas}
     found = [
         (area, other, length)
         for area, beside in shape.neighbours.items()
         for other, length in beside.items()
-        if area < other and length >= least
+        if area < other
     ]
     first, second = (np.array([place[one[end]] for one in found], np.int32) for end in (0, 1))
     pairs = tuple((area, other) for area, other, _ in found)
-    sides = tuple(tuple(sorted(map(sideless, pair))) for pair in pairs)
-    return Seams(pairs, sides, first, second, np.array([one[2] for one in found], float))
+    either = tuple(tuple(sorted((sides[area], sides[other]))) for area, other in pairs)
+    return Seams(pairs, either, first, second, np.array([one[2] for one in found], float))

@@ -1,8 +1,10 @@
 """How much of an area weather, mud and hands reach: estimates from where it lies on the drawing."""
 
-from collections import defaultdict
 from collections.abc import Mapping
+from dataclasses import dataclass
 from types import MappingProxyType
+
+import numpy as np
 
 from ..memory import remembered
 from .plate import Plate, PlateArea, View
@@ -34,17 +36,17 @@ def exposure(plate: Plate, area: str, law: str, height: float = 0.0) -> float:
     return exposures(plate, law, height)[area]
 
 
-@remembered(2_500)
+@remembered(2_500, each=8_000)
 def exposures(plate: Plate, law: str, height: float = 0.0) -> Mapping[str, float]:
     """The ``exposure`` of every area of a plate."""
-    below = _below(plate, height) if law == "ground" else {}
+    below = _below(plate, height) if law == "ground" else [0.0] * len(plate.areas)
     return MappingProxyType({
-        area.name: 0.0 if group == _BASE else _reached(area, group, law, below.get(area.name, 0.0))
-        for area, group in zip(plate.areas.values(), _groups(plate), strict=True)
+        area.name: 0.0 if group == _BASE else _reached(area, group, law, under)
+        for area, group, under in zip(plate.areas.values(), _groups(plate), below, strict=True)
     })  # fmt: skip
 
 
-@remembered(500)
+@remembered(500, each=1_000)
 def _groups(plate: Plate) -> tuple[str, ...]:
     """The group of every area, in the plate's order."""
     return tuple(map(group_of, plate.areas))
@@ -71,27 +73,47 @@ def _chips(material: str) -> bool:
     return any(one in material for one in _HARD)
 
 
-def _below(plate: Plate, height: float) -> Mapping[str, float]:
-    """For every area the share of its box that lies below a share of the figure's height, the views weighed by what they
-    show of it."""
-    reached: dict[str, float] = defaultdict(float)
-    shown: dict[str, float] = defaultdict(float)
-    for foot, tall, areas in _standing(plate):
-        limit = foot - height * tall
-        for area, mm2, top, bottom in areas:
-            inside = max(0.0, bottom - max(top, limit)) / max(bottom - top, 1e-9)
-            reached[area] += mm2 * min(1.0, inside)
-            shown[area] += mm2
-    return {area: reached[area] / mm2 for area, mm2 in shown.items() if mm2}
+def _below(plate: Plate, height: float) -> list[float]:
+    """For every area, in the plate's order, the share of its box that lies below a share of the figure's height, the views
+    weighed by what they show of it."""
+    shown = _standing(plate)
+    limit = shown.foot - height * shown.tall
+    inside = np.maximum(0.0, shown.bottom - np.maximum(shown.top, limit)) / np.maximum(shown.bottom - shown.top, 1e-9)
+    least = len(plate.areas)
+    reached = np.bincount(shown.area, shown.mm2 * np.minimum(1.0, inside), least)
+    mm2 = np.bincount(shown.area, shown.mm2, least)
+    return np.divide(reached, mm2, out=np.zeros(least), where=mm2 > 0).tolist()
+
+
+@dataclass(frozen=True, eq=False)
+class _Standing:
+    """All that is seen of areas, view after view, (n): the area by its place in the plate's order, what is seen of it, its box's
+    top and bottom, and where the figure stands in that view and how tall it is."""
+
+    area: np.ndarray
+    mm2: np.ndarray
+    top: np.ndarray
+    bottom: np.ndarray
+    foot: np.ndarray
+    tall: np.ndarray
+
+    @property
+    def kept_bytes(self) -> int:
+        """About how many bytes it takes, where answers are kept."""
+        return 6 * self.mm2.nbytes
 
 
 @remembered(2_000)
-def _standing(plate: Plate) -> tuple[tuple[float, float, tuple[tuple[str, float, float, float], ...]], ...]:
-    """Of every view where the figure stands, how tall it is, and every area with what is seen of it and its box's top and bottom."""
-    return tuple(
-        (*_span(view), tuple((seen.area, seen.mm2, seen.box[1], seen.box[3]) for seen in view.areas))
+def _standing(plate: Plate) -> _Standing:
+    place = {area: at for at, area in enumerate(plate.areas)}
+    seen = [
+        (place[seen.area], seen.mm2, seen.box[1], seen.box[3], *span)
         for view in plate.views
-    )
+        for span in (_span(view),)
+        for seen in view.areas
+    ]
+    area, *rest = np.array(seen, float).reshape(-1, 6).T
+    return _Standing(area.astype(np.int32), *rest)
 
 
 def _span(view: View) -> tuple[float, float]:

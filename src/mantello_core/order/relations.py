@@ -27,6 +27,11 @@ class Relations:
     #: area to all areas that are in the hand with it: of the same part, where parts are kept apart
     together: MappingProxyType
 
+    @property
+    def kept_bytes(self) -> int:
+        """About how many bytes it takes, where answers are kept; the names are the plate's."""
+        return 100 * len(self.pairs) + 300 * len(self.beside)
+
     @cached_property
     def bits(self) -> dict[str, int]:
         """A bit of its own for every area."""
