@@ -1,7 +1,7 @@
 """Checks of contrast: weak neighbours, look-alikes, flat values, focus."""
 
 from collections import defaultdict
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from functools import partial
 from itertools import combinations
 from types import MappingProxyType
@@ -16,8 +16,8 @@ from ..design.rung_edit import set_here
 from ..figures.plate import Plate
 from ..figures.vocabulary import sideless, spoken
 from ..memory import Memory, remembered, size_of
-from ..scheme.cascade import FigureClass
-from ..scheme.rule import Column, Distinction
+from ..scheme.cascade import FigureClass, Resolution
+from ..scheme.rule import Distinction
 from ..scheme.selector import areas_named
 from .everywhere import everywhere, meetings
 from .finding import Check, Finding, Fix, at, of
@@ -112,7 +112,7 @@ def lookalikes(look: Look) -> Check:
     nearest = None
     for table in design.scheme.tables:
         names = rows_of(design.army, table.key)
-        marks = {row: _marks(look, table, row) for row in names}
+        marks = _marks(look, table, names)
         rows = [row for row, worn in marks.items() if worn]
         pairs = list(combinations(rows, 2))
         distances = _distances([(marks[row], marks[other]) for row, other in pairs], look.far)
@@ -154,23 +154,39 @@ def lookalikes(look: Look) -> Check:
     )
 
 
-def _marks(look: Look, table: Distinction, row: str) -> dict[str, tuple[Lab, float]]:
-    """Column to the colour worn there by a row's figures, and the width of the mark in mm."""
-    worn: dict[str, tuple[Lab, float]] = {}
-    for one in look.resolution.classes:
-        mine = one.rank == row if table.key == "rank" else row in look.design.army.paths[one.unit]
-        if not mine:
-            continue
-        for column in table.columns:
-            mark = _mark(look, one, column)
-            if mark and (column.id not in worn or mark[1] > worn[column.id][1]):
-                worn[column.id] = mark
-    return worn
+def _marks(look: Look, table: Distinction, rows: Collection[str]) -> dict[str, dict[str, tuple[Lab, float]]]:
+    """Row to column to the colour worn there by the row's figures, and the width of the mark in mm."""
+    resolution, paths = look.resolution, look.design.army.paths
+    of_class = tuple((one.rank,) if table.key == "rank" else paths[one.unit] for one in resolution.classes)
+    worn = resolution.worn.last(
+        f"marks of {table.id}",
+        (table.columns, tuple(rows), of_class),
+        lambda: _worn_marks(resolution, table, rows, of_class),
+    )
+    return {
+        row: {column: (look.apparent(role, tier), wide * look.scale) for column, (role, tier, wide) in marks.items()}
+        for row, marks in worn.items()
+    }
 
 
-def _mark(look: Look, one: FigureClass, column: Column) -> tuple[Lab, float] | None:
-    role, wide = look.resolution.worn.told(("widest", column.select), one, lambda: _widest(one, column.select))
-    return (look.apparent(role, one.tier), wide * look.scale) if role else None
+_Mark = tuple[str, str, float]
+
+
+def _worn_marks(
+    resolution: Resolution, table: Distinction, rows: Collection[str], of_class: Sequence[tuple[str, ...]]
+) -> dict[str, dict[str, _Mark]]:
+    """Row to column to the role and tier that are worn on the widest mark there, and how wide that is in its drawing, mm.
+    of_class: what every class of figures belongs to, rows among it."""
+    found: dict[str, dict[str, _Mark]] = {row: {} for row in rows}
+    for one, belongs in zip(resolution.classes, of_class, strict=True):
+        mine = [found[row] for row in belongs if row in found]
+        for column in table.columns if mine else ():
+            select = column.select
+            role, wide = resolution.worn.told(("widest", select), one, partial(_widest, one, select))
+            for marks in mine:
+                if role and (column.id not in marks or wide > marks[column.id][2]):
+                    marks[column.id] = role, one.tier, wide
+    return found
 
 
 def _widest(one: FigureClass, select: tuple[str, ...]) -> tuple[str, float]:

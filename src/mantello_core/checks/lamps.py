@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from ..colour.difference import differences
+from ..colour.difference import differences_among
 from ..colour.lamp import LIGHT_WEIGHTS, labs_under
 from ..film.surface import solid
 from .finding import Check, Finding
@@ -34,7 +34,7 @@ def lamps(look: Look) -> Check:
         seen = np.array([solid(mixes[role].film).seen for role in roles])
         lights = tuple(LIGHT_WEIGHTS)
         labs = np.array([labs_under(seen, light) for light in lights])
-        apart = differences(labs[:, :, None], labs[:, None])
+        apart = differences_among(labs)
         parted = (apart.min(0) <= MATCH) & (np.ptp(apart, 0) >= PARTED)
         for first, second in np.argwhere(np.triu(parted, 1)).tolist():
             pair, there = (roles[first], roles[second]), apart[:, first, second]

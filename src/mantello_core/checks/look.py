@@ -6,7 +6,7 @@ from functools import cached_property
 import numpy as np
 
 from ..colour.acuity import DISTANCES
-from ..colour.difference import difference, differences
+from ..colour.difference import difference, differences_among
 from ..colour.spaces import Lab, mean_lab
 from ..design.design import Design
 from ..insignia.arms.tincture import TINCTURES
@@ -80,8 +80,7 @@ class Look:
     def matrix(self, tier: str) -> np.ndarray:
         """How far every two of them are apart (CIEDE2000), by their numbers; endlessly far, last, where an area has no role."""
         if tier not in self._matrices:
-            labs = self.labs(tier)
-            self._matrices[tier] = np.pad(differences(labs[:, None], labs[None]), (0, 1), constant_values=np.inf)
+            self._matrices[tier] = np.pad(differences_among(self.labs(tier)), (0, 1), constant_values=np.inf)
         return self._matrices[tier]
 
     def lightness(self, tier: str) -> np.ndarray:

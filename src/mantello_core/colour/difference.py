@@ -50,6 +50,16 @@ def differences(ones, others) -> np.ndarray:
     return _ciede2000(*((some[..., 0], some[..., 1], some[..., 2]) for some in (ones, others)), _ARRAYS)
 
 
+def differences_among(labs: np.ndarray) -> np.ndarray:
+    """CIEDE2000 of every two of some colours, (..., n, 3), as (..., n, n): the same either way, so half is worked out; NaN for
+    a colour that is NaN."""
+    first, second = np.triu_indices(labs.shape[-2], 1)
+    found = np.repeat(0 * labs[..., :1], labs.shape[-2], axis=-1)
+    half = differences(labs[..., first, :], labs[..., second, :])
+    found[..., first, second] = found[..., second, first] = half
+    return found
+
+
 @remembered(24_000, each=24)
 def difference(one: Lab, other: Lab) -> float:
     """CIEDE2000 of two colours, by the same formula as ``differences``.

@@ -89,7 +89,9 @@ def _cut(shape) -> np.ndarray:
     for piece in pieces_of(shape):
         for at, ring in enumerate((piece.exterior, *piece.interiors)):
             # as a line of its own, since what is cut of a shape on a grid is snapped to it
-            points = shapely.get_coordinates(shapely.segmentize(shapely.linestrings(shapely.get_coordinates(ring)), STEP))
+            points = shapely.get_coordinates(
+                shapely.segmentize(shapely.linestrings(shapely.get_coordinates(ring)), STEP)
+            )
             start, end = points[:-1], points[1:]
             way = end - start
             length = np.hypot(*way.T)

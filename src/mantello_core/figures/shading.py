@@ -63,7 +63,9 @@ def overlay(stack) -> Overlay:
     light["dark", "cast", ALPHA["cast"]] = _cast_shadows(stack.areas)
     light |= inks
     bare = {name: _relieved(stack.seen(name), name, light) for name in stack.names()}
-    shades = [Shade(*shade, unary_union([one for found in on.values() for one in found])) for shade, on in light.items()]
+    shades = [
+        Shade(*shade, unary_union([one for found in on.values() for one in found])) for shade, on in light.items()
+    ]
     return Overlay([shade for shade in shades if not shade.shape.is_empty], bare)
 
 

@@ -3,7 +3,7 @@
 import numpy as np
 
 from ..colour.acuity import seen_differences
-from ..colour.difference import differences
+from ..colour.difference import differences_among
 from ..memory import remembered
 from .band import Band
 
@@ -32,7 +32,7 @@ def _known(band: Band) -> tuple[dict[tuple[int, int], Matrix], tuple[Matrix, ...
         clash[one, other], clash[other, one] = _matrix(seen), _matrix(seen.T)
     repeat = []
     for garment, lab in zip(band.garments, labs, strict=True):
-        alike = differences(lab[:, None], lab[None]) < NEIGHBOURS
+        alike = differences_among(lab) < NEIGHBOURS
         may = np.array([option.repeats for option in garment.options])
         repeat.append(_matrix((alike | np.eye(len(lab), dtype=bool)) & ~(may[:, None] & may[None])))
     return clash, tuple(repeat)

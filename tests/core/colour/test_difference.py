@@ -1,11 +1,13 @@
 """CIEDE2000 against the published pairs."""
 
+import math
 from unittest import TestCase
 
+import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mantello_core.colour.difference import difference
+from mantello_core.colour.difference import difference, differences_among
 from mantello_core.colour.spaces import Lab
 
 #: Sharma, Wu & Dalal 2005, table 1: L1 a1 b1, L2 a2 b2, difference
@@ -65,3 +67,15 @@ class Difference(TestCase):
 
     def test_black_and_white_are_a_hundred_apart(self):
         self.assertAlmostEqual(difference(Lab(0, 0, 0), Lab(100, 0, 0)), 100, places=6)
+
+    @given(st.lists(LABS, max_size=6))
+    def test_those_among_many_are_those_of_every_two(self, labs):
+        found = differences_among(np.array(labs, float).reshape(-1, 3))
+        self.assertEqual(found.shape, (len(labs), len(labs)))
+        for at, one in enumerate(labs):
+            for other, there in zip(labs, found[at], strict=True):
+                self.assertAlmostEqual(there, difference(one, other), places=6)
+
+    def test_a_colour_that_is_none_is_no_way_from_any(self):
+        found = differences_among(np.array([[50.0, 0, 0], [math.nan] * 3, [60.0, 0, 0]]))
+        self.assertEqual(np.isnan(found).tolist(), [[False, True, False], [True] * 3, [False, True, False]])
