@@ -186,14 +186,20 @@ def _matters(one: PlateArea, other: PlateArea) -> bool:
     return bool(set(stuff) & _NEVER_SHARED) or min(one.mm2, other.mm2) >= LARGE_MM2
 
 
+def _first_worn(resolution: Resolution) -> dict[tuple[str, str], tuple[FigureClass, str]]:
+    """Every role in every tier in which it is worn, with the first class that wears it and the area where it does."""
+    worn: dict[tuple[str, str], tuple[FigureClass, str]] = {}
+    for one in resolution.classes:
+        for role, areas in resolution.worn.areas(one).items():
+            worn.setdefault((role, one.tier), (one, areas[0]))
+    return worn
+
+
 def trouble(look: Look) -> Check:
     """Steps of many coats, mixes of many paints, and roles that are worn without a recipe."""
     design, resolution = look.design, look.resolution
     aims = design.scheme.aims
-    worn: dict[tuple[str, str], tuple[FigureClass, str]] = {}
-    for one in resolution.classes:
-        for role_id, areas in resolution.worn.areas(one).items():
-            worn.setdefault((role_id, one.tier), (one, areas[0]))
+    worn = resolution.worn.last("first worn", (), lambda: _first_worn(resolution))
     found: dict[str, Finding] = defaultdict()
     for (role_id, tier), (one, area) in worn.items():
         role, place = (

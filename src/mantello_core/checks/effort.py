@@ -1,6 +1,6 @@
 """Checks of effort: steps spent where nobody will see them."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Sequence
 from itertools import compress
 
 from ..advice.light_width import ladder
@@ -9,6 +9,7 @@ from ..design.edit import without_step
 from ..figures.by_area import visibility_of
 from ..figures.extent import Extent
 from ..figures.vocabulary import sideless, spoken
+from ..film.ground import Ground
 from ..memory import remembered
 from ..recipes.handwork import Circumstances, brushing_seconds
 from ..recipes.step import Step
@@ -25,21 +26,13 @@ def hidden(look: Look) -> Check:
     design, resolution = look.design, look.resolution
     least = design.scheme.aims.threshold("hidden")
     spent: dict[str, list] = {}
-    lights: dict[tuple, tuple[tuple[Step, int], ...]] = {}
-    around: dict[tuple[str, int], Circumstances] = {}
-    for one, name in resolution.worn.last("dim", (least,), lambda: tuple(_dim(resolution, least))):
-        area, role, ground, count = one.plate.areas[name], one.cells[name].role, one.ground_of(name), len(one.ordinals)
-        asked, kind = (role, one.tier, ground), (one.tier, count)
-        if asked not in lights:
-            form = resolution.worn.usual_form(role, one.tier)
-            laid = design.scheme.predicted(design.scheme.role(role).recipe(one.tier), ground, form).coats
-            lights[asked] = tuple((step, coats) for step, coats in laid if step.kind in _REFINING)
-        if kind not in around:
-            around[kind] = design.around(*kind)
-        seconds = _brushing(lights[asked], area.extent, around[kind])
-        if seconds > 0:
-            entry = spent.setdefault(f"{one.type}|{sideless(name)}", [one, name, area.visibility, 0.0, 0])
-            entry[3] += seconds * count / 60
+    dim, kinds = resolution.worn.last("dim", (least,), lambda: _dim(resolution, least))
+    seconds = _seconds(look, kinds)
+    for one, name, key, kind in dim:
+        if seconds[kind] > 0:
+            count = len(one.ordinals)
+            entry = spent.setdefault(key, [one, name, one.plate.areas[name].visibility, 0.0, 0])
+            entry[3] += seconds[kind] * count / 60
             entry[4] += count
     found: list[Finding] = []
     for key, (one, name, visibility, minutes, figures) in spent.items():
@@ -57,11 +50,40 @@ def hidden(look: Look) -> Check:
     return Check("hidden", "Hidden effort", "look" if found else "clear", worst, tuple(found), rule, ("hidden",))
 
 
-def _dim(resolution: Resolution, least: float) -> Iterator[tuple[FigureClass, str]]:
-    """Areas that are painted and of which less than a share is seen, class after class."""
+#: a role in a tier on a ground (the army's if None), the extent of one area, and how many figures are painted together
+_Kind = tuple[str, str, Ground | None, Extent, int]
+
+
+def _dim(resolution: Resolution, least: float) -> tuple[list[tuple[FigureClass, str, str, int]], tuple[_Kind, ...]]:
+    """Areas that are painted and of which less than a share is seen, class after class: with a key for those alike, and the
+    number of their kind; and the kinds."""
+    found, kinds = [], {}
     for one in resolution.classes:
         dim = (visibility_of(one.plate) < least) & (resolution.worn.numbers(one) >= 0)
-        yield from ((one, name) for name in compress(one.plate.areas, dim))
+        for name in compress(one.plate.areas, dim):
+            extent, count = one.plate.areas[name].extent, len(one.ordinals)
+            kind = one.cells[name].role, one.tier, one.ground_of(name), extent, count
+            found.append((one, name, f"{one.type}|{sideless(name)}", kinds.setdefault(kind, len(kinds))))
+    return found, tuple(kinds)
+
+
+def _seconds(look: Look, kinds: Sequence[_Kind]) -> list[float]:
+    """Seconds that lights take on one area of one figure of each kind."""
+    design, worn = look.design, look.resolution.worn
+    lights: dict[tuple, tuple[tuple[Step, int], ...]] = {}
+    around: dict[tuple[str, int], Circumstances] = {}
+    found = []
+    for role, tier, ground, extent, count in kinds:
+        asked = role, tier, ground
+        if asked not in lights:
+            laid = design.scheme.predicted(
+                design.scheme.role(role).recipe(tier), ground, worn.usual_form(role, tier)
+            ).coats
+            lights[asked] = tuple((step, coats) for step, coats in laid if step.kind in _REFINING)
+        if (tier, count) not in around:
+            around[tier, count] = design.around(tier, count)
+        found.append(_brushing(lights[asked], extent, around[tier, count]))
+    return found
 
 
 @remembered(400, each=24)
