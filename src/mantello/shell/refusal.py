@@ -2,15 +2,20 @@
 
 import sys
 
-from django.db import InterfaceError, OperationalError
+from django.db import DataError, InterfaceError, OperationalError
 from django.http import HttpResponse
 from django.middleware.csrf import get_token
 from django.shortcuts import render
 from django.template.loader import render_to_string
 from psycopg_pool import PoolTimeout
 
-from mantello_core.errors import MantelloError
+from mantello_core.errors import MantelloError, Unreadable
 
+#: what came is no text or number that the database holds, and no field of ours told so before
+_NOT_TO_BE_KEPT = (
+    "Something that came cannot be kept: a character that no text may hold, such as a null, or a number far too large."
+    " Leave it out and send the rest again."
+)
 #: fields a repeated form must not carry over
 _OWN = ("csrfmiddlewaretoken", "base", "token")
 #: fields that are not shown again, nor sent by themselves
@@ -51,7 +56,10 @@ class Refusals:
         return self.get_response(request)
 
     def process_exception(self, request, exception):
-        """A page for a stale edit (409), for what is the owner's to do (403), or a refusal of the core (422); nothing else."""
+        """A page for a stale edit (409), for what is the owner's to do (403), or a refusal of the core or of the database (422);
+        nothing else."""
+        if isinstance(exception, DataError):
+            exception = Unreadable(_NOT_TO_BE_KEPT)
         if isinstance(exception, StaleEdit):
             return render(request, "shell/stale.html", {"stale": exception, "typed": _typed(request)}, status=409)
         if isinstance(exception, NotOwner):

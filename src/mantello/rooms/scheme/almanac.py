@@ -25,14 +25,12 @@ from mantello_core.uniforms.garments import title_of
 from mantello_core.uniforms.verdict import STATUSES
 from mantello_core.uniforms.worn import open_questions
 
-from .almanac_sheet import asked_cell, cloth_of, ladder_of, mistaken_of, seen_marks, seen_of, size_of, table_of
+from .almanac_sheet import RANKS, asked_cell, cloth_of, ladder_of, mistaken_of, seen_marks, seen_of, size_of, table_of
 
 #: years shown on either side of what an almanac tells
 _AROUND = 3
 #: heights of figures that marks may be looked at, mm
 _HEIGHTS = ("6", "10", "15", "20", "28", "54")
-#: ranks whose dress may be looked at
-_RANKS = (("", "Private"), ("sergeant", "Sergeant"), ("drummer", "Drummer"), ("officer", "Officer"))
 
 
 def almanac_asked(request, army) -> Almanac | None:
@@ -108,7 +106,7 @@ def _opened(kept: Almanac, said: Said, who, verdict, year: int, height: float, m
         "who": who, "cell": swatch(verdict), "ladder": ladder_of(said, verdict),
         "cloth": cloth_of(ground, verdict.garment) if ground and not ground.refers_to else [],
         "sight": seen_of(said, who, verdict, year, height, metres),
-        "anachronisms": [words for about, words in anachronisms(said, who, year) if about == (verdict.garment,) or (verdict.garment in about and verdict.status != "assumed")], "certainties": CERTAINTIES, "pictured": pictured, "rank": who.rank, "ranks": _RANKS,
+        "anachronisms": [words for about, words in anachronisms(said, who, year) if about == (verdict.garment,) or (verdict.garment in about and verdict.status != "assumed")], "certainties": CERTAINTIES, "pictured": pictured, "rank": who.rank, "ranks": RANKS.items(),
         "settled": verdict.status == "settled",
     }  # fmt: skip
 

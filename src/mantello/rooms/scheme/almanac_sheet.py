@@ -18,6 +18,8 @@ from mantello_core.uniforms.verdict import Rung, Verdict
 from mantello_core.uniforms.visible import Sight, sighted
 from mantello_core.uniforms.worn import sheet, worn
 
+#: ranks whose dress may be looked at, with their names
+RANKS = {"": "Private", "sergeant": "Sergeant", "drummer": "Drummer", "officer": "Officer"}
 #: months at which the field's fading is shown beside cloth as issued
 FADED = 12.0
 #: what marks lie on where the almanac does not tell of the coat
@@ -148,9 +150,9 @@ def mistaken_of(
 
 
 def asked_cell(almanac: Almanac, given, year: int) -> tuple[Wearer, Verdict] | None:
-    """The regiment and garment that an address names, with the rank if it names one; None for none."""
-    number, garment = whole_number(given.get("of", ""), 10**6), given.get("garment", "")
-    if number is None or number >= len(almanac.regiments) or garment not in garments():
+    """The regiment and garment that an address names, with the rank if it names one; None for none, and for another rank."""
+    number, garment, rank = whole_number(given.get("of", ""), 10**6), given.get("garment", ""), given.get("rank", "")
+    if number is None or number >= len(almanac.regiments) or garment not in garments() or rank not in RANKS:
         return None
-    who = replace(almanac.regiments[number], rank=given.get("rank", "")[:40])
+    who = replace(almanac.regiments[number], rank=rank)
     return who, worn(almanac, who, garment, year)
