@@ -150,7 +150,8 @@ def set_undercoat(request, army_id):
         lambda before, after: f"Undercoat is now {after.scheme.ground.words}",
     )
     role = request.POST.get("role", "")
-    return redirect("recipe", army.pk, role) if role else back(request, "recipes", army.pk)
+    known = role in reading_of(army.head).design.scheme.role_by_id
+    return redirect("recipe", army.pk, role) if known else back(request, "recipes", army.pk)
 
 
 @login_required
