@@ -15,8 +15,8 @@ STRANGE = (
     "\x00", "-1", "9" * 23, "1e400", "nan", "\u202e<script>alert(1)</script>", "x" * 5000, "../../etc/passwd", "[]", "2026-13-45T99:99",
     '{"a": 1}', "", " ", "0", "'; --", "é|ü,;:\n\r\t", "%ff",
 )  # fmt: skip
-#: what every field is sent; of the others all fields of a form one
-WORST = ("\x00", "../../etc/passwd")
+#: what every field is sent, no text of a database and no part of an address; of the others all fields of a form get one
+WORST = "../../\x00etc/passwd"
 #: fields of one form that are tried at most, one at a time
 MOST_FIELDS = 8
 #: what would end the painter's own visit, and kinds of pages that are looked at at most
@@ -38,8 +38,7 @@ class StrangeForms(RoomCase):
         for action, form in forms:
             names = sorted(form.names)
             for name in chance.sample(names, min(MOST_FIELDS, len(names))):
-                for text in WORST:
-                    self.send(action, form.sent | {name: text}, faults)
+                self.send(action, form.sent | {name: WORST}, faults)
             self.send(action, dict.fromkeys(names, chance.choice(STRANGE)), faults)
         self.assertEqual(faults, [])
 
