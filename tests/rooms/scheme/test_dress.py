@@ -72,18 +72,10 @@ class TheAlmanac(DressCase):
 
     def test_what_an_address_names_wrongly_opens_nothing_or_is_not_found(self):
         self.assertNotContains(self.see("almanac", of="99", garment="facing"), "What speaks of it")
+        asked = {"almanac": self.kept.pk, "year": "212", "of": "4", "garment": "facing"}
         for rank in ("king", "\x00", "x" * 5000):
-            self.assertNotContains(self.see("almanac", of="4", garment="facing", rank=rank), "What speaks of it")
-            self.post(
-                "settle-dress",
-                almanac=self.kept.pk,
-                year="212",
-                of="4",
-                garment="facing",
-                rank=rank,
-                fact="",
-                status=404,
-            )
+            self.assertNotContains(self.see("almanac", rank=rank, **asked), "What speaks of it")
+            self.post("settle-dress", rank=rank, fact="", status=404, **asked)
         self.see("almanac", almanac="999999", status=404)
         self.post("settle-dress", status=404, almanac=self.kept.pk, year="212", of="99", garment="facing", fact="f1")
 
