@@ -16,7 +16,8 @@ from ...memory import remembered
 from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Parted, Plain, Quartered, Strewn
 from .group_drawing import beside_band, group_pieces
 from .line import frame
-from .partition import laid_shape, ordinary_shape, parts_of, pieces, trim_shape
+from .ordinary import laid_shape, ordinary_shape, trim_shape
+from .partition import parts_of, pieces
 from .shape import SHAPES, shape_polygon
 from .tincture import TINCTURES
 from .undrawn import undrawn

@@ -11,7 +11,7 @@ from .arranging import Spot, part_for, spots_for
 from .charge import charge_shape, fitted_in
 from .coat import Group, Ordinary
 from .line import frame
-from .partition import ordinary_shape
+from .ordinary import ordinary_shape
 from .worn import SLIVER, Piece, worn
 
 #: space about a charge, as a share of the box it fits

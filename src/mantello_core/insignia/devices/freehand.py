@@ -11,7 +11,7 @@ from shapely.ops import unary_union
 from ...errors import OutOfRange, UnknownName
 from ..arms.arms_drawing import ArmsDrawing
 from ..arms.charge import CHARGES
-from ..arms.partition import frame
+from ..arms.line import frame
 from ..arms.worn import Piece
 from .simplifying import Simplified, simplified
 
