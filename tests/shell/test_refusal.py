@@ -1,7 +1,8 @@
 """What a view lets through becomes a page that says what came."""
 
 from django.db import DataError
-from django.test import RequestFactory, SimpleTestCase
+from django.test import RequestFactory, SimpleTestCase, TestCase
+from django.urls import reverse
 
 from mantello.shell.refusal import Refusals
 
@@ -17,3 +18,11 @@ class Refused(SimpleTestCase):
     def test_a_fault_of_ours_stays_one(self):
         request = RequestFactory().post("/")
         self.assertIsNone(Refusals(lambda _: None).process_exception(request, KeyError("note")))
+
+
+class NotTaken(TestCase):
+    def test_an_address_that_only_takes_forms_has_a_page_of_ours(self):
+        answer = self.client.get(reverse("set-look"))
+        self.assertContains(answer, "takes what a form sends", status_code=405)
+        self.assertContains(answer, reverse("armies"), status_code=405)
+        self.assertEqual(answer.headers["Allow"], "POST")

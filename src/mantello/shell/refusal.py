@@ -47,13 +47,19 @@ class NotOwner(Exception):
 
 
 class Refusals:
-    """Turn refusals that a view lets through into pages that keep what was typed."""
+    """Turn refusals that a view lets through into pages that keep what was typed, and an address that only takes forms, which
+    is what a refused form leaves in the address bar, into one that leads on."""
 
     def __init__(self, get_response):
         self.get_response = get_response
 
     def __call__(self, request):
-        return self.get_response(request)
+        answer = self.get_response(request)
+        if answer.status_code != 405:
+            return answer
+        page = render(request, "shell/not_taken.html", status=405)
+        page.headers["Allow"] = answer.headers["Allow"]
+        return page
 
     def process_exception(self, request, exception):
         """A page for a stale edit (409), for what is the owner's to do (403), or a refusal of the core or of the database (422);
