@@ -19,8 +19,9 @@ STRANGE = (
 WORST = "../../\x00etc/passwd"
 #: fields of one form that are tried at most, one at a time
 MOST_FIELDS = 8
-#: what would end the painter's own visit, and kinds of pages that are looked at at most
+#: what would end the painter's own visit
 LEFT_OUT = ("sign-out",)
+#: kinds of pages that are looked at at most
 MOST_PAGES = 220
 ANSWERS = {200, 202, 302, 400, 403, 404, 405, 409, 413, 422, 429}
 

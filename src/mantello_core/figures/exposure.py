@@ -79,10 +79,10 @@ def _below(plate: Plate, height: float) -> list[float]:
     shown = _standing(plate)
     limit = shown.foot - height * shown.tall
     inside = np.maximum(0.0, shown.bottom - np.maximum(shown.top, limit)) / np.maximum(shown.bottom - shown.top, 1e-9)
-    least = len(plate.areas)
-    reached = np.bincount(shown.area, shown.mm2 * np.minimum(1.0, inside), least)
-    mm2 = np.bincount(shown.area, shown.mm2, least)
-    return np.divide(reached, mm2, out=np.zeros(least), where=mm2 > 0).tolist()
+    count = len(plate.areas)
+    reached = np.bincount(shown.area, shown.mm2 * np.minimum(1.0, inside), count)
+    mm2 = np.bincount(shown.area, shown.mm2, count)
+    return np.divide(reached, mm2, out=np.zeros(count), where=mm2 > 0).tolist()
 
 
 @dataclass(frozen=True, eq=False)

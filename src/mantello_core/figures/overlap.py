@@ -50,6 +50,7 @@ class Layers:
         return list(dict.fromkeys(area.name for area in self.areas))
 
     def _seen(self, name: str):
+        # united even when it is one alone: where outlines begin decides ties of measures, and kept plates were drawn so
         return unary_union([area.vis for area in self.areas if area.name == name])
 
     def mm2(self, name: str) -> float:

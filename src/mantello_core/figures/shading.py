@@ -22,6 +22,7 @@ CAST = (0.62, 1.0)
 TRUE_FROM, TRUE_SHARE = 100, 0.3
 #: a form's turning away: the share of its inscribed radius that lies in shade, and the slope of the light
 TURN = {"ball": (0.42, 0.75), "cyl": (0.58, 0.12)}
+#: what form gives, in drawing order: kind and name
 _FORMED = (("dark", "form"), ("dark", "core"), ("lite", "sheen"), ("lite", "edge"))
 ALPHA = {"form": 0.13, "core": 0.12, "sheen": 0.22, "edge": 0.20, "cast": 0.26}
 

@@ -54,11 +54,6 @@ def difference(a, b):
     return only_area(shapely.difference(a, b, grid_size=GRID))
 
 
-def overlap(a, b):
-    """What ``a`` and ``b`` share, snapped."""
-    return only_area(shapely.intersection(a, b, grid_size=GRID))
-
-
 def merged(cmds, cut=None, clip=None):
     """Commands of the united sub-paths, less ``cut``, inside ``clip``; so no inner seam is drawn."""
     shape = polygon_of(cmds, 18)
