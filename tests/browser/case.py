@@ -26,9 +26,9 @@ from tests.emptied import Emptied
 
 # Playwright's event loop runs in the test's thread, where the test also asks the database.
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
-#: ms until something must be seen, and until a page must have come: generous, for a machine that is busy
-SEEN, COME = 20_000, 60_000
-expect.set_options(timeout=SEEN)
+#: ms until a test gives up waiting for what it waits for: so many that only a fault takes them, also where four others are at work
+PATIENCE = 120_000
+expect.set_options(timeout=PATIENCE)
 
 ROSA = {
     "name": "rosa", "email": "rosa@example.test", "password1": "tide-and-salt-9", "password2": "tide-and-salt-9",
@@ -68,7 +68,7 @@ class InFlight:
     def wait(self):
         """Return once nothing is being answered."""
         with self._changed:
-            if not self._changed.wait_for(lambda: not self._answering, timeout=COME / 1000):
+            if not self._changed.wait_for(lambda: not self._answering, timeout=PATIENCE / 1000):
                 raise AssertionError(f"{len(self._answering)} requests are still being answered.")
 
     def _started(self, **_):
@@ -104,7 +104,8 @@ class Worker(threading.Thread):
         """Wait until all that is asked for now is done: the round that is on, and a whole one after it."""
         with self._turn:
             wanted = self._rounds + 2
-            self._turn.wait_for(lambda: self._rounds >= wanted, COME / 1000)
+            if not self._turn.wait_for(lambda: self._rounds >= wanted, PATIENCE / 1000):
+                raise AssertionError("The worker is not done.")
 
     def stop(self):
         self._ended.set()
@@ -126,8 +127,7 @@ class BrowserCase(Emptied, StaticLiveServerTestCase):
         caches["tries"].clear()  # no model's table, so it is not emptied with the others
         self.faults = []
         self.context = self.browser.new_context(viewport={"width": 1280, "height": 800}, accept_downloads=True)
-        self.context.set_default_navigation_timeout(COME)
-        self.context.set_default_timeout(SEEN)
+        self.context.set_default_timeout(PATIENCE)
         in_flight = InFlight()
         # the tables are emptied after a test: whatever is still being answered would find nothing there
         self.addCleanup(in_flight.stop)

@@ -23,7 +23,7 @@ from tests.core.figures.modelled.case import carrier
 from tests.core.figures.modelled.case import clicked as clicked_on
 from tests.core.figures.photographed.case import clicked, sample
 
-from .case import COME, BrowserCase
+from .case import BrowserCase
 
 FOLDER = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
 EVENINGS = (datetime(2026, 11, 24, 22, 0, tzinfo=UTC), datetime(2026, 11, 26, 20, 6, tzinfo=UTC))
@@ -74,13 +74,13 @@ class Shots(BrowserCase):
         figure = Workpiece.objects.get(model=None)
         address = f"{reverse('photographed', args=[army.pk, figure.pk])}?view=front"
         self.go(address)
-        expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
+        expect(self.page.locator("[data-ready]")).to_be_visible()
         one, (_, truth, names) = figure.photographs.get(view="front"), sample("diver", "front")
         given = clicked(unpacked(bytes(one.cut)), truth, 3)
         one.given = {str(piece): names[area - 1] for piece, area in given.items()}
         one.save()
         self.go(address)
-        expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
+        expect(self.page.locator("[data-ready]")).to_be_visible()
         self.page.get_by_role("button", name="left arm sleeve").click()
         self.page.screenshot(path=FOLDER / "photographs.png")
 
@@ -89,12 +89,12 @@ class Shots(BrowserCase):
         figure = Workpiece.objects.exclude(model=None).get()
         address = reverse("photographed", args=[army.pk, figure.pk])
         self.go(address)
-        expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
+        expect(self.page.locator("[data-ready]")).to_be_visible()
         model, true, names = carrier()
         given = {str(piece): names[area] for piece, area in clicked_on(model, true, 3).items()}
         figure.photographs.update(given=given)
         self.go(f"{address}?step=keep")
-        expect(self.page.locator("[data-turned]")).to_be_visible(timeout=COME)
+        expect(self.page.locator("[data-turned]")).to_be_visible()
         self.page.screenshot(path=FOLDER / "model.png")
 
     def take(self, name, path):

@@ -8,7 +8,7 @@ from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army, Link
 from tests.samples import calvessa, pared
 
-from .case import COME, BrowserCase
+from .case import PATIENCE, BrowserCase
 
 AXE = FOLDER / "node_modules" / "axe-core" / "axe.min.js"
 #: the rules of WCAG 2.2 AA and of good practice
@@ -50,12 +50,12 @@ class AccessibleCase(BrowserCase):
             viewport={"width": 1280, "height": 800}, bypass_csp=True, storage_state=self.context.storage_state()
         )
         self.addCleanup(self.context.close)
-        self.context.set_default_navigation_timeout(COME)
+        self.context.set_default_timeout(PATIENCE)
         self.page = self.new_page()
 
     def broken(self, path: str) -> list[str]:
         self.go(path)
-        self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')", timeout=COME)
+        self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')")
         self.page.evaluate(DRAWN)
         self.page.evaluate(AXE.read_text(encoding="utf-8"))
         beyond = [f"{path}: scrolls as a whole"] if self.page.evaluate(WHOLE) else []

@@ -7,7 +7,7 @@ from mantello.almanacs.models import Almanac, FoundList
 from mantello.workspace.editing import keep_design
 from mantello_core.formats.sample import dress_almanac, levy, sample_list
 
-from .case import COME, BrowserCase
+from .case import BrowserCase
 
 
 class Dress(BrowserCase):
@@ -34,7 +34,7 @@ class Dress(BrowserCase):
         year.focus()
         for _ in range(6):
             year.press("ArrowLeft")
-        expect(self.cell("2, Lantern, facing: buff, documented")).to_be_visible(timeout=COME)
+        expect(self.cell("2, Lantern, facing: buff, documented")).to_be_visible()
 
     def test_a_question_is_answered_with_one_click(self):
         self.go(f"/armies/{self.army.pk}/scheme/dress/lists/")
@@ -49,7 +49,7 @@ class Dress(BrowserCase):
     def test_a_unit_is_dealt_to_and_one_figure_chosen_for(self):
         self.go(f"/armies/{self.army.pk}/scheme/variety/?unit=reed-cutters")
         self.page.get_by_role("button", name="Deal", exact=True).click()
-        expect(self.page.get_by_role("heading", name="Pot by pot")).to_be_visible(timeout=COME)
+        expect(self.page.get_by_role("heading", name="Pot by pot")).to_be_visible()
         self.page.get_by_role("link", name="No. 3, Reed-cutter 3").click()
         figure = self.page.get_by_label("What they may wear")
         expect(figure.get_by_role("heading", name="Reed-cutter 3")).to_be_visible()

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import expect
 
-from .case import COME, BrowserCase
+from .case import BrowserCase
 
 #: presses of a mouse or a finger that a path may take, from the empty home on
 MOST_CLICKS = 8
@@ -27,7 +27,7 @@ class FirstArmy(BrowserCase):
 
     def assert_coloured(self):
         """The army's page stands, its figures have colours, and it took few presses."""
-        expect(self.page.get_by_role("heading", name="Muster")).to_be_visible(timeout=COME)
+        expect(self.page.get_by_role("heading", name="Muster")).to_be_visible()
         expect(self.page.get_by_role("link", name="Colour it now")).to_have_count(0)
         self.assertTrue(1 <= self.clicked() <= MOST_CLICKS, self.clicked())
 
@@ -42,7 +42,7 @@ class FirstArmy(BrowserCase):
         expect(
             self.page.get_by_role("progressbar").or_(self.page.get_by_role("button", name="Start with this")).first
         ).to_be_visible()
-        self.page.get_by_role("button", name="Start with this").first.click(timeout=COME)
+        self.page.get_by_role("button", name="Start with this").first.click()
         self.page.get_by_role("link", name="Army", exact=True).click()
         self.assert_coloured()
 
@@ -50,10 +50,10 @@ class FirstArmy(BrowserCase):
         listed = self.page.locator(".start", has=self.page.get_by_label("Paste or type it"))
         listed.get_by_label("Paste or type it").fill("9 fusiliers\n3 knights")
         listed.get_by_role("button", name="Take it in").click()
-        self.page.get_by_role("link", name="Colour it now").click(timeout=COME)
+        self.page.get_by_role("link", name="Colour it now").click()
         expect(
             self.page.get_by_role("progressbar").or_(self.page.get_by_role("button", name="Take this scheme")).first
         ).to_be_visible()
-        self.page.get_by_role("button", name="Take this scheme").first.click(timeout=COME)
+        self.page.get_by_role("button", name="Take this scheme").first.click()
         self.page.get_by_role("link", name="Army", exact=True).click()
         self.assert_coloured()

@@ -7,7 +7,7 @@ from mantello.workspace.readings import reading_of
 from tests.core.figures.modelled.case import stl
 from tests.rooms.army.test_modelled import POST
 
-from .case import COME, BrowserCase
+from .case import BrowserCase
 
 #: areas in words, and how far down the picture of the post they are
 PARTS = (("base rim", 0.95), ("torso coat", 0.5), ("head helm", 0.12))
@@ -26,7 +26,7 @@ class Modelled(BrowserCase):
             {"name": "post.stl", "mimeType": "model/stl", "buffer": stl(POST)}
         )
         self.page.get_by_role("button", name="Cut it up").click()
-        expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
+        expect(self.page.locator("[data-ready]")).to_be_visible()
         sheet = self.page.locator("canvas[data-areas]")
         box = sheet.bounding_box()
         for words, down in PARTS:
@@ -37,10 +37,10 @@ class Modelled(BrowserCase):
             expect(self.page.locator("[data-said]")).to_contain_text("Given to")
         expect(self.page.locator("#hand-kept")).to_have_text("kept")
         self.page.get_by_role("link", name="Back").click()
-        expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
+        expect(self.page.locator("[data-ready]")).to_be_visible()
         expect(self.page.locator("#hand-told")).to_contain_text("3 areas")
         self.page.get_by_role("link", name="Check and keep").last.click()
-        expect(self.page.locator(".hand-pictures svg")).to_have_count(5, timeout=COME)
+        expect(self.page.locator(".hand-pictures svg")).to_have_count(5)
         expect(self.page.locator("[data-turned='-30 10']")).to_be_visible()
         self.page.get_by_label("Turn it").press("ArrowRight")
         expect(self.page.locator("[data-turned='-25 10']")).to_be_visible()

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import expect
 
-from .case import COME, BrowserCase
+from .case import BrowserCase
 
 _WIDE = "document.documentElement.scrollWidth"
 #: boxes of the children of every column's head that overlap another
@@ -23,7 +23,7 @@ class Phone(BrowserCase):
 
     def shown(self, path: str):
         self.go(f"{self.army}{path}")
-        self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')", timeout=COME)
+        self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')")
         self.assertLessEqual(self.page.evaluate(_WIDE), 391, path)
         self.assertEqual(self.page.evaluate(_OVERPRINTED), [], path)
 
@@ -81,7 +81,7 @@ class Phone(BrowserCase):
         self.page.set_viewport_size({"width": 320, "height": 256})
         for path in ("", "scheme/", "scheme/checks/", "scheme/rules/", "recipes/", "paints/", "plan/", "log/"):
             self.go(f"{self.army}{path}")
-            self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')", timeout=COME)
+            self.page.wait_for_function("() => !document.querySelector('[data-behaviour=poll]')")
             self.assertLessEqual(self.page.evaluate(_WIDE), 321, path)
             self.assertLessEqual(
                 self.page.evaluate(

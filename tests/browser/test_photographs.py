@@ -13,7 +13,7 @@ from mantello.workspace.readings import reading_of
 from mantello_core.figures.photographed.packing import unpacked
 from tests.core.figures.photographed.case import drawn
 
-from .case import COME, BrowserCase
+from .case import BrowserCase
 
 #: areas in words, and where they are on the drawn figure, as shares across and down
 PARTS = (("face", 0.5, 0.225), ("torso corselet", 0.4, 0.55), ("tunic", 0.58, 0.55), ("base rim", 0.3, 0.86))
@@ -38,7 +38,7 @@ class Photographs(BrowserCase):
         self.page.get_by_label("Width of its base, mm").fill("25")
         self.page.get_by_label("From the front").set_input_files(photograph())
         self.page.get_by_role("button", name="Cut it up").click()
-        expect(self.page.locator("[data-ready]")).to_be_visible(timeout=COME)
+        expect(self.page.locator("[data-ready]")).to_be_visible()
         return self.page.locator("canvas[data-areas]")
 
     def test_from_a_photograph_to_the_planned_evening(self):
@@ -55,7 +55,7 @@ class Photographs(BrowserCase):
         expect(self.page.locator("#hand-kept")).to_have_text("kept")
         self.assert_alike()
         self.page.get_by_role("link", name="Check and keep").last.click()
-        expect(self.page.locator(".hand-pictures svg")).to_be_visible(timeout=COME)
+        expect(self.page.locator(".hand-pictures svg")).to_be_visible()
         self.page.get_by_role("button", name="Keep as a figure type").click()
         self.note("Quay diver taken from photographs: 4 areas")
         (own,) = reading_of(Army.objects.select_related("head").get().head).design.army.types
@@ -76,7 +76,7 @@ class Photographs(BrowserCase):
         self.note("at 1 Army")
         self.go(f"{self.army}plan/")
         self.page.get_by_text("Batch by batch, in this order").click()
-        expect(self.page.get_by_role("cell", name="4 of Harbour").first).to_be_visible(timeout=COME)
+        expect(self.page.get_by_role("cell", name="4 of Harbour").first).to_be_visible()
 
     def assert_alike(self):
         """The browser gave every piece to the area that the server would."""
@@ -122,7 +122,7 @@ class Photographs(BrowserCase):
         self.page.mouse.move(box["x"] + box["width"] * 0.7, box["y"] + box["height"] * 0.86, steps=8)
         self.page.mouse.up()
         self.page.get_by_role("button", name="Cut it so").click()
-        expect(self.page.get_by_role("button", name="Cut it without what was drawn")).to_be_visible(timeout=COME)
+        expect(self.page.get_by_role("button", name="Cut it without what was drawn")).to_be_visible()
         one = Workpiece.objects.get().photographs.get()
         self.assertEqual(one.strokes[0][0], "table")
         self.assertLess(unpacked(bytes(one.cut)).labels[344, 100], 0)
@@ -139,7 +139,7 @@ class Photographs(BrowserCase):
         for key in ("ArrowDown", "Enter", "Shift+ArrowRight", "Shift+ArrowRight", "Enter", "End"):
             self.page.keyboard.press(key)
         self.page.get_by_role("button", name="Cut it so").press("Enter")
-        expect(self.page.get_by_role("button", name="Cut it without what was drawn")).to_be_visible(timeout=COME)
+        expect(self.page.get_by_role("button", name="Cut it without what was drawn")).to_be_visible()
         one = Workpiece.objects.get().photographs.get()
         self.assertEqual((one.strokes[0][0], len(one.strokes[0][1])), ("border", 2))
         self.assertEqual(list(one.given.values()), ["gear.bellows"])

@@ -12,7 +12,7 @@ from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
 from tests.samples import calvessa
 
-from .case import COME, BrowserCase
+from .case import BrowserCase
 
 
 class Waiting(BrowserCase):
@@ -41,7 +41,7 @@ class Waiting(BrowserCase):
         expect(self.page.get_by_text("This is no archive of an army")).to_be_visible()
         file.set_input_files({"name": "river.zip", "mimeType": "application/zip", "buffer": data})
         self.page.get_by_role("button", name="Take it in").click()
-        expect(self.page.get_by_role("heading", name="River Watch is here again")).to_be_visible(timeout=COME)
+        expect(self.page.get_by_role("heading", name="River Watch is here again")).to_be_visible()
         self.page.get_by_role("link", name="Open it").click()
         expect(self.page.get_by_role("heading", name="Muster")).to_be_visible()
         self.assertEqual(Army.objects.count(), 2)
