@@ -8,7 +8,7 @@ import numpy as np
 from ..colour.film import free_film, opaque
 from ..colour.reflectance import BANDS, to_air, to_film, xyz_of
 from ..colour.spaces import Lab, labs_of
-from ..paints.paint import STANDARD_COAT, Film
+from ..paints.paint import STANDARD_COAT, STANDARD_SOLIDS, Film
 
 #: µm of metallic film that hides all but 1/e of what is beneath: of aluminium flakes, and more where they are tinted as in
 #: gold and copper, by how much redder than blue they shine
@@ -274,6 +274,17 @@ def washed(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
     a surface; the film grows with its power of 1.5."""
     dried = coated(surface, settled(film), wash_pooled(film, dilution, recess))
     return replace(dried, matt=np.maximum(surface.matt, WASH_MATT))
+
+
+def washed_each(surface: Surface, washes: Sequence[tuple[Film, float]], *, recess) -> Surface:
+    """One surface after each of some washes, ``washed`` of many at once, (washes, 16). washes: films without metal, each with its
+    dilution; recess: how deep it lies, one for all."""
+    films = [settled(film) for film, _ in washes]
+    stack = Film(
+        *(np.stack([getattr(film, name) for film in films]) for name in ("absorption", "scattering")), STANDARD_SOLIDS
+    )
+    pooled = np.array([wash_pooled(film, dilution, recess) for film, dilution in washes])
+    return replace(coated(surface, stack, pooled), matt=np.maximum(surface.matt, WASH_MATT))
 
 
 def settled(film: Film) -> Film:

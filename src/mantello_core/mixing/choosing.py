@@ -4,7 +4,7 @@ import math
 from dataclasses import dataclass
 
 from ..colour.spaces import Lab
-from ..film.surface import solid, washed
+from ..film.surface import solid, washed_each
 from ..memory import remembered
 from ..paints.paint import Paint
 from ..recipes.step import Mix
@@ -42,15 +42,21 @@ def shade_choices(base: Mix, pots: tuple[Paint, ...]) -> tuple[ShadeChoice, ...]
     if own.lightness < DARKEST:
         return ()
     wanted = min(SHADE_DROP, own.lightness - 6)
+    washes = [
+        Mix(((pot, 1.0),), *thinned)
+        for pot in pots
+        if pot.kind == "wash"
+        for thinned in (("neat", 0.0), ("medium", 1.0), ("medium", 2.0), ("medium", 4.0))
+    ]
+    if not washes:
+        return ()
+    dried = washed_each(ground, [(mix.film, mix.dilution) for mix in washes], recess=True)
     found = []
-    for wash in (pot for pot in pots if pot.kind == "wash"):
-        for thinned in (("neat", 0.0), ("medium", 1.0), ("medium", 2.0), ("medium", 4.0)):
-            mix = Mix(((wash, 1.0),), *thinned)
-            dried = washed(ground, mix.film, mix.dilution, recess=True).colour
-            lost = 0.2 * max(0, own.chroma - dried.chroma)
-            found.append(
-                ShadeChoice(abs(own.lightness - dried.lightness - wanted) + turned(own, dried) + lost, mix, dried)
-            )
+    for mix, seen in zip(washes, dried.labs.tolist(), strict=True):
+        recess = Lab(*seen)
+        lost = 0.2 * max(0, own.chroma - recess.chroma)
+        cost = abs(own.lightness - recess.lightness - wanted) + turned(own, recess) + lost
+        found.append(ShadeChoice(cost, mix, recess))
     return tuple(found)
 
 
@@ -59,11 +65,11 @@ def light_order(base: Mix, pots: tuple[Paint, ...], rise: float = LIGHT_RISE) ->
     """Paints that are lighter than a mix, those about ``rise`` L* lighter at the least turn of hue first."""
     own = solid(base.film).colour
     lighter = [
-        pot for pot in pots if pot.kind in ("acrylic", "air") and solid(pot.film).colour.lightness > own.lightness + 5
+        pot for pot in pots if pot.kind in ("acrylic", "air") and pot.film.masstone.lightness > own.lightness + 5
     ]
 
     def cost(pot: Paint) -> tuple[float, str]:
-        other = solid(pot.film).colour
+        other = pot.film.masstone
         return abs(other.lightness - own.lightness - rise) + turned(own, other), pot.id
 
     return tuple(sorted(lighter, key=cost))

@@ -1,12 +1,11 @@
 """Highlight routes: what a colour is lightened with, in near-equal steps, and where that takes hue and chroma."""
 
-import itertools
 from dataclasses import dataclass
 from math import gcd
 
 import numpy as np
 
-from ..colour.difference import difference
+from ..colour.difference import difference, differences_among
 from ..colour.film import opaque
 from ..colour.reflectance import to_air, xyz_of
 from ..colour.spaces import Lab, labs_of
@@ -88,13 +87,14 @@ def route(base: Mix, light: Paint, steps: int = STEPS, rise: float = RISE) -> Ro
         raise OutOfRange(f"{steps} steps; allowed is 1 to 8.", "steps")
     if not 5 <= rise <= 60:
         raise OutOfRange(f"A rise of {rise:g} L*; allowed is 5 to 60.", "rise")
-    mixes, colours = _lattice(base, light)
-    gained = [colour.lightness - colours[0].lightness for colour in colours]
-    end = min(range(len(colours)), key=lambda at: abs(gained[at] - rise))
+    drops, colours = _lattice(base, light)
+    gained = colours[:, 0] - colours[0, 0]
+    end = int(abs(gained - rise).argmin())
     if end < steps or gained[end] < rise / 2:
         return None
     chosen = _even(colours[: end + 1], steps)
-    return Route(light, tuple(mixes[at] for at in chosen[1:]), tuple(colours[at] for at in chosen))
+    mixes = tuple(_dropped(base, light, *drops[at]) for at in chosen[1:])
+    return Route(light, mixes, tuple(Lab(*row) for row in colours[chosen].tolist()))
 
 
 def parts_route(base: Mix, light: Paint, steps: int = STEPS) -> Route:
@@ -120,8 +120,9 @@ def _drift(one: Route) -> tuple[float, str]:
     return round(turned + abs(one.chroma_drift) + 2 * (max(one.steps) - min(one.steps)), 3), one.light.id
 
 
-def _lattice(base: Mix, light: Paint) -> tuple[list[Mix], list[Lab]]:
-    """Mixes in whole drops, from the mix alone towards the paint, and their colours. The paint alone is left out."""
+def _lattice(base: Mix, light: Paint) -> tuple[list[tuple[int, int]], np.ndarray]:
+    """Whole drops, from the mix alone towards a paint: how many times the mix's lowest parts, and parts of the paint; and CIELAB of
+    what they give, (n, 3). The paint alone is left out."""
     parts = _lowest(base)
     whole, most = sum(parts), MOST_PARTS // max(parts)
     drops = {
@@ -136,16 +137,13 @@ def _lattice(base: Mix, light: Paint) -> tuple[list[Mix], list[Lab]]:
     absorbed, scattered = (
         weights @ np.stack([getattr(film, name) for film in films]) for name in ("absorption", "scattering")
     )
-    mixes = [
-        Mix(
-            (
-                *tuple((pot, float(times * part)) for (pot, _), part in zip(base.parts, parts, strict=True)),
-                (light, float(other)),
-            )
-        )
-        for times, other in pairs
-    ]
-    return mixes, [Lab(*row) for row in labs_of(xyz_of(to_air(opaque(absorbed, scattered)))).tolist()]
+    return pairs, labs_of(xyz_of(to_air(opaque(absorbed, scattered))))
+
+
+def _dropped(base: Mix, light: Paint, times: int, other: int) -> Mix:
+    """A mix's lowest parts so many times, with so many of a paint."""
+    parts = zip(base.parts, _lowest(base), strict=True)
+    return Mix((*((pot, float(times * part)) for (pot, _), part in parts), (light, float(other))))
 
 
 def _lowest(base: Mix) -> tuple[int, ...]:
@@ -164,21 +162,19 @@ def _lowest(base: Mix) -> tuple[int, ...]:
     return tuple(one // gcd(*found) for one in found)
 
 
-def _even(colours: list[Lab], steps: int) -> list[int]:
-    """Indices from the first colour to the last with so many steps as alike as can be."""
-    end = len(colours) - 1
-    ideal = sum(difference(one, two) for one, two in itertools.pairwise(colours)) / steps
-    cost: dict[tuple[int, int], tuple[float, int]] = {(0, 0): (0.0, -1)}
-    for step in range(1, steps + 1):
-        for at in range(step, end + 1):
-            ways = [
-                (cost[step - 1, before][0] + (difference(colours[before], colours[at]) - ideal) ** 2, before)
-                for before in range(step - 1, at)
-                if (step - 1, before) in cost
-            ]
-            if ways:
-                cost[step, at] = min(ways)
-    chosen = [end]
-    for step in range(steps, 0, -1):
-        chosen.append(cost[step, chosen[-1]][1])
+def _even(colours: np.ndarray, steps: int) -> list[int]:
+    """Indices from the first of some colours, (n, 3), to the last with so many steps as alike as can be; of two ways that cost the
+    same, the one that begins with smaller steps."""
+    apart = differences_among(colours)
+    ideal = apart.diagonal(1).sum() / steps
+    # from a row to a column that comes after it
+    strayed = np.where(np.tri(len(colours), dtype=bool), np.inf, (apart - ideal) ** 2)
+    cost, ways = np.where(np.arange(len(colours)), np.inf, 0.0), []
+    for _ in range(steps):
+        reached = cost[:, None] + strayed
+        ways.append(reached.argmin(axis=0))
+        cost = reached.min(axis=0)
+    chosen = [len(colours) - 1]
+    for before in reversed(ways):
+        chosen.append(int(before[chosen[-1]]))
     return chosen[::-1]
