@@ -10,6 +10,13 @@ from mantello_core.formats.sample import levy
 from mantello_core.scheme.cascade import resolve
 design = levy(); resolution = resolve(design.army, design.scheme)
 """
+_BRIEF = """
+from mantello_core.design.brief import Brief, formation_names
+from mantello_core.proposals.proposal import army_for_brief, proposals
+from mantello_core.proposals.whole_method import with_whole_method
+brief = Brief(formations=4)
+army = army_for_brief('F', brief, formation_names('', 4))
+"""
 _CAMOUFLAGE = """
 from itertools import count
 from mantello_core.camouflage.laying import patterned
@@ -46,8 +53,8 @@ class Question:
 
 
 QUESTIONS = (
-    Question("six proposals", "from mantello_core.design.brief import Brief, formation_names\nfrom mantello_core.proposals.proposal import army_for_brief, proposals\n"
-             "brief = Brief(formations=4)\narmy = army_for_brief('F', brief, formation_names('', 4))", "proposals(army, brief)", 400),
+    Question("six proposals", _BRIEF, "proposals(army, brief)", 400),
+    Question("six proposals, with every recipe", _BRIEF, "[with_whole_method(one.design) for one in proposals(army, brief)]", 800),
     Question("all undercoats of 200 figures", f"{_LEVY}from mantello_core.planning.undercoating import undercoat_advice", "undercoat_advice(design, resolution)", 400),
     Question("plan from the design on, 200 figures", f"{_LEVY}from datetime import datetime\nfrom mantello_core.planning.plan import plan",
              "plan(design, datetime(2026, 11, 24, 18), resolution=resolution)", 300),

@@ -279,7 +279,8 @@ def washed(surface: Surface, film: Film, dilution: float, *, recess) -> Surface:
 def washed_each(surface: Surface, washes: Sequence[tuple[Film, float]], *, recess) -> Surface:
     """One surface after each of some washes, ``washed`` of many at once, (washes, 16). washes: films without metal, each with its
     dilution; recess: how deep it lies, one for all."""
-    films = [settled(film) for film, _ in washes]
+    sunk = {film: settled(film) for film, _ in washes}
+    films = [sunk[film] for film, _ in washes]
     stack = Film(
         *(np.stack([getattr(film, name) for film in films]) for name in ("absorption", "scattering")), STANDARD_SOLIDS
     )

@@ -50,7 +50,7 @@ def shade_choices(base: Mix, pots: tuple[Paint, ...]) -> tuple[ShadeChoice, ...]
     ]
     if not washes:
         return ()
-    dried = washed_each(ground, [(mix.film, mix.dilution) for mix in washes], recess=True)
+    dried = washed_each(ground, [(mix.paints[0].film, mix.dilution) for mix in washes], recess=True)
     found = []
     for mix, seen in zip(washes, dried.labs.tolist(), strict=True):
         recess = Lab(*seen)

@@ -1,6 +1,7 @@
 """Highlight routes: what a colour is lightened with, in near-equal steps, and where that takes hue and chroma."""
 
 from dataclasses import dataclass
+from functools import cached_property
 from math import gcd
 
 import numpy as np
@@ -39,6 +40,11 @@ class Route:
     colours: tuple[Lab, ...]
 
     @property
+    def kept_bytes(self) -> int:
+        """About how many bytes it takes where answers are kept; the paints are kept elsewhere."""
+        return 1_500 * len(self.mixes)
+
+    @property
     def steps(self) -> tuple[float, ...]:
         """CIEDE2000 from each colour to the next."""
         return tuple(difference(one, two) for one, two in zip(self.colours, self.colours[1:], strict=False))
@@ -75,7 +81,7 @@ class Route:
         return tuple(at for at, colour in enumerate(self.colours[1:], 1) if colour.chroma < least)
 
 
-@remembered(8_000)
+@remembered(5_000)
 def route(base: Mix, light: Paint, steps: int = STEPS, rise: float = RISE) -> Route | None:
     """The ladder of so many near-equal steps (CIEDE2000) from a mix towards a paint, about ``rise`` L* in all.
 
@@ -87,14 +93,14 @@ def route(base: Mix, light: Paint, steps: int = STEPS, rise: float = RISE) -> Ro
         raise OutOfRange(f"{steps} steps; allowed is 1 to 8.", "steps")
     if not 5 <= rise <= 60:
         raise OutOfRange(f"A rise of {rise:g} L*; allowed is 5 to 60.", "rise")
-    drops, colours = _lattice(base, light)
-    gained = colours[:, 0] - colours[0, 0]
+    lattice = _lattice(base, light)
+    gained = lattice.colours[:, 0] - lattice.colours[0, 0]
     end = int(abs(gained - rise).argmin())
     if end < steps or gained[end] < rise / 2:
         return None
-    chosen = _even(colours[: end + 1], steps)
-    mixes = tuple(_dropped(base, light, *drops[at]) for at in chosen[1:])
-    return Route(light, mixes, tuple(Lab(*row) for row in colours[chosen].tolist()))
+    chosen = _even(lattice.apart[: end + 1, : end + 1], steps)
+    mixes = tuple(_dropped(base, light, *lattice.drops[at]) for at in chosen[1:])
+    return Route(light, mixes, tuple(Lab(*row) for row in lattice.colours[chosen].tolist()))
 
 
 def parts_route(base: Mix, light: Paint, steps: int = STEPS) -> Route:
@@ -120,10 +126,41 @@ def _drift(one: Route) -> tuple[float, str]:
     return round(turned + abs(one.chroma_drift) + 2 * (max(one.steps) - min(one.steps)), 3), one.light.id
 
 
-def _lattice(base: Mix, light: Paint) -> tuple[list[tuple[int, int]], np.ndarray]:
-    """Whole drops, from the mix alone towards a paint: how many times the mix's lowest parts, and parts of the paint; and CIELAB of
-    what they give, (n, 3). The paint alone is left out."""
-    parts = _lowest(base)
+@dataclass(frozen=True, eq=False)
+class _Lattice:
+    """What a mix and a paint give in whole drops, from the mix alone towards the paint, which is left out."""
+
+    #: how many times the mix's lowest parts, and parts of the paint
+    drops: tuple[tuple[int, int], ...]
+    #: CIELAB of each, opaque, (n, 3)
+    colours: np.ndarray
+
+    @cached_property
+    def apart(self) -> np.ndarray:
+        """CIEDE2000 between every two, (n, n)."""
+        return differences_among(self.colours)
+
+    @property
+    def kept_bytes(self) -> int:
+        """About how many bytes it takes once all is told, where answers are kept."""
+        return 8 * len(self.drops) * (len(self.drops) + 3)
+
+
+@remembered(3_000)
+def _lattice(base: Mix, light: Paint) -> _Lattice:
+    parts = _lowest(_amounts(base))
+    drops = _drops(parts)
+    films = base.film, light.film
+    weights = np.array(drops) * (sum(parts), 1) * [film.solids for film in films]
+    absorbed, scattered = (
+        weights @ np.stack([getattr(film, name) for film in films]) for name in ("absorption", "scattering")
+    )
+    return _Lattice(drops, labs_of(xyz_of(to_air(opaque(absorbed, scattered)))))
+
+
+@remembered(60)
+def _drops(parts: tuple[int, ...]) -> tuple[tuple[int, int], ...]:
+    """Every ratio that whole drops give: how many times the lowest parts of a mix, and parts of what lightens it; least of that first."""
     whole, most = sum(parts), MOST_PARTS // max(parts)
     drops = {
         (times * whole / other): (times, other)
@@ -131,24 +168,22 @@ def _lattice(base: Mix, light: Paint) -> tuple[list[tuple[int, int]], np.ndarray
         for other in range(1, MOST_PARTS + 1)
         if len(parts) > 1 or times + other <= MOST_DROPS
     }
-    pairs = [(1, 0)] + [drops[ratio] for ratio in sorted(drops, reverse=True)]
-    films = base.film, light.film
-    weights = np.array([(times * whole, other) for times, other in pairs], float) * [film.solids for film in films]
-    absorbed, scattered = (
-        weights @ np.stack([getattr(film, name) for film in films]) for name in ("absorption", "scattering")
-    )
-    return pairs, labs_of(xyz_of(to_air(opaque(absorbed, scattered))))
+    return ((1, 0), *(drops[ratio] for ratio in sorted(drops, reverse=True)))
 
 
 def _dropped(base: Mix, light: Paint, times: int, other: int) -> Mix:
     """A mix's lowest parts so many times, with so many of a paint."""
-    parts = zip(base.parts, _lowest(base), strict=True)
+    parts = zip(base.parts, _lowest(_amounts(base)), strict=True)
     return Mix((*((pot, float(times * part)) for (pot, _), part in parts), (light, float(other))))
 
 
-def _lowest(base: Mix) -> tuple[int, ...]:
+def _amounts(mix: Mix) -> tuple[float, ...]:
+    return tuple(amount for _, amount in mix.parts)
+
+
+@remembered(60)
+def _lowest(amounts: tuple[float, ...]) -> tuple[int, ...]:
     """The parts of a mix as the lowest whole numbers that come near them, 12 at most."""
-    amounts = [amount for _, amount in base.parts]
     best = min(
         (
             max(
@@ -162,19 +197,18 @@ def _lowest(base: Mix) -> tuple[int, ...]:
     return tuple(one // gcd(*found) for one in found)
 
 
-def _even(colours: np.ndarray, steps: int) -> list[int]:
-    """Indices from the first of some colours, (n, 3), to the last with so many steps as alike as can be; of two ways that cost the
-    same, the one that begins with smaller steps."""
-    apart = differences_among(colours)
+def _even(apart: np.ndarray, steps: int) -> list[int]:
+    """Indices from the first of some colours to the last with so many steps as alike as can be, by CIEDE2000 between every two,
+    (n, n); of two ways that cost the same, the one whose last step is larger."""
     ideal = apart.diagonal(1).sum() / steps
     # from a row to a column that comes after it
-    strayed = np.where(np.tri(len(colours), dtype=bool), np.inf, (apart - ideal) ** 2)
-    cost, ways = np.where(np.arange(len(colours)), np.inf, 0.0), []
+    strayed = np.where(np.tri(len(apart), dtype=bool), np.inf, (apart - ideal) ** 2)
+    cost, ways = np.where(np.arange(len(apart)), np.inf, 0.0), []
     for _ in range(steps):
         reached = cost[:, None] + strayed
         ways.append(reached.argmin(axis=0))
         cost = reached.min(axis=0)
-    chosen = [len(colours) - 1]
+    chosen = [len(apart) - 1]
     for before in reversed(ways):
         chosen.append(int(before[chosen[-1]]))
     return chosen[::-1]

@@ -41,10 +41,11 @@ def _told(value: object) -> Iterator[float | str]:
 
 @cache
 def _told_of(kind: type) -> tuple[str, ...]:
-    """Names of what a kind of value says of itself besides its fields; paints and grounds are left out, they come often."""
+    """Names of what a kind of value says of itself besides its fields and how much it takes where it is kept; paints and grounds are
+    left out, they come often."""
     if kind.__name__ in ("Paint", "Film", "Ground", "Mix", "Step", "Technique"):
         return ()
-    return tuple(name for name, member in vars(kind).items() if isinstance(member, property))
+    return tuple(name for name, member in vars(kind).items() if isinstance(member, property) and name != "kept_bytes")
 
 
 def _shortened(value: float) -> float:

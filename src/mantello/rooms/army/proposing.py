@@ -32,6 +32,8 @@ from mantello_core.scheme.scheme import Scheme
 SCHEMES = "army.schemes"
 #: figures shown on a proposal's card, and their height in pixels
 MOST_SHOWN, TALL = 5, 132
+#: roles whose colours a card shows
+MOST_ROLES = 9
 #: answers kept of one painter, the newest
 MOST_KEPT = 8
 
@@ -77,14 +79,21 @@ def asked_schemes(
 
 def schemes_proposed(job: Job) -> Iterator[Step]:
     """Work out schemes and draw their cards. The result: the cards as a fragment, titles and designs."""
-    yield Step(0, 2)
+    yield Step(0, 1)
     asked = read_design(job.asked["document"], drawing_of)
     found = proposals(asked.army, asked.brief, tuple(Lab(*one) for one in job.asked["seeds"]))
-    made = [replace(one, design=with_whole_method(one.design)) for one in found]
-    yield Step(1, 2)
-    cards = render_to_string("army/proposal_cards.html", {"cards": _cards(made), "for_army": job.asked["for_army"]})
-    designs = [stored(one.design) for one in made]
-    yield Step(2, 2, {"cards": cards, "titles": [one.title for one in made], "designs": designs})
+    cards, of = [], len(found) + 1
+    for number, one in enumerate(found):
+        # a brief that is changed meanwhile is not worked on any longer than one card takes
+        yield Step(number + 1, of)
+        cards.append(_card(number, replace(one, design=with_whole_method(one.design))))
+    shown = {"cards": _compared(cards), "for_army": job.asked["for_army"]}
+    told = {
+        "cards": render_to_string("army/proposal_cards.html", shown),
+        "titles": [card.proposal.title for card in cards],
+        "designs": [stored(card.proposal.design) for card in cards],
+    }
+    yield Step(of, of, told)
 
 
 def shown(job: Job | None, request, army=None) -> dict:
@@ -108,24 +117,18 @@ def taken(job: Job, said) -> tuple[str, Design] | None:
     return titles[at], with_whole_method(read_design(job.result["designs"][at], drawing_of))
 
 
-def _cards(made) -> list[Card]:
-    cards = []
-    for number, one in enumerate(made):
-        reading = Reading(one.design)
-        marks = [
-            role
-            for role in one.design.scheme.roles
-            if role.id in {cell[2] for t in one.design.scheme.tables for cell in t.cells}
-        ]
-        shown = [
-            one.design.scheme.role_by_id["field"],
-            *marks,
-            one.design.scheme.role_by_id["cloth"],
-            one.design.scheme.role_by_id["trim"],
-        ]
-        roles = [(role, reading.tones(role.id)) for role in dict.fromkeys(shown)][:9]
-        due = _due(one.design.brief, reading.cost.minutes, timezone.localdate())
-        cards.append(Card(number, one, SCHOOLS[one.school][0], _picture(reading), reading.cost, "", due, roles))
+def _card(number: int, one: Proposal) -> Card:
+    reading, scheme = Reading(one.design), one.design.scheme
+    told = {cell[2] for table in scheme.tables for cell in table.cells}
+    marks = [role for role in scheme.roles if role.id in told]
+    field, cloth, trim = (scheme.role_by_id[name] for name in ("field", "cloth", "trim"))
+    roles = [(role, reading.tones(role.id)) for role in dict.fromkeys((field, *marks, cloth, trim))][:MOST_ROLES]
+    due = _due(one.design.brief, reading.cost.minutes, timezone.localdate())
+    return Card(number, one, SCHOOLS[one.school][0], _picture(reading), reading.cost, "", due, roles)
+
+
+def _compared(cards: list[Card]) -> list[Card]:
+    """The cards, each with its brushwork beside that of the others."""
     least = min((card.cost.minutes for card in cards), default=0.0)
     return [replace(card, effort=_effort(card.cost.minutes, least)) for card in cards]
 
