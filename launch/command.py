@@ -189,7 +189,7 @@ def _start(asked: argparse.Namespace, url: str, database: Database) -> int:
     else:
         say("served beyond this machine: sign-in is needed, the demo account is not opened")
     STATE.mkdir(exist_ok=True)
-    with simulated_reader(environment) as address, background_worker(environment):
+    with database.kept_up(), simulated_reader(environment) as address, background_worker(environment):
         return serve(environment | {"MANTELLO_READER": address, "MANTELLO_POOL": POOL}, host, asked.port)
 
 

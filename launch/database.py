@@ -5,8 +5,10 @@ import hashlib
 import os
 import pwd
 import shutil
+import socket
 import subprocess
 import tempfile
+import threading
 from contextlib import contextmanager
 from pathlib import Path
 from urllib.parse import quote
@@ -17,6 +19,8 @@ from .step import ROOT, STATE, SetupError, run, say
 OWNER, USER, NAME = "mantello", "mantello_application", "mantello"
 #: of the socket's name; the folder alone tells servers apart
 PORT = 5432
+#: seconds between two looks whether the server still answers
+_LOOK = 2.0
 #: signs of a socket's whole path that the system allows
 _LONGEST = 100
 #: what makes everything that an earlier version's superuser owned the application's own
@@ -62,7 +66,7 @@ class Database:
             fcntl.flock(self._used, fcntl.LOCK_SH)
             if not (self.folder / "PG_VERSION").exists():
                 self._make()
-            if self._running() and not self._answers():
+            if self._running() and not self._listens():
                 self._stop()  # an earlier version's, which listens elsewhere
             if not self._running():
                 self._launch()
@@ -79,8 +83,40 @@ class Database:
                 return  # others still use it
             finally:
                 used, self._used = self._used, None
-            self._stop()
+            # where it could not be made or started, that is what is told
+            if self._running():
+                self._stop()
             used.close()
+
+    @contextmanager
+    def kept_up(self):
+        """Within it the server is started again when it ends by itself, as it does where a disk is full or memory short."""
+        ended = threading.Event()
+        keeper = threading.Thread(target=self._keep_up, args=(ended,), daemon=True)
+        keeper.start()
+        try:
+            yield
+        finally:
+            ended.set()
+            keeper.join()
+
+    def _keep_up(self, ended: threading.Event) -> None:
+        told = ""
+        while not ended.wait(_LOOK):
+            if self._answers():
+                continue
+            with self._alone():
+                # it may be coming up, or another command brought it up
+                if ended.is_set() or self._running():
+                    continue
+                try:
+                    self._launch()
+                    say("PostgreSQL had ended; it runs again")
+                    told = ""
+                except SetupError as error:
+                    if str(error) != told:
+                        say(f"PostgreSQL has ended, and is tried again until it starts. {error}")
+                    told = str(error)
 
     @contextmanager
     def _alone(self):
@@ -127,13 +163,22 @@ class Database:
             known.write_text(made)
         return Path(known.read_text())
 
-    def _answers(self) -> bool:
+    def _listens(self) -> bool:
         return (self.sockets / f".s.PGSQL.{PORT}").exists()
+
+    def _answers(self) -> bool:
+        """Whether somebody takes calls at the server's socket."""
+        with socket.socket(socket.AF_UNIX) as call:
+            try:
+                call.connect(str(self.sockets / f".s.PGSQL.{PORT}"))
+            except OSError:
+                return False
+        return True
 
     def _make(self) -> None:
         say("making the database cluster")
         shutil.rmtree(self.folder, ignore_errors=True)
-        self.folder.mkdir(parents=True)
+        self.folder.mkdir(parents=True, exist_ok=True)  # a disk of its own that is mounted there stays
         if self.as_server:
             owner = pwd.getpwnam("postgres")
             os.chown(self.folder, owner.pw_uid, owner.pw_gid)

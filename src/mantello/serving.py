@@ -19,6 +19,8 @@ timeout = 120
 graceful_timeout = 20
 keepalive = 10
 backlog = 512
+#: bytes of an address: a brief says everything in its own, which the longest names take half of in some scripts
+limit_request_line = 8190
 loglevel = "warning"
 #: seconds that a line may be silent within a request or an answer
 SILENT = 20

@@ -1,6 +1,9 @@
 """The project's own server: shared by commands, reached by nobody else, its application no superuser; secrets unreadable."""
 
+import os
+import signal
 import tempfile
+import time
 from contextlib import contextmanager
 from pathlib import Path
 from unittest import mock
@@ -20,6 +23,15 @@ def elsewhere(deep: str = ""):
         state.mkdir(parents=True, exist_ok=True)
         with mock.patch.object(database, "STATE", state):
             yield state
+
+
+def until(holds, seconds: float = 120):
+    """Wait for a condition; so long that only a fault takes it."""
+    since = time.monotonic()
+    while not holds():
+        if time.monotonic() - since > seconds:
+            raise AssertionError("It does not come about.")
+        time.sleep(0.02)
 
 
 class Servers(SimpleTestCase):
@@ -66,6 +78,60 @@ class Servers(SimpleTestCase):
             finally:
                 first.stop()
             self.assertTrue(state.exists())
+
+    def test_a_server_that_ends_by_itself_is_started_again_and_a_stopped_one_is_not(self):
+        with (
+            elsewhere() as state,
+            mock.patch.object(database, "_LOOK", 0.1),
+            mock.patch.object(database, "say") as said,
+        ):
+            store = database.Database()
+            store.start()
+            try:
+                with store.kept_up():
+                    first = int((store.folder / "postmaster.pid").read_text().split()[0])
+                    os.kill(first, signal.SIGKILL)
+                    until(lambda: said.call_args_list[-1:] == [mock.call("PostgreSQL had ended; it runs again")])
+                    self.assertEqual(store.query("postgres", "SELECT 1"), "1")
+                    self.assertNotEqual(int((store.folder / "postmaster.pid").read_text().split()[0]), first)
+            finally:
+                store.stop()
+            self.assertFalse(store._running())
+            self.assertTrue(state.exists())
+
+    def test_a_server_that_cannot_start_is_told_once_and_tried_until_it_can(self):
+        with elsewhere(), mock.patch.object(database, "_LOOK", 0.01), mock.patch.object(database, "say") as said:
+            store, tries = database.Database(), []
+
+            def launch():
+                tries.append(None)
+                if len(tries) < 5:
+                    raise SetupError("Starting PostgreSQL failed.", "read the log")
+
+            with (
+                mock.patch.object(store, "_running", return_value=False),
+                mock.patch.object(store, "_launch", launch),
+                store.kept_up(),
+            ):
+                until(lambda: len(tries) >= 5)
+            told = [one.args[0] for one in said.call_args_list]
+            self.assertEqual(sum("Starting PostgreSQL failed" in one for one in told), 1, told)
+            self.assertTrue(any("runs again" in one for one in told), told)
+
+    def test_why_a_cluster_cannot_be_made_is_told_and_not_that_it_cannot_be_stopped(self):
+        def failing(*_, what, **__):
+            raise SetupError(what, "read the message")
+
+        with elsewhere():
+            store = database.Database()
+            with (
+                mock.patch.object(store, "_server", failing),
+                self.assertRaisesMessage(SetupError, "Making the database"),
+            ):
+                try:
+                    store.start()
+                finally:
+                    store.stop()
 
 
 class Secrets(SimpleTestCase):

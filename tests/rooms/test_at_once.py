@@ -1,5 +1,6 @@
 """Two connections at once: requests that overlap on one army end well, and nothing is done twice."""
 
+import errno
 import re
 import threading
 import uuid
@@ -11,6 +12,7 @@ from django.contrib.auth import get_user_model
 from django.db import OperationalError, connection
 from django.test import Client, TestCase, TransactionTestCase
 from django.urls import reverse
+from psycopg.errors import DiskFull
 
 from mantello import rooms
 from mantello.accounts import once
@@ -230,9 +232,9 @@ class Away(RoomCase):
     """The database goes away under a request."""
 
     @contextmanager
-    def away(self):
+    def away(self, error: Exception | None = None):
         self.client.raise_request_exception = False
-        with patch("mantello.workspace.models.ArmyQuerySet.seen_by", side_effect=OperationalError("gone")):
+        with patch("mantello.workspace.models.ArmyQuerySet.seen_by", side_effect=error or OperationalError("gone")):
             yield
 
     def test_a_page_that_cannot_be_read_says_so_and_looks_again_by_itself(self):
@@ -249,3 +251,19 @@ class Away(RoomCase):
         self.assertContains(answer, "Send it again", status_code=503)
         self.assertContains(answer, 'name="name" value="Tide &lt;b&gt;"', status_code=503)
         self.assertNotIn("Refresh", answer.headers)
+
+    def test_a_full_disk_is_told_as_what_it_is_and_what_was_typed_stays(self):
+        no_room = OperationalError("could not extend file")
+        no_room.__cause__ = DiskFull("could not extend file")
+        for error in (no_room, OSError(errno.ENOSPC, "No space left on device")):
+            with self.away(error):
+                read = self.client.get(reverse("army", args=[self.army.pk]))
+                sent = self.client.post(
+                    reverse("change-node", args=[self.army.pk, self.now().army.root.id]), {"base": 1, "name": "Tide"}
+                )
+            for answer in (read, sent):
+                self.assertContains(answer, "No room to save", status_code=503)
+                self.assertContains(answer, "All that was saved is safe", status_code=503)
+            self.assertContains(sent, 'name="name" value="Tide"', status_code=503)
+        with self.away(OSError(errno.ENOENT, "No such file")):
+            self.assertEqual(self.client.get(reverse("army", args=[self.army.pk])).status_code, 500)

@@ -1,12 +1,15 @@
 """Refusals as pages: what came, what is allowed, what is safe, and one thing to do."""
 
+import errno
 import sys
+from collections.abc import Iterator
 
 from django.db import DataError, InterfaceError, OperationalError
 from django.http import HttpResponse
 from django.middleware.csrf import get_token
 from django.shortcuts import render
 from django.template.loader import render_to_string
+from psycopg.errors import DiskFull
 from psycopg_pool import PoolTimeout
 
 from mantello_core.errors import MantelloError, Unreadable
@@ -92,18 +95,22 @@ def forbidden(request, exception=None):
 
 
 def broken(request):
-    """A fault of ours, or the database is away; rendered without anything that could fail again."""
-    if _is_away(sys.exc_info()[1]):
-        return away(request)
+    """A fault of ours, or the database is away or has no room; rendered without anything that could fail again."""
+    came_of = list(_chain(sys.exc_info()[1]))
+    full = any(map(_is_full, came_of))
+    if full or any(isinstance(error, (OperationalError, InterfaceError, PoolTimeout)) for error in came_of):
+        return away(request, full=full)
     return HttpResponse(render_to_string("shell/broken.html"), status=500)
 
 
-def away(request):
-    """The database cannot be reached: a page that looks again by itself, or sends again what was typed."""
+def away(request, *, full: bool = False):
+    """The database cannot be reached, or what is kept finds no room: a page that looks again by itself, or sends again what was
+    typed."""
     typed = [*request.POST.lists()] if request.method == "POST" else []
     context = {
         "typed": [(name, value) for name, values in typed for value in values if name not in _SECRET],
         "sent": request.method == "POST",
+        "full": full,
         "path": request.get_full_path(),
         "csrf": get_token(request),
     }
@@ -115,13 +122,16 @@ def away(request):
     return answer
 
 
-def _is_away(error: BaseException | None) -> bool:
-    """Whether an error, or one it came from, tells that the database went away or takes nobody in."""
+def _chain(error: BaseException | None) -> Iterator[BaseException]:
+    """An error and those it came from."""
     while error is not None:
-        if isinstance(error, (OperationalError, InterfaceError, PoolTimeout)):
-            return True
+        yield error
         error = error.__cause__ or error.__context__
-    return False
+
+
+def _is_full(error: BaseException) -> bool:
+    """Whether it tells that a disk has no room, here or the database's."""
+    return isinstance(error, DiskFull) or (isinstance(error, OSError) and error.errno in (errno.ENOSPC, errno.EDQUOT))
 
 
 def unproved(request, reason=""):
