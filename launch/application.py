@@ -6,7 +6,8 @@ import signal
 import socket
 import subprocess
 import threading
-from contextlib import contextmanager
+import time
+from contextlib import contextmanager, suppress
 from pathlib import Path
 
 from .environment import PYTHON, VENV
@@ -147,6 +148,20 @@ def try_port(host: str, port: int) -> None:
             ) from error
 
 
+def _comes_up(process: subprocess.Popen, host: str, port: int) -> bool:
+    """Wait until a server takes calls; whether it does, rather than ends."""
+    while process.poll() is None:
+        with suppress(OSError), socket.create_connection((_reached_at(host), port), timeout=1):
+            return True
+        time.sleep(0.05)
+    return False
+
+
+def _reached_at(host: str) -> str:
+    """Where this machine reaches what is served on an address: one for all of its addresses cannot be called everywhere."""
+    return {"0.0.0.0": "127.0.0.1", "::": "::1", "": "127.0.0.1"}.get(host, host)
+
+
 #: heaps that the threads of a process share: with one for each, what one thread lets go no other can use
 FEW_ARENAS = {"MALLOC_ARENA_MAX": "2"}
 
@@ -168,8 +183,9 @@ def serve(environment: dict[str, str], host: str, port: int) -> int:
         process.terminate()
 
     before = {one: signal.signal(one, stop) for one in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP)}
-    say(f"Mantello is at http://{address}:{port}/ (Ctrl-C stops it)")
     try:
+        if _comes_up(process, host, port):
+            say(f"Mantello is at http://{address}:{port}/ (Ctrl-C stops it)")
         status = process.wait()
     finally:
         for one, handler in before.items():

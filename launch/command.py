@@ -141,6 +141,9 @@ def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int
             return manage(settings_for(database.url, MANTELLO_MODE="local"), "migrate", "--verbosity", "0")
         if verb == "start":
             return _start(asked, database.url, database)
+        if verb == "bench" and rest[:1] in (["load"], ["kill"]):
+            with database.kept_up():
+                return _bench(rest, database.url)
         return _verb(verb, asked, rest, database.url)
     finally:
         database.stop()
@@ -149,8 +152,6 @@ def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int
 def _verb(verb: str, asked: argparse.Namespace, rest: list[str], url: str) -> int:
     if verb == "test":
         return run_checks(settings_for(url, MANTELLO_MODE="test"), rest)
-    if verb == "bench" and rest[:1] in (["load"], ["kill"]):
-        return _bench(rest, url)
     if verb == "bench":
         return manage(settings_for(url, MANTELLO_MODE="test"), "bench", *rest)
     if verb == "shots":

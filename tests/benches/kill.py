@@ -10,6 +10,8 @@ import sys
 import threading
 import time
 import uuid
+from contextlib import suppress
+from pathlib import Path
 
 import psycopg
 
@@ -110,9 +112,21 @@ def _connections(server: Served, chance: random.Random) -> None:
         )
 
 
+def _database(server: Served, chance: random.Random) -> None:
+    """The whole database server dies; whoever started it starts it again."""
+    with psycopg.connect(dbname="postgres", **database_parts()) as one:
+        status = Path(f"/proc/{one.info.backend_pid}/status").read_text()
+    os.kill(int(re.search(r"PPid:\s+(\d+)", status)[1]), signal.SIGKILL)
+    for _ in range(600):
+        with suppress(psycopg.OperationalError), psycopg.connect(dbname="postgres", **database_parts()):
+            return
+        time.sleep(0.1)
+    raise SystemExit("The database did not come back.")
+
+
 def _all(server: Served, chance: random.Random) -> None:
     _worker(server, chance)
-    _connections(server, chance)
+    _database(server, chance)
     _master(server, chance)
 
 
@@ -121,6 +135,7 @@ _KILLED = {
     "master": _master,
     "task worker": _worker,
     "connections": _connections,
+    "database": _database,
     "all of it": _all,
 }
 
