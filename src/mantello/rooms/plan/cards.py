@@ -51,7 +51,7 @@ def cards_page(army, asked) -> str:
         printed.append({
             "batch": batch, "how": handling.how, "hints": handling.hints, "portion": handling.portion, "cautions": handling.cautions,
             "where": areas_words(areas_to_paint(evening.reading, batch, figure)) if batch.atoms[0].step != UNDERCOAT else "The whole figure",
-            "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done)),
+            "picture": mark_safe(desk_svg(evening.reading, batch, figure, everyone[unit, *figure].done, "print")),
             "figures": ", ".join(called(unit, rank, ordinal) for rank, ordinal in batch.left),
         })  # fmt: skip
     return render_to_string(

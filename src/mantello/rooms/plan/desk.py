@@ -61,8 +61,14 @@ def areas_words(areas: tuple[str, ...], limit: int = 9) -> str:
     return shown[0].upper() + shown[1:]
 
 
-def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: frozenset[tuple[str, str]]) -> str:
-    """Both views of a figure as it stands, the areas to paint in the colour they get, stitched round."""
+def desk_svg(
+    reading: Reading,
+    batch: Batch,
+    figure: tuple[str, int],
+    done: frozenset[tuple[str, str]],
+    detail: str = "large",
+) -> str:
+    """Both views of a figure as it stands, the areas to paint in the colour they get, stitched round. detail: as of plates."""
     one = reading.resolution.of(Figure(batch.block.task.unit, *figure))
     shape, wanted = one.plate, set(areas_to_paint(reading, batch, figure))
     coming = _coming(reading, batch, one)
@@ -92,7 +98,7 @@ def desk_svg(reading: Reading, batch: Batch, figure: tuple[str, int], done: froz
     for number, view in enumerate(shape.views):
         left, top, width, height = view.view_box
         parts.append(
-            f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, prefix=f"desk{number}-", bearing=bearing, camouflage=reading.camouflage(one, view.name, figure[1], laid_to=inks) if inks else ())}'
+            f'<g transform="translate({x - left:.1f} {tall - height - top:.1f})">{plate_group(shape, view.name, fill, detail=detail, prefix=f"desk{number}-", bearing=bearing, camouflage=reading.camouflage(one, view.name, figure[1], laid_to=inks) if inks else ())}'
         )
         if not batch.atoms[0].subject.is_ground:
             parts += [
