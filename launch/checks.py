@@ -8,11 +8,13 @@ from .environment import VENV
 from .scripts import script_checks, script_tests
 from .step import ROOT, attending, say
 
-#: test labels of each stage, and how many processes share one: a browser of its own wants a core of its own
+#: test labels of each stage, and how many processes share one: a browser of its own wants a core of its own. What takes longest
+#: alone comes first, so that no process is left with it at the end
 STAGES = {
     "core tests": (["tests.core"], None),
     "web tests": (
         [
+            "tests.rooms.test_strange_forms",
             "tests.launch",
             "tests.accounts",
             "tests.jobs",

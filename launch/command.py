@@ -128,7 +128,7 @@ def _with_database(verb: str, asked: argparse.Namespace, rest: list[str]) -> int
     if checking:
         ensure_browser()
     ensure_environment(("run", "check") if checking else ("run",))
-    if verb == "test" and not rest:
+    if verb == "test" and (not rest or any(".browser" in name for name in rest)):
         ensure_scripts()
     database = Database()
     try:

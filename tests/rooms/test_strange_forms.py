@@ -18,7 +18,7 @@ STRANGE = (
 #: what every field is sent, no text of a database and no part of an address; of the others all fields of a form get one
 WORST = "../../\x00etc/passwd"
 #: fields of one form that are tried at most, one at a time
-MOST_FIELDS = 8
+MOST_FIELDS = 3
 #: what would end the painter's own visit
 LEFT_OUT = ("sign-out",)
 #: kinds of pages that are looked at at most
