@@ -15,6 +15,8 @@ from .step import ROOT, STATE, SetupError, attended, end, run, say
 
 #: threads in which a process multiplies matrices: ours are small, and there is a process for every processor as it is
 ONE_THREAD = {"OPENBLAS_NUM_THREADS": "1"}
+#: heaps that the threads of a process share: with one for each, what one thread lets go no other can use
+FEW_ARENAS = {"MALLOC_ARENA_MAX": "2"}
 #: seconds until a task worker that ended is replaced
 WORKER_REST = 1.0
 
@@ -116,7 +118,7 @@ def background_worker(environment: dict[str, str]):
             with turn:
                 if ended.is_set():
                     return
-                running[:] = [subprocess.Popen(command, env=environment, cwd=ROOT, start_new_session=True)]
+                running[:] = [subprocess.Popen(command, env=FEW_ARENAS | environment, cwd=ROOT, start_new_session=True)]
             running[0].wait()
             if not ended.wait(WORKER_REST):
                 say("the task worker ended; another one takes its place")
@@ -160,10 +162,6 @@ def _comes_up(process: subprocess.Popen, host: str, port: int) -> bool:
 def _reached_at(host: str) -> str:
     """Where this machine reaches what is served on an address: one for all of its addresses cannot be called everywhere."""
     return {"0.0.0.0": "127.0.0.1", "::": "::1", "": "127.0.0.1"}.get(host, host)
-
-
-#: heaps that the threads of a process share: with one for each, what one thread lets go no other can use
-FEW_ARENAS = {"MALLOC_ARENA_MAX": "2"}
 
 
 def serve(environment: dict[str, str], host: str, port: int) -> int:
