@@ -156,7 +156,7 @@ class MemoryTests(TestCase):
     def test_every_store_is_listed_by_the_function_it_serves(self):
         difference(Lab(50, 1, 1), Lab(40, 2, 2))
         limits = {one.name: one.limit for one in memories()}
-        self.assertEqual(limits["mantello_core.colour.difference.difference"], 24_000 * 1024)
+        self.assertEqual(limits["mantello_core.colour.difference.difference"], 16_000 * 1024)
         held = {one.name: one.counts for one in memories()}["mantello_core.colour.difference.difference"]
         self.assertGreater(held.entries, 0)
         self.assertLess(sum(one.limit for one in memories()), 960 * 2**20)

@@ -1,17 +1,20 @@
 """Pages whose work takes long say so and look again; everything else waits for it."""
 
+import threading
 from dataclasses import replace
 from unittest.mock import patch
 
 from django.db import OperationalError
 from django.urls import reverse
 
+from mantello.rooms.plan import laying
 from mantello.settings.options import OPTIONS
 from mantello.shell import soon
 from mantello.workspace import reading, readings
 from mantello.workspace.models import Army
 from mantello.workspace.readings import reading_of
 from mantello.workspace.warming import warm_armies
+from mantello_core.memory import Memory
 from tests.rooms.case import RoomCase
 
 PAGE = {"HTTP_ACCEPT": "text/html"}
@@ -76,6 +79,28 @@ class Soon(RoomCase):
                 self.client.get(self.plan, **PAGE)
         self.assertEqual(self.client.get(self.plan, **PAGE).status_code, 202)
         self.assertEqual(self.shown(), 200)
+
+    def test_what_is_too_large_to_be_kept_is_there_for_who_comes_back(self):
+        with patch.object(laying, "_laid", Memory("of this test", 100)):
+            self.cold()
+            self.assertEqual(self.shown(), 200)
+
+    def test_of_answers_the_newest_two_are_left(self):
+        mark = soon._can_wait.set(True)
+        self.addCleanup(soon._can_wait.reset, mark)
+        soon._under_way.clear()
+        under = threading.Event()
+        for number in range(6):
+            with self.assertRaises(soon.BeingWorkedOut):
+                soon.beside(("of this test", number), lambda: under.wait(30))
+        under.set()
+        under_way()
+        with self.assertRaises(soon.BeingWorkedOut):
+            soon.beside(("of this test", "last"), lambda: None)
+        under_way()
+        left = [name for _, name in soon._under_way]
+        self.assertEqual(left, [4, 5, "last"])
+        self.assertTrue(soon.beside(("of this test", 5), lambda: False))
 
 
 class ReadAhead(RoomCase):

@@ -6,7 +6,7 @@ else (a picture, a fragment, an edit) waits for it.
 """
 
 import threading
-from collections.abc import Callable
+from collections.abc import Callable, Hashable
 from concurrent.futures import Future, ThreadPoolExecutor, wait
 from contextvars import ContextVar
 from typing import TypeVar
@@ -18,10 +18,12 @@ from mantello.settings.options import OPTIONS
 T = TypeVar("T")
 #: seconds that a page waits before it says so: what is ready sooner is shown at once
 PATIENCE = 0.35
+#: answers that are left here, the newest: whoever comes back for the page finds even one that is too large to be kept
+_LEFT = 2
 #: whether who asks now can be shown a page that waits
 _can_wait: ContextVar[bool] = ContextVar("can_wait", default=False)
 _lock = threading.Lock()
-_under_way: dict[tuple[int, str], Future] = {}
+_under_way: dict[Hashable, Future] = {}
 _thread: list[ThreadPoolExecutor] = []
 
 
@@ -36,6 +38,7 @@ def worked_out(holder: object, name: str, work: Callable[[], T]) -> T:
     """
     if not _can_wait.get():
         return work()
+
     key = id(holder), name
 
     def keep() -> None:
@@ -43,19 +46,34 @@ def worked_out(holder: object, name: str, work: Callable[[], T]) -> T:
         with _lock:
             _under_way.pop(key, None)
 
+    beside(key, keep)
+    return vars(holder)[name]
+
+
+def beside(key: Hashable, work: Callable[[], T]) -> T:
+    """What ``work`` gives, and may keep where whoever asks next looks first: at once where nobody looks at a page, else from beside
+    the request, once for all who ask by that key meanwhile.
+
+    Raises: BeingWorkedOut while a page is asked for that can wait for it; whatever ``work`` raised.
+    """
+    if not _can_wait.get():
+        return work()
+
     with _lock:
         running = _under_way.get(key)
         if running is None:
             if not _thread:
                 _thread.append(ThreadPoolExecutor(max_workers=1, thread_name_prefix="soon"))
-            running = _under_way[key] = _thread[0].submit(keep)
+            for left in [one for one, other in _under_way.items() if other.done()][:-_LEFT]:
+                del _under_way[left]
+            running = _under_way[key] = _thread[0].submit(work)
     wait([running], PATIENCE)
     if not running.done():
         raise BeingWorkedOut
-    with _lock:  # where it failed, whoever asks is told, and the next one tries again
-        _under_way.pop(key, None)
-    running.result()
-    return vars(holder)[name]
+    if running.exception():
+        with _lock:  # whoever asks is told, and the next one tries again
+            _under_way.pop(key, None)
+    return running.result()
 
 
 class Soon:

@@ -65,10 +65,10 @@ class Node:
         for child in self.children:
             yield from child.walk()
 
-    @property
+    @cached_property
     def figures(self) -> int:
         """Figures in it and below."""
-        return sum(rank.figures for node in self.walk() for rank in node.ranks)
+        return sum(rank.figures for rank in self.ranks) + sum(child.figures for child in self.children)
 
 
 @dataclass(frozen=True, order=True)

@@ -60,7 +60,7 @@ def differences_among(labs: np.ndarray) -> np.ndarray:
     return found
 
 
-@remembered(24_000, each=24)
+@remembered(16_000, each=24)
 def difference(one: Lab, other: Lab) -> float:
     """CIEDE2000 of two colours, by the same formula as ``differences``.
 

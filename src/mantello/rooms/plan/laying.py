@@ -2,6 +2,7 @@
 
 from datetime import datetime
 
+from mantello.shell.soon import beside
 from mantello.workspace.reading import Reading
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.design.design import Design
@@ -15,7 +16,7 @@ from mantello_core.record.pace import Pace
 #: bytes of a task and of an edge made ready, and of a block of a plan: measured
 _TASK, _EDGE, _BLOCK = 1_900, 120, 500
 _ready = Memory("work made ready", 32 * 2**20)
-_laid = Memory("plans", 12 * 2**20)
+_laid = Memory("plans", 20 * 2**20)
 _NOTHING = Prepared((), ())
 
 
@@ -29,22 +30,24 @@ def ready_work(reading: Reading, done: Done, pace: Pace, painter: str, faults: F
     sheets = reading.sheets
     told = tuple((id(one.rows), id(one.arranged)) for one in sheets)
     key = told, cut_by(design), units, done, pace, faults
-    known = _ready.get(key)
-    if known is None:
+
+    def make() -> tuple:
         work = prepared(design, reading.resolution, done, units, pace, sheets, faults)
         # what a key's numbers stand for is kept beside the answer, so that no other value can get them
-        known = _ready.put(key, (sheets, work), _TASK * len(work.tasks) + _EDGE * len(work.edges))
-    return known[1]
+        return _ready.put(key, (sheets, work), _TASK * len(work.tasks) + _EDGE * len(work.edges))
+
+    return (_ready.get(key) or beside(("ready", key), make))[1]
 
 
 def laid_plan(work: Prepared, evenings: Evenings, start: datetime, found: Style | None) -> Plan:
     """Work laid into evenings; the same plan for the same."""
     key = id(work), evenings, start, found
-    known = _laid.get(key)
-    if known is None:
+
+    def lay() -> tuple:
         plan = laid_out(work, evenings, start, found=found)
-        known = _laid.put(key, (work, plan), _TASK * len(plan.tasks) + _BLOCK * len(plan.blocks))
-    return known[1]
+        return _laid.put(key, (work, plan), _TASK * len(plan.tasks) + _BLOCK * len(plan.blocks))
+
+    return (_laid.get(key) or beside(("laid", key), lay))[1]
 
 
 def units_of(design: Design, painter: str) -> tuple[str, ...]:
