@@ -250,5 +250,9 @@ class Cards(DeskCase):
     def design():
         return pared(calvessa(), {"1st-harbour-line": "fusilier"})
 
-    def test_the_session_prints_as_cards(self):
+    def test_the_session_prints_as_cards_which_are_there_when_they_are_waited_for(self):
         self.printed("desk-cards")
+        self.at(TUESDAY + timedelta(minutes=4, seconds=7, microseconds=9))
+        self.assertEqual(self.see("desk-cards")["Content-Type"], "application/pdf")
+        self.at(TUESDAY + timedelta(minutes=15))
+        self.see("desk-cards", status=202)

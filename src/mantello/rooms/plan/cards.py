@@ -23,6 +23,8 @@ from .painters import can_plan, painter_in_hand
 
 #: cards printed at once
 MOST_CARDS = 24
+#: minutes after which cards are printed anew though nothing was logged: what dries may be ready by then
+_FRESH = 10
 
 
 @login_required
@@ -34,8 +36,9 @@ def cards(request, army_id):
     if not can_plan(army, painter):
         return redirect("plan", army.pk)
     now = timezone.now()
-    mark = f"{log_mark(army)} {now:%Y-%m-%d %H} {now.minute // 10}"
-    return paper(request, army, "cards", "desk-cards.pdf", mark, painter=painter, now=now.isoformat())
+    # the same paper for a while, so that whoever waited for it is given it
+    told = now.replace(minute=now.minute // _FRESH * _FRESH, second=0, microsecond=0)
+    return paper(request, army, "cards", "desk-cards.pdf", log_mark(army), painter=painter, now=told.isoformat())
 
 
 @paper_kind("cards", "Cards for the desk", "cards.css")
