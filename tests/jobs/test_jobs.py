@@ -9,7 +9,7 @@ from django.urls import reverse
 from django.utils import timezone
 from procrastinate.contrib.django.models import ProcrastinateJob
 
-from mantello.jobs import kinds
+from mantello.jobs import awake, kinds
 from mantello.jobs.kinds import Kind, Step
 from mantello.jobs.models import SILENT, Job
 from mantello.jobs.queue import asked_for, last_job, stop
@@ -104,6 +104,18 @@ class Jobs(JobCase):
         self.assertNotEqual(again, job)
         job.refresh_from_db()
         self.assertEqual((job.state, job.fault), (Job.State.FAILED, "The worker that did it went away."))
+
+    def test_a_worker_that_slept_with_the_machine_is_not_gone_until_it_stays_silent(self):
+        job, now = self.ask(), timezone.now()
+        Job.objects.filter(pk=job.pk).update(state=Job.State.RUNNING, heartbeat=now - 2 * SILENT)
+        with patch.object(awake, "_seen", []), patch.object(awake, "time") as clock:
+            # seconds awake, and seconds by the clock
+            for awake_for, by_the_clock, swept in ((10, 10, None), (12, 7212, 0), (100, 7300, 0), (200, 7400, 1)):
+                clock.monotonic.return_value, clock.time.return_value = 50.0 + awake_for, 1e9 + by_the_clock
+                if swept is None:
+                    self.assertFalse(awake.just_woke(SILENT.total_seconds()))
+                else:
+                    self.assertEqual(Job.objects.sweep(), swept, awake_for)
 
     def test_a_job_that_is_done_twice_is_done_once(self):
         job = self.ask()

@@ -6,6 +6,8 @@ from django.conf import settings
 from django.db import models
 from django.utils import timezone
 
+from .awake import just_woke
+
 #: how long a running job may be silent before its worker counts as gone
 SILENT = timedelta(minutes=3)
 
@@ -27,7 +29,10 @@ class JobQuerySet(models.QuerySet):
         self.model.objects.filter(pk__in=list(ended[most:])).delete()
 
     def sweep(self, now: datetime | None = None) -> int:
-        """Let running jobs whose worker is gone fail, so that they can be asked for again; how many those were."""
+        """Let running jobs whose worker is gone fail, so that they can be asked for again; how many those were. None where this
+        machine has just slept: its worker did too."""
+        if just_woke(SILENT.total_seconds()):
+            return 0
         dead = self.filter(state=Job.State.RUNNING, heartbeat__lt=(now or timezone.now()) - SILENT)
         return dead.update(state=Job.State.FAILED, fault="The worker that did it went away.")
 
