@@ -77,7 +77,7 @@ class Hands(BrowserCase):
         self.page.keyboard.up("v")
         expect(self.page.locator("[data-values]")).to_have_attribute("aria-checked", "false")
         self.page.keyboard.press("l")
-        self.page.wait_for_function("document.activeElement.closest('.ladder-col') !== null")
+        self.page.wait_for_function("() => document.activeElement.closest('.ladder-col') !== null")
         self.page.keyboard.press("Alt+4")
         expect(self.page).to_have_url(re.compile("/recipes/"))
 

@@ -90,7 +90,7 @@ class Keys(BrowserCase):
         self.tab_to('a[aria-label^="Change step"]')
         self.page.keyboard.press("Enter")
         expect(self.page.locator("form.step-form, .step form").first).to_be_visible()
-        self.page.wait_for_function("document.activeElement !== document.body")
+        self.page.wait_for_function("() => document.activeElement !== document.body")
 
     def test_a_rule_is_written_on_the_figure_by_keys(self):
         army = self.coloured()
@@ -114,7 +114,7 @@ class Keys(BrowserCase):
         self.page.keyboard.type("meant so")
         self.page.keyboard.press("Enter")
         expect(self.page.locator("#said")).to_contain_text("Accepted: meant so")
-        self.page.wait_for_function("document.activeElement !== document.body")
+        self.page.wait_for_function("() => document.activeElement !== document.body")
 
     def test_names_are_copied_and_pasted_in_the_table(self):
         army = self.coloured()
