@@ -16,7 +16,7 @@ from pathlib import Path
 import psycopg
 
 from .editor import Editor
-from .serving import NAME, Served, database_parts, served
+from .serving import NAME, Served, database_parts, served, until
 
 #: editors that edit all the while
 EDITORS = 4
@@ -117,11 +117,13 @@ def _database(server: Served, chance: random.Random) -> None:
     with psycopg.connect(dbname="postgres", **database_parts()) as one:
         status = Path(f"/proc/{one.info.backend_pid}/status").read_text()
     os.kill(int(re.search(r"PPid:\s+(\d+)", status)[1]), signal.SIGKILL)
-    for _ in range(600):
-        with suppress(psycopg.OperationalError), psycopg.connect(dbname="postgres", **database_parts()):
-            return
-        time.sleep(0.1)
-    raise SystemExit("The database did not come back.")
+    until(_database_answers, "The database did not come back.")
+
+
+def _database_answers() -> bool:
+    with suppress(psycopg.OperationalError), psycopg.connect(dbname="postgres", **database_parts()):
+        return True
+    return False
 
 
 def _all(server: Served, chance: random.Random) -> None:

@@ -6,6 +6,7 @@ import socket
 import subprocess
 import sys
 import time
+from collections.abc import Callable
 from contextlib import contextmanager
 from dataclasses import dataclass
 from urllib.parse import quote
@@ -34,12 +35,11 @@ class Served:
             [sys.executable, "-m", "gunicorn", "mantello.wsgi:application", "-c", "python:mantello.serving", "--bind", f"127.0.0.1:{self.port}"],
             env=FEW_ARENAS | self.environment, start_new_session=True,
         )  # fmt: skip
-        for _ in range(600):
-            with socket.socket() as probe:
-                if probe.connect_ex(("127.0.0.1", self.port)) == 0:
-                    return
-            time.sleep(0.1)
-        raise SystemExit("The server did not come.")
+        until(self._answers, "The server did not come.")
+
+    def _answers(self) -> bool:
+        with socket.socket() as probe:
+            return probe.connect_ex(("127.0.0.1", self.port)) == 0
 
     def start_work(self) -> None:
         """Start the task worker (anew)."""
@@ -48,6 +48,15 @@ class Served:
         self.work = subprocess.Popen(
             command, env=self.environment | {"MANTELLO_POOL": "0"}, start_new_session=True, **quiet
         )
+
+
+def until(holds: Callable[[], bool], said: str) -> None:
+    """Wait for a condition, a minute at most, and end with what is said if it does not come about."""
+    for _ in range(600):
+        if holds():
+            return
+        time.sleep(0.1)
+    raise SystemExit(said)
 
 
 def database_parts() -> dict[str, str]:

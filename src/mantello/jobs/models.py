@@ -1,6 +1,6 @@
 """Jobs: what is done by workers, how far it is, and what came of it."""
 
-from datetime import datetime, timedelta
+from datetime import timedelta
 
 from django.conf import settings
 from django.db import models
@@ -28,12 +28,12 @@ class JobQuerySet(models.QuerySet):
         ended = self.exclude(state__in=(Job.State.WAITING, Job.State.RUNNING)).values_list("pk", flat=True)
         self.model.objects.filter(pk__in=list(ended[most:])).delete()
 
-    def sweep(self, now: datetime | None = None) -> int:
+    def sweep(self) -> int:
         """Let running jobs whose worker is gone fail, so that they can be asked for again; how many those were. None where this
         machine has just slept: its worker did too."""
         if just_woke(SILENT.total_seconds()):
             return 0
-        dead = self.filter(state=Job.State.RUNNING, heartbeat__lt=(now or timezone.now()) - SILENT)
+        dead = self.filter(state=Job.State.RUNNING, heartbeat__lt=timezone.now() - SILENT)
         return dead.update(state=Job.State.FAILED, fault="The worker that did it went away.")
 
 
