@@ -96,6 +96,8 @@ class RoomCase(TestCase):
         sent = {"base": self.base() if base is None else base} | data
         answer = self.client.post(reverse(name, args=[self.army.pk, *arguments]), sent)
         self.assertEqual(answer.status_code, status, answer.content[:600])
+        # the log is asked by the mark that an army was read with
+        self.army.log_mark = Army.objects.filter(pk=self.army.pk).values_list("log_mark", flat=True).first()
         return answer
 
     def carried_out(self) -> None:

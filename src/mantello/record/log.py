@@ -7,8 +7,6 @@ from functools import cached_property
 from types import MappingProxyType
 from uuid import UUID
 
-from django.db.models import Count, Max, Q, Sum
-
 from mantello.workspace.models import Army
 from mantello_core.memory import Memory
 from mantello_core.order.subject import Subject, subject_of
@@ -127,26 +125,13 @@ class Log:
 
 
 def log_of(army: Army) -> Log:
-    """The log as it is now. Two statements where it is known since it changed last; whoever asks twice in a page keeps it."""
-    mark = log_mark(army)
-    key = army.pk, mark
+    """The log as it is at the mark that an army was read with; no statement where it is known since it changed last."""
+    key = army.pk, army.log_mark
     known = _kept.get(key)
     if known is None:
         lines = tuple(map(_line, army.entries.standing().values_list(*_COLUMNS)))
-        known = _kept.put(key, Log(mark, lines, _reopened(army)), _LINE_BYTES * (1 + len(lines)))
+        known = _kept.put(key, Log(army.log_mark, lines, _reopened(army)), _LINE_BYTES * (1 + len(lines)))
     return known
-
-
-def log_mark(army: Army) -> str:
-    """Changes whenever the log does; part of addresses of pictures that show progress."""
-    newest = army.entries.aggregate(
-        id=Max("pk"), back=Max("taken_back_at"), backs=Count("pk", filter=Q(taken_back_at__isnull=False)),
-        dried=Sum("dried"),
-    )  # fmt: skip
-    settled = army.settlements.aggregate(id=Max("pk"), count=Count("pk"))
-    moment = newest["back"].timestamp() * 1e6 if newest["back"] else 0
-    entries = f"{newest['id'] or 0}-{moment:.0f}.{newest['backs']}"
-    return f"{entries}-{settled['id'] or 0}.{settled['count']}-{newest['dried'] or 0}"
 
 
 def _line(row: tuple) -> Line:

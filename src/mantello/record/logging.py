@@ -43,7 +43,7 @@ def record(
     figures: (rank, ordinal). minutes: for all of it together; shared out by the planned time of each. used: what was
     not as planned.
     """
-    army = locked(army)
+    asked, army = army, locked(army)
     known = list(army.entries.filter(batch=batch))
     if known:
         return known
@@ -68,8 +68,8 @@ def record(
     usual = {atom.id: atom.seconds for atom in reading.atoms}
     planned = {atom.id: usual.get(atom.id, atom.seconds) * len(ordinals) / 60 for atom, ordinals in parts}
     whole = sum(planned.values()) or 1.0
-    return [
-        Entry.objects.create(
+    made = Entry.objects.bulk_create(
+        Entry(
             army=army,
             version=version,
             batch=batch,
@@ -93,7 +93,9 @@ def record(
             done_at=done_at,
         )
         for atom, ordinals in parts
-    ]
+    )
+    asked.log_mark = army.log_mark
+    return made
 
 
 def struck(army: Army, design: Design) -> Version:
@@ -110,7 +112,7 @@ def struck(army: Army, design: Design) -> Version:
 @transaction.atomic
 def take_back_batch(army: Army, batch: uuid.UUID) -> list[Entry]:
     """Take back what still stands of one press of 'done'; it stays in the log, struck through."""
-    army = locked(army)
+    locked(army)
     entries = list(army.entries.standing().filter(batch=batch))
     for entry in entries:
         take_back(entry)
@@ -129,7 +131,8 @@ def found_dry(army: Army, batch: uuid.UUID, moment: datetime) -> int:
 
     How many entries that were.
     """
-    known = list(army.entries.standing().select_for_update().filter(batch=batch))
+    locked(army)
+    known = list(army.entries.standing().filter(batch=batch))
     for entry in known:
         entry.dried = max(0.0, (moment - entry.done_at).total_seconds() / 60)
         entry.save(update_fields=["dried"])
@@ -189,11 +192,12 @@ def put_right(
     same = (minutes, coats, note, ordinals) == (entry.minutes, entry.coats, entry.note, list(entry.ordinals))
     if same and (mix is None or mix.words == entry.mix):
         return entry
-    old = Entry.objects.select_for_update().get(pk=entry.pk)
+    locked(entry.army)
+    old = entry.army.entries.get(pk=entry.pk)
     if old.taken_back_at:
         return old
     take_back(old)
-    made = Entry.objects.get(pk=entry.pk)
+    made = entry.army.entries.get(pk=entry.pk)
     made.pk, made.taken_back_at = None, None
     made.minutes, made.coats, made.note, made.ordinals = minutes, coats, note, ordinals
     if mix is not None and mix.words != entry.mix:

@@ -1,6 +1,8 @@
 """What was really painted, and the versions of the scheme it was painted to."""
 
-from django.db import models
+import secrets
+
+from django.db import models, transaction
 
 from mantello.workspace.models import Army, Edition
 from mantello_core.order.subject import Subject, subject_of
@@ -21,6 +23,36 @@ class Version(models.Model):
         ordering = ["number"]
 
 
+def mark_anew(army: Army) -> None:
+    """Give an army's log another mark. It is drawn, not counted: a change that is rolled back leaves one that never comes again.
+
+    Before anything of the log is written, so that whoever changes an army's log waits for its row first.
+    """
+    army.log_mark = secrets.token_hex(8)
+    Army.objects.filter(pk=army.pk).update(log_mark=army.log_mark)
+
+
+class LogRow(models.Model):
+    """What an army's log is read from: whenever some of it is kept, changed or deleted, the log has another mark."""
+
+    army: Army
+
+    class Meta:
+        abstract = True
+
+    def save(self, *args, **options):
+        """Keep it; the log is another from here on."""
+        with transaction.atomic():
+            mark_anew(self.army)
+            super().save(*args, **options)
+
+    def delete(self, *args, **options):
+        """Delete it; the log is another from here on."""
+        with transaction.atomic():
+            mark_anew(self.army)
+            return super().delete(*args, **options)
+
+
 class EntryQuerySet(models.QuerySet):
     """Questions about the log."""
 
@@ -28,8 +60,16 @@ class EntryQuerySet(models.QuerySet):
         """Entries that were not taken back."""
         return self.filter(taken_back_at=None)
 
+    def bulk_create(self, objs, *args, **options):
+        """Keep many at once, of one army or more; their logs are others from here on."""
+        objs = list(objs)
+        with transaction.atomic():
+            for army in {one.army_id: one.army for one in objs}.values():
+                mark_anew(army)
+            return super().bulk_create(objs, *args, **options)
 
-class Entry(models.Model):
+
+class Entry(LogRow):
     """One step done on some figures of one rank of one unit, which are named by their ids."""
 
     army = models.ForeignKey(Army, on_delete=models.CASCADE, related_name="entries")
@@ -86,7 +126,7 @@ class Entry(models.Model):
         return subject_of(self.role)
 
 
-class Settlement(models.Model):
+class Settlement(LogRow):
     """What the painter decided about figures painted to an older version: accepted, or to be painted again."""
 
     class Kind(models.TextChoices):

@@ -9,7 +9,7 @@ from mantello_core.memory import Memory, size_of
 from mantello_core.planning.done import Done
 from mantello_core.record.progress import FigureProgress, progress_of, summed
 
-from .log import Log, log_mark, log_of
+from .log import Log, log_of
 
 T = TypeVar("T")
 #: share of what is begun, where nothing more is known
@@ -51,7 +51,7 @@ def painted_share(army: Army) -> float:
 
 def remembered(army: Army, what: str, work: Callable[[], T]) -> T:
     """What was worked out from the army's design and log before, or else is now; kept until either changes."""
-    key = (what, army.pk, army.head_id, log_mark(army))
+    key = (what, army.pk, army.head_id, army.log_mark)
     known = _kept.get(key)
     if known is not None:
         return known

@@ -53,6 +53,8 @@ class Army(models.Model):
     variant = models.ForeignKey("Variant", on_delete=models.SET_NULL, null=True, related_name="+")
     #: the edition the work stands at
     head = models.OneToOneField("Edition", on_delete=models.RESTRICT, null=True, related_name="+")
+    #: another after every change of its log, kept here so that no page need ask the log whether it changed
+    log_mark = models.CharField(max_length=16, default="0")
 
     objects = ArmyQuerySet.as_manager()
 

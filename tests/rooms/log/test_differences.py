@@ -56,7 +56,7 @@ class Differences(RoomCase):
         return differences(army, reading_of(army.head))
 
     def asked_for(self, role: str) -> bool:
-        return not any(done[:4] == (UNIT, RANK, 1, of_role(role)) for done in done_steps(self.army))
+        return not any(done[:4] == (UNIT, RANK, 1, of_role(role)) for done in done_steps(self.army_now()))
 
     def test_nothing_differs_while_the_scheme_stays(self):
         self.assertEqual(self.found(), [])

@@ -6,7 +6,6 @@ from django.http import Http404
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.record.log import log_mark
 from mantello.record.queries import progress
 from mantello.workspace.muster import Muster
 from mantello.workspace.page import apply, army_for, room_page
@@ -59,7 +58,7 @@ def equipment(request, army_id, unit):
 def _page(request, army, unit: Node, status=200, lines=None):
     reading = reading_of(army.head)
     design = reading.design
-    muster = Muster(army, reading, progress(army), log_mark(army), painted=False)
+    muster = Muster(army, reading, progress(army), army.log_mark, painted=False)
     firsts = {one.rank: one for one in reversed(reading.resolution.classes) if one.unit == unit.id}
     lines = lines or _FORMS(initial=[vars(one) for one in unit.equipment], prefix="option")
     context = {

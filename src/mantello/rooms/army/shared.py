@@ -7,7 +7,6 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.record.log import log_mark
 from mantello.record.queries import progress
 from mantello.workspace import editing as actions
 from mantello.workspace.models import Link, Member
@@ -109,7 +108,7 @@ def _link(secret: str, kind: str) -> Link:
 def _muster(link: Link, reading, *, painted: bool) -> Muster:
     army = link.army
     return Muster(
-        army, reading, progress(army), log_mark(army), painted=painted,
+        army, reading, progress(army), army.log_mark, painted=painted,
         drawn_at=lambda view: reverse("shared-figure", args=[link.secret, view]),
     )  # fmt: skip
 

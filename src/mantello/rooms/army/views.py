@@ -8,7 +8,6 @@ from django.http import Http404
 from django.shortcuts import redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.record.log import log_mark
 from mantello.record.queries import progress
 from mantello.shell.fields import refused
 from mantello.workspace import editing as actions
@@ -84,7 +83,7 @@ def _army_page(request, army, status=200, picked_id="", **forms):
     seeing = seeing_from(request.GET)
     focus = force.nodes.get(request.GET.get("look", ""), force.root)
     picked = force.nodes.get(picked_id or request.GET.get("node", request.GET.get("look", "")), force.root)
-    muster = Muster(army, reading, progress(army), log_mark(army), painted=painted, seeing=seeing, focus=focus)
+    muster = Muster(army, reading, progress(army), army.log_mark, painted=painted, seeing=seeing, focus=focus)
     single = _single(muster, request.GET)
     kept = {"as": "painted" if painted else "designed"} | seeing.query()
     where = {"look": focus.id} if focus is not force.root else {}

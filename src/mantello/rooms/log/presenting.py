@@ -9,7 +9,6 @@ from django.utils import timezone
 from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import paper, paper_kind
-from mantello.record.log import log_mark
 from mantello.workspace.page import army_for
 from mantello.workspace.readings import reading_of
 from mantello_core.record.shooting_card import shooting_card
@@ -59,7 +58,7 @@ def strip(request, army_id):
     last = army.figure_photos.filter(unit=unit, rank=rank).order_by("-pk").values_list("pk", flat=True).first()
     if last is None:
         raise Http404
-    return paper(request, army, "strip", "strip.pdf", f"{last} {log_mark(army)}", unit=unit, rank=rank)
+    return paper(request, army, "strip", "strip.pdf", f"{last} {army.log_mark}", unit=unit, rank=rank)
 
 
 @paper_kind("strip", "Photographs in a row", "cards.css")

@@ -10,7 +10,6 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
 from mantello.jobs.papers import paper, paper_kind
-from mantello.record.log import log_mark
 from mantello.record.queries import progress
 from mantello.workspace.page import army_for
 from mantello_core.planning.compiling import UNDERCOAT
@@ -38,7 +37,7 @@ def cards(request, army_id):
     now = timezone.now()
     # the same paper for a while, so that whoever waited for it is given it
     told = now.replace(minute=now.minute // _FRESH * _FRESH, second=0, microsecond=0)
-    return paper(request, army, "cards", "desk-cards.pdf", log_mark(army), painter=painter, now=told.isoformat())
+    return paper(request, army, "cards", "desk-cards.pdf", army.log_mark, painter=painter, now=told.isoformat())
 
 
 @paper_kind("cards", "Cards for the desk", "cards.css")

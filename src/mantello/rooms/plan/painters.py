@@ -15,7 +15,6 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.jobs.papers import paper, paper_kind
 from mantello.record.handing import unit_record
-from mantello.record.log import log_mark
 from mantello.record.queries import progress
 from mantello.workspace.guests import guest_as
 from mantello.workspace.models import Army
@@ -269,7 +268,7 @@ def hand_over(request, army_id, unit):
     node = reading.design.army.nodes.get(unit)
     if node is None or not node.is_unit:
         raise Http404
-    mark = f"{log_mark(army)} {timezone.localdate()}"
+    mark = f"{army.log_mark} {timezone.localdate()}"
     return paper(request, army, "hand-over", f"hand-over-{unit}.pdf", mark, unit=unit)
 
 
