@@ -66,7 +66,17 @@ class Archived(RecordCase):
         self.assertEqual(again.versions.get().struck_at, self.army.versions.get().struck_at)
         self.assertEqual([one.verdict for one in again.tests.exclude(steps=None)], ["accepted"])
         self.assertEqual(Photo.objects.get(test__army=again).patches, {"card": [0.5, 0.5, "#808080"]})
+        edition = again.editions.order_by("number").last().number
+        for number in (1, 2):
+            root, at = reading_of(again.head).design.army.root.id, again.head.number
+            sent = {"base": at, "name": f"Force {number}", "kind": ""}
+            self.client.post(reverse("change-node", args=[again.pk, root]), sent)
+            again.refresh_from_db()
+            self.assertEqual((again.head.number, again.name), (edition + number, f"Force {number}"))
+            self.assertFalse(again.onwards().exists())
         self.client.post(reverse("undo", args=[again.pk]), {"base": again.head.number})
+        again.refresh_from_db()
+        self.assertEqual([one.number for one in again.onwards()], [edition + 2])
         for room in ("army", "scheme", "recipes", "plan", "log", "insignia"):
             self.assertEqual(self.client.get(reverse(room, args=[again.pk])).status_code, 200, room)
 

@@ -8,6 +8,7 @@ from django.test import SimpleTestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
+from mantello.shelf.choices import PaintField, PaintSelect
 from mantello.shell.rendering import FieldRenderer
 
 WORDS = st.text(st.characters(codec="utf-8", exclude_categories=("Cs", "Cc", "Zs", "Zl", "Zp")), max_size=8)
@@ -26,6 +27,26 @@ class RenderingTests(SimpleTestCase):
         widget = kind({"required": required, "title": 'A "pot" & <more>'}, choices)
         given_ = [value] if kind is forms.SelectMultiple else value
         self.assertEqual(written(widget, given_, FieldRenderer()), written(widget, given_, DjangoTemplates()))
+
+    @given(CHOICES, st.one_of(st.none(), WORDS), st.booleans())
+    def test_a_list_of_paints_is_as_any_select(self, choices, value, required):
+        given_ = tuple((one, words if isinstance(words, str) else tuple(words)) for one, words in choices)
+        attributes = {"required": required, "title": 'A "pot" & <more>'}
+        usual = forms.Select({"data-behaviour": "paint-picker"} | attributes, choices)
+        self.assertEqual(written(PaintSelect(attributes, given_), value, None), written(usual, value, FieldRenderer()))
+
+    @given(CHOICES, WORDS)
+    def test_a_field_of_paints_takes_what_any_choice_takes(self, choices, value):
+        given_ = tuple((one, words if isinstance(words, str) else tuple(words)) for one, words in choices)
+
+        class Form(forms.Form):
+            pot = PaintField(choices=given_, required=False)
+            usual = forms.ChoiceField(choices=choices, required=False)
+
+        one, other = Form({"pot": value, "usual": value}), Form()
+        self.assertEqual("pot" in one.errors, "usual" in one.errors)
+        other.fields["pot"].choices = (("only", "Only"),)
+        self.assertEqual(one.fields["pot"].choices, given_, "each form has its own")
 
     @given(
         st.sampled_from(

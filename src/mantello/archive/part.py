@@ -40,7 +40,10 @@ class Taking:
         design = read_design_bytes(self.archive.files[name], write_design(self.designs[0], drawings=False))
         self.designs.append(design)
         self._numbers += 1
-        return Edition.objects.create(army=self.army, number=self._numbers, words=words, **columns(design))
+        made = Edition.objects.create(army=self.army, number=self._numbers, words=words, **columns(design))
+        self.army.newest = made.number
+        self.army.save(update_fields=["newest"])
+        return made
 
     def rank_id(self, unit: str, rank: str) -> str:
         """The id of a rank that a photograph, look or reading names: in archives from before ranks had ids, that of the

@@ -31,7 +31,7 @@ def create_army(owner, name: str) -> Army:
 @transaction.atomic
 def keep_design(owner, design: Design, words: str) -> Army:
     """A new army that holds a design."""
-    army = Army.objects.create(owner=owner, name=design.army.root.name, zone=design.evenings.zone)
+    army = Army.objects.create(owner=owner, name=design.army.root.name, zone=design.evenings.zone, newest=1)
     army.head = Edition.objects.create(army=army, number=1, words=words, **columns(design))
     army.save(update_fields=["head"])
     return army
@@ -61,7 +61,7 @@ def edit(
     if after == before:
         return army.head
     said = words if isinstance(words, str) else words(before, after)
-    number = army.editions.aggregate(most=Max("number"))["most"] + 1
+    number = army.newest = (army.newest or army.editions.aggregate(most=Max("number"))["most"]) + 1
     made = Edition.objects.create(
         army=army, number=number, parent=army.head, words=said[:240], token=token, **columns(after)
     )
@@ -210,6 +210,6 @@ def _design_to_edit(army: Army, base: int) -> Design:
 
 def _move(army: Army, edition: Edition, design: Design) -> None:
     army.head, army.name, army.zone = edition, design.army.root.name, design.evenings.zone
-    army.save(update_fields=["head", "name", "zone"])
+    army.save(update_fields=["head", "name", "zone", "newest"])
     if army.variant_id:
         Variant.objects.filter(pk=army.variant_id).update(edition=edition)

@@ -53,6 +53,8 @@ class Army(models.Model):
     variant = models.ForeignKey("Variant", on_delete=models.SET_NULL, null=True, related_name="+")
     #: the edition the work stands at
     head = models.OneToOneField("Edition", on_delete=models.RESTRICT, null=True, related_name="+")
+    #: number of its newest edition, kept here so that a page need not look for what redo would do; None where it is not known
+    newest = models.PositiveIntegerField(null=True)
     #: another after every change of its log, kept here so that no page need ask the log whether it changed
     log_mark = models.CharField(max_length=16, default="0")
 
@@ -66,6 +68,8 @@ class Army(models.Model):
 
     def onwards(self, edition: "Edition | None" = None) -> models.QuerySet:
         """What was made from an edition, or from where the work stands, the newest first; without what other variants stand at."""
+        if edition is None and self.head.number == self.newest:
+            return self.editions.none()
         others = self.variants.exclude(pk=self.variant_id).values_list("edition_id", flat=True)
         return (edition or self.head).children.exclude(pk__in=others).order_by("-number")
 

@@ -55,6 +55,12 @@ class Adding(RoomCase):
         self.post("keep-step", "field", "rank", step=step.id, kind="base", paint1=pot.id, parts1="1", diluent="neat")
         self.assertContains(self.see("recipe", "field"), "Stall rose")
         self.assertContains(self.see("match", wanted="", colour="#c04a6a"), "Stall rose")
+        for page in ("scheme", "rules"):
+            self.assertContains(self.see(page), f'<option value="{pot.id}">Stall rose</option>')
+        self.post("new-role", name="Sash", paint=pot.id)
+        self.assertEqual(self.now().scheme.role("sash").recipe().steps[0].mix.paints, (pot,))
+        self.post("tone", like="sash", name="Rose field", paint=pot.id, parts="1")
+        self.assertIn(pot, self.now().scheme.role("rose-field").recipe().steps[0].mix.paints)
         self.post("forget-paint", pot.id)
         self.assertEqual(OwnPaint.objects.count(), 0)
         self.assertContains(self.see("recipe", "field"), "Stall rose")

@@ -7,7 +7,7 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.shelf.choices import PICKER, paint_choices
+from mantello.shelf.choices import PaintField, paint_choices
 from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.fields import CoreField
 from mantello.workspace.catalogue import catalogue_for
@@ -79,7 +79,7 @@ class MatchRow:
 class MatchForm(forms.Form):
     """What is wanted, and which ranges may be used."""
 
-    wanted = forms.ChoiceField(required=False, label="Wanted")
+    wanted = PaintField(required=False, label="Wanted")
     colour = CoreField(
         lab_of_hex, required=False, label="Or a colour",
         widget=forms.TextInput(attrs={"type": "color"}),
@@ -104,15 +104,14 @@ class MatchForm(forms.Form):
         super().__init__(data)
         self.aim: Target | None = None
         self.design, self.catalogue = design, design.catalogue.with_own(own)
-        made = [(f"role:{role.id}", role.name) for role in design.scheme.roles if base_mix(role)]
-        groups = [(name, [(f"paint:{id_}", words) for id_, words in pots]) for name, pots in paint_choices(own)]
+        made = tuple((f"role:{role.id}", role.name) for role in design.scheme.roles if base_mix(role))
+        groups = ((name, tuple((f"paint:{id_}", words) for id_, words in pots)) for name, pots in paint_choices(own))
         self.fields["role"].choices = [("", "none yet"), *((role.id, role.name) for role in design.scheme.roles)]
         self.fields["wanted"].choices = [
             ("", "a colour picked below"),
             ("Roles, as they are mixed now", made),
             *groups,
         ]
-        self.fields["wanted"].widget.attrs |= PICKER
 
     def clean(self):
         """What is wanted, under ``target``."""

@@ -2,7 +2,7 @@
 
 from django import forms
 
-from mantello.shelf.choices import PICKER, pot_choices
+from mantello.shelf.choices import PaintField, pot_choices
 from mantello_core.errors import MantelloError
 from mantello_core.paints.catalogue import SHIPPED
 from mantello_core.paints.range import paints
@@ -150,11 +150,10 @@ class StepForm(forms.Form):
         spoken = bool(self.is_bound and self.data.get("said", "").strip())
         for row in MIX_ROWS:
             first = row == 1 and not spoken
-            self.fields[f"paint{row}"] = forms.ChoiceField(
-                choices=[("", "no paint"), *pot_choices(own)], required=first, label="Paint" if first else f"Paint {row}",
+            self.fields[f"paint{row}"] = PaintField(
+                choices=(("", "no paint"), *pot_choices(own)), required=first, label="Paint" if first else f"Paint {row}",
                 error_messages={"required": "Choose a paint."},
             )  # fmt: skip
-            self.fields[f"paint{row}"].widget.attrs |= PICKER
             self.fields[f"parts{row}"] = forms.FloatField(
                 required=first, min_value=0.01, max_value=MOST_PARTS, label="Parts",
                 error_messages=dict.fromkeys(("invalid", "min_value", "max_value", "required"), wrong),

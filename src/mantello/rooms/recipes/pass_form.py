@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from django import forms
 
-from mantello.shelf.choices import PICKER, pot_choices
+from mantello.shelf.choices import PaintField, pot_choices
 from mantello_core.army.figure_filter import Filter
 from mantello_core.army.tree import MOST_FIGURES, TIERS
 from mantello_core.figures.exposure import LAWS
@@ -44,7 +44,7 @@ class PassForm(forms.Form):
 
     name = forms.CharField(max_length=60, label="Name")
     kind = forms.ChoiceField(label="Kind of work", choices=[(kind, techniques()[kind].verb) for kind in KINDS])
-    paint = forms.ChoiceField(label="Paint")
+    paint = PaintField(label="Paint")
     diluent = forms.ChoiceField(label="Thinned with", choices=[(one, one.capitalize()) for one in DILUENTS])
     diluent_parts = forms.FloatField(
         required=False, min_value=0, max_value=20, label="Parts of it to one",
@@ -81,7 +81,6 @@ class PassForm(forms.Form):
         scheme = design.scheme
         self.catalogue = design.catalogue.with_own(own)
         self.fields["paint"].choices = pot_choices(own)
-        self.fields["paint"].widget.attrs |= PICKER
         for name in ("covers", "leaves"):
             self.fields[name].choices = _places(scheme.roles)
             self.fields[name].widget.attrs["size"] = 8

@@ -4,11 +4,12 @@ import re
 
 from django import forms
 
-from mantello.shelf.choices import PICKER, paint_choices
+from mantello.shelf.choices import PaintField, paint_choices
 from mantello.shell.fields import CoreField
 from mantello_core.army.figure_filter import Filter
 from mantello_core.naming import named
 from mantello_core.numerals import whole_number
+from mantello_core.paints.catalogue import Catalogue
 from mantello_core.scheme.rule import Rule
 from mantello_core.uniforms.phrase import colour_of
 
@@ -21,15 +22,17 @@ class RoleForm(forms.Form):
     name = CoreField(
         named, label="Name of the role", max_length=80, widget=forms.TextInput(attrs={"placeholder": "Such as: Facing"})
     )
-    paint = forms.ChoiceField(
-        choices=lambda: [("", "Decide later"), *paint_choices()], required=False, label="First paint",
-        widget=forms.Select(attrs=PICKER),
-    )  # fmt: skip
+    paint = PaintField(required=False, label="First paint")
     word = CoreField(
         colour_of, required=False, label="Or a word of the trade", max_length=80,
         help_text="As old lists have it, in any of their languages: its mixes are shown next.",
         widget=forms.TextInput(attrs={"placeholder": "Such as: aurora, hechtgrau"}),
     )  # fmt: skip
+
+    def __init__(self, catalogue: Catalogue, data=None):
+        super().__init__(data)
+        self.catalogue = catalogue
+        self.fields["paint"].choices = (("", "Decide later"), *paint_choices(catalogue.own))
 
     def clean(self):
         """A paint or a word, not both."""
@@ -135,5 +138,10 @@ class TonedForm(forms.Form):
 
     like = forms.CharField(label="As", max_length=80)
     name = CoreField(named, label="Called", max_length=80)
-    paint = forms.ChoiceField(choices=lambda: paint_choices(), label="With", widget=forms.Select(attrs=PICKER))
+    paint = PaintField(label="With")
     parts = forms.FloatField(label="Parts in every mix", min_value=0.1, max_value=12, initial=1)
+
+    def __init__(self, catalogue: Catalogue, data=None):
+        super().__init__(data, auto_id="tone_%s")
+        self.catalogue = catalogue
+        self.fields["paint"].choices = paint_choices(catalogue.own)

@@ -4,6 +4,7 @@ from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.models import Army
 from mantello.workspace.page import apply, apply_form, apply_given, army_for, back, room_page, seen_army
 from mantello.workspace.readings import reading_of
@@ -12,7 +13,6 @@ from mantello_core.design.listed import with_list
 from mantello_core.design.preview import changed
 from mantello_core.design.transfer import transferred
 from mantello_core.errors import MantelloError
-from mantello_core.paints.range import paint
 from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import changes
 from mantello_core.scheme.sentence import areas_words, rule_sentence
@@ -64,7 +64,7 @@ def _rules_page(request, army, status=200, **forms):
         "pasted_table": "",
         "rule_form": _rule_form(request, design),
         "editing": request.GET.get("edit", ""),
-        "tone_form": TonedForm(auto_id="tone_%s"),
+        "tone_form": forms.get("tone_form") or TonedForm(catalogue_for(army)),
         "substitutions": [
             (one, design.army.nodes[one.scope].name, design.scheme.role(one.role).name, design.scheme.role(one.use))
             for one in design.scheme.substitutions
@@ -234,8 +234,13 @@ def substitute(request, army_id):
 def tone(request, army_id):
     """Add a role like another with some parts of one paint in it."""
     army = army_for(request, army_id)
-    form = TonedForm(request.POST, auto_id="tone_%s")
-    if apply_given(request, army, form, _toned, "Role {name} added"):
+    form = TonedForm(catalogue_for(army), request.POST)
+
+    def toned(design, given):
+        pot = form.catalogue.paint(given["paint"])
+        return edit.with_toned_role(design, given["like"], given["name"], pot, given["parts"])[0]
+
+    if apply_given(request, army, form, toned, "Role {name} added"):
         return redirect("rules", army.pk)
     return _rules_page(request, army, 422, tone_form=form)
 
@@ -261,7 +266,3 @@ def take_over(request, army_id, other_id):
         "counts": changes(reading_of(army.head).resolution, resolve(transfer.design.army, transfer.design.scheme)),
     }
     return room_page(request, army, "scheme", "scheme/take_over.html", context)
-
-
-def _toned(design, given):
-    return edit.with_toned_role(design, given["like"], given["name"], paint(given["paint"], "paint"), given["parts"])[0]

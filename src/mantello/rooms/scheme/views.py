@@ -13,6 +13,7 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.shell.download import download, file_of
+from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.looking import looking
 from mantello.workspace.muster import Muster
 from mantello.workspace.page import apply, apply_given, army_for, back, room_page
@@ -28,7 +29,6 @@ from mantello_core.figures.synonym import synonyms
 from mantello_core.figures.vocabulary import spoken
 from mantello_core.formats.spreadsheet import harmless
 from mantello_core.numerals import whole_number
-from mantello_core.paints.range import paint
 
 from .forms import RoleForm
 from .ladder import areas_said, effect_of, rows_of
@@ -49,7 +49,8 @@ def scheme(request, army_id):
 def _plate_page(request, army, status=200, **forms):
     reading = reading_of(army.head)
     pick = pick_from(reading, request.GET)
-    context = {"title": "Scheme", "role_form": RoleForm(), "view": "plate"} | forms
+    form = forms.get("role_form") or RoleForm(catalogue_for(army))
+    context = {"title": "Scheme", "role_form": form, "view": "plate"} | forms
     if pick is None:
         return room_page(request, army, "scheme", "scheme/empty.html", context, status)
     panel = _panel(pick)
@@ -198,9 +199,8 @@ def table(request, army_id):
     reading = reading_of(army.head)
     pick = pick_from(reading, request.GET)
     if pick is None:
-        return room_page(
-            request, army, "scheme", "scheme/empty.html", {"title": "Scheme", "role_form": RoleForm(), "view": "table"}
-        )
+        context = {"title": "Scheme", "role_form": RoleForm(catalogue_for(army)), "view": "table"}
+        return room_page(request, army, "scheme", "scheme/empty.html", context)
     show = request.GET.get("show") if request.GET.get("show") in SHOWS else "all"
     query = request.GET.get("q", "")[:80]
     muster = Muster(army, reading, {}, "", painted=False)
@@ -359,13 +359,13 @@ def _told(rung, pick, verb):
 def new_role(request, army_id):
     """Add a colour role."""
     army = army_for(request, army_id)
-    form = RoleForm(request.POST)
+    form = RoleForm(catalogue_for(army), request.POST)
     if apply_given(
         request,
         army,
         form,
         lambda design, given: edit.with_new_role(
-            design, given["name"], paint(given["paint"]) if given["paint"] else None
+            design, given["name"], form.catalogue.paint(given["paint"]) if given["paint"] else None
         )[0],
         "Role {name} added",
     ):

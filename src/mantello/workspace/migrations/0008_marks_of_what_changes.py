@@ -12,6 +12,11 @@ class Migration(migrations.Migration):
     operations = [
         migrations.AddField(
             model_name='army',
+            name='newest',
+            field=models.PositiveIntegerField(null=True),
+        ),
+        migrations.AddField(
+            model_name='army',
             name='log_mark',
             field=models.CharField(default='0', max_length=16),
         ),
