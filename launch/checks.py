@@ -3,6 +3,8 @@
 import os
 import re
 import subprocess
+from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 
 from .environment import VENV
 from .scripts import script_checks, script_tests
@@ -35,9 +37,7 @@ _FAULTS = re.compile(r"(failures|errors|unexpected successes)=(\d+)")
 def run_checks(environment: dict[str, str], names: list[str]) -> int:
     """Run all checks, or only the named tests; exit status 0 when everything passed."""
     passed = failed = 0
-    for name, command in ({} if names else _checks()).items():
-        say(f"{name} ...")
-        good = subprocess.run(command, env=environment, cwd=ROOT, check=False).returncode == 0
+    for good in () if names else _checked(environment):
         passed, failed = passed + good, failed + (not good)
     if not names:
         say("tests of the scripts ...")
@@ -49,6 +49,22 @@ def run_checks(environment: dict[str, str], names: list[str]) -> int:
         passed, failed = passed + ran - wrong, failed + wrong
     print(f"{passed} passed, {failed} failed")
     return 1 if failed else 0
+
+
+def _checked(environment: dict[str, str]) -> Iterator[bool]:
+    """Whether each check passed, as many at a time as there are cores; what one says comes in one piece, in order."""
+
+    def check(command: list[str]) -> subprocess.CompletedProcess:
+        return subprocess.run(
+            command, env=environment, cwd=ROOT, check=False, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True
+        )
+
+    checks = _checks()
+    with ThreadPoolExecutor(os.cpu_count() or 1) as threads:
+        for name, done in zip(checks, threads.map(check, checks.values()), strict=True):
+            say(f"{name} ...")
+            print(done.stdout, end="", flush=True)
+            yield done.returncode == 0
 
 
 def _checks() -> dict[str, list[str]]:

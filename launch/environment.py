@@ -52,6 +52,7 @@ def ensure_environment(locks: tuple[str, ...]) -> None:
                 "install",
                 "--quiet",
                 "--disable-pip-version-check",
+                "--no-compile",  # Python compiles what it imports and keeps that: a third of what there is
                 "--require-hashes",
                 "-r",
                 str(path),

@@ -1,8 +1,10 @@
 """What a page links to and what its forms send, read from its HTML."""
 
+import re
 from dataclasses import dataclass, field
 from html.parser import HTMLParser
 
+_DRAWING = re.compile(r"<svg\b.*?</svg>", re.DOTALL)
 #: fields that every form of ours carries
 OWN = ("csrfmiddlewaretoken", "token", "base")
 
@@ -29,7 +31,8 @@ class Page(HTMLParser):
         self._open: Form | None = None
         #: the list that is open, as its form and name
         self._list: tuple[Form, str] | None = None
-        self.feed(html)
+        # a drawing may be half of a page, and holds no form; what it links to is linked to beside it
+        self.feed(_DRAWING.sub("", html))
 
     def handle_starttag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:
         """Read one element."""

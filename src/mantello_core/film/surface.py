@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 
 import numpy as np
 
@@ -75,7 +76,7 @@ class Surface:
         """CIELAB of what is seen by daylight from one of ``VIEWS``, (..., 3)."""
         return labs_of(xyz_of(self.seen_from(view)))
 
-    @property
+    @cached_property
     def colour(self) -> Lab:
         """What is seen of one surface by daylight."""
         return Lab(*self.labs.tolist())
