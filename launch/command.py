@@ -20,7 +20,7 @@ from .backup import backup, backup_before_migrating, restore
 from .checks import run_checks
 from .database import Database
 from .environment import PYTHON, ensure_environment
-from .packages import CHECKING, SERVING, ensure_browser, ensure_packages
+from .packages import CHECKING, SERVING, ensure_browser, ensure_packages, with_system_folders
 from .prepared import is_prepared, note_prepared
 from .scripts import ensure_scripts
 from .step import ROOT, STATE, SetupError, attended, say, told_to_end
@@ -41,6 +41,7 @@ def main(arguments: list[str]) -> int:
         return 0 if verb else 2
     if rest and verb not in ("test", "core", "manage", "bench"):
         parser.error(f"unknown arguments: {' '.join(rest)}")
+    os.environ["PATH"] = with_system_folders(os.environ.get("PATH", ""))
     try:
         with told_to_end():
             if verb == "core":

@@ -6,6 +6,8 @@ import subprocess
 
 from .step import SetupError, run, say
 
+#: where Debian keeps what administers it; whoever became root by a plain 'su' does not look there
+_SYSTEM_FOLDERS = ("/usr/local/sbin", "/usr/sbin", "/sbin")
 #: Debian package to the reason it is needed
 SERVING = {
     "postgresql": "database server",
@@ -19,6 +21,12 @@ CHECKING = {
 }
 #: browsers that tests and pictures can use, the quickest first: without a window's own pages half the work is left
 BROWSERS = ("chromium-headless-shell", "chromium")
+
+
+def with_system_folders(path: str) -> str:
+    """A search path that also leads to what administers the system, after all that it names itself."""
+    known = [one for one in (path or os.defpath).split(":") if one]
+    return ":".join((*known, *(one for one in _SYSTEM_FOLDERS if one not in known)))
 
 
 def ensure_packages(wanted: dict[str, str]) -> None:

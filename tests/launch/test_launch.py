@@ -2,6 +2,7 @@
 
 import io
 import os
+import shutil
 import signal
 import socket
 import subprocess
@@ -46,6 +47,14 @@ class Launcher(SimpleTestCase):
             self.assertRaisesMessage(SetupError, "apt-get install -y --no-install-recommends chromium"),
         ):
             packages.ensure_browser()
+
+    def test_what_administers_the_system_is_found_also_by_whoever_became_root_without_its_path(self):
+        self.assertEqual(
+            packages.with_system_folders("/home/rosa/bin:/usr/sbin"), "/home/rosa/bin:/usr/sbin:/usr/local/sbin:/sbin"
+        )
+        for bare in ("/usr/bin:/bin", ""):
+            with mock.patch.dict(os.environ, {"PATH": packages.with_system_folders(bare)}):
+                self.assertTrue(shutil.which("runuser") and shutil.which("env"), bare)
 
     def test_nothing_is_installed_when_nothing_is_missing(self):
         with mock.patch.object(packages, "_installed", return_value=True), mock.patch.object(packages, "run") as ran:
