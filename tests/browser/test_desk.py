@@ -87,6 +87,7 @@ class AtTheDesk(BrowserCase):
             for ordinal in atom.ordinals
         }
         self.assertEqual(set(logged), wanted, "nothing lost")
+        army.refresh_from_db()
         self.assertEqual(done_steps(army), frozenset(wanted))
 
     def test_it_is_read_from_a_metre_and_the_screen_stays_on(self):

@@ -89,8 +89,17 @@ class Keys(BrowserCase):
         self.go(f"{army}recipes/")
         self.tab_to('a[aria-label^="Change step"]')
         self.page.keyboard.press("Enter")
-        expect(self.page.locator("form.step-form, .step form").first).to_be_visible()
-        self.page.wait_for_function("() => document.activeElement !== document.body")
+        kind = self.page.locator("form.step-form [name=kind]")
+        expect(kind).to_be_focused()
+        self.tab_to("form.step-form button[type=submit]")
+        self.page.keyboard.press("Enter")
+        change = self.page.locator('a[aria-label^="Change step"]').first
+        expect(change).to_be_focused()
+        self.page.keyboard.press("Enter")
+        expect(kind).to_be_focused()
+        self.tab_to("form.step-form ~ form a")
+        self.page.keyboard.press("Enter")
+        expect(change).to_be_focused()
 
     def test_a_rule_is_written_on_the_figure_by_keys(self):
         army = self.coloured()

@@ -30,7 +30,6 @@ def pot_choices(own: Sequence[Paint] = ()) -> Choices:
     return (*_group(OWN, own, colours=False), *_shipped(colours=False))
 
 
-@remembered(200)
 def _shipped(*, colours: bool) -> Choices:
     return tuple(group for shelf in ranges() for group in _group(shelf.name, shelf.paints, colours=colours))
 
@@ -88,7 +87,7 @@ class PaintField(forms.ChoiceField):
         return made
 
 
-@remembered(2_000)
+@remembered(300)
 def _written(choices: Choices) -> SafeString:
     return mark_safe("".join(map(_choice, choices)))
 
