@@ -101,6 +101,16 @@ class Keys(BrowserCase):
         self.page.keyboard.press("Enter")
         expect(change).to_be_focused()
 
+    def test_a_link_that_the_next_page_does_not_have_leads_to_its_heading(self):
+        army = self.coloured()
+        self.go(f"{army}recipes/")
+        self.page.evaluate(
+            "(to) => { const one = document.createElement('a'); one.dataset.visit = ''; one.href = to; one.textContent = 'Elsewhere'; document.getElementById('main').append(one); one.focus(); }",
+            f"{army}paints/",
+        )
+        self.page.keyboard.press("Enter")
+        expect(self.page.locator("#main h1").first).to_be_focused()
+
     def test_a_rule_is_written_on_the_figure_by_keys(self):
         army = self.coloured()
         self.go(f"{army}scheme/rules/?edit=new")
@@ -117,9 +127,8 @@ class Keys(BrowserCase):
         self.go(f"{army}scheme/checks/")
         self.tab_to(".cause .btn-s")
         self.page.keyboard.press("Enter")
-        note = self.page.locator("#accept-note")
-        expect(note).to_be_visible()
-        note.focus()
+        expect(self.page.locator(".cause.open form :focus")).to_be_visible()
+        self.page.locator("#accept-note").focus()
         self.page.keyboard.type("meant so")
         self.page.keyboard.press("Enter")
         expect(self.page.locator("#said")).to_contain_text("Accepted: meant so")

@@ -166,7 +166,8 @@ document.addEventListener("click", (event) => {
   const link = event.target.closest("a[data-visit]");
   if (!link || event.ctrlKey || event.metaKey || event.shiftKey || event.button) return;
   event.preventDefault();
-  visit(link.href, { push: true }).catch(() => {
+  // a press of Enter comes as a click without a place
+  visit(link.href, { push: true, keys: event.detail === 0 }).catch(() => {
     location.href = link.href;
   });
 });

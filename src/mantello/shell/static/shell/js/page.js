@@ -3,7 +3,7 @@ import { ask } from "./asking.js";
 import { wake } from "./behaviour.js";
 import { found, placeOf } from "./refocus.js";
 
-export function show(html, url, { push = false, typed: keep = true } = {}) {
+export function show(html, url, { push = false, keys = false, typed: keep = true } = {}) {
   const next = new DOMParser().parseFromString(html, "text/html");
   const scrolls = new Map([...document.querySelectorAll("[data-keep-scroll]")].map((one) => [one.dataset.keepScroll, [one.scrollLeft, one.scrollTop]]));
   const was = ["main", "top"].find((id) => placeOf(document.activeElement, document.getElementById(id) || document)) || "main";
@@ -29,7 +29,7 @@ export function show(html, url, { push = false, typed: keep = true } = {}) {
   }
   if (place) {
     const root = document.getElementById(was) || document;
-    const again = found(place, root) || (push ? null : heading());
+    const again = found(place, root) || (push && !keys ? null : heading());
     if (again) again.focus({ preventScroll: true });
   }
   say();
