@@ -127,7 +127,7 @@ class Keys(BrowserCase):
         self.go(f"{army}scheme/checks/")
         self.tab_to(".cause .btn-s")
         self.page.keyboard.press("Enter")
-        expect(self.page.locator(".cause.open form :focus")).to_be_visible()
+        expect(self.page.locator(".cause.open form :focus")).to_be_in_viewport(ratio=1)
         self.page.locator("#accept-note").focus()
         self.page.keyboard.type("meant so")
         self.page.keyboard.press("Enter")

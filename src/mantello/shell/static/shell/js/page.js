@@ -31,6 +31,8 @@ export function show(html, url, { push = false, keys = false, typed: keep = true
     const root = document.getElementById(was) || document;
     const again = found(place, root) || (push && !keys ? null : heading());
     if (again) again.focus({ preventScroll: true });
+    // what a link opened may reach below the window; all else stays where it was
+    if (again && place.tag === "A" && again.tagName !== "A") again.scrollIntoView({ block: "nearest" });
   }
   say();
   for (const one of keep ? document.querySelectorAll("[data-keep-typed]") : []) if (typed.get(one.name)) one.value = typed.get(one.name);
