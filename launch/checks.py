@@ -59,12 +59,14 @@ def _checked(environment: dict[str, str]) -> Iterator[bool]:
             command, env=environment, cwd=ROOT, check=False, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True
         )
 
-    checks = _checks()
-    with ThreadPoolExecutor(os.cpu_count() or 1) as threads:
+    checks, threads = _checks(), ThreadPoolExecutor(os.cpu_count() or 1)
+    try:
         for name, done in zip(checks, threads.map(check, checks.values()), strict=True):
             say(f"{name} ...")
             print(done.stdout, end="", flush=True)
             yield done.returncode == 0
+    finally:  # whoever stops it waits for what runs, not for what has not begun
+        threads.shutdown(cancel_futures=True)
 
 
 def _checks() -> dict[str, list[str]]:

@@ -21,6 +21,11 @@ def written(widget: forms.Select, value, renderer) -> str:
     return re.sub(r"\s*(<|>)\s*", r"\1", widget.render("pot", value, {"id": "id_pot"}, renderer))
 
 
+def fixed(choices: list) -> tuple:
+    """Choices as they are given to a field of paints: nothing in them can be changed."""
+    return tuple((one, words if isinstance(words, str) else tuple(words)) for one, words in choices)
+
+
 class RenderingTests(SimpleTestCase):
     @given(CHOICES, WORDS, st.booleans(), st.sampled_from((forms.Select, forms.SelectMultiple)))
     def test_a_select_is_as_its_templates_have_it(self, choices, value, required, kind):
@@ -30,14 +35,14 @@ class RenderingTests(SimpleTestCase):
 
     @given(CHOICES, st.one_of(st.none(), WORDS), st.booleans())
     def test_a_list_of_paints_is_as_any_select(self, choices, value, required):
-        given_ = tuple((one, words if isinstance(words, str) else tuple(words)) for one, words in choices)
+        given_ = fixed(choices)
         attributes = {"required": required, "title": 'A "pot" & <more>'}
         usual = forms.Select({"data-behaviour": "paint-picker"} | attributes, choices)
         self.assertEqual(written(PaintSelect(attributes, given_), value, None), written(usual, value, FieldRenderer()))
 
     @given(CHOICES, WORDS)
     def test_a_field_of_paints_takes_what_any_choice_takes(self, choices, value):
-        given_ = tuple((one, words if isinstance(words, str) else tuple(words)) for one, words in choices)
+        given_ = fixed(choices)
 
         class Form(forms.Form):
             pot = PaintField(choices=given_, required=False)

@@ -43,12 +43,12 @@ def record(
     figures: (rank, ordinal). minutes: for all of it together; shared out by the planned time of each. used: what was
     not as planned.
     """
-    asked, army = army, locked(army)
+    now = locked(army)
     known = list(army.entries.filter(batch=batch))
     if known:
         return known
-    reading = reading_of(army.head)
-    done = done_steps(army)
+    reading = reading_of(now.head)
+    done = done_steps(now)
     parts = [
         (
             atom,
@@ -63,12 +63,12 @@ def record(
     parts = [(atom, ordinals) for atom, ordinals in parts if ordinals]
     if not parts:
         return []
-    version = struck(army, reading.design)
+    version = struck(now, reading.design)
     # what the starting values say, not what the painter's own pace made of it: pace is learnt from the difference
     usual = {atom.id: atom.seconds for atom in reading.atoms}
     planned = {atom.id: usual.get(atom.id, atom.seconds) * len(ordinals) / 60 for atom, ordinals in parts}
     whole = sum(planned.values()) or 1.0
-    made = Entry.objects.bulk_create(
+    return Entry.objects.bulk_create(
         Entry(
             army=army,
             version=version,
@@ -94,8 +94,6 @@ def record(
         )
         for atom, ordinals in parts
     )
-    asked.log_mark = army.log_mark
-    return made
 
 
 def struck(army: Army, design: Design) -> Version:

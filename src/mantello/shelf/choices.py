@@ -1,12 +1,13 @@
 """Paints to choose from in a form, in groups by range; a painter's own come first."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 from django import forms
 from django.forms.fields import Field
 from django.utils.html import conditional_escape, format_html
 from django.utils.safestring import SafeString, mark_safe
 
+from mantello.shell.rendering import attributes
 from mantello_core.memory import remembered
 from mantello_core.paints.own import OWN
 from mantello_core.paints.paint import Paint
@@ -22,21 +23,18 @@ _COLOURS = ("acrylic", "air", "metallic", "ink", "wash", "stain", "enamel", "oil
 
 def paint_choices(own: Sequence[Paint] = ()) -> Choices:
     """Paints that can carry a colour."""
-    return (*_group(OWN, own, colours=True), *_shipped(colours=True))
+    return _grouped(own, lambda pot: pot.kind in _COLOURS)
 
 
 def pot_choices(own: Sequence[Paint] = ()) -> Choices:
     """Everything a step can be done with."""
-    return (*_group(OWN, own, colours=False), *_shipped(colours=False))
+    return _grouped(own, lambda pot: pot.kind != "medium")
 
 
-def _shipped(*, colours: bool) -> Choices:
-    return tuple(group for shelf in ranges() for group in _group(shelf.name, shelf.paints, colours=colours))
-
-
-def _group(name: str, pots: Sequence[Paint], *, colours: bool) -> Choices:
-    fit = tuple((pot.id, pot.name) for pot in pots if (pot.kind in _COLOURS if colours else pot.kind != "medium"))
-    return ((name, fit),) if fit else ()
+def _grouped(own: Sequence[Paint], fit: Callable[[Paint], bool]) -> Choices:
+    shelves = ((OWN, own), *((shelf.name, shelf.paints) for shelf in ranges()))
+    groups = ((name, tuple((pot.id, pot.name) for pot in pots if fit(pot))) for name, pots in shelves)
+    return tuple((name, pots) for name, pots in groups if pots)
 
 
 class PaintSelect(forms.Select):
@@ -61,9 +59,8 @@ class PaintSelect(forms.Select):
         for chosen in self.format_value(value):
             option = format_html('<option value="{}"', chosen)
             options = options.replace(option, f"{option} selected", 1)
-        said = {"name": name} | self.build_attrs(self.attrs, attrs)
-        parts = (format_html(" {}", key) if word is True else format_html(' {}="{}"', key, word) for key, word in said.items() if word is not False)  # fmt: skip
-        return mark_safe(f"<select{''.join(parts)}>{options}</select>")
+        said = attributes({"name": name} | self.build_attrs(self.attrs, attrs))
+        return mark_safe(f"<select{said}>{options}</select>")
 
 
 class PaintField(forms.ChoiceField):

@@ -28,17 +28,17 @@ class FieldRenderer(DjangoTemplates):
 
 def _input(widget: dict) -> SafeString:
     value = "" if widget["value"] is None else format_html(' value="{}"', widget["value"])
-    attributes = _attributes(widget["attrs"])
-    return format_html('<input type="{}" name="{}"{}{}>', widget["type"], widget["name"], value, attributes)
+    said = attributes(widget["attrs"])
+    return format_html('<input type="{}" name="{}"{}{}>', widget["type"], widget["name"], value, said)
 
 
 def _select(widget: dict) -> SafeString:
-    parts = [format_html('<select name="{}"{}>', widget["name"], _attributes(widget["attrs"]))]
+    parts = [format_html('<select name="{}"{}>', widget["name"], attributes(widget["attrs"]))]
     for group, options, _ in widget["optgroups"]:
         if group:
             parts.append(format_html('<optgroup label="{}">', group))
         parts += (
-            f'<option value="{conditional_escape(one["value"])}"{_attributes(one["attrs"])}>{conditional_escape(one["label"])}</option>'
+            f'<option value="{conditional_escape(one["value"])}"{attributes(one["attrs"])}>{conditional_escape(one["label"])}</option>'
             for one in options
         )
         if group:
@@ -46,7 +46,8 @@ def _select(widget: dict) -> SafeString:
     return mark_safe("".join((*parts, "</select>")))
 
 
-def _attributes(attrs: dict) -> SafeString:
+def attributes(attrs: dict) -> SafeString:
+    """An element's attributes as they are written: True by its name alone, False not at all."""
     return mark_safe("".join(_attribute(name, value) for name, value in attrs.items()))
 
 

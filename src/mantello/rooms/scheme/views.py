@@ -46,11 +46,10 @@ def scheme(request, army_id):
     return _plate_page(request, army_for(request, army_id))
 
 
-def _plate_page(request, army, status=200, **forms):
+def _plate_page(request, army, status=200, role_form=None):
     reading = reading_of(army.head)
     pick = pick_from(reading, request.GET)
-    form = forms.get("role_form") or RoleForm(catalogue_for(army))
-    context = {"title": "Scheme", "role_form": form, "view": "plate"} | forms
+    context = {"title": "Scheme", "role_form": role_form or RoleForm(catalogue_for(army)), "view": "plate"}
     if pick is None:
         return room_page(request, army, "scheme", "scheme/empty.html", context, status)
     panel = _panel(pick)
