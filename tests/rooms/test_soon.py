@@ -1,13 +1,17 @@
 """Pages whose work takes long say so and look again; everything else waits for it."""
 
 import threading
+import uuid
 from dataclasses import replace
 from unittest.mock import patch
+from urllib.parse import urlencode
 
 from django.db import OperationalError
 from django.urls import reverse
+from django.utils import timezone
 
 from mantello.rooms.plan import laying
+from mantello.rooms.plan.evening import Evening
 from mantello.settings.options import OPTIONS
 from mantello.shell import soon
 from mantello.workspace import reading, readings
@@ -18,11 +22,22 @@ from mantello_core.memory import Memory
 from tests.rooms.case import RoomCase
 
 PAGE = {"HTTP_ACCEPT": "text/html"}
+FORM = "application/x-www-form-urlencoded"
 
 
 def under_way():
     """Wait until what is under way has ended: the one thread takes things in turn."""
     soon._thread[0].submit(lambda: None).result()
+
+
+def answered(ask):
+    """The first answer that is not a page that waits."""
+    answer = ask()
+    for _ in range(6):
+        if answer.status_code == 202:
+            under_way()
+            answer = ask()
+    return answer
 
 
 @patch.object(soon, "OPTIONS", replace(OPTIONS, mode="local"))
@@ -36,14 +51,15 @@ class Soon(RoomCase):
     def cold(self):
         return reading_of(self.army.head).__dict__.pop("sheets", None)
 
-    def shown(self):
-        """The page, once all that it waits for in turn is worked out."""
-        answer = self.client.get(self.plan, **PAGE)
-        for _ in range(4):
-            if answer.status_code == 202:
-                under_way()
-                answer = self.client.get(self.plan, **PAGE)
-        return answer.status_code
+    def shown(self, page: str | None = None) -> int:
+        """How a page answers, once all that it waits for in turn is worked out."""
+        return answered(lambda: self.client.get(page or self.plan, **PAGE)).status_code
+
+    def sent(self, name: str, /, *arguments, **given):
+        """A form as a browser sends it."""
+        given = {"base": self.base(), "token": str(uuid.uuid4())} | given
+        page = reverse(name, args=[self.army.pk, *arguments])
+        return lambda: self.client.post(page, urlencode(given, doseq=True), content_type=FORM, **PAGE)
 
     def test_a_cold_page_waits_and_is_there_when_it_is_worked_out(self):
         self.cold()
@@ -63,8 +79,7 @@ class Soon(RoomCase):
         here.__dict__.pop("checks", None)
         page = reverse("checks", args=[self.army.pk])
         self.assertEqual(self.client.get(page, **PAGE).status_code, 202)
-        under_way()
-        self.assertEqual(self.client.get(page, **PAGE).status_code, 200)
+        self.assertEqual(self.shown(page), 200)
 
     def test_what_is_no_page_waits_for_it(self):
         self.cold()
@@ -101,6 +116,71 @@ class Soon(RoomCase):
         left = [name for _, name in soon._under_way]
         self.assertEqual(left, [4, 5, "last"])
         self.assertTrue(soon.beside(("of this test", 5), lambda: False))
+
+    def test_a_refused_form_is_held_on_the_page_and_refused_when_it_is_sent_again(self):
+        send = self.sent("set-evenings", attention="tea <time>", csrfmiddlewaretoken="of-before")
+        held = send()
+        self.assertEqual(held.status_code, 202)
+        self.assertContains(held, '<input type="hidden" name="attention" value="tea &lt;time&gt;">', status_code=202)
+        self.assertContains(held, '<input type="hidden" name="base"', status_code=202)
+        self.assertNotContains(held, "of-before", status_code=202)
+        refused = answered(send)
+        self.assertContains(refused, "tea &lt;time&gt;", status_code=422)
+
+    def test_work_that_is_done_while_the_plan_is_worked_out_is_logged_once_it_is_there(self):
+        batch = Evening(self.army, timezone.now())._batch(1)
+        given = {"batch": batch.id, "figure": [f"{rank}|{at}" for rank, at in batch.left], "minutes": "9"}
+        readings._kept.empty()
+        send = self.sent("desk-done", **given)
+        self.assertEqual(send().status_code, 202)
+        self.assertEqual(self.army.entries.count(), 0)
+        self.assertRedirects(answered(send), reverse("desk", args=[self.army.pk]), fetch_redirect_response=False)
+        logged = self.army.entries.count()
+        self.assertGreater(logged, 0)
+        send()
+        self.assertEqual(self.army.entries.count(), logged)
+
+    def test_what_was_begun_goes_through_and_is_not_held(self):
+        before = self.base()
+        form = {"name": "River Levy", "kind": "", "base": before, "token": str(uuid.uuid4())}
+        page = reverse("change-node", args=[self.army.pk, self.now().army.root.id])
+        work = reading.Reading.resolution.func
+
+        def asks(reading_):
+            """Stands for a change that asks for something that takes long, once the army is held."""
+            return soon.beside(("of this test", id(reading_)), lambda: work(reading_))
+
+        with patch.object(reading.Reading, "resolution", property(asks)):
+            answer = self.client.post(page, urlencode(form), content_type=FORM, **PAGE)
+        self.assertEqual(answer.status_code, 302)
+        self.assertEqual(self.base(), before + 1)
+
+    def test_a_refused_change_lets_its_page_wait_and_one_that_was_made_does_not(self):
+        mark = soon._can_wait.set(True)
+        self.addCleanup(soon._can_wait.reset, mark)
+        with self.assertRaises(ValueError), soon.to_the_end():
+            raise ValueError
+        self.assertTrue(soon._can_wait.get())
+        with soon.to_the_end():
+            self.assertFalse(soon._can_wait.get())
+        with self.assertRaises(ValueError), soon.to_the_end():
+            raise ValueError
+        self.assertFalse(soon._can_wait.get())
+
+    def test_files_and_forms_that_bring_files_are_not_held(self):
+        self.cold()
+        self.assertEqual(self.client.get(reverse("calendar-file", args=[self.army.pk]), **PAGE).status_code, 200)
+        self.cold()
+        page, given = reverse("set-evenings", args=[self.army.pk]), {"base": self.base(), "minutes": "no"}
+        self.assertEqual(self.client.post(page, given, **PAGE).status_code, 422)
+
+    def test_what_a_change_says_is_told_on_the_page_that_was_waited_for(self):
+        self.cold()
+        self.sent("change-node", self.now().army.root.id, name="River Levy", kind="")()
+        readings._kept.empty()
+        held = self.client.get(self.plan, **PAGE)
+        self.assertNotContains(held, "River Levy is", status_code=202)
+        self.assertContains(answered(lambda: self.client.get(self.plan, **PAGE)), 'class="notice success"')
 
 
 class ReadAhead(RoomCase):

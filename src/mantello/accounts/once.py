@@ -7,6 +7,8 @@ from django.db import IntegrityError, transaction
 from django.shortcuts import redirect
 from django.utils import timezone
 
+from mantello.shell.soon import is_held
+
 from .models import Press
 
 #: how long marks are remembered; what a browser kept longer is looked at by the edition it was made on
@@ -17,7 +19,7 @@ class Once:
     """Answer a form that comes again with the same mark as the first time, without doing it again.
 
     The mark is put down in the transaction of the change itself: two at once wait for each other, and a change that
-    fails leaves no mark.
+    fails, or is held until it can be made, leaves no mark.
     """
 
     def __init__(self, get_response):
@@ -32,7 +34,7 @@ class Once:
             if known and press.led_to:
                 return redirect(press.led_to)
             response = self.get_response(request)
-            if response.status_code >= 500:
+            if response.status_code >= 500 or is_held(response):
                 transaction.set_rollback(True)
             elif 300 <= response.status_code < 400:
                 press.led_to = response.headers.get("Location", "")[:400]

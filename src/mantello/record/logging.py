@@ -5,11 +5,10 @@ import json
 import uuid
 from datetime import datetime
 
-from django.db import transaction
 from django.db.models import Max
 from django.utils import timezone
 
-from mantello.workspace.locking import locked
+from mantello.workspace.locking import changing, locked
 from mantello.workspace.models import Army
 from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
@@ -26,7 +25,7 @@ from .queries import done_steps
 from .used import AS_PLANNED, Used
 
 
-@transaction.atomic
+@changing()
 def record(
     army: Army,
     atoms: list[Atom],
@@ -107,7 +106,7 @@ def struck(army: Army, design: Design) -> Version:
     return Version.objects.create(army=army, number=number, edition=army.head, digest=digest)
 
 
-@transaction.atomic
+@changing()
 def take_back_batch(army: Army, batch: uuid.UUID) -> list[Entry]:
     """Take back what still stands of one press of 'done'; it stays in the log, struck through."""
     locked(army)
@@ -123,7 +122,7 @@ def take_back(entry: Entry) -> None:
     entry.save(update_fields=["taken_back_at"])
 
 
-@transaction.atomic
+@changing()
 def found_dry(army: Army, batch: uuid.UUID, moment: datetime) -> int:
     """The entries of a batch were found dry at a moment: minutes are remembered, and paint dry by now wets nothing.
 
@@ -179,7 +178,7 @@ def _laid(reading: Reading, atom: Atom, used: Used) -> dict:
     }
 
 
-@transaction.atomic
+@changing()
 def put_right(
     entry: Entry, *, minutes: float | None, coats: int, mix: Mix | None, note: str, ordinals: list[int]
 ) -> Entry:

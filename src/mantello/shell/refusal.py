@@ -14,6 +14,8 @@ from psycopg_pool import PoolTimeout
 
 from mantello_core.errors import MantelloError, Unreadable
 
+from .typed import typed_in
+
 #: what came is no text or number that the database holds, and no field of ours told so before
 _NOT_TO_BE_KEPT = (
     "Something that came cannot be kept: a character that no text may hold, such as a null, or a number far too large."
@@ -21,16 +23,6 @@ _NOT_TO_BE_KEPT = (
 )
 #: fields a repeated form must not carry over
 _OWN = ("csrfmiddlewaretoken", "base", "token")
-#: fields that are not shown again, nor sent by themselves
-_SECRET = (
-    "csrfmiddlewaretoken",
-    "password",
-    "password1",
-    "password2",
-    "old_password",
-    "new_password1",
-    "new_password2",
-)
 
 
 class StaleEdit(Exception):
@@ -106,9 +98,8 @@ def broken(request):
 def away(request, *, full: bool = False):
     """The database cannot be reached, or what is kept finds no room: a page that looks again by itself, or sends again what was
     typed."""
-    typed = [*request.POST.lists()] if request.method == "POST" else []
     context = {
-        "typed": [(name, value) for name, values in typed for value in values if name not in _SECRET],
+        "typed": typed_in(request) if request.method == "POST" else [],
         "sent": request.method == "POST",
         "full": full,
         "path": request.get_full_path(),

@@ -2,24 +2,32 @@
 
 A worker of the task queue could not help: what is worked out lives in the memory of the process that shows it. So every
 process has one thread for it; whoever asks for a page while it is under way is told to wait, and whoever asks for anything
-else (a picture, a fragment, an edit) waits for it.
+else (a picture, a fragment, a file) waits for it. A form whose answer needs it is held on the page that waits and sent again:
+until something is changed it has done nothing, and from then on it waits for what it asks for.
 """
 
 import threading
-from collections.abc import Callable, Hashable
+from collections.abc import Callable, Hashable, Iterator
 from concurrent.futures import Future, ThreadPoolExecutor, wait
+from contextlib import contextmanager
 from contextvars import ContextVar
 from typing import TypeVar
 
+from django.http import HttpRequest, HttpResponse
 from django.shortcuts import render
 
 from mantello.settings.options import OPTIONS
+
+from .typed import typed_in
 
 T = TypeVar("T")
 #: seconds that a page waits before it says so: what is ready sooner is shown at once
 PATIENCE = 0.35
 #: answers that are left here, the newest: whoever comes back for the page finds even one that is too large to be kept
 _LEFT = 2
+#: seconds after which a page that waits is asked for again, or its form sent again
+_AGAIN = 1
+_PLAIN_FORM = "application/x-www-form-urlencoded"
 #: whether who asks now can be shown a page that waits
 _can_wait: ContextVar[bool] = ContextVar("can_wait", default=False)
 _lock = threading.Lock()
@@ -76,6 +84,24 @@ def beside(key: Hashable, work: Callable[[], T]) -> T:
     return running.result()
 
 
+@contextmanager
+def to_the_end() -> Iterator[None]:
+    """What is begun in it is not broken off, nor is the rest of the request: it changes something, and what it then asks for would
+    be new each time it is sent. A change that is refused changes nothing: the page that tells so may wait like any other."""
+    before = _can_wait.get()
+    _can_wait.set(False)
+    try:
+        yield
+    except BaseException:
+        _can_wait.set(before)
+        raise
+
+
+def is_held(answer: HttpResponse) -> bool:
+    """Whether an answer is a page that waits, with nothing done yet."""
+    return answer.status_code == 202 and "Retry-After" in answer.headers
+
+
 class Soon:
     """Pages that wait for what is worked out beside them. Tests are answered at once, unless they ask for this."""
 
@@ -83,20 +109,29 @@ class Soon:
         self.get_response = get_response
 
     def __call__(self, request):
-        page = request.method == "GET" and "text/html" in request.headers.get("Accept", "")
-        mark = _can_wait.set(page and OPTIONS.mode != "test")
+        mark = _can_wait.set(OPTIONS.mode != "test" and _takes_pages(request))
         try:
             return self.get_response(request)
         finally:
             _can_wait.reset(mark)
 
     def process_exception(self, request, exception):
-        """A page that looks again by itself; nothing for anything else."""
+        """A page that looks again by itself, or sends its form again; nothing for anything else."""
         if not isinstance(exception, BeingWorkedOut):
             return None
-        answer = render(request, "shell/soon.html", {"title": "One moment"}, status=202)
+        typed = typed_in(request) if request.method == "POST" else None
+        answer = render(request, "shell/soon.html", {"title": "One moment", "typed": typed}, status=202)
         answer.headers["Cache-Control"] = "no-store"
+        answer.headers["Retry-After"] = str(_AGAIN)
         return answer
+
+
+def _takes_pages(request: HttpRequest) -> bool:
+    """Whether a page can be shown in answer: not for a file, whose address has an ending, nor where files come, which a page
+    cannot hold."""
+    if "text/html" not in request.headers.get("Accept", "") or "." in request.path.rpartition("/")[2]:
+        return False
+    return request.method == "GET" or (request.method == "POST" and request.content_type == _PLAIN_FORM)
 
 
 def ended(request):

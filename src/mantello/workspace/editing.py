@@ -3,7 +3,6 @@
 import uuid
 from collections.abc import Callable
 
-from django.db import transaction
 from django.db.models import Max
 
 from mantello.shell.refusal import StaleEdit
@@ -13,7 +12,7 @@ from mantello_core.errors import Contradiction, OutOfRange
 from mantello_core.naming import named
 from mantello_core.scheme.scheme import Scheme
 
-from .locking import locked
+from .locking import changing, locked
 from .models import Army, Edition, Variant
 from .readings import reading_of, remember
 from .storing import columns
@@ -28,7 +27,7 @@ def create_army(owner, name: str) -> Army:
     return keep_design(owner, design, "Army created")
 
 
-@transaction.atomic
+@changing()
 def keep_design(owner, design: Design, words: str) -> Army:
     """A new army that holds a design."""
     army = Army.objects.create(owner=owner, name=design.army.root.name, zone=design.evenings.zone, newest=1)
@@ -37,7 +36,7 @@ def keep_design(owner, design: Design, words: str) -> Army:
     return army
 
 
-@transaction.atomic
+@changing()
 def edit(
     army: Army,
     base: int,
@@ -70,7 +69,7 @@ def edit(
     return made
 
 
-@transaction.atomic
+@changing()
 def undo(army: Army, base: int) -> Edition | None:
     """Go back one edition; the one that was undone, or None if there is none.
 
@@ -85,7 +84,7 @@ def undo(army: Army, base: int) -> Edition | None:
     return undone
 
 
-@transaction.atomic
+@changing()
 def redo(army: Army, base: int) -> Edition | None:
     """Go forward to the newest edition made from here, or None if there is none; one that another variant stands at is none.
 
@@ -99,7 +98,7 @@ def redo(army: Army, base: int) -> Edition | None:
     return newest
 
 
-@transaction.atomic
+@changing()
 def go_to(army: Army, base: int, number: int) -> Edition | None:
     """Let the work stand at another edition of its thread: one behind it, or one ahead that was undone; None if it is neither.
 
@@ -128,7 +127,7 @@ def _leads_to(first: Edition, last: Edition) -> bool:
     return False
 
 
-@transaction.atomic
+@changing()
 def branch(army: Army, base: int, name: str) -> Variant:
     """Start a variant from the design as it stands, and work on it; the design so far is kept as one too.
 
@@ -150,7 +149,7 @@ def branch(army: Army, base: int, name: str) -> Variant:
     return army.variant
 
 
-@transaction.atomic
+@changing()
 def work_on(army: Army, base: int, variant: Variant) -> None:
     """Go over to another variant; one that was rejected is open again.
 
@@ -167,7 +166,7 @@ def work_on(army: Army, base: int, variant: Variant) -> None:
         variant.save(update_fields=["state"])
 
 
-@transaction.atomic
+@changing()
 def adopt(army: Army, base: int, variant: Variant, reason: str) -> None:
     """Take a variant as the scheme; the other open ones are rejected for the same reason, and kept.
 

@@ -1,8 +1,21 @@
 """An army's row held against others while something of it is read and changed."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+from django.db import transaction
 from django.http import Http404
 
+from mantello.shell.soon import to_the_end
+
 from .models import Army
+
+
+@contextmanager
+def changing() -> Iterator[None]:
+    """A change of an army, a verb or a part of one: all of it or nothing, and the request goes through to its end."""
+    with to_the_end(), transaction.atomic():
+        yield
 
 
 def locked(army: Army) -> Army:

@@ -230,11 +230,14 @@ class Reading:
     @cached_property
     def _usual_worn(self) -> dict[tuple[str, str], tuple[Recipe, Ground | None]]:
         """What lies on most of every role that is worn on a tier, and what that lies on; predicted all together."""
-        found = {
-            key: (self.stacks.usual(*key), self.resolution.ground_under(*key)) for key in self.resolution.grounds_worn
-        }
-        self.design.scheme.predict_together(found.values())
-        return found
+
+        def found() -> dict[tuple[str, str], tuple[Recipe, Ground | None]]:
+            worn = self.resolution.grounds_worn
+            lying = {key: (self.stacks.usual(*key), self.resolution.ground_under(*key)) for key in worn}
+            self.design.scheme.predict_together(lying.values())
+            return lying
+
+        return worked_out(self, "_usual_worn", found)
 
     def _worn(self, one: FigureClass, area: str) -> Prediction | None:
         """What the recipe of an area gives on what the area starts on; None without one."""

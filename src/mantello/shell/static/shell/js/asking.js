@@ -26,3 +26,20 @@ export async function ask(url, options = {}) {
     document.body.removeAttribute("aria-busy");
   }
 }
+
+/**
+ * Sends an edit, again and again while the server holds it until it can tell what comes of it. It is taken once, since it
+ * bears a mark.
+ * @param {string} url
+ * @param {URLSearchParams} body
+ */
+export async function sent(url, body) {
+  const options = { method: "POST", body, headers: { Accept: "text/html" } };
+  for (;;) {
+    const answer = await ask(url, options);
+    const again = answer.status === 202 && Number(answer.headers.get("Retry-After"));
+    if (!again) return answer;
+    document.body.setAttribute("aria-busy", "true");
+    await new Promise((go) => setTimeout(go, 1000 * again));
+  }
+}

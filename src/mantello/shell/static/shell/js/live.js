@@ -1,6 +1,6 @@
 /* Edits without leaving the page. What cannot reach the server is kept in this browser and sent again, until the server has
    taken it or the painter has seen why not. */
-import { ask } from "./asking.js";
+import { ask, sent } from "./asking.js";
 import { all, drop, keep, meaning, mine, others, pause, reason, saying, sortOut, taken, words } from "./kept.js";
 import { showEdited, visit } from "./page.js";
 
@@ -78,7 +78,7 @@ async function send(edit, csrf = csrfHere(), again = true) {
   const from = location.href;
   let answer;
   try {
-    answer = await ask(edit.url, { method: "POST", body: new URLSearchParams(signed(edit, csrf).entries) });
+    answer = await sent(edit.url, new URLSearchParams(signed(edit, csrf).entries));
   } catch {
     return { means: "away", status: 0 };
   }

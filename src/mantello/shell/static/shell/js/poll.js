@@ -1,5 +1,5 @@
 /* A fragment that asks for its next state while something goes on in the background; when that ends, the page is
-   drawn anew, or what came of it is opened. */
+   drawn anew, what came of it is opened, or a form that was held meanwhile is sent. */
 import { asked } from "./asking.js";
 import { behaviour, wake } from "./behaviour.js";
 import { refresh } from "./page.js";
@@ -31,7 +31,9 @@ behaviour("poll", (box) => {
         return;
       }
       if (next.dataset.ended) {
-        refresh();
+        const held = box.querySelector("form[data-held]");
+        if (held) held.querySelector("button").click();
+        else refresh();
         return;
       }
       box.replaceWith(next);
