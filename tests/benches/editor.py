@@ -7,6 +7,9 @@ import uuid
 from dataclasses import dataclass, field
 from urllib.parse import urlencode
 
+#: seconds after which a page that waits is asked for again, as its script does: each time twice as many, up to the last
+_AGAIN, _LATEST = 0.25, 2.0
+
 
 @dataclass
 class Editor:
@@ -65,24 +68,34 @@ class Editor:
             )
 
     def _ask(self, what: str, method: str, path: str, body: str | None = None) -> tuple[int, str]:
+        """The answer that is no page that waits, with the time until it was there."""
         since = time.monotonic()
+        status, text, waits = self._answer(method, path, body)
+        pause = _AGAIN
+        while waits:
+            time.sleep(pause)
+            pause = min(_LATEST, 2 * pause)
+            status, text, waits = self._answer(method, path, body)
+        self.told.append((what, time.monotonic() - since, status, since))
+        return status, text
+
+    def _answer(self, method: str, path: str, body: str | None) -> tuple[int, str, bool]:
+        """Status and text of an answer, and whether it is a page that waits; 0 and nothing if none came."""
         cookies = f"sessionid={self.session}; csrftoken={self._csrf}; {self._said}"
-        headers = {"Cookie": cookies, "Host": f"127.0.0.1:{self.port}"}
+        headers = {"Cookie": cookies, "Host": f"127.0.0.1:{self.port}", "Accept": "text/html"}
         if body is not None:
             headers |= {"Content-Type": "application/x-www-form-urlencoded"}
-        status, text = 0, ""
         for again in range(2):
             try:
                 self._line = self._line or http.client.HTTPConnection("127.0.0.1", self.port, timeout=60)
                 self._line.request(method, path, body, headers)
                 answer = self._line.getresponse()
-                status, text = answer.status, answer.read().decode("utf-8", "replace")
+                text = answer.read().decode("utf-8", "replace")
                 given = [one for one in answer.headers.get_all("Set-Cookie", ()) if one.startswith("messages=")]
                 self._said = given[-1].split(";")[0] if given else self._said
-                break
+                return answer.status, text, answer.status == 202 and "Retry-After" in answer.headers
             except (OSError, http.client.HTTPException):
                 self._line = None
                 if method == "POST" or again:
                     break
-        self.told.append((what, time.monotonic() - since, status, since))
-        return status, text
+        return 0, "", False

@@ -2,6 +2,7 @@
 
 import threading
 import uuid
+from concurrent.futures import wait
 from dataclasses import replace
 from unittest.mock import patch
 from urllib.parse import urlencode
@@ -26,8 +27,8 @@ FORM = "application/x-www-form-urlencoded"
 
 
 def under_way():
-    """Wait until what is under way has ended: the one thread takes things in turn."""
-    soon._thread[0].submit(lambda: None).result()
+    """Wait until what is under way has ended."""
+    wait(list(soon._under_way.values()))
 
 
 def answered(ask):
@@ -42,6 +43,8 @@ def answered(ask):
 
 @patch.object(soon, "OPTIONS", replace(OPTIONS, mode="local"))
 @patch.object(soon, "PATIENCE", 0)
+@patch.object(reading, "SMALL", 0)
+@patch.object(laying, "_FEW", 0)
 class Soon(RoomCase):
     def setUp(self):
         super().setUp()
@@ -81,6 +84,11 @@ class Soon(RoomCase):
         self.assertEqual(self.client.get(page, **PAGE).status_code, 202)
         self.assertEqual(self.shown(page), 200)
 
+    def test_of_a_small_army_nothing_takes_long(self):
+        readings._kept.empty()
+        with patch.object(reading, "SMALL", 12), patch.object(laying, "_FEW", 600):
+            self.assertEqual(self.client.get(self.plan, **PAGE).status_code, 200)
+
     def test_what_is_no_page_waits_for_it(self):
         self.cold()
         self.assertEqual(self.client.get(self.plan).status_code, 200)
@@ -100,9 +108,22 @@ class Soon(RoomCase):
             self.cold()
             self.assertEqual(self.shown(), 200)
 
+    def test_patience_is_one_for_all_that_a_page_asks_for(self):
+        mark = soon._patience.set(60)
+        self.addCleanup(soon._patience.reset, mark)
+        soon.beside(("of this test", "first"), lambda: None)
+        self.assertLess(soon._patience.get(), 60)
+        never = threading.Event()
+        self.addCleanup(never.set)
+        soon._patience.set(0.05)
+        for name in ("second", "third"):
+            with self.assertRaises(soon.BeingWorkedOut):
+                soon.beside(("of this test", name), never.wait)
+            self.assertEqual(soon._patience.get(), 0)
+
     def test_of_answers_the_newest_two_are_left(self):
-        mark = soon._can_wait.set(True)
-        self.addCleanup(soon._can_wait.reset, mark)
+        mark = soon._patience.set(0)
+        self.addCleanup(soon._patience.reset, mark)
         soon._under_way.clear()
         under = threading.Event()
         for number in range(6):
@@ -156,16 +177,35 @@ class Soon(RoomCase):
         self.assertEqual(self.base(), before + 1)
 
     def test_a_refused_change_lets_its_page_wait_and_one_that_was_made_does_not(self):
-        mark = soon._can_wait.set(True)
-        self.addCleanup(soon._can_wait.reset, mark)
+        mark = soon._patience.set(0)
+        self.addCleanup(soon._patience.reset, mark)
         with self.assertRaises(ValueError), soon.to_the_end():
             raise ValueError
-        self.assertTrue(soon._can_wait.get())
+        self.assertEqual(soon._patience.get(), 0)
         with soon.to_the_end():
-            self.assertFalse(soon._can_wait.get())
+            self.assertIsNone(soon._patience.get())
         with self.assertRaises(ValueError), soon.to_the_end():
             raise ValueError
-        self.assertFalse(soon._can_wait.get())
+        self.assertIsNone(soon._patience.get())
+
+    def test_what_stands_first_stays_where_two_work_it_out_at_once(self):
+        here = reading_of(self.army.head)
+        here.__dict__.pop("resolution", None)
+        begun, go_on = threading.Event(), threading.Event()
+        work = reading.resolve
+
+        def slowly(*given):
+            begun.set()
+            go_on.wait(30)
+            return work(*given)
+
+        with patch.object(reading, "resolve", slowly):
+            self.client.get(self.plan, **PAGE)
+            begun.wait(30)
+            go_on.set()
+            first = here.resolution
+            under_way()
+        self.assertIs(vars(here)["resolution"], first)
 
     def test_files_and_forms_that_bring_files_are_not_held(self):
         self.cold()

@@ -1,9 +1,10 @@
 """What a page needs and takes long: worked out beside the requests, while the page says so and looks again.
 
 A worker of the task queue could not help: what is worked out lives in the memory of the process that shows it. So every
-process has one thread for it; whoever asks for a page while it is under way is told to wait, and whoever asks for anything
-else (a picture, a fragment, a file) waits for it. A form whose answer needs it is held on the page that waits and sent again:
-until something is changed it has done nothing, and from then on it waits for what it asks for.
+process has threads for it, two, so that a large army keeps no small one waiting. Whoever asks for a page while it is under way
+is told to wait, and whoever asks for anything else (a picture, a fragment, a file) waits for it. A form whose answer needs it
+is held on the page that waits and sent again: until something is changed it has done nothing, and from then on it waits for
+what it asks for.
 """
 
 import threading
@@ -11,6 +12,7 @@ from collections.abc import Callable, Hashable, Iterator
 from concurrent.futures import Future, ThreadPoolExecutor, wait
 from contextlib import contextmanager
 from contextvars import ContextVar
+from time import monotonic
 from typing import TypeVar
 
 from django.http import HttpRequest, HttpResponse
@@ -21,18 +23,19 @@ from mantello.settings.options import OPTIONS
 from .typed import typed_in
 
 T = TypeVar("T")
-#: seconds that a page waits before it says so: what is ready sooner is shown at once
+#: seconds that a page waits, for all that it asks for, before it says so: what is ready sooner is shown at once
 PATIENCE = 0.35
 #: answers that are left here, the newest: whoever comes back for the page finds even one that is too large to be kept
 _LEFT = 2
+_AT_ONCE = 2
 #: seconds after which a page that waits is asked for again, or its form sent again
 _AGAIN = 1
 _PLAIN_FORM = "application/x-www-form-urlencoded"
-#: whether who asks now can be shown a page that waits
-_can_wait: ContextVar[bool] = ContextVar("can_wait", default=False)
+#: seconds that are left of it; None where no page that waits can be shown
+_patience: ContextVar[float | None] = ContextVar("patience", default=None)
 _lock = threading.Lock()
 _under_way: dict[Hashable, Future] = {}
-_thread: list[ThreadPoolExecutor] = []
+_threads: list[ThreadPoolExecutor] = []
 
 
 class BeingWorkedOut(Exception):
@@ -44,18 +47,20 @@ def worked_out(holder: object, name: str, work: Callable[[], T]) -> T:
 
     Raises: BeingWorkedOut while a page is asked for that can wait for it; whatever ``work`` raised.
     """
-    if not _can_wait.get():
-        return work()
+    kept = vars(holder)
+    if _patience.get() is None:
+        return kept.setdefault(name, work())
 
     key = id(holder), name
 
     def keep() -> None:
-        vars(holder)[name] = work()
+        if name not in kept:
+            kept.setdefault(name, work())  # the first one stays: what follows from it is known by it
         with _lock:
             _under_way.pop(key, None)
 
     beside(key, keep)
-    return vars(holder)[name]
+    return kept[name]
 
 
 def beside(key: Hashable, work: Callable[[], T]) -> T:
@@ -64,18 +69,21 @@ def beside(key: Hashable, work: Callable[[], T]) -> T:
 
     Raises: BeingWorkedOut while a page is asked for that can wait for it; whatever ``work`` raised.
     """
-    if not _can_wait.get():
+    left = _patience.get()
+    if left is None:
         return work()
 
     with _lock:
         running = _under_way.get(key)
         if running is None:
-            if not _thread:
-                _thread.append(ThreadPoolExecutor(max_workers=1, thread_name_prefix="soon"))
-            for left in [one for one, other in _under_way.items() if other.done()][:-_LEFT]:
-                del _under_way[left]
-            running = _under_way[key] = _thread[0].submit(work)
-    wait([running], PATIENCE)
+            if not _threads:
+                _threads.append(ThreadPoolExecutor(max_workers=_AT_ONCE, thread_name_prefix="soon"))
+            for old in [one for one, other in _under_way.items() if other.done()][:-_LEFT]:
+                del _under_way[old]
+            running = _under_way[key] = _threads[0].submit(work)
+    since = monotonic()
+    wait([running], left)
+    _patience.set(max(0.0, left - (monotonic() - since)))
     if not running.done():
         raise BeingWorkedOut
     if running.exception():
@@ -88,12 +96,12 @@ def beside(key: Hashable, work: Callable[[], T]) -> T:
 def to_the_end() -> Iterator[None]:
     """What is begun in it is not broken off, nor is the rest of the request: it changes something, and what it then asks for would
     be new each time it is sent. A change that is refused changes nothing: the page that tells so may wait like any other."""
-    before = _can_wait.get()
-    _can_wait.set(False)
+    before = _patience.get()
+    _patience.set(None)
     try:
         yield
     except BaseException:
-        _can_wait.set(before)
+        _patience.set(before)
         raise
 
 
@@ -109,11 +117,11 @@ class Soon:
         self.get_response = get_response
 
     def __call__(self, request):
-        mark = _can_wait.set(OPTIONS.mode != "test" and _takes_pages(request))
+        mark = _patience.set(PATIENCE if OPTIONS.mode != "test" and _takes_pages(request) else None)
         try:
             return self.get_response(request)
         finally:
-            _can_wait.reset(mark)
+            _patience.reset(mark)
 
     def process_exception(self, request, exception):
         """A page that looks again by itself, or sends its form again; nothing for anything else."""

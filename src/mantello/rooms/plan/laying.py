@@ -15,6 +15,8 @@ from mantello_core.record.pace import Pace
 
 #: bytes of a task and of an edge made ready, and of a block of a plan: measured
 _TASK, _EDGE, _BLOCK = 1_900, 120, 500
+#: tasks that are laid within a request: a tenth of a second
+_FEW = 600
 _ready = Memory("work made ready", 32 * 2**20)
 _laid = Memory("plans", 20 * 2**20)
 _NOTHING = Prepared((), ())
@@ -36,7 +38,7 @@ def ready_work(reading: Reading, done: Done, pace: Pace, painter: str, faults: F
         # what a key's numbers stand for is kept beside the answer, so that no other value can get them
         return _ready.put(key, (sheets, work), _TASK * len(work.tasks) + _EDGE * len(work.edges))
 
-    return (_ready.get(key) or beside(("ready", key), make))[1]
+    return (_ready.get(key) or (make() if reading.is_small else beside(("ready", key), make)))[1]
 
 
 def laid_plan(work: Prepared, evenings: Evenings, start: datetime, found: Style | None) -> Plan:
@@ -47,7 +49,7 @@ def laid_plan(work: Prepared, evenings: Evenings, start: datetime, found: Style 
         plan = laid_out(work, evenings, start, found=found)
         return _laid.put(key, (work, plan), _TASK * len(plan.tasks) + _BLOCK * len(plan.blocks))
 
-    return (_laid.get(key) or beside(("laid", key), lay))[1]
+    return (_laid.get(key) or (lay() if len(work.tasks) <= _FEW else beside(("laid", key), lay)))[1]
 
 
 def units_of(design: Design, painter: str) -> tuple[str, ...]:

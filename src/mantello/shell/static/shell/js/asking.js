@@ -1,5 +1,10 @@
 /* Asks the server. Every request says that a script asked; what else a caller says of it stays. */
 
+/* Milliseconds until a page that waits is asked for again, each time twice as many up to the last: the server itself waits a
+   while for what takes long, and many who ask too often keep it from working it out. */
+export const SOON = 250;
+const LATEST = 2000;
+
 /**
  * Asks for a part of a page. It never leads elsewhere: a sign-in page in its place, say, counts as out of reach.
  * @param {string} url
@@ -35,11 +40,10 @@ export async function ask(url, options = {}) {
  */
 export async function sent(url, body) {
   const options = { method: "POST", body, headers: { Accept: "text/html" } };
-  for (;;) {
+  for (let pause = SOON; ; pause = Math.min(LATEST, 2 * pause)) {
     const answer = await ask(url, options);
-    const again = answer.status === 202 && Number(answer.headers.get("Retry-After"));
-    if (!again) return answer;
+    if (answer.status !== 202 || !answer.headers.has("Retry-After")) return answer;
     document.body.setAttribute("aria-busy", "true");
-    await new Promise((go) => setTimeout(go, 1000 * again));
+    await new Promise((go) => setTimeout(go, pause));
   }
 }

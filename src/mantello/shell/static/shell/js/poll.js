@@ -1,6 +1,6 @@
 /* A fragment that asks for its next state while something goes on in the background; when that ends, the page is
    drawn anew, what came of it is opened, or a form that was held meanwhile is sent. */
-import { asked } from "./asking.js";
+import { asked, SOON } from "./asking.js";
 import { behaviour, wake } from "./behaviour.js";
 import { refresh } from "./page.js";
 
@@ -42,5 +42,5 @@ behaviour("poll", (box) => {
       setTimeout(ask, 5 * EVERY);
     }
   };
-  setTimeout(ask, EVERY);
+  setTimeout(ask, box.hasAttribute("data-soon") ? SOON : EVERY);
 });
