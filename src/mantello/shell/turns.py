@@ -13,7 +13,7 @@ from django.http import UnreadablePostError
 #: requests that work at once, so that one works while another waits for the database
 AT_ONCE = 1
 #: seconds that a request waits for its turn; then it begins beside the others
-PATIENCE = 3.0
+PATIENCE = 6.0
 #: methods with a body, which may come slowly
 _WITH_BODY = frozenset({"POST", "PUT", "PATCH"})
 
