@@ -1,9 +1,10 @@
 """Arms drawn on a surface: every piece with its tincture, what is seen of it in mm², and the thinnest of it."""
 
 import math
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, replace
 from functools import cached_property
+from itertools import groupby
 
 from shapely import affinity
 from shapely.geometry import box
@@ -11,7 +12,7 @@ from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 
 from ...errors import OutOfRange
-from ...geometry.overlay import difference, intersection, union
+from ...geometry.overlay import difference, intersection, union_all
 from ...memory import remembered
 from .coat import Arms, Charged, Coat, Group, Impaled, Ordinary, Parted, Plain, Quartered, Strewn
 from .group_drawing import beside_band, group_pieces
@@ -42,12 +43,11 @@ class ArmsDrawing:
 
     def seen(self) -> dict[str, BaseGeometry]:
         """What is seen of every tincture, furs by their field and tufts together."""
-        left, found = self.surface, {}
-        for piece in reversed(self.pieces):
-            shape = intersection(piece.shape, left)
-            found[piece.tincture] = union(found[piece.tincture], shape) if piece.tincture in found else shape
-            left = difference(left, piece.shape)
-        return {tincture: shape for tincture, shape in reversed(found.items()) if shape.area > SLIVER}
+        found: dict[str, list[BaseGeometry]] = {}
+        for tincture, shape in self._from_above(lambda piece: piece.tincture):
+            found.setdefault(tincture, []).append(shape)
+        whole = {tincture: union_all(shapes) for tincture, shapes in reversed(found.items())}
+        return {tincture: shape for tincture, shape in whole.items() if shape.area > SLIVER}
 
     def areas(self, width_mm: float) -> dict[str, float]:
         """mm² of every tincture when the surface is so wide.
@@ -66,12 +66,20 @@ class ArmsDrawing:
     @cached_property
     def _left(self) -> dict[str, float]:
         """Square units that are seen of every part besides the field."""
-        left, found = self.surface, dict.fromkeys((one.of for one in self.pieces if one.of != "field"), 0.0)
-        for piece in reversed(self.pieces):
-            if piece.of in found:
-                found[piece.of] += intersection(piece.shape, left).area
-            left = difference(left, piece.shape)
+        found = dict.fromkeys((one.of for one in self.pieces if one.of != "field"), 0.0)
+        for of, shape in self._from_above(lambda piece: piece.of):
+            if of in found:
+                found[of] += shape.area
         return found
+
+    def _from_above(self, alike: Callable[[Piece], str]) -> Iterator[tuple[str, BaseGeometry]]:
+        """What is seen of the pieces, from the top; those that are alike and lie on each other are taken together."""
+        left, over = self.surface, None
+        for name, run in groupby(reversed(self.pieces), key=alike):
+            shape = union_all([piece.shape for piece in run])
+            left = left if over is None else difference(left, over)
+            yield name, intersection(shape, left)
+            over = shape
 
     @cached_property
     def lying(self) -> tuple[tuple[Piece, str], ...]:
