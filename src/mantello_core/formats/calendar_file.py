@@ -11,8 +11,10 @@ from icalendar import Calendar, Event
 
 from ..errors import OutOfRange, Unreadable
 
-#: bytes of a file, events in it and repeats of one that are read
-MOST_BYTES, MOST_EVENTS, MOST_REPEATS = 2_000_000, 5000, 800
+#: bytes of a file, events in it and repeats of one that are read: by the hour for a year
+MOST_BYTES, MOST_EVENTS, MOST_REPEATS = 2_000_000, 5000, 10_000
+#: days after which a rule comes again, by its frequency, where it can be looked up later without counting all before
+_PERIODS = {"DAILY": 1, "WEEKLY": 7}
 
 
 @dataclass(frozen=True)
@@ -51,7 +53,8 @@ def write_calendar(name: str, entries: Sequence[Entry], zone: ZoneInfo | None, s
 def read_busy(data: bytes, zone: ZoneInfo | None, first: date, last: date) -> tuple[tuple[str, str], ...]:
     """Busy times of an iCalendar file between two dates, on the painter's clock, repeats counted out, overlaps joined.
 
-    Events that are marked free or cancelled are no hindrance; whole days are busy from midnight to midnight.
+    Events that are marked free or cancelled are no hindrance; whole days are busy from midnight to midnight. A rule that is never
+    met, such as a thirtieth of February, is looked for to the end of the calendar: whoever reads files of others sets a time.
     Raises: Unreadable if it is no such file; OutOfRange if it is too large.
     """
     if len(data) > MOST_BYTES:
@@ -103,20 +106,21 @@ def _times(event, zone: ZoneInfo | None, low: datetime, high: datetime) -> list[
         length = timedelta(0) if isinstance(start, datetime) else timedelta(days=1)
     starts = [begin]
     if "RRULE" in event:
-        rule = event["RRULE"].to_ical().decode()
+        rule = event["RRULE"]
         # the end of a rule may be in UTC while its events are not: on the painter's clock both are plain
-        parts = [part for part in rule.split(";") if not part.upper().startswith("UNTIL=")]
-        until = event["RRULE"].get("UNTIL")
-        repeats = rrulestr(";".join(parts), dtstart=begin)
+        parts = [part for part in rule.to_ical().decode().split(";") if not part.upper().startswith("UNTIL=")]
+        until = rule.get("UNTIL")
         limit = (
             min(high, _clock(until[0], zone) + timedelta(days=not isinstance(until[0], datetime))) if until else high
         )
         starts = []
-        for moment in repeats:
-            if moment > limit or len(starts) >= MOST_REPEATS:
-                break
-            if moment + length >= low:
-                starts.append(moment)
+        if limit + length >= low:
+            repeats = rrulestr(";".join(parts), dtstart=_nearer(begin, rule, low - length))
+            for moment in repeats:
+                if moment > limit or len(starts) >= MOST_REPEATS:
+                    break
+                if moment + length >= low:
+                    starts.append(moment)
         left_out = _excepted(event, zone)
         starts = [moment for moment in starts if moment not in left_out]
     return [
@@ -124,6 +128,15 @@ def _times(event, zone: ZoneInfo | None, low: datetime, high: datetime) -> list[
         for moment in starts
         if length > timedelta(0) and moment < high and moment + length > low
     ]
+
+
+def _nearer(begin: datetime, rule, low: datetime) -> datetime:
+    """The last moment on a rule's grid of days or weeks that lies a whole period before ``low``, so that years that are over need
+    not be counted; the beginning itself for rules that are counted."""
+    period = _PERIODS.get(str(rule.get("FREQ", [""])[0]).upper(), 0) * int(rule.get("INTERVAL", [1])[0])
+    if not period or "COUNT" in rule:
+        return begin
+    return begin + timedelta(days=period * max(0, (low - begin).days // period - 1))
 
 
 def _excepted(event, zone: ZoneInfo | None) -> set[datetime]:

@@ -62,6 +62,7 @@ VERBS = {
     "roster": "army.roster",
     "palette": "outside.palette",
     "drawing": "outside.drawing",
+    "busy": "outside.busy",
     "shopping": "army.bought",
     "undercoat": "army.undercoated",
     "plan": "work.planned",

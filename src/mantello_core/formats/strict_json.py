@@ -6,7 +6,7 @@ import re
 from ..errors import Unreadable
 
 #: a NUL, however many backslashes stand before it, as long as they do not escape each other
-_NUL = re.compile(rb"(?<!\\)(?:\\\\)*\\u0000|\x00")
+_NUL = re.compile(rb"(?<!\\)(?:\\\\)*\\u0000")
 #: may be half of a sign; whole ones come in pairs
 _HALF = re.compile(rb"\\u[dD][89a-fA-F]")
 #: an integer of more digits is no number of ours, and slow to read
@@ -19,11 +19,11 @@ def read_json(data: bytes, what: str, where: str = "") -> object:
     where: the field it came by; else a fault's place in it is told.
     Raises: Unreadable, naming ``what``, if it is no JSON, or holds what the standard or a text cannot.
     """
-    if _NUL.search(data):
+    if b"\x00" in data or (b"\\u0000" in data and _NUL.search(data)):
         raise Unreadable(f"{what} holds a NUL, which is no sign of a text.", where or what)
     try:
         found = json.loads(data.decode("utf-8-sig"), parse_constant=_refused, parse_int=_whole, parse_float=_number)
-        if _HALF.search(data):
+        if b"\\u" in data and _HALF.search(data):
             json.dumps(found, ensure_ascii=False).encode()
     except _NoNumber as error:
         raise Unreadable(f"{what} holds '{error}', which is no number.", where or what) from error

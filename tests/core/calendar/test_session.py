@@ -2,10 +2,11 @@
 
 from dataclasses import replace
 from datetime import UTC, date, datetime, timedelta
-from itertools import pairwise
+from itertools import pairwise, takewhile
 from unittest import TestCase
 from zoneinfo import ZoneInfo
 
+from dateutil.rrule import rrulestr
 from hypothesis import given
 from hypothesis import strategies as st
 from icalendar import Calendar
@@ -180,6 +181,30 @@ class Files(TestCase):
             )
         )
         self.assertEqual([start[:10] for start, _ in found], ["2026-11-24", "2026-12-08", "2026-12-15"])
+
+    @given(
+        st.sampled_from(("DAILY", "WEEKLY")), st.integers(1, 5), st.sets(st.sampled_from(("MO", "WE", "TH", "SU"))),
+        st.datetimes(datetime(2019, 1, 1), datetime(2026, 12, 20)), st.sampled_from(("", "COUNT=700", "UNTIL=20261210T000000")),
+    )  # fmt: skip
+    def test_years_that_are_over_need_not_be_counted(self, often, interval, days, begin, ends):
+        begin = begin.replace(second=0, microsecond=0)
+        parts = [f"FREQ={often}", f"INTERVAL={interval}", *([f"BYDAY={','.join(sorted(days))}"] if days else []), ends]
+        rule = ";".join(filter(None, parts))
+        found = self.busy(event(f"DTSTART:{begin:%Y%m%dT%H%M%S}", "DURATION:PT1M", f"RRULE:{rule}"), zone=None)
+        plainly = [
+            moment.isoformat(timespec="minutes")
+            for moment in takewhile(lambda one: one < datetime(2027, 1, 1), rrulestr(rule, dtstart=begin))
+            if moment >= datetime(2026, 11, 23)
+        ]
+        self.assertEqual([start for start, _ in found], plainly)
+
+    def test_what_comes_by_the_hour_is_counted_out_to_the_end(self):
+        (times,) = self.busy(event("DTSTART:20200101T000000", "DURATION:PT1H", "RRULE:FREQ=HOURLY"))
+        self.assertEqual(times, ("2026-11-23T00:00", "2027-01-01T00:00"))
+
+    def test_a_rule_that_is_over_is_not_looked_for(self):
+        over = event("DTSTART:20000101T000000", "DURATION:PT1M", "RRULE:FREQ=SECONDLY;UNTIL=20261101T000000Z")
+        self.assertEqual(self.busy(over), ())
 
     def test_free_and_cancelled_events_are_no_hindrance_and_overlaps_are_joined(self):
         times = ("DTSTART:20261124T180000", "DTEND:20261124T190000")

@@ -1,8 +1,14 @@
 """The calendar page: exceptions, spraying, priorities, busy times in and the plan out as a calendar file."""
 
+from unittest.mock import patch
+
 from django.core.files.uploadedfile import SimpleUploadedFile
 from icalendar import Calendar
 
+from mantello.jobs.models import Job
+from mantello.rooms.plan import busy_times
+from mantello.shell.refusal import StaleEdit
+from mantello.workspace.editing import edit
 from mantello_core.calendar.evenings import Spraying
 from tests.core.calendar.test_session import ICS, event
 from tests.rooms.plan.test_plan import DeskCase
@@ -43,16 +49,66 @@ class CalendarPage(DeskCase):
             self.assertContains(page, said, status_code=422)
         self.assertContains(page, 'value="Europe/Rome"', status_code=422)
 
-    def test_busy_times_are_read_and_forgotten(self):
-        data = ICS.format(event("DTSTART:20261124T190000", "DTEND:20261124T213000")).encode()
-        self.post("calendar-busy", file=SimpleUploadedFile("busy.ics", data))
+    def busy(self, *events) -> str:
+        """A calendar file given; the address of the page that tells when it is read."""
+        file = SimpleUploadedFile("busy.ics", ICS.format("".join(events)).encode())
+        return self.post("calendar-busy", file=file)["Location"]
+
+    def test_busy_times_are_read_by_a_worker_and_forgotten(self):
+        page = self.busy(event("DTSTART:20261124T190000", "DTEND:20261124T213000"))
+        self.assertContains(self.client.get(page), 'data-behaviour="poll"')
+        self.assertEqual(self.now().evenings.busy, ())
+        self.carried_out()
         self.assertEqual(self.now().evenings.busy, (("2026-11-24T19:00", "2026-11-24T21:30"),))
+        self.assertContains(self.client.get(page), "1 busy time read from the file.")
         self.assertContains(self.see("plan"), "Thursday 26 November")
         self.post("calendar-busy", do="forget")
         self.assertEqual(self.now().evenings.busy, ())
-        for file in (None, SimpleUploadedFile("x.ics", b"hello")):
+
+    def test_what_was_edited_while_a_calendar_was_read_stays(self):
+        self.busy(event("DTSTART:20261124T190000", "DTEND:20261124T213000"))
+        self.post("change-node", self.now().army.root.id, name="River Levy", kind="")
+        stale = StaleEdit(self.army, self.base(), [])
+        tries = [stale, None]
+
+        def edited_beside(*given):
+            if refused := tries.pop(0):
+                raise refused
+            return edit(*given)
+
+        with patch.object(busy_times, "edit", edited_beside):
+            self.carried_out()
+        self.assertEqual(tries, [])
+        self.assertEqual(self.now().army.root.name, "River Levy")
+        self.assertEqual(len(self.now().evenings.busy), 1)
+
+    def test_files_that_are_no_calendar_are_refused_at_their_field(self):
+        for file, said in (
+            (None, "Choose a calendar file"),
+            (SimpleUploadedFile("x.ics", b"hello"), "no iCalendar file"),
+            (SimpleUploadedFile("x.ics", b"\xff\xfe"), "not UTF-8"),
+            (SimpleUploadedFile("x.ics", b"BEGIN:VCALENDAR" + b" " * 2_000_000), "2000015 bytes"),
+        ):
             page = self.post("calendar-busy", status=422, **({"file": file} if file else {}))
-            self.assertContains(page, "calendar file" if file is None else "no iCalendar file", status_code=422)
+            self.assertContains(page, said, status_code=422)
+        self.assertEqual(Job.objects.count(), 0)
+
+    def test_what_a_worker_cannot_read_is_told_on_the_page(self):
+        page = self.busy(event("DTSTART:soon"))
+        self.carried_out()
+        self.assertContains(self.client.get(page), "has times that cannot be read")
+        never = self.busy(
+            event("DTSTART:20261124T190000", "DURATION:PT5M", "RRULE:FREQ=SECONDLY;BYMONTH=2;BYMONTHDAY=30")
+        )
+        with patch.object(busy_times, "PATIENCE", 0.01):
+            self.carried_out()
+        self.assertContains(self.client.get(never), "take too long to count out")
+        self.assertEqual(self.now().evenings.busy, ())
+
+    def test_a_reading_is_its_painters_own(self):
+        page = self.busy(event("DTSTART:soon"))
+        self.client.force_login(self.other)
+        self.assertEqual(self.client.get(page).status_code, 404)
 
     def test_the_plan_goes_out_as_a_calendar_file(self):
         events = Calendar.from_ical(self.see("calendar-file").content).walk("VEVENT")

@@ -17,9 +17,10 @@ from mantello.workspace.readings import reading_of
 from mantello_core.calendar.evenings import AIDS, AIR, HEAT, MOST_DESK, Evenings, Spraying, checked_evenings, zone_of
 from mantello_core.calendar.session import sessions
 from mantello_core.errors import MantelloError, OutOfRange
-from mantello_core.formats.calendar_file import Entry, read_busy, write_calendar
+from mantello_core.formats.calendar_file import Entry, write_calendar
 from mantello_core.order.phases import phase_list
 
+from .busy_times import BusyForm, busy_reading, busy_to_read
 from .evening import Evening
 from .forms import DAYS
 from .painters import can_plan, painter_in_hand
@@ -173,7 +174,7 @@ def calendar(request, army_id):
     return _page(request, army_for(request, army_id))
 
 
-def _page(request, army, status=200, form=None, told=""):
+def _page(request, army, status=200, form=None, busy=None):
     reading = reading_of(army.head)
     evenings = reading.design.evenings
     now = timezone.make_naive(timezone.now())
@@ -188,7 +189,8 @@ def _page(request, army, status=200, form=None, told=""):
         "phases": _phases_of(request, army, reading) if coming else {},
         "busy_times": len(evenings.busy),
         "visitor_zone": str(timezone.get_current_timezone()),
-        "told": told,
+        "busy_form": busy or BusyForm(),
+        "job": busy_reading(request.user, army, request.GET.get("read", "")),
         "heat": HEAT if evenings.aid != "none" else "",
     }
     return room_page(request, army, "plan", "plan/calendar.html", context, status)
@@ -228,7 +230,7 @@ def keep_calendar(request, army_id):
 @login_required
 @require_POST
 def busy(request, army_id):
-    """Busy times come from a calendar file, or go again."""
+    """A worker reads busy times from a calendar file; or they are forgotten."""
     army = army_for(request, army_id)
     if request.POST.get("do") == "forget":
         apply(
@@ -238,21 +240,14 @@ def busy(request, army_id):
             "Busy times forgotten",
         )
         return redirect("calendar", army.pk)
-    file = request.FILES.get("file")
-    if file is None:
-        return _page(request, army, 422, told="Choose a calendar file (.ics) first.")
-    zone = zone_of(reading_of(army.head).design.evenings)
+    form = BusyForm(request.POST, request.FILES)
+    if not form.is_valid():
+        return _page(request, army, 422, busy=form)
     today = timezone.localdate()
-    try:
-        found = read_busy(file.read(2_000_001), zone, today - timedelta(days=1), today + timedelta(days=_AHEAD))
-        apply(
-            request, army,
-            lambda design: replace(design, evenings=checked_evenings(replace(design.evenings, busy=found))),
-            f"{len(found)} busy time{'s' * (len(found) != 1)} read",
-        )  # fmt: skip
-    except MantelloError as error:
-        return _page(request, army, 422, told=error.message)
-    return redirect("calendar", army.pk)
+    job = busy_to_read(
+        request.user, army, form.cleaned_data["file"], today - timedelta(days=1), today + timedelta(days=_AHEAD)
+    )
+    return redirect(job.asked["address"])
 
 
 @login_required

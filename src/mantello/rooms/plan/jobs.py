@@ -1,4 +1,4 @@
-"""What workers do for the Plan room: longer searches for a better plan."""
+"""What workers do for the Plan room: longer searches for a better plan, calendar files."""
 
 from collections.abc import Iterator
 
@@ -12,7 +12,10 @@ from mantello_core.planning.style import Style
 
 from . import cards, painters  # noqa: F401  register their papers
 from .better import SEARCH, found_by
+from .busy_times import BUSY, busy_read
 from .evening import Evening
+
+job_kind(BUSY, lambda job: job.asked["address"], "plan/busy_reading.html")(busy_read)
 
 
 @job_kind(

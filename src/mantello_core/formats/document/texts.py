@@ -1,18 +1,37 @@
 """Texts that can be kept."""
 
+import re
+
 from ...errors import Unreadable
+
+#: NUL, and halves of signs
+_UNKEPT = re.compile("[\x00\ud800-\udfff]")
 
 
 def check_texts(value: object, where: str) -> None:
     """Refuse texts that no database or file can hold."""
+    found = _unkept(value)
+    if found:
+        path, sign = found
+        place = "".join((where, *(f"/{step}" for step in reversed(path))))
+        raise Unreadable(f"A text holds U+{ord(sign):04X}, which cannot be kept (at {place}).", place)
+
+
+def _unkept(value: object) -> tuple[list[str | int], str] | None:
+    """The first sign that cannot be kept, and the way to it from within; names count where they stand."""
     if isinstance(value, str):
-        bad = next((sign for sign in value if sign == "\x00" or "\ud800" <= sign <= "\udfff"), None)
-        if bad is not None:
-            raise Unreadable(f"A text holds U+{ord(bad):04X}, which cannot be kept (at {where}).", where)
-    elif isinstance(value, dict):
+        bad = _UNKEPT.search(value)
+        return ([], bad[0]) if bad else None
+    if isinstance(value, dict):
         for name, inner in value.items():
-            check_texts(name, where)
-            check_texts(inner, f"{where}/{name}")
+            if bad := _UNKEPT.search(name):
+                return [], bad[0]
+            if found := _unkept(inner):
+                found[0].append(name)
+                return found
     elif isinstance(value, list):
-        for index, inner in enumerate(value):
-            check_texts(inner, f"{where}/{index}")
+        for at, inner in enumerate(value):
+            if found := _unkept(inner):
+                found[0].append(at)
+                return found
+    return None

@@ -1,11 +1,14 @@
-"""Verbs about what others wrote: palettes and drawings."""
+"""Verbs about what others wrote: palettes, drawings and calendars."""
 
 import base64
 import binascii
+from datetime import date
+from zoneinfo import ZoneInfo, available_timezones
 
 from ...errors import Unreadable
 from ...geometry.outline import to_d
 from ...geometry.polygon import polygon_of
+from ..calendar_file import read_busy
 from ..figure_drawing import measured, read_drawing, with_names
 from ..palette import read_palette
 from ..validation import check
@@ -20,6 +23,22 @@ def palette(document: dict) -> dict:
         "colours": [{"line": one.number, "name": one.name, "hex": one.hex} for one in found.colours],
         "told": [{"line": one.number, "text": one.text, "words": one.words} for one in found.told],
     }
+
+
+def busy(document: dict) -> dict:
+    """iCalendar text, a first and a last day, perhaps a zone, to the busy times between them on that clock, joined"""
+    check(document, "busy")
+    zone = document.get("zone", "")
+    if zone and zone not in available_timezones():
+        raise Unreadable(f"'{zone}' is no time zone; write one such as Europe/Rome, or none.", "/zone")
+    days = []
+    for name in ("first", "last"):
+        try:
+            days.append(date.fromisoformat(document[name]))
+        except ValueError as error:
+            raise Unreadable(f"'{document[name]}' is no day; write it as 2026-12-24.", f"/{name}") from error
+    found = read_busy(document["calendar"].encode(), ZoneInfo(zone) if zone else None, *days)
+    return {"busy": [list(times) for times in found]}
 
 
 def drawing(document: dict) -> dict:
