@@ -1,7 +1,7 @@
 """Arms drawn on a surface: every piece with its tincture, what is seen of it in mm², and the thinnest of it."""
 
 import math
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from functools import cached_property
 from itertools import groupby
@@ -41,21 +41,16 @@ class ArmsDrawing:
     #: what is said of charges and not drawn
     undrawn: tuple[str, ...] = ()
 
-    def seen(self) -> dict[str, BaseGeometry]:
-        """What is seen of every tincture, furs by their field and tufts together."""
-        found: dict[str, list[BaseGeometry]] = {}
-        for tincture, shape in self._from_above(lambda piece: piece.tincture):
-            found.setdefault(tincture, []).append(shape)
-        whole = {tincture: union_all(shapes) for tincture, shapes in reversed(found.items())}
-        return {tincture: shape for tincture, shape in whole.items() if shape.area > SLIVER}
-
     def areas(self, width_mm: float) -> dict[str, float]:
         """mm² of every tincture when the surface is so wide.
 
         Raises: OutOfRange unless it is 0.5 to 500 mm.
         """
         scale = self.scale(width_mm)
-        return {tincture: shape.area * scale * scale for tincture, shape in self.seen().items()}
+        found: dict[str, float] = {}
+        for _, tincture, area in self._seen:
+            found[tincture] = found.get(tincture, 0.0) + area
+        return {tincture: area * scale * scale for tincture, area in reversed(found.items()) if area > SLIVER}
 
     def unseen(self, width_mm: float) -> tuple[str, ...]:
         """What is said and of which nothing is left at that width: parts under 0.005 mm², covered by what lies over them or too
@@ -67,19 +62,22 @@ class ArmsDrawing:
     def _left(self) -> dict[str, float]:
         """Square units that are seen of every part besides the field."""
         found = dict.fromkeys((one.of for one in self.pieces if one.of != "field"), 0.0)
-        for of, shape in self._from_above(lambda piece: piece.of):
+        for of, _, area in self._seen:
             if of in found:
-                found[of] += shape.area
+                found[of] += area
         return found
 
-    def _from_above(self, alike: Callable[[Piece], str]) -> Iterator[tuple[str, BaseGeometry]]:
-        """What is seen of the pieces, from the top; those that are alike and lie on each other are taken together."""
-        left, over = self.surface, None
-        for name, run in groupby(reversed(self.pieces), key=alike):
+    @cached_property
+    def _seen(self) -> tuple[tuple[str, str, float], ...]:
+        """What is seen of the pieces, from the top: part, tincture, square units. Those that are alike and lie on each other are
+        taken together."""
+        left, over, found = self.surface, None, []
+        for (of, tincture), run in groupby(reversed(self.pieces), key=lambda piece: (piece.of, piece.tincture)):
             shape = union_all([piece.shape for piece in run])
             left = left if over is None else difference(left, over)
-            yield name, intersection(shape, left)
+            found.append((of, tincture, intersection(shape, left).area))
             over = shape
+        return tuple(found)
 
     @cached_property
     def lying(self) -> tuple[tuple[Piece, str], ...]:

@@ -36,6 +36,8 @@ from mantello_core.insignia.arms.vocabulary import ARRANGEMENTS, DETAILS, DIVISI
 from mantello_core.insignia.arms.words import MOST_SIGNS, phrases
 from mantello_core.insignia.arms.writing import write_blazon
 
+from .seen import seen
+
 TINCTURE = st.sampled_from(sorted(TINCTURES))
 ANY_TINCTURE = TINCTURE | st.just(COUNTERCHANGED)
 LINE = st.sampled_from(("", *LINES))
@@ -363,7 +365,7 @@ class Drawn(TestCase):
 
     def test_the_other_side_is_mirrored(self):
         arms = read_blazon("Azure, a canton or")
-        one, other = (drawn_arms(arms, "banner", mirrored=turned).seen()["or"].centroid.x for turned in (False, True))
+        one, other = (seen(drawn_arms(arms, "banner", mirrored=turned))["or"].centroid.x for turned in (False, True))
         self.assertLess(one, 0)
         self.assertAlmostEqual(other, -one)
 

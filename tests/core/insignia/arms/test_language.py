@@ -34,6 +34,8 @@ from mantello_core.insignia.arms.words import words_of
 from mantello_core.insignia.arms.worn import Piece
 from mantello_core.insignia.arms.writing import write_blazon
 
+from .seen import seen
+
 CORPUS = Path(__file__).parent / "corpus" / "blazons.txt"
 
 
@@ -338,20 +340,27 @@ class Looks(TestCase):
 
     def test_cotises_have_a_line_of_their_own(self):
         plain, wavy = (
-            drawn_arms(read_blazon(f"Argent, a bend sable cotised{line} azure")).seen()["azure"]
+            seen(drawn_arms(read_blazon(f"Argent, a bend sable cotised{line} azure")))["azure"]
             for line in ("", " wavy")
         )
         self.assertGreater(wavy.length, 1.1 * plain.length)
+
+    def test_what_is_seen_taken_together_is_what_is_seen_piece_by_piece(self):
+        for text in texts()[::30]:
+            drawing = drawn_arms(read_blazon(text))
+            mm2, plainly = drawing.areas(20), seen(drawing)
+            for tincture, area in mm2.items():
+                self.assertAlmostEqual(area, plainly[tincture].area * drawing.scale(20) ** 2, delta=5e-4 * area + 1e-3)
 
     def test_three_parts_are_named_from_the_chief_down(self):
         for text, order in (
             ("Per pall azure, or and gules", ("azure", "or", "gules")),
             ("Per pall reversed azure, gules and or", ("azure", "or", "gules")),
         ):
-            seen = drawn_arms(read_blazon(text)).seen()
-            heights = [seen[tincture].centroid.y for tincture in ("azure", "or")]
+            shown = seen(drawn_arms(read_blazon(text)))
+            heights = [shown[tincture].centroid.y for tincture in ("azure", "or")]
             self.assertLess(*heights, text)
-            self.assertEqual(set(seen), set(order))
+            self.assertEqual(set(shown), set(order))
 
     def test_the_second_may_be_of_the_whole_blazon(self):
         quarters = read_blazon("Quarterly, 1st and 4th, azure, a rose or; 2nd and 3rd, gules, a castle of the second")

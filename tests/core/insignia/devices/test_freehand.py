@@ -17,6 +17,7 @@ from mantello_core.insignia.arms.blazon import read_blazon
 from mantello_core.insignia.arms.spacing import divisions, spacing
 from mantello_core.insignia.devices.freehand import LIGHT, freehand
 from mantello_core.insignia.devices.simplifying import simplified
+from tests.core.insignia.arms.seen import seen
 from tests.core.insignia.arms.test_blazon import ARMS
 
 
@@ -111,7 +112,7 @@ class Stages(TestCase):
     def test_the_last_cut_leaves_the_arms_as_they_are_drawn(self):
         guide = freehand(LANTERNS, 14)
         done = next(one for one in guide.stages if one.title.startswith("Cut back"))
-        for tincture, shape in LANTERNS.seen().items():
+        for tincture, shape in seen(LANTERNS).items():
             painted = unary_union(
                 [piece.shape for piece in done.pieces if piece.tincture == tincture and piece.of != "field"]
             )
