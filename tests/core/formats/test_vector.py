@@ -1,5 +1,6 @@
 """Shapes of SVG files measured as a browser would draw them, hostile files refused, and nothing left out in silence."""
 
+import math
 from unittest import TestCase
 
 from hypothesis import given, settings
@@ -204,6 +205,20 @@ class Guarded(RefusalCase):
         )
         with self.assertRaises(OutOfRange):
             read(chain)
+
+    def test_outlines_that_cross_without_end_or_have_parts_without_end_are_refused(self):
+        turns = [2.39996 * at for at in range(20_000)]
+        knot = " ".join(f"{math.cos(turn) * 99:.2f} {math.sin(turn) * 99:.2f}" for turn in turns)
+        ring = '<circle cx="{0}" cy="{0}" r="90"/>'
+        for inner, said in (
+            (f'<polygon points="{knot}"/>', "cross themselves"),
+            ("".join(ring.format(at / 9) for at in range(300)), "cross themselves"),
+            (f'<path d="{"".join(f"M{at} 0h1v1z" for at in range(3000))}"/>', "3000 parts"),
+        ):
+            with self.assertRaisesMessage(OutOfRange, said):
+                read(inner)
+        found, _ = read('<polygon points="0,9 9,9 1,15 4,3 8,15"/>' + ring.format(50))
+        self.assertEqual(len(found), 2)
 
     def test_wrong_lengths_boxes_and_transforms_are_told_with_their_line(self):
         for inner, said in (

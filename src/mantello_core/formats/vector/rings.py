@@ -1,10 +1,18 @@
 """Rings of a path: which enclose, which are holes, by the rule that fills them."""
 
+from collections.abc import Iterable, Sequence
+
 import numpy as np
+from shapely import STRtree
 from shapely.geometry import Polygon
 
+from ...errors import OutOfRange
+from ...geometry.crossing import crossings
 from ...geometry.outline import to_rings
 from ...geometry.rings import signed_area
+
+#: parts that outlines of a file may have, how often they may cross, and points that a curve is looked at by
+MOST_PARTS, MOST_CROSSINGS, _SAMPLES = 2_000, 10_000, 4
 
 
 def closed_rings(commands: list[tuple], rule: str) -> tuple[tuple, ...]:
@@ -12,6 +20,7 @@ def closed_rings(commands: list[tuple], rule: str) -> tuple[tuple, ...]:
 
     rule: 'nonzero' or 'evenodd', as in a fill rule: a ring is a hole if the point just within it is not filled.
     The largest ring comes first, so that what lies in a hole is added after it.
+    Raises: OutOfRange for a path that crosses itself without end.
     """
     rings: list[list[tuple]] = []
     for step in commands:
@@ -19,26 +28,43 @@ def closed_rings(commands: list[tuple], rule: str) -> tuple[tuple, ...]:
             rings.append([])
         if rings:
             rings[-1].append(step)
+    bodies = [[step for step in ring if step[0] not in "Zz"] for ring in rings]
+    bodies = [body for body in bodies if len(body) > 2 or any(step[0] == "C" for step in body)]
+    refuse_crossed([[*body, ("Z",)] for body in bodies])
     kept = []
-    for ring in rings:
-        body = [step for step in ring if step[0] not in "Zz"]
+    for body in bodies:
         points = [step[-1] for step in body]
-        if len(points) < 3 and not any(step[0] == "C" for step in body):
-            continue
         shape = Polygon([point for sampled, _ in to_rings([*body, ("Z",)]) for point in sampled][:400] or points)
         way = 1 if signed_area(np.array(shape.exterior.coords)) >= 0 else -1
         kept.append((body, shape if shape.is_valid else shape.buffer(0), way))
+    near = STRtree([shape for _, shape, _ in kept])
     out: list[tuple[float, int, list[tuple]]] = []
     for at, (body, shape, way) in enumerate(kept):
         around = [
-            (other, turn) for place, (_, other, turn) in enumerate(kept)
+            turn for place, other, turn in ((place, *kept[place][1:]) for place in sorted(near.query(shape)))
             if place != at and _holds(other, shape) and (other.area, -place) > (shape.area, -at)
         ]  # fmt: skip
-        hole = (
-            bool(len(around) % 2) if rule == "evenodd" else bool(around) and sum(turn for _, turn in around) + way == 0
-        )
+        hole = bool(len(around) % 2) if rule == "evenodd" else bool(around) and sum(around) + way == 0
         out.append((-shape.area, at, [*body, ("z",) if hole else ("Z",)]))
     return tuple(step for *_, steps in sorted(out) for step in steps)
+
+
+def refuse_crossed(outlines: Iterable[Sequence[tuple]]) -> None:
+    """Nothing, if outlines are not of too many parts, nor cross themselves and each other without end.
+
+    Raises: OutOfRange.
+    """
+    sampled = [np.array(ring) for one in outlines for ring, _ in to_rings(one, _SAMPLES)]
+    if len(sampled) > MOST_PARTS:
+        raise OutOfRange(
+            f"Outlines in the file have {len(sampled)} parts; allowed are {MOST_PARTS}. Leave out hatching and specks.",
+            "file",
+        )
+    if crossings(sampled, MOST_CROSSINGS) > MOST_CROSSINGS:
+        raise OutOfRange(
+            f"Outlines in the file cross themselves and each other more than {MOST_CROSSINGS} times; unite or simplify them first.",
+            "file",
+        )
 
 
 def _holds(outer, inner) -> bool:

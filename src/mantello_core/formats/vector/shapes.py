@@ -13,7 +13,7 @@ from ...geometry import affine
 from ...geometry.outline import outline
 from ...geometry.polygon import merged, polygon_of
 from .placing import IDENTITY, NUMBER, Frame, fitted, transform_of
-from .rings import closed_rings
+from .rings import closed_rings, refuse_crossed
 from .style import Look, Styles, within
 from .tree import MOST_DEEP, Tree, read_tree
 
@@ -80,6 +80,7 @@ def read_shapes(data: bytes) -> tuple[tuple[Found, ...], tuple[str, ...]]:
     """
     walk = _Walk(read_tree(data))
     walk.begin()
+    refuse_crossed(one.commands for one in walk.found)
     return tuple(walk.found), tuple(dict.fromkeys(walk.left_out))
 
 
