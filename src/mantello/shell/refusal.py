@@ -22,7 +22,7 @@ _NOT_TO_BE_KEPT = (
     " Leave it out and send the rest again."
 )
 #: fields a repeated form must not carry over
-_OWN = ("csrfmiddlewaretoken", "base", "token")
+_OWN = ("base", "token")
 
 
 class StaleEdit(Exception):
@@ -73,7 +73,7 @@ class Refusals:
 
 
 def _typed(request) -> list[tuple[str, str]]:
-    return [(name, value) for name, values in request.POST.lists() if name not in _OWN for value in values]
+    return [(name, value) for name, value in typed_in(request) if name not in _OWN]
 
 
 def not_found(request, exception=None):
@@ -130,7 +130,7 @@ def unproved(request, reason=""):
     return render(
         request,
         "shell/forbidden.html",
-        {"typed": [(name, value) for name, value in _typed(request) if "password" not in name]},
+        {"typed": _typed(request)},
         status=403,
     )
 

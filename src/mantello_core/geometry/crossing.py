@@ -1,12 +1,21 @@
 """How often outlines cross themselves and each other: what uniting them costs grows with it, not with their points alone."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 
 import numpy as np
 import shapely
 
+from .outline import to_rings
+
+#: points that a curve is looked at by
+_SAMPLES = 4
 #: pairs of sides near each other that are looked at together, about, and in all
 _TOGETHER, _LOOKED = 50_000, 4_000_000
+
+
+def crossings_of(outlines: Iterable[Sequence[tuple]], most: int) -> int:
+    """How often outlines, as commands, cross themselves and each other, curves looked at by a few points; as ``crossings``."""
+    return crossings([np.array(ring) for one in outlines for ring, _ in to_rings(one, _SAMPLES)], most)
 
 
 def crossings(rings: Sequence[np.ndarray], most: int) -> int:

@@ -7,12 +7,12 @@ from shapely import STRtree
 from shapely.geometry import Polygon
 
 from ...errors import OutOfRange
-from ...geometry.crossing import crossings
+from ...geometry.crossing import crossings_of
 from ...geometry.outline import to_rings
 from ...geometry.rings import signed_area
 
-#: parts that outlines of a file may have, how often they may cross, and points that a curve is looked at by
-MOST_PARTS, MOST_CROSSINGS, _SAMPLES = 2_000, 10_000, 4
+#: parts that outlines of a file may have, and how often they may cross
+MOST_PARTS, MOST_CROSSINGS = 2_000, 10_000
 
 
 def closed_rings(commands: list[tuple], rule: str) -> tuple[tuple, ...]:
@@ -54,13 +54,13 @@ def refuse_crossed(outlines: Iterable[Sequence[tuple]]) -> None:
 
     Raises: OutOfRange.
     """
-    sampled = [np.array(ring) for one in outlines for ring, _ in to_rings(one, _SAMPLES)]
-    if len(sampled) > MOST_PARTS:
+    outlines = list(outlines)
+    parts = sum(step[0] in "Zz" for one in outlines for step in one)
+    if parts > MOST_PARTS:
         raise OutOfRange(
-            f"Outlines in the file have {len(sampled)} parts; allowed are {MOST_PARTS}. Leave out hatching and specks.",
-            "file",
+            f"Outlines in the file have {parts} parts; allowed are {MOST_PARTS}. Leave out hatching and specks.", "file"
         )
-    if crossings(sampled, MOST_CROSSINGS) > MOST_CROSSINGS:
+    if crossings_of(outlines, MOST_CROSSINGS) > MOST_CROSSINGS:
         raise OutOfRange(
             f"Outlines in the file cross themselves and each other more than {MOST_CROSSINGS} times; unite or simplify them first.",
             "file",

@@ -4,9 +4,12 @@ import math
 import re
 
 from ...errors import OutOfRange, Unreadable
+from ...geometry.crossing import crossings_of
 
 #: signs and points of an outline at most; decimals are tenths of a unit in a square of 200
 MOST_SIGNS, MOST_POINTS = 12_000, 900
+#: how often it may cross itself, since all that is cut or measured takes longer with that
+MOST_CROSSINGS = 500
 _STEP = re.compile(r"([MLCZ])((?:-?\d+(?:\.\d+)?(?:[ ,](?=-?\d)|(?=-))?)*)\s*")
 _NUMBER = re.compile(r"-?\d+(?:\.\d+)?")
 _COUNT = {"M": 2, "L": 2, "C": 6, "Z": 0}
@@ -35,6 +38,8 @@ def own_commands(drawn: str, where: str = "drawn") -> list[tuple]:
     across, down = zip(*points, strict=True)
     if len(points) < 3 or max(across) - min(across) < 1 or max(down) - min(down) < 1:
         raise Unreadable("The outline encloses nothing.", where)
+    if crossings_of([commands], MOST_CROSSINGS) > MOST_CROSSINGS:
+        raise OutOfRange(f"The outline crosses itself more than {MOST_CROSSINGS} times. Simplify it.", where)
     return commands
 
 

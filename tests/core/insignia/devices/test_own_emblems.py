@@ -1,6 +1,7 @@
 """Emblems of the painter's own and of repeated parts: outlines read, checked, measured, kept with the design."""
 
 import json
+import math
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -63,6 +64,15 @@ class Outlines(RefusalCase):
         ):
             with self.assertRaises(MantelloError, msg=drawn[:20]):
                 checked_device(Device(OWN, "A", drawn=drawn))
+
+    def test_an_outline_that_crosses_itself_without_end_is_refused(self):
+        def star(points: int) -> str:
+            turns = [2.39996 * at for at in range(points)]
+            return "M" + "L".join(f"{95 * math.cos(turn):.1f},{95 * math.sin(turn):.1f}" for turn in turns) + "Z"
+
+        self.assertEqual(len(own_commands(star(20))), 21)
+        with self.assertRaisesRegex(OutOfRange, "crosses itself"):
+            checked_device(Device(OWN, "A", drawn=star(800)))
 
     def test_three_points_are_an_outline_and_two_are_none(self):
         self.assertEqual(len(own_commands("M0,0L20,0L0,20Z")), 4)
