@@ -1,6 +1,7 @@
 """The real interface in a real browser."""
 
 import os
+import re
 import shutil
 import tempfile
 import threading
@@ -29,6 +30,8 @@ os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 #: ms until a test gives up waiting for what it waits for: so many that only a fault takes them, also where four others are at work
 PATIENCE = 120_000
 expect.set_options(timeout=PATIENCE)
+#: what a page on which pieces are given says once an area is in hand; before that it speaks of clicking too
+IN_HAND = re.compile("Click the pieces of|a name of your own")
 
 ROSA = {
     "name": "rosa", "email": "rosa@example.test", "password1": "tide-and-salt-9", "password2": "tide-and-salt-9",

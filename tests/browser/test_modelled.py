@@ -7,7 +7,7 @@ from mantello.workspace.readings import reading_of
 from tests.core.figures.modelled.case import stl
 from tests.rooms.army.test_modelled import POST
 
-from .case import BrowserCase
+from .case import IN_HAND, BrowserCase
 
 #: areas in words, and how far down the picture of the post they are
 PARTS = (("base rim", 0.95), ("torso coat", 0.5), ("head helm", 0.12))
@@ -32,7 +32,7 @@ class Modelled(BrowserCase):
         for words, down in PARTS:
             self.page.get_by_label("In hand").fill(words)
             self.page.get_by_label("In hand").press("Enter")
-            expect(self.page.locator("[data-said]")).to_contain_text("lick")
+            expect(self.page.locator("[data-said]")).to_contain_text(IN_HAND)
             sheet.click(position={"x": box["width"] / 2, "y": box["height"] * down})
             expect(self.page.locator("[data-said]")).to_contain_text("Given to")
         expect(self.page.locator("#hand-kept")).to_have_text("kept")

@@ -13,7 +13,7 @@ from mantello.workspace.readings import reading_of
 from mantello_core.figures.photographed.packing import unpacked
 from tests.core.figures.photographed.case import drawn
 
-from .case import BrowserCase
+from .case import IN_HAND, BrowserCase
 
 #: areas in words, and where they are on the drawn figure, as shares across and down
 PARTS = (("face", 0.5, 0.225), ("torso corselet", 0.4, 0.55), ("tunic", 0.58, 0.55), ("base rim", 0.3, 0.86))
@@ -46,7 +46,7 @@ class Photographs(BrowserCase):
         for words, x, y in PARTS:
             self.page.get_by_label("In hand").fill(words)
             self.page.get_by_label("In hand").press("Enter")
-            expect(self.page.locator("[data-said]")).to_contain_text("lick")
+            expect(self.page.locator("[data-said]")).to_contain_text(IN_HAND)
             # measured each time: type that comes late moves the sheet
             box = sheet.bounding_box()
             sheet.click(position={"x": box["width"] * x, "y": box["height"] * y})
