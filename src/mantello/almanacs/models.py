@@ -4,7 +4,7 @@ from django.conf import settings
 from django.db import models, transaction
 
 from mantello_core.errors import OutOfRange
-from mantello_core.formats.almanac_document import read_almanac, write_almanac
+from mantello_core.formats.almanac_document import read_kept_almanac, write_almanac
 from mantello_core.formats.found_table import facts_of, write_reading
 from mantello_core.memory import Memory
 from mantello_core.uniforms.almanac import Almanac as Said
@@ -60,7 +60,7 @@ class Almanac(models.Model):
         key = "almanac", self.pk, self.number
         known = _read.get(key)
         if known is None:
-            known = _read.put(key, read_almanac(self.document), _GROWS * len(str(self.document)))
+            known = _read.put(key, read_kept_almanac(self.document), _GROWS * len(str(self.document)))
         return known
 
     @transaction.atomic

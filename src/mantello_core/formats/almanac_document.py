@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from dataclasses import fields
 
 from ..colour.spaces import Lab
-from ..errors import Contradiction, OutOfRange, UnknownName, Unreadable
+from ..errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
 from ..uniforms.almanac import Almanac
 from ..uniforms.colour_word import ColourWord, terms
 from ..uniforms.fact import CERTAINTIES, KINDS, Fact, Source, Wearer
@@ -62,6 +62,27 @@ def read_almanac(document: object, where: str = "") -> Almanac:
             f"This is no almanac: it has to begin with format '{FORMAT}', version {VERSION}.", f"{where}/format"
         )
     check(document, "almanac", where)
+    return _read(document, where)
+
+
+def read_kept_almanac(document: dict) -> Almanac:
+    """An almanac from a document that was kept by who wrote it: its form is not gone over again, which is two thirds of reading;
+    that of an earlier version is, and of one that is found damaged.
+
+    Raises: as ``read_almanac``.
+    """
+    if document.get("version") != VERSION:
+        return read_almanac(document)
+    try:
+        return _read(document, "")
+    except MantelloError:
+        raise
+    except Exception:
+        return read_almanac(document)
+
+
+def _read(document: dict, where: str) -> Almanac:
+    """The almanac that a document of the right form says."""
     sources = tuple(_read_source(one, f"{where}/sources/{at}") for at, one in enumerate(document["sources"]))
     facts = tuple(read_fact(one, f"{where}/facts/{at}") for at, one in enumerate(document["facts"]))
     for name, ids in (("sources", [one.id for one in sources]), ("facts", [one.id for one in facts])):

@@ -2,9 +2,15 @@
 
 from dataclasses import replace
 from unittest import TestCase
+from unittest.mock import patch
 
-from mantello_core.errors import UnknownName
-from mantello_core.formats.almanac_document import almanac_bytes, read_almanac_bytes
+from mantello_core.errors import Contradiction, UnknownName, Unreadable
+from mantello_core.formats.almanac_document import (
+    almanac_bytes,
+    read_almanac_bytes,
+    read_kept_almanac,
+    write_almanac,
+)
 from mantello_core.formats.sample import dress_almanac
 from mantello_core.uniforms.almanac import with_certainty, with_settled, with_source
 from mantello_core.uniforms.bibliography import anachronisms, bibliography
@@ -138,6 +144,19 @@ class Told(TestCase):
         self.assertIn("The old book of coats", worn(told, who(1, "H"), "facing", 212).why)
         with self.assertRaises(UnknownName):
             with_source(book, Source("x", "X", "rumour"))
+
+    def test_what_was_kept_is_read_without_going_over_its_form_and_refused_all_the_same(self):
+        document = write_almanac(dress_almanac())
+        with patch("mantello_core.formats.almanac_document.check", side_effect=AssertionError):
+            self.assertEqual(read_kept_almanac(document), dress_almanac())
+        with self.assertRaises(Unreadable) as found:
+            read_kept_almanac(document | {"facts": [{"id": "f1"}]})
+        self.assertEqual(found.exception.where, "/facts/0")
+        with self.assertRaises(Contradiction):
+            read_kept_almanac(document | {"facts": document["facts"][:1] * 2})
+        with patch("mantello_core.formats.almanac_document.check") as check:
+            read_kept_almanac(document | {"version": 0})
+        check.assert_called_once()
 
     def test_an_almanac_reads_back_identical(self):
         book = with_settled(dress_almanac(), dress_almanac().regiments[4], "facing", "f1")
