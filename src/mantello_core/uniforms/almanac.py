@@ -28,14 +28,24 @@ class Almanac:
         """Sources by id."""
         return {one.id: one for one in self.sources}
 
+    def facts_of(self, garment: str, number: int | None) -> tuple[Fact, ...]:
+        """What is said of a garment of all regiments or of the one of that number, in order; without what is said of its parts."""
+        known = self._by_number.get(garment, {None: ()})
+        return known.get(number, known[None])
+
     @cached_property
-    def by_garment(self) -> dict[str, tuple[Fact, ...]]:
-        """Facts by garment, those of parts of garments left out."""
-        found: dict[str, list[Fact]] = {}
+    def _by_number(self) -> dict[str, dict[int | None, tuple[Fact, ...]]]:
+        by_garment: dict[str, list[Fact]] = {}
         for fact in self.facts:
             if not fact.of:
-                found.setdefault(fact.garment, []).append(fact)
-        return {garment: tuple(facts) for garment, facts in found.items()}
+                by_garment.setdefault(fact.garment, []).append(fact)
+        return {
+            garment: {
+                number: tuple(fact for fact in facts if fact.wearer.number in (None, number))
+                for number in {None, *(fact.wearer.number for fact in facts)}
+            }
+            for garment, facts in by_garment.items()
+        }
 
     @cached_property
     def regiments(self) -> tuple[Wearer, ...]:

@@ -61,7 +61,7 @@ def _referred(almanac: Almanac, found: Verdict, who: Wearer, year: int) -> Verdi
 
 def _told(almanac: Almanac, who: Wearer, garment: str, year: int) -> Verdict | None:
     """What sources say of it in that year; None if none does, or the best says that it is not known."""
-    spoken = (_rung(almanac, fact, who, year) for fact in almanac.by_garment.get(garment, ()))
+    spoken = (_rung(almanac, fact, who, year) for fact in almanac.facts_of(garment, who.number))
     rungs = sorted((rung for rung in spoken if rung), key=lambda rung: rung.weight, reverse=True)
     if not rungs or rungs[0].fact.phrase.kind == "unknown":
         return None
@@ -127,7 +127,7 @@ def _analogies(almanac: Almanac, who: Wearer, garment: str, year: int) -> Iterat
         yield words, 0.7, _told(almanac, replace(who, rank="", dress=""), garment, year)
     elsewhen = [
         fact
-        for fact in almanac.by_garment.get(garment, ())
+        for fact in almanac.facts_of(garment, who.number)
         if fact.certainty in CERTAINTIES and narrowness(fact, who) is not None and not fact.period.holds(year)
     ]
     nearest = min(elsewhen, key=lambda one: (one.period.distance(year), CERTAINTIES.index(one.certainty)), default=None)
