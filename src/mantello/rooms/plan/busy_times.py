@@ -1,7 +1,7 @@
 """Busy times read from a calendar file by a worker, in a process of its own that is given a time.
 
-A rule that is never met keeps whoever counts out its repeats at it to the end of the calendar: seven seconds for days, hours for
-minutes.
+A rule that is never met keeps whoever counts out its repeats at it to the end of the calendar, six to sixteen seconds each, and a
+file may hold thousands.
 """
 
 import base64
