@@ -42,13 +42,14 @@ class BeingWorkedOut(Exception):
     """It is being worked out; a page that waits is shown instead."""
 
 
-def worked_out(holder: object, name: str, work: Callable[[], T]) -> T:
-    """What ``work`` gives for a kept property of an object: at once where nobody looks at a page, else from beside the request.
+def worked_out(holder: object, name: str, work: Callable[[], T], *, little: bool = False) -> T:
+    """What ``work`` gives for a kept property of an object: at once where nobody looks at a page or it is little, else from beside
+    the request.
 
     Raises: BeingWorkedOut while a page is asked for that can wait for it; whatever ``work`` raised.
     """
     kept = vars(holder)
-    if _patience.get() is None:
+    if little or _patience.get() is None:
         return kept.setdefault(name, work())
 
     key = id(holder), name
@@ -63,14 +64,14 @@ def worked_out(holder: object, name: str, work: Callable[[], T]) -> T:
     return kept[name]
 
 
-def beside(key: Hashable, work: Callable[[], T]) -> T:
-    """What ``work`` gives, and may keep where whoever asks next looks first: at once where nobody looks at a page, else from beside
-    the request, once for all who ask by that key meanwhile.
+def beside(key: Hashable, work: Callable[[], T], *, little: bool = False) -> T:
+    """What ``work`` gives, and may keep where whoever asks next looks first: at once where nobody looks at a page or it is little,
+    else from beside the request, once for all who ask by that key meanwhile.
 
     Raises: BeingWorkedOut while a page is asked for that can wait for it; whatever ``work`` raised.
     """
     left = _patience.get()
-    if left is None:
+    if little or left is None:
         return work()
 
     with _lock:

@@ -93,7 +93,7 @@ class Reading:
 
     def _beside(self, name: str, work: Callable[[], T]) -> T:
         """What is to be kept under a name: of a large army from beside the request."""
-        return work() if self.is_small else worked_out(self, name, work)
+        return worked_out(self, name, work, little=self.is_small)
 
     def around(self, one: FigureClass) -> Circumstances:
         """Under what circumstances figures of a class are painted."""

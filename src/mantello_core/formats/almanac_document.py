@@ -5,13 +5,14 @@ from collections.abc import Mapping
 from dataclasses import fields
 
 from ..colour.spaces import Lab
-from ..errors import Contradiction, MantelloError, OutOfRange, UnknownName, Unreadable
+from ..errors import Contradiction, OutOfRange, UnknownName, Unreadable
 from ..uniforms.almanac import Almanac
 from ..uniforms.colour_word import ColourWord, terms
 from ..uniforms.fact import CERTAINTIES, KINDS, Fact, Source, Wearer
 from ..uniforms.period import Period
 from ..uniforms.phrase import Phrase
 from ..uniforms.phrase_parts import Part
+from .kept import read_kept
 from .strict_json import read_json
 from .validation import check
 
@@ -66,22 +67,14 @@ def read_almanac(document: object, where: str = "") -> Almanac:
 
 
 def read_kept_almanac(document: dict) -> Almanac:
-    """An almanac from a document that was kept by who wrote it: its form is not gone over again, which is two thirds of reading;
-    that of an earlier version is, and of one that is found damaged.
+    """An almanac from a document that was kept: its form is two thirds of reading, see ``read_kept``.
 
     Raises: as ``read_almanac``.
     """
-    if document.get("version") != VERSION:
-        return read_almanac(document)
-    try:
-        return _read(document, "")
-    except MantelloError:
-        raise
-    except Exception:
-        return read_almanac(document)
+    return read_kept(document, VERSION, _read, read_almanac)
 
 
-def _read(document: dict, where: str) -> Almanac:
+def _read(document: dict, where: str = "") -> Almanac:
     """The almanac that a document of the right form says."""
     sources = tuple(_read_source(one, f"{where}/sources/{at}") for at, one in enumerate(document["sources"]))
     facts = tuple(read_fact(one, f"{where}/facts/{at}") for at, one in enumerate(document["facts"]))

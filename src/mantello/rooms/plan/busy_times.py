@@ -67,7 +67,7 @@ def busy_to_read(user, army: Army, text: str, first: date, last: date) -> Job:
     page = reverse("calendar", args=[army.pk])
     Job.objects.filter(army=army, kind=BUSY).keep_newest(_REMEMBERED)
     return asked_for(
-        user, BUSY, token, army, address=f"{page}?read={token}", token=token, first=first.isoformat(), last=last.isoformat(),
+        user, BUSY, token, army, address=f"{page}?read={token}", first=first.isoformat(), last=last.isoformat(),
         calendar=base64.b64encode(zlib.compress(text.encode())).decode(),
     )  # fmt: skip
 
@@ -81,9 +81,8 @@ def busy_read(job: Job) -> Iterator[Step]:
     """Read the file, then change the evenings of the army as it stands by then."""
     yield Step(0, 1)
     asked = job.asked
-    army = Army.objects.with_head().get(pk=job.army_id)
     text = zlib.decompress(base64.b64decode(asked["calendar"])).decode()
-    found = _counted_out({"calendar": text, "zone": army.zone, "first": asked["first"], "last": asked["last"]})
+    found = _counted_out({"calendar": text, "zone": job.army.zone, "first": asked["first"], "last": asked["last"]})
 
     def with_busy(design: Design) -> Design:
         return replace(design, evenings=checked_evenings(replace(design.evenings, busy=found)))
@@ -92,7 +91,7 @@ def busy_read(job: Job) -> Iterator[Step]:
     for left in reversed(range(_TRIES)):
         army = Army.objects.with_head().get(pk=job.army_id)
         try:
-            edit(army, army.head.number, with_busy, words, uuid.UUID(asked["token"]))
+            edit(army, army.head.number, with_busy, words, uuid.UUID(job.key))
             break
         except StaleEdit:
             if not left:

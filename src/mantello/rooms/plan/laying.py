@@ -38,7 +38,7 @@ def ready_work(reading: Reading, done: Done, pace: Pace, painter: str, faults: F
         # what a key's numbers stand for is kept beside the answer, so that no other value can get them
         return _ready.put(key, (sheets, work), _TASK * len(work.tasks) + _EDGE * len(work.edges))
 
-    return (_ready.get(key) or (make() if reading.is_small else beside(("ready", key), make)))[1]
+    return (_ready.get(key) or beside(("ready", key), make, little=reading.is_small))[1]
 
 
 def laid_plan(work: Prepared, evenings: Evenings, start: datetime, found: Style | None) -> Plan:
@@ -49,7 +49,7 @@ def laid_plan(work: Prepared, evenings: Evenings, start: datetime, found: Style 
         plan = laid_out(work, evenings, start, found=found)
         return _laid.put(key, (work, plan), _TASK * len(plan.tasks) + _BLOCK * len(plan.blocks))
 
-    return (_laid.get(key) or (lay() if len(work.tasks) <= _FEW else beside(("laid", key), lay)))[1]
+    return (_laid.get(key) or beside(("laid", key), lay, little=len(work.tasks) <= _FEW))[1]
 
 
 def units_of(design: Design, painter: str) -> tuple[str, ...]:

@@ -6,8 +6,9 @@ from dataclasses import replace
 
 from ...design.brief import Brief, checked_brief
 from ...design.design import Design
-from ...errors import MantelloError, OutOfRange
+from ...errors import OutOfRange
 from ...paints.catalogue import SHIPPED
+from ..kept import read_kept
 from ..strict_json import read_json
 from ..validation import check
 from .evenings import read_evenings, write_evenings
@@ -81,19 +82,13 @@ def read_design(
 
 
 def read_kept_design(document: dict, drawing_of: Callable[[str], dict | None]) -> Design:
-    """A design from a document that was kept by who wrote it: its form, which ``write_design`` gave it, is not gone over again,
-    which is five sixths of reading. One of an earlier version is, and one that is found damaged.
+    """A design from a document that was kept: its form, which ``write_design`` gave it, is five sixths of reading, see ``read_kept``.
 
     Raises: as ``read_design``.
     """
-    if document.get("version") != VERSION:
-        return read_design(document, drawing_of)
-    try:
-        return _read(document, drawing_of)
-    except MantelloError:
-        raise
-    except Exception:
-        return read_design(document, drawing_of)
+    return read_kept(
+        document, VERSION, lambda kept: _read(kept, drawing_of), lambda kept: read_design(kept, drawing_of)
+    )
 
 
 def _read(document: dict, drawing_of: Callable[[str], dict | None] | None) -> Design:
