@@ -41,6 +41,21 @@ class JobCase(TestCase):
 
 
 class Jobs(JobCase):
+    def test_it_is_done_at_the_time_of_day_of_whoever_asked(self):
+        seen = []
+
+        def look(job):
+            seen.append(timezone.get_current_timezone_name())
+            yield Step(1, 1)
+
+        for zone in ("Pacific/Auckland", "America/Los_Angeles"):
+            with timezone.override(zone):
+                job = self.ask()
+            with self.instead(look):
+                carry_out(job.pk)
+        self.assertEqual(seen, ["Pacific/Auckland", "America/Los_Angeles"])
+        self.assertEqual(timezone.get_current_timezone_name(), "UTC")
+
     def test_a_job_is_done_step_by_step_and_its_result_kept(self):
         job = self.ask()
         carry_out(job.pk)

@@ -209,7 +209,7 @@ class Soon(RoomCase):
 
     def test_files_and_forms_that_bring_files_are_not_held(self):
         self.cold()
-        self.assertEqual(self.client.get(reverse("calendar-file", args=[self.army.pk]), **PAGE).status_code, 200)
+        self.assertEqual(self.client.get(reverse("shopping-file", args=[self.army.pk]), **PAGE).status_code, 200)
         self.cold()
         page, given = reverse("set-evenings", args=[self.army.pk]), {"base": self.base(), "minutes": "no"}
         self.assertEqual(self.client.post(page, given, **PAGE).status_code, 422)

@@ -3,6 +3,7 @@
 from django.conf import settings
 from django.db import models, transaction
 
+from mantello.shell.soon import beside
 from mantello_core.errors import OutOfRange
 from mantello_core.formats.almanac_document import read_kept_almanac, write_almanac
 from mantello_core.formats.found_table import facts_of, write_reading
@@ -15,8 +16,10 @@ from mantello_core.uniforms.reading.table import read_table
 MOST_ALMANACS, MOST_LISTS = 40, 60
 #: bytes of a list that is read at once, about 200 lines; a longer one is read by a worker
 SHORT = 12_000
-#: what a read almanac or list takes in memory for every byte of it: measured
-_GROWS = 24
+#: facts of an almanac that is read and laid out while its painter waits
+LITTLE = 200
+#: what a read almanac takes in memory for every fact of it: measured
+_FACT_BYTES = 1_500
 _read = Memory("almanacs", 24 * 2**20)
 
 
@@ -26,6 +29,10 @@ class AlmanacQuerySet(models.QuerySet):
     def visible_to(self, user) -> "AlmanacQuerySet":
         """Those of a user."""
         return self.filter(owner=user)
+
+    def named_for(self, user) -> "AlmanacQuerySet":
+        """Those of a user to choose from: without what they say, which may be megabytes of each."""
+        return self.visible_to(user).defer("document")
 
     def keep(self, user, said: Said) -> "Almanac":
         """Keep a new almanac.
@@ -55,13 +62,23 @@ class Almanac(models.Model):
     def __str__(self) -> str:
         return self.title
 
+    @property
+    def is_little(self) -> bool:
+        """Whether it is read while its painter waits."""
+        return len(self.document["facts"]) <= LITTLE
+
     def as_core(self) -> Said:
-        """The almanac as the core has it."""
+        """The almanac as the core has it.
+
+        Raises: BeingWorkedOut while a page is asked for that can wait for it.
+        """
         key = "almanac", self.pk, self.number
-        known = _read.get(key)
-        if known is None:
-            known = _read.put(key, read_kept_almanac(self.document), _GROWS * len(str(self.document)))
-        return known
+        return _read.get(key) or beside(
+            key, lambda: self._known_as(read_kept_almanac(self.document)), little=self.is_little
+        )
+
+    def _known_as(self, said: Said) -> Said:
+        return _read.put(("almanac", self.pk, self.number), said, _FACT_BYTES * (len(said.facts) + 10))
 
     @transaction.atomic
     def change(self, change) -> "Almanac":

@@ -56,6 +56,8 @@ class Job(models.Model):
     key = models.CharField(max_length=120)
     #: what the kind was asked for besides
     asked = models.JSONField(default=dict)
+    #: time zone of whoever asked; '' for the server's
+    zone = models.CharField(max_length=60, blank=True)
     state = models.CharField(max_length=10, choices=State.choices, default=State.WAITING)
     #: progress: how much of how much
     reached = models.PositiveIntegerField(default=0)

@@ -9,6 +9,7 @@ from functools import partial
 from django.db import transaction
 from django.http import HttpResponse
 from django.shortcuts import render
+from django.utils import timezone
 from django.utils.http import content_disposition_header
 
 from mantello.shell.download import file_of
@@ -139,5 +140,5 @@ def printed(job: Job) -> Iterator[Step]:
 
 
 def _key(army, kind: str, mark: str, asked: dict) -> str:
-    told = [army.pk, army.head.number, kind, mark, sorted(asked.items())]
+    told = [army.pk, army.head.number, kind, mark, timezone.get_current_timezone_name(), sorted(asked.items())]
     return hashlib.sha256(json.dumps(told, default=str).encode()).hexdigest()

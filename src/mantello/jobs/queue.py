@@ -1,6 +1,7 @@
 """Jobs asked for and stopped."""
 
 from django.db import IntegrityError, transaction
+from django.utils import timezone
 
 from .models import Job
 
@@ -16,7 +17,8 @@ def asked_for(owner, kind: str, key: str, army=None, **asked) -> Job:
         return known
     try:
         with transaction.atomic():
-            made = Job.objects.create(owner=owner, army=army, kind=kind, key=key, asked=asked)
+            zone = timezone.get_current_timezone_name()
+            made = Job.objects.create(owner=owner, army=army, kind=kind, key=key, asked=asked, zone=zone)
             carry_out.defer(job_id=made.pk)
     except IntegrityError:
         # another request asked for it in the same moment

@@ -16,12 +16,13 @@ _BEAT = 20.0
 
 
 def carry_out(job: Job) -> None:
-    """Do a job that waits, unless it was stopped before its turn came; what goes wrong is told and raised."""
+    """Do a job that waits, unless it was stopped before its turn came, at the time of day of whoever asked for it; what goes wrong is
+    told and raised."""
     going_on = Job.objects.going_on().filter(pk=job.pk)
     if not going_on.filter(state=Job.State.WAITING).update(state=Job.State.RUNNING, heartbeat=timezone.now()):
         return
     try:
-        with _beating(job):
+        with _beating(job), timezone.override(job.zone or None):
             steps = kind_of(job.kind).work(job)
             for step in steps:
                 told = {"reached": step.reached, "of": step.of, "heartbeat": timezone.now()}

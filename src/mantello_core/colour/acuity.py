@@ -17,8 +17,8 @@ SPREAD = (0.862, 2.3, 3.1)
 SEEN = 2.3
 
 
-def arc_minutes(millimetres: float, metres: float) -> float:
-    """The angle a length is seen under.
+def arc_minutes(millimetres: float | np.ndarray, metres: float) -> float | np.ndarray:
+    """The angle a length is seen under, or each of some lengths.
 
     Raises: OutOfRange unless the distance is positive.
 
@@ -27,7 +27,8 @@ def arc_minutes(millimetres: float, metres: float) -> float:
     """
     if metres <= 0:
         raise OutOfRange(f"The distance is {metres:g} m; it must be more than 0.", "distance")
-    return math.degrees(2 * math.atan(millimetres / 2000 / metres)) * 60
+    turn = np.arctan if isinstance(millimetres, np.ndarray) else math.atan
+    return 2 * turn(millimetres / 2000 / metres) * (60 * 180 / math.pi)
 
 
 def blur_millimetres(metres: float) -> float:
@@ -44,7 +45,7 @@ def seen_differences(ones, others, millimetres, metres: float) -> np.ndarray:
     whole difference: CIEDE2000 is made for small ones, and among large ones duller pairs can come out farther.
     """
     ones, others = np.asarray(ones, float), np.asarray(others, float)
-    width = np.maximum([arc_minutes(one, metres) for one in np.ravel(millimetres)], 1e-9).reshape(np.shape(millimetres))
+    width = np.maximum(arc_minutes(np.asarray(millimetres, float), metres), 1e-9)
     kept = np.exp(-((math.pi * np.array(SPREAD)) ** 2) / (2 * (width * width)[..., None]))
     middle = (ones + others) / 2
     near = (middle + kept * (one - middle) for one in (ones, others))

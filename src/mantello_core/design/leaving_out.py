@@ -1,5 +1,6 @@
 """Parts of a dress that nobody would see at the army's size: proposed to be painted with what they lie on."""
 
+from collections import defaultdict
 from dataclasses import dataclass, replace
 
 from ..colour.spaces import Lab
@@ -7,7 +8,7 @@ from ..errors import Contradiction
 from ..uniforms.dress import Dress, DressCell, checked_dress
 from ..uniforms.dye import target
 from ..uniforms.garments import lies_on
-from ..uniforms.visible import MOST_WIDER, Sight, sighted
+from ..uniforms.visible import MOST_WIDER, Sight, sights
 from .design import Design
 from .edit import with_scheme
 
@@ -27,16 +28,18 @@ def unseen_parts(dress: Dress, height: float, metres: float) -> tuple[Unseen, ..
     """Parts that could be left out: on none of their wearers they are seen, nor would be if they were widened as far as looks
     right. height: of the figures, mm; metres: from where they are seen."""
     plain = {(cell.node, cell.garment): cell for cell in dress.cells if not cell.rank}
-    by_part: dict[str, list[Sight]] = {}
-    for cell in dress.cells:
-        on = plain.get((cell.node, lies_on(cell.garment)))
-        if on is not None:
-            sight = sighted(cell.garment, _lab(cell), _lab(on), height, metres)
-            by_part.setdefault(cell.garment, []).append(sight)
+    marks = [
+        (cell.garment, _lab(cell), _lab(on))
+        for cell in dress.cells
+        if (on := plain.get((cell.node, lies_on(cell.garment)))) is not None
+    ]
+    known, by_part = sights(marks, height, metres), defaultdict[str, list[Sight]](list)
+    for mark in marks:
+        by_part[mark[0]].append(known[mark])
     return tuple(
-        Unseen(garment, lies_on(garment), len(sights), max(sights, key=lambda one: one.left))
-        for garment, sights in by_part.items()
-        if all(one.verdict == "gone" and (one.wider is None or one.wider > MOST_WIDER) for one in sights)
+        Unseen(garment, lies_on(garment), len(found), max(found, key=lambda one: one.left))
+        for garment, found in by_part.items()
+        if all(one.verdict == "gone" and (one.wider is None or one.wider > MOST_WIDER) for one in found)
     )
 
 

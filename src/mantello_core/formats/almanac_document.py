@@ -63,7 +63,7 @@ def read_almanac(document: object, where: str = "") -> Almanac:
             f"This is no almanac: it has to begin with format '{FORMAT}', version {VERSION}.", f"{where}/format"
         )
     check(document, "almanac", where)
-    return _read(document, where)
+    return almanac_of(document, where)
 
 
 def read_kept_almanac(document: dict) -> Almanac:
@@ -71,11 +71,14 @@ def read_kept_almanac(document: dict) -> Almanac:
 
     Raises: as ``read_almanac``.
     """
-    return read_kept(document, VERSION, _read, read_almanac)
+    return read_kept(document, VERSION, almanac_of, read_almanac)
 
 
-def _read(document: dict, where: str = "") -> Almanac:
-    """The almanac that a document of the right form says."""
+def almanac_of(document: dict, where: str = "") -> Almanac:
+    """The almanac that a document says whose form was gone over, as part of a larger one, or is taken for granted.
+
+    Raises: UnknownName or Contradiction, with a JSON pointer.
+    """
     sources = tuple(_read_source(one, f"{where}/sources/{at}") for at, one in enumerate(document["sources"]))
     facts = tuple(read_fact(one, f"{where}/facts/{at}") for at, one in enumerate(document["facts"]))
     for name, ids in (("sources", [one.id for one in sources]), ("facts", [one.id for one in facts])):

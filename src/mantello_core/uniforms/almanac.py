@@ -61,21 +61,30 @@ class Almanac:
     def garments_for(self, who: Wearer) -> tuple[str, ...]:
         """Known garments that belong on the sheet of somebody, in the order of their first mention: what is told of them, and
         what is told of a third of the arm's regiments and more."""
-        arm = fold(who.arm)
-        regiments = [one for one in self.regiments if fold(one.arm) == arm]
+        usual, told = self._told_to(fold(who.arm), who.rank, who.dress)
+        return tuple(name for name, of in told.items() if who.regiment in of or len(of) >= usual)
+
+    def _told_to(self, arm: str, rank: str, dress: str) -> tuple[float, dict[str, set[tuple]]]:
+        """How many regiments of an arm make a garment a usual one, and of which ones each garment is told."""
+        known = self._told.get((arm, rank, dress))
+        if known:
+            return known
+        regiments = {one.regiment for one in self.regiments if fold(one.arm) == arm}
         told: dict[str, set[tuple]] = {}
         for fact in self.facts:
             one = fact.wearer
-            if fact.of or fact.garment not in garments() or fold(one.arm) not in (arm, ""):
+            if one.rank not in ("", rank) or one.dress not in ("", dress) or fact.of or fact.garment not in garments():
                 continue
-            if one.rank not in ("", who.rank) or one.dress not in ("", who.dress):
+            if fold(one.arm) not in (arm, ""):
                 continue
             of_all = one.number is None and one.title in ("", OTHERS)
-            told.setdefault(fact.garment, set()).update(
-                {each.regiment for each in regiments} if of_all else {one.regiment}
-            )
-        usual = len(regiments) * _USUAL
-        return tuple(name for name, of in told.items() if who.regiment in of or len(of) >= usual)
+            told.setdefault(fact.garment, set()).update(regiments if of_all else {one.regiment})
+        return self._told.setdefault((arm, rank, dress), (len(regiments) * _USUAL, told))
+
+    @cached_property
+    def _told(self) -> dict[tuple[str, str, str], tuple[float, dict[str, set[tuple]]]]:
+        """What was asked of ``_told_to``: as many as there are arms, ranks and orders of dress."""
+        return {}
 
     def cite(self, fact: Fact) -> str:
         """The source of a fact, as it is printed."""

@@ -1,10 +1,13 @@
 """Regiments that would be mistaken for each other: by what sources say, and by what can be seen."""
 
+import math
 from dataclasses import dataclass
 from itertools import combinations
 
+import numpy as np
+
 from ..colour.acuity import seen_on
-from ..colour.difference import difference
+from ..colour.difference import differences
 from ..colour.spaces import Lab
 from .almanac import Almanac
 from .colour_word import ColourWord
@@ -20,6 +23,9 @@ from .worn import DISTINCTIVE, worn
 _SECOND = 1 / 3
 #: what is left where one wears it and the other does not, if it is wider than 1 mm
 _THERE_OR_NOT = 30.0
+#: regiments that are compared at most, each with every other
+MOST_COMPARED = 500
+_UNKNOWN = (math.nan,) * 3
 #: what marks lie on, and what that is like where it is not known
 _ON, _MIDDLING = "coat", Lab(45.0, 2.0, 4.0)
 
@@ -42,14 +48,29 @@ def mistaken(
 ) -> tuple[Mistaken, ...]:
     """Pairs of one arm whose marks are the same or cannot be told apart at a size and distance, the worst first.
 
-    among: regiments to compare; all of the almanac if none are given.
+    among: regiments to compare; all of the almanac if none are given. Of more than ``MOST_COMPARED`` the first are.
     """
-    marks = {who: _marks(almanac, who, year) for who in among or almanac.regiments}
-    found = [
-        pair
-        for one, other in combinations(marks, 2)
-        if one.arm == other.arm and (pair := _compared(one, other, marks[one], marks[other], height, metres))
+    marks = {who: _marks(almanac, who, year) for who in (among or almanac.regiments)[:MOST_COMPARED]}
+    wearers = list(marks)
+    pairs = [
+        (one, other) for one, other in combinations(range(len(wearers)), 2) if wearers[one].arm == wearers[other].arm
     ]
+    if not pairs:
+        return ()
+    # what is left of each mark's difference, marks by pairs; less than nothing where one of the two does not tell of it
+    grounds = [_coat(one) for one in marks.values()]
+    verdicts = {garment: [one.get(garment) for one in marks.values()] for garment in DISTINCTIVE}
+    first, second = np.array(pairs).T
+    left = np.array([
+        _left(garment, told, grounds, first, second, height, metres) for garment, told in verdicts.items()
+    ])  # fmt: skip
+    best = left.argmax(axis=0)
+    most = left[best, np.arange(len(pairs))]
+    found = []
+    for at in np.flatnonzero(most < READS).tolist():
+        one, other = (wearers[each] for each in pairs[at])
+        mark, kept = (DISTINCTIVE[best[at]], float(most[at])) if most[at] >= 0 else ("", 0.0)
+        found.append(_told(one, other, marks[one], marks[other], mark, kept, height, metres))
     return tuple(sorted(found, key=lambda one: one.left))
 
 
@@ -62,21 +83,16 @@ def _marks(almanac: Almanac, who: Wearer, year: int) -> dict[str, Verdict]:
     }
 
 
-def _compared(
-    one: Wearer, other: Wearer, mine: dict[str, Verdict], theirs: dict[str, Verdict], height: float, metres: float
-) -> Mistaken | None:
-    both = [garment for garment in DISTINCTIVE if garment in mine and garment in theirs]
-    grounds = [_coat(mine), _coat(theirs)]
-    left = {garment: _left(garment, mine[garment], theirs[garment], grounds, height, metres) for garment in both}
-    best = max(both, key=left.__getitem__, default="")
-    if best and left[best] >= READS:
-        return None
-    differ = [garment for garment in both if _parts(mine[garment]) != _parts(theirs[garment])]
-    gaps = [garment for garment in DISTINCTIVE if (garment in mine) != (garment in theirs)]
+def _told(
+    one: Wearer, other: Wearer, mine: dict[str, Verdict], theirs: dict[str, Verdict], best: str, left: float, height: float,
+    metres: float,
+) -> Mistaken:  # fmt: skip
+    differ = [
+        name for name in DISTINCTIVE if name in mine and name in theirs and _parts(mine[name]) != _parts(theirs[name])
+    ]
+    gaps = [name for name in DISTINCTIVE if (name in mine) != (name in theirs)]
     kind = "alike" if differ else "unknown" if gaps else "same"
-    return Mistaken(
-        one, other, kind, best, left.get(best, 0.0), _words(kind, differ, gaps, left.get(best, 0.0), height, metres)
-    )
+    return Mistaken(one, other, kind, best, left, _words(kind, differ, gaps, left, height, metres))
 
 
 def _coat(marks: dict[str, Verdict]) -> Lab:
@@ -98,34 +114,39 @@ def _parts(verdict: Verdict) -> tuple:
     return verdict.value.parts if verdict.value else ()
 
 
-def _left(garment: str, one: Verdict, other: Verdict, grounds: list[Lab], height: float, metres: float) -> float:
-    """What is left of the difference of two regiments' marks."""
-    if one.value is None or other.value is None:
-        return 0.0
-    width = model_width(garment, height)
-    if (one.value.kind == "none") != (other.value.kind == "none"):
-        return _THERE_OR_NOT if width > 1 else READS
-    metal = garments()[garment].metal
-    own = [_lab(phrase.ground, metal=metal) for phrase in (one.value, other.value)]
-    best = _seen_apart(own, grounds, width, metres)
-    seconds = [_seconds(phrase) for phrase in (one.value, other.value)]
-    if seconds[0] != seconds[1]:
-        pair = [_lab(second[0][1]) if second else ground for second, ground in zip(seconds, own, strict=True)]
-        best = max(
-            best,
-            _seen_apart(
-                pair, [lab or ground for lab, ground in zip(own, grounds, strict=True)], width * _SECOND, metres
-            ),
-        )
-    return best
+def _left(
+    garment: str, told: list[Verdict | None], grounds: list[Lab], first: np.ndarray, second: np.ndarray, height: float,
+    metres: float,
+) -> np.ndarray:  # fmt: skip
+    """What is left of the difference of one mark, for pairs of regiments; -1 where one of them does not tell of it.
+
+    told, grounds: of every regiment its verdict, and what the mark lies on; first, second: numbers of the pairs' regiments.
+    """
+    width, metal = model_width(garment, height), garments()[garment].metal
+    phrases = [one.value if one else None for one in told]
+    own = [_lab(one.ground, metal=metal) if one else None for one in phrases]
+    best = _seen_apart(own, grounds, width, metres, first, second)
+    seconds = [_seconds(one) if one else [] for one in phrases]
+    joined = [_lab(some[0][1]) if some else lab for some, lab in zip(seconds, own, strict=True)]
+    under = [lab or ground for lab, ground in zip(own, grounds, strict=True)]
+    numbers: dict[tuple, int] = {}
+    which = np.array([numbers.setdefault(tuple(some), len(numbers)) for some in seconds])
+    apart = _seen_apart(joined, under, width * _SECOND, metres, first, second)
+    best = np.where(which[first] != which[second], np.maximum(best, apart), best)
+    bare = np.array([one is not None and one.kind == "none" for one in phrases])
+    best = np.where(bare[first] != bare[second], _THERE_OR_NOT if width > 1 else READS, best)
+    known = np.array([one is not None for one in phrases])
+    return np.where(known[first] & known[second], best, -1.0)
 
 
-def _seen_apart(marks: list[Lab | None], grounds: list[Lab], width: float, metres: float) -> float:
-    """CIEDE2000 between two marks, each blurred into what it lies on; 0 where one is not known."""
-    known = [(mark, ground) for mark, ground in zip(marks, grounds, strict=True) if mark]
-    if len(known) < len(marks):
-        return 0.0
-    return difference(*(seen_on(mark, ground, width, metres) for mark, ground in known))
+def _seen_apart(
+    marks: list[Lab | None], grounds: list[Lab], width: float, metres: float, first: np.ndarray, second: np.ndarray
+) -> np.ndarray:
+    """CIEDE2000 between the marks of pairs, each blurred into what it lies on; 0 where one is not known."""
+    seen = np.array([
+        seen_on(mark, ground, width, metres) if mark else _UNKNOWN for mark, ground in zip(marks, grounds, strict=True)
+    ])  # fmt: skip
+    return np.nan_to_num(differences(seen[first], seen[second]))
 
 
 def _seconds(phrase: Phrase) -> list[tuple[str, ColourWord]]:

@@ -1,9 +1,12 @@
 """What can be seen of a garment's colour at a figure's size and a distance, and what would help."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
-from ..colour.acuity import SEEN, seen_difference
-from ..colour.difference import difference
+import numpy as np
+
+from ..colour.acuity import SEEN, seen_differences
+from ..colour.difference import differences
 from ..colour.spaces import Lab
 from ..memory import remembered
 from .garments import garments
@@ -51,12 +54,27 @@ def sighted(garment: str, mark: Lab, ground: Lab, height: float, metres: float, 
     >>> sighted("piping", Lab(89, 0, 7), Lab(19, 2, -14), 6, 1.2).verdict
     'gone'
     """
-    width = model_width(garment, height, plate_mm)
-    left = seen_difference(mark, ground, width, metres)
-    verdict = "reads" if left >= READS else "tints" if left >= SEEN else "gone"
-    need = _width_for(mark, ground, metres)
-    wider = None if need is None else max(1.0, max(need, BRUSH) / width)
-    return Sight(garment, width, left, verdict, wider, _advice(verdict, width, wider))
+    return _sights([(garment, mark, ground)], height, metres, plate_mm)[0]
+
+
+def sights(marks: Iterable[tuple[str, Lab, Lab]], height: float, metres: float) -> dict[tuple[str, Lab, Lab], Sight]:
+    """How many garments are seen, each of a colour beside another: as ``sighted`` tells one."""
+    asked = list(dict.fromkeys(marks))
+    return dict(zip(asked, _sights(asked, height, metres) if asked else (), strict=True))
+
+
+def _sights(
+    marks: list[tuple[str, Lab, Lab]], height: float, metres: float, plate_mm: float | None = None
+) -> list[Sight]:
+    own, beside = (np.array([mark[at] for mark in marks]) for at in (1, 2))
+    widths = np.array([model_width(garment, height, plate_mm) for garment, _, _ in marks])
+    left, needed = seen_differences(own, beside, widths, metres), _widths_for(own, beside, metres)
+    found = []
+    for (garment, _, _), width, kept, need in zip(marks, widths.tolist(), left.tolist(), needed, strict=True):
+        verdict = "reads" if kept >= READS else "tints" if kept >= SEEN else "gone"
+        wider = None if need is None else max(1.0, max(need, BRUSH) / width)
+        found.append(Sight(garment, width, kept, verdict, wider, _advice(verdict, width, wider)))
+    return found
 
 
 def _advice(verdict: str, width: float, wider: float | None) -> str:
@@ -69,12 +87,12 @@ def _advice(verdict: str, width: float, wider: float | None) -> str:
     return "leave it out, or carry its colour on something larger (plume, base rim)"
 
 
-def _width_for(one: Lab, other: Lab, metres: float) -> float | None:
-    """The least width in mm at which the difference still reads; None if it never does."""
-    if difference(one, other) < READS:
-        return None
-    low, high = 0.0, _WIDEST
+def _widths_for(ones: np.ndarray, others: np.ndarray, metres: float) -> list[float | None]:
+    """For every pair of colours, (n, 3), the least width in mm at which the difference still reads; None if it never does."""
+    low, high = np.zeros(len(ones)), np.full(len(ones), _WIDEST)
     for _ in range(_HALVINGS):
         middle = (low + high) / 2
-        low, high = (low, middle) if seen_difference(one, other, middle, metres) >= READS else (middle, high)
-    return high
+        reads = seen_differences(ones, others, middle, metres) >= READS
+        low, high = np.where(reads, low, middle), np.where(reads, middle, high)
+    never = differences(ones, others) < READS
+    return [None if none else width for none, width in zip(never.tolist(), high.tolist(), strict=True)]

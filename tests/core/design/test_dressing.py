@@ -2,6 +2,7 @@
 
 import unittest
 from dataclasses import replace
+from unittest.mock import patch
 
 from mantello_core.checks.finding import Check
 from mantello_core.checks.inspect import inspect
@@ -20,7 +21,7 @@ from mantello_core.design.dressing import (
 from mantello_core.design.edit import with_scheme
 from mantello_core.design.fielding import field_tones, with_campaign
 from mantello_core.errors import Contradiction, MantelloError, OutOfRange, UnknownName
-from mantello_core.formats.document.design import design_bytes, read_design_bytes
+from mantello_core.formats.document.design import design_bytes, read_design_bytes, read_kept_design, write_design
 from mantello_core.formats.sample import calvessa, dress_almanac
 from mantello_core.mixing.cloth_mix import cloth_mix, graded_mixes
 from mantello_core.paints.range import paints
@@ -89,6 +90,11 @@ class PutOn(Dressed):
         left = lost_cells(first, resolve(first.army, first.scheme))
         self.assertEqual({rule.table for one in left for rule in one.rules}, {"company-facings"})
         self.assertEqual(with_cells_first(first, first.scheme.dress.first, first=False), self.design)
+
+    def test_kept_with_a_design_its_almanac_is_not_gone_over_again(self):
+        kept = write_design(self.design)
+        with patch("mantello_core.formats.almanac_document.check", side_effect=AssertionError):
+            self.assertEqual(read_kept_design(kept, {}.get), self.design)
 
     def test_a_cell_left_with_a_reason_is_no_loss_and_comes_back(self):
         key = "2nd-tidewall//breeches"

@@ -380,4 +380,6 @@ class Transfers(RoomCase):
 class NoMarks(RoomCase):
     def test_an_army_without_marks_has_nothing_to_print(self):
         self.assertContains(self.see("transfers"), "Nothing to print yet")
-        self.see("transfers-pdf", status=404)
+        self.see("transfers-pdf", status=202)
+        self.carried_out()
+        self.assertContains(self.see("transfers-pdf", status=202), "no mark of this army is laid", status_code=202)

@@ -1,14 +1,16 @@
 """The calendar page: exceptions, spraying, priorities, busy times in and the plan out as a calendar file."""
 
+from datetime import UTC, date, datetime
 from unittest.mock import patch
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.urls import reverse
 from icalendar import Calendar
 
 from mantello.jobs.models import Job
 from mantello.rooms.plan import busy_times
 from mantello.shell.refusal import StaleEdit
-from mantello.workspace.editing import edit
+from mantello.workspace.editing import create_army, edit
 from mantello_core.calendar.evenings import Spraying
 from tests.core.calendar.test_session import ICS, event
 from tests.rooms.plan.test_plan import DeskCase
@@ -111,11 +113,27 @@ class CalendarPage(DeskCase):
         self.assertEqual(self.client.get(page).status_code, 404)
 
     def test_the_plan_goes_out_as_a_calendar_file(self):
-        events = Calendar.from_ical(self.see("calendar-file").content).walk("VEVENT")
+        answer = self.made(reverse("calendar-file", args=[self.army.pk]))
+        self.assertEqual(answer["Content-Type"], "text/calendar")
+        self.assertIn("plan-2026-11-24.ics", answer["Content-Disposition"])
+        events = Calendar.from_ical(answer.content).walk("VEVENT")
         titles = [str(one["SUMMARY"]) for one in events]
         self.assertIn("Paint:", titles[0])
         self.assertIn("Undercoat the figures", str(events[0]["DESCRIPTION"]))
         self.assertTrue(any(title.startswith("Dry by now") for title in titles))
+
+    def test_what_a_worker_makes_is_of_the_painters_evening_and_not_of_the_servers(self):
+        self.client.cookies["mantello-zone"] = "America/Los_Angeles"
+        # Tuesday, 20:00 where the painter sits
+        self.at(datetime(2026, 11, 25, 4, tzinfo=UTC))
+        self.assertContains(self.see("plan"), "Tuesday 24 November")
+        first = Calendar.from_ical(self.made(reverse("calendar-file", args=[self.army.pk])).content).walk("VEVENT")[0]
+        self.assertEqual(first["DTSTART"].dt.date(), date(2026, 11, 24))
+
+    def test_without_figures_the_calendar_file_is_empty(self):
+        army = create_army(self.owner, "Nobody yet")
+        answer = self.made(reverse("calendar-file", args=[army.pk]))
+        self.assertEqual(Calendar.from_ical(answer.content).walk("VEVENT"), [])
 
     def test_nobody_else_comes_near(self):
         for name, post in (

@@ -3,6 +3,7 @@
 import io
 import json
 from dataclasses import replace
+from unittest.mock import patch
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.urls import reverse
@@ -10,7 +11,9 @@ from PIL import Image
 
 from mantello.almanacs.models import Almanac, FoundList, KnownWord
 from mantello.jobs.models import Job
+from mantello.jobs.queue import stop
 from mantello.jobs.work import carry_out
+from mantello.rooms.scheme import almanac, bringing
 from mantello.workspace.editing import edit
 from mantello_core.army.tree import Army, Node
 from mantello_core.colour.spaces import Lab, hex_of
@@ -109,6 +112,90 @@ class TheAlmanac(DressCase):
                 "bring-almanac", status=422, almanac=self.kept.pk, file=SimpleUploadedFile("a.json", data)
             )
             self.assertContains(answer, 'role="alert"', status_code=422)
+
+
+class Long(DressCase):
+    """Almanacs that are too long to be read while their painter waits."""
+
+    def setUp(self):
+        super().setUp()
+        short = patch.object(bringing, "_SHORT", 1000)
+        short.start()
+        self.addCleanup(short.stop)
+
+    def bring(self, data: bytes) -> str:
+        """The address of the page that tells how a file is read."""
+        file = SimpleUploadedFile("a.json", data)
+        return self.post("bring-almanac", almanac=self.kept.pk, file=file)["Location"]
+
+    def test_a_worker_reads_it_and_the_page_leads_to_it(self):
+        page = self.bring(almanac_bytes(dress_almanac()))
+        self.assertContains(self.client.get(page), "The file waits for a free worker.")
+        self.assertEqual(Almanac.objects.count(), 1)
+        work()
+        brought = Almanac.objects.exclude(pk=self.kept.pk).get()
+        self.assertEqual(brought.as_core(), dress_almanac())
+        self.assertRedirects(self.client.get(page), f"{reverse('almanac', args=[self.army.pk])}?almanac={brought.pk}")
+        brought.delete()
+        self.assertContains(self.client.get(page), "The file is read.")
+
+    def test_the_first_one_is_waited_for_where_there_is_none_yet(self):
+        self.kept.delete()
+        file = SimpleUploadedFile("a.json", almanac_bytes(dress_almanac()))
+        page = self.post("bring-almanac", file=file)["Location"]
+        self.assertContains(self.client.get(page), "The file waits for a free worker.")
+        work()
+        self.assertContains(self.client.get(page, follow=True), "Tidewall Fusiliers")
+
+    def test_one_that_is_none_is_told_on_the_page_it_was_sent_from(self):
+        page = self.bring(b'{"format": "another"}' + b" " * 2000)
+        self.carried_out()
+        self.assertContains(self.client.get(page), "This is no almanac")
+        self.assertEqual(Almanac.objects.count(), 1)
+
+    def test_one_that_is_stopped_while_it_is_read_is_not_kept(self):
+        page = self.bring(almanac_bytes(dress_almanac()))
+
+        def stopped(data):
+            self.assertTrue(stop(Job.objects.get()))
+            return read_almanac_bytes(data)
+
+        with patch.object(bringing, "read_almanac_bytes", stopped):
+            work()
+        self.assertContains(self.client.get(page), "Stopped; nothing of the file was taken.")
+        self.assertEqual(Almanac.objects.count(), 1)
+
+    def test_one_over_the_size_is_refused_at_its_field(self):
+        file = SimpleUploadedFile("a.json", b" " * 6_000_001)
+        page = self.post("bring-almanac", status=422, almanac=self.kept.pk, file=file)
+        self.assertContains(page, "The file has 6000001 bytes; allowed is up to 6000000.", status_code=422)
+
+    def test_a_reading_is_its_painters_own(self):
+        page = self.bring(almanac_bytes(dress_almanac()))
+        self.client.force_login(self.other)
+        self.assertEqual(self.client.get(page).status_code, 404)
+
+    def test_its_regiments_are_shown_page_by_page(self):
+        with patch.object(almanac, "_ROWS", 3):
+            page = self.see("almanac")
+            self.assertContains(page, 'aria-current="page">from Tidewall Fusiliers 1, Harbour<')
+            rows = [row[1].number for row in page.context["rows"]]
+            self.assertEqual(rows, [1, 2, 3])
+            later = self.see("almanac", **{"from": "3"})
+            self.assertEqual([row[0] for row in later.context["rows"]], [3, 4, 5])
+            self.assertEqual(
+                [row[0] for row in self.see("almanac", of="4", garment="facing").context["rows"]], [3, 4, 5]
+            )
+            self.assertEqual(self.see("almanac", **{"from": "999"}).status_code, 200)
+            # counts are of all regiments, whatever page is shown
+            self.assertEqual(later.context["to_settle"], page.context["to_settle"])
+            self.assertEqual(later.context["seen"], page.context["seen"])
+
+    def test_what_is_changed_in_it_is_shown_at_once(self):
+        self.assertContains(self.see("almanac"), "Tidewall Fusiliers 5, Saltpan, facing: white, disputed")
+        fact = self.see("almanac", of="4", garment="facing").context["ladder"][1].rung.fact
+        self.post("settle-dress", almanac=self.kept.pk, year="212", of="4", garment="facing", fact=fact.id)
+        self.assertContains(self.see("almanac"), f"Saltpan, facing: {fact.phrase.words}, settled")
 
 
 class Sources(DressCase):

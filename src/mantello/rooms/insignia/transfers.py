@@ -17,7 +17,7 @@ from mantello.workspace.readings import reading_of
 from mantello_core.bearers.allotment import Allotment
 from mantello_core.colour.spaces import hex_of
 from mantello_core.design.bearing import device_words
-from mantello_core.errors import MantelloError
+from mantello_core.errors import MantelloError, OutOfRange
 from mantello_core.formats.transfer_svg import BAR, transfer_svg
 from mantello_core.insignia.arms.arms_drawing import drawn_arms
 from mantello_core.insignia.devices.device import ARMS, MARGIN
@@ -105,9 +105,8 @@ def transfers(request, army_id):
 @require_safe
 def transfers_pdf(request, army_id):
     """Every sheet as a page of its own size, the white layer after the colour."""
-    army = army_for(request, army_id)
-    form, sheets = _sheets(request.GET, reading_of(army.head))
-    if sheets is None or not sheets.laid:
+    army, form = army_for(request, army_id), _form(request.GET)
+    if not form.is_valid():
         raise Http404
     asked = {name: request.GET[name] for name in form.fields if name in request.GET}
     return paper(request, army, "transfers", "transfers.pdf", **asked)
@@ -115,8 +114,13 @@ def transfers_pdf(request, army_id):
 
 @paper_kind("transfers", "Transfers", "transfers.css")
 def transfers_page(army, asked) -> str:
-    """Every sheet, as pages to print."""
+    """Every sheet, as pages to print.
+
+    Raises: OutOfRange if there is nothing on them.
+    """
     _, sheets = _sheets(asked, reading_of(army.head))
+    if sheets is None or not sheets.laid:
+        raise OutOfRange("Nothing to print: no mark of this army is laid on a sheet.", "which")
     pages = [
         sheets.svg(number, layer)
         for number in sheets.numbers
@@ -138,11 +142,16 @@ def transfers_svg(request, army_id, sheet):
     return download(sheets.svg(sheet - 1, layer), file_of(army.name, f"transfers-{sheet}-{layer}.svg"), "image/svg+xml")
 
 
-def _sheets(given, reading: Reading) -> tuple[SheetForm, Sheets | None]:
-    form = SheetForm({
+def _form(given) -> SheetForm:
+    """What was asked for, with what is usual where nothing is said."""
+    return SheetForm({
         "paper": given.get("paper", "A5"), "which": given.get("which", "made"), "mirrored": given.get("mirrored"), "error": given.get("error", "0"),
         "measured": given.get("measured", ""),
     })  # fmt: skip
+
+
+def _sheets(given, reading: Reading) -> tuple[SheetForm, Sheets | None]:
+    form = _form(given)
     if not form.is_valid():
         return form, None
     said = form.cleaned_data

@@ -4,13 +4,11 @@ A rule that is never met keeps whoever counts out its repeats at it to the end o
 file may hold thousands.
 """
 
-import base64
 import json
 import os
 import subprocess
 import sys
 import uuid
-import zlib
 from collections.abc import Iterator
 from dataclasses import replace
 from datetime import date
@@ -20,9 +18,9 @@ from django import forms
 from django.urls import reverse
 
 import mantello_core
+from mantello.jobs.files import file_that_came, file_to_read
 from mantello.jobs.kinds import Step
 from mantello.jobs.models import Job
-from mantello.jobs.queue import asked_for
 from mantello.shell.refusal import StaleEdit
 from mantello.workspace.editing import edit
 from mantello.workspace.models import Army
@@ -34,8 +32,8 @@ from mantello_core.formats.calendar_file import MOST_BYTES
 BUSY = "plan.busy"
 #: seconds that a file may take to be counted out
 PATIENCE = 20.0
-#: readings of an army that are remembered, and edits of others that one waits for
-_REMEMBERED, _TRIES = 2, 5
+#: edits of others that a reading waits for
+_TRIES = 5
 
 
 class BusyForm(forms.Form):
@@ -63,25 +61,16 @@ class BusyForm(forms.Form):
 
 def busy_to_read(user, army: Army, text: str, first: date, last: date) -> Job:
     """The job that reads a calendar's busy times between two days and cuts them out of the army's sessions."""
-    token = str(uuid.uuid4())
-    page = reverse("calendar", args=[army.pk])
-    Job.objects.filter(army=army, kind=BUSY).keep_newest(_REMEMBERED)
-    return asked_for(
-        user, BUSY, token, army, address=f"{page}?read={token}", first=first.isoformat(), last=last.isoformat(),
-        calendar=base64.b64encode(zlib.compress(text.encode())).decode(),
+    return file_to_read(
+        user, army, BUSY, reverse("calendar", args=[army.pk]), text.encode(), first=first.isoformat(), last=last.isoformat()
     )  # fmt: skip
-
-
-def busy_reading(user, army: Army, token: str) -> Job | None:
-    """The reading that an address names."""
-    return Job.objects.visible_to(user).filter(army=army, kind=BUSY, key=token[:40].replace("\0", "")).first()
 
 
 def busy_read(job: Job) -> Iterator[Step]:
     """Read the file, then change the evenings of the army as it stands by then."""
     yield Step(0, 1)
     asked = job.asked
-    text = zlib.decompress(base64.b64decode(asked["calendar"])).decode()
+    text = file_that_came(job).decode()
     found = _counted_out({"calendar": text, "zone": job.army.zone, "first": asked["first"], "last": asked["last"]})
 
     def with_busy(design: Design) -> Design:

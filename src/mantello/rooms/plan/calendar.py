@@ -2,7 +2,7 @@
 
 import re
 from dataclasses import replace
-from datetime import timedelta
+from datetime import datetime, timedelta
 
 from django import forms
 from django.contrib.auth.decorators import login_required
@@ -10,7 +10,8 @@ from django.shortcuts import redirect
 from django.utils import timezone
 from django.views.decorators.http import require_POST, require_safe
 
-from mantello.shell.download import download, file_of
+from mantello.jobs.files import reading_asked
+from mantello.jobs.papers import file_kind, paper
 from mantello.workspace.page import apply, apply_form, army_for, room_page
 from mantello.workspace.reading import Reading
 from mantello.workspace.readings import reading_of
@@ -20,8 +21,8 @@ from mantello_core.errors import MantelloError, OutOfRange
 from mantello_core.formats.calendar_file import Entry, write_calendar
 from mantello_core.order.phases import phase_list
 
-from .busy_times import BusyForm, busy_reading, busy_to_read
-from .evening import Evening
+from .busy_times import BUSY, BusyForm, busy_to_read
+from .evening import Evening, lately
 from .forms import DAYS
 from .painters import can_plan, painter_in_hand
 
@@ -190,7 +191,7 @@ def _page(request, army, status=200, form=None, busy=None):
         "busy_times": len(evenings.busy),
         "visitor_zone": str(timezone.get_current_timezone()),
         "busy_form": busy or BusyForm(),
-        "job": busy_reading(request.user, army, request.GET.get("read", "")),
+        "job": reading_asked(request, army, BUSY),
         "heat": HEAT if evenings.aid != "none" else "",
     }
     return room_page(request, army, "plan", "plan/calendar.html", context, status)
@@ -255,10 +256,17 @@ def busy(request, army_id):
 def calendar_file(request, army_id):
     """The next sessions with what is painted in them, and when batches that dry past their session are dry."""
     army = army_for(request, army_id)
-    reading = reading_of(army.head)
+    painter = painter_in_hand(request, army)
+    return paper(request, army, "calendar", "plan.ics", army.log_mark, painter=painter, now=lately())
+
+
+@file_kind("calendar", "The plan as a calendar file", "text/calendar")
+def calendar_bytes(army, asked) -> bytes:
+    """The calendar file, as it is handed out."""
+    now = datetime.fromisoformat(asked["now"])
     entries: list[Entry] = []
-    if can_plan(army, painter_in_hand(request, army)):
-        evening = Evening(army, timezone.now(), painter_in_hand(request, army))
+    if can_plan(army, asked["painter"]):
+        evening = Evening(army, now, asked["painter"])
         for index, session in list(enumerate(evening.plan.sessions))[:_WRITTEN]:
             blocks = evening.plan.of(index)
             if not blocks:
@@ -275,5 +283,5 @@ def calendar_file(request, army_id):
                 dry = late.block.dry_at
                 title = f"Dry by now: {late.title} of {late.unit}"
                 entries.append(Entry(f"{army.pk}|dry|{session.start}", dry, dry + timedelta(minutes=5), title))
-    text = write_calendar(f"Painting {army.name}", entries, zone_of(reading.design.evenings), timezone.now())
-    return download(text, file_of(army.name, "plan.ics"), "text/calendar")
+    zone = zone_of(reading_of(army.head).design.evenings)
+    return write_calendar(f"Painting {army.name}", entries, zone, now)

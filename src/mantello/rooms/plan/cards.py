@@ -5,7 +5,6 @@ from datetime import datetime
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
 from django.template.loader import render_to_string
-from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_safe
 
@@ -16,14 +15,12 @@ from mantello_core.planning.compiling import UNDERCOAT
 from mantello_core.recipes.hazard import DEFERENCE
 
 from .desk import areas_to_paint, areas_words, desk_svg
-from .evening import Evening
+from .evening import Evening, lately
 from .handling import Handling
 from .painters import can_plan, painter_in_hand
 
 #: cards printed at once
 MOST_CARDS = 24
-#: minutes after which cards are printed anew though nothing was logged: what dries may be ready by then
-_FRESH = 10
 
 
 @login_required
@@ -34,10 +31,7 @@ def cards(request, army_id):
     painter = painter_in_hand(request, army)
     if not can_plan(army, painter):
         return redirect("plan", army.pk)
-    now = timezone.now()
-    # the same paper for a while, so that whoever waited for it is given it
-    told = now.replace(minute=now.minute // _FRESH * _FRESH, second=0, microsecond=0)
-    return paper(request, army, "cards", "desk-cards.pdf", army.log_mark, painter=painter, now=told.isoformat())
+    return paper(request, army, "cards", "desk-cards.pdf", army.log_mark, painter=painter, now=lately())
 
 
 @paper_kind("cards", "Cards for the desk", "cards.css")

@@ -35,10 +35,18 @@ from .models import Replan
 AIRING = timedelta(minutes=20)
 #: longer than anything dries
 LONGEST = timedelta(days=3)
+#: minutes after which papers are made anew though nothing was logged: what dries may be ready by then
+_FRESH = 10
 #: sessions that are laid while work is dragged
 _TRIED = 2
 #: work that was moved: (id of an atom, moment)
 Wishes = tuple[tuple[str, str], ...]
+
+
+def lately() -> str:
+    """The moment as papers are asked for: the same for a while, so that whoever waited for one is given it."""
+    now = timezone.now()
+    return now.replace(minute=now.minute // _FRESH * _FRESH, second=0, microsecond=0).isoformat()
 
 
 class Evening:

@@ -23,12 +23,14 @@ from mantello_core.uniforms.dress import FIRST_YEAR, LAST_YEAR
 from mantello_core.uniforms.fact import CERTAINTIES
 from mantello_core.uniforms.garments import title_of
 from mantello_core.uniforms.verdict import STATUSES
-from mantello_core.uniforms.worn import open_questions
 
-from .almanac_sheet import RANKS, asked_cell, cloth_of, ladder_of, mistaken_of, seen_marks, seen_of, size_of, table_of
+from .almanac_sheet import RANKS, asked_cell, cloth_of, ladder_of, seen_of, sheet_of, size_of
+from .bringing import address_of, bringing
 
 #: years shown on either side of what an almanac tells
 _AROUND = 3
+#: regiments that are shown at once
+_ROWS = 60
 #: heights of figures that marks may be looked at, mm
 _HEIGHTS = ("6", "10", "15", "20", "28", "54")
 
@@ -62,16 +64,19 @@ def _years(said: Said) -> list[int]:
 def almanac(request, army_id):
     """Regiments by garments in a year; one cell open, with its ladder."""
     army = army_for(request, army_id)
+    job, there = bringing(request, army)
+    if there:
+        return redirect(there)
     kept = almanac_asked(request, army)
     context = {
         "title": "Dress",
         "view": "dress",
         "tab": "almanac",
         "kept": kept,
-        "almanacs": Almanac.objects.visible_to(request.user),
+        "almanacs": Almanac.objects.named_for(request.user),
     }
     if kept is None:
-        return room_page(request, army, "scheme", "scheme/almanac_none.html", context)
+        return room_page(request, army, "scheme", "scheme/almanac_none.html", context | {"job": job})
     said = kept.as_core()
     year = year_asked(request.GET, said)
     years = _years(said) or [year]
@@ -79,19 +84,27 @@ def almanac(request, army_id):
     asked_height = request.GET.get("height", "") if request.GET.get("height", "") in _HEIGHTS else ""
     height = float(asked_height or army_height)
     only_open = request.GET.get("only") == "open"
-    across, rows = table_of(said, year, only_open=only_open)
+    sheet = sheet_of(kept, year, height, metres, only_open=only_open)
+    cell = asked_cell(said, request.GET, year)
+    number = whole_number(request.GET["of"], 10**6) if cell else None
     context |= {
         "said": said, "year": year, "first": min(*years, year) - _AROUND, "last": max(*years, year) + _AROUND,
-        "across": [(one, title_of(one)) for one in across], "rows": rows, "only_open": only_open,
-        "seen": seen_marks(said, across, rows, year, height, metres), "heights": _HEIGHTS, "army_height": army_height, "asked_height": asked_height,
-        "to_settle": len(open_questions(said, year)), "statuses": STATUSES,
-        "mistaken": mistaken_of(said, year, height, metres), "height": height, "metres": metres,
+        "across": [(one, title_of(one)) for one in sheet.table.across], "only_open": only_open, "to_settle": sheet.table.to_settle,
+        "seen": sheet.seen, "heights": _HEIGHTS, "army_height": army_height, "asked_height": asked_height, "statuses": STATUSES,
+        "mistaken": sheet.mistaken, "more_mistaken": sheet.more_mistaken, "height": height, "metres": metres,
         "here_query": _query(kept, year, asked_height, only_open=only_open),
-    }  # fmt: skip
-    cell = asked_cell(said, request.GET, year)
+    } | _rows_shown(request, sheet.table.rows, number)  # fmt: skip
     if cell:
-        context |= _opened(kept, said, *cell, year, height, metres) | {"number": whole_number(request.GET["of"], 10**6)}
+        context |= _opened(kept, said, *cell, year, height, metres) | {"number": number}
     return room_page(request, army, "scheme", "scheme/almanac.html", context)
+
+
+def _rows_shown(request, rows, number: int | None) -> dict:
+    """A page of a long table: the one that is asked for, else the one that the open cell is on; and where the others begin."""
+    opened = next((at for at, row in enumerate(rows) if row[0] == number), 0)
+    begin = min(whole_number(request.GET.get("from", ""), 10**6) or opened, max(0, len(rows) - 1)) // _ROWS * _ROWS
+    pages = [(at, rows[at][1].called, at == begin) for at in range(0, len(rows), _ROWS)]
+    return {"rows": rows[begin : begin + _ROWS], "pages": pages if len(pages) > 1 else []}
 
 
 def _query(kept: Almanac, year: int, height: str, *, only_open: bool) -> str:
@@ -142,7 +155,7 @@ def keep_sample(request, army_id):
     """Keep the invented almanac of the year 212, to try things with."""
     army = army_for(request, army_id)
     kept = Almanac.objects.keep(request.user, dress_almanac())
-    return redirect(f"{reverse('almanac', args=[army.pk])}?almanac={kept.pk}")
+    return redirect(address_of(army, kept.pk))
 
 
 @login_required

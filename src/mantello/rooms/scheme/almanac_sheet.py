@@ -2,10 +2,13 @@
 
 from dataclasses import dataclass, replace
 
+from mantello.almanacs.models import Almanac as KeptAlmanac
 from mantello.almanacs.swatches import Swatch, colours_of, swatch
+from mantello.shell.soon import beside
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.camouflaged import metres_of
 from mantello_core.design.design import Design
+from mantello_core.memory import Memory
 from mantello_core.numerals import whole_number
 from mantello_core.recipes.handwork import USUAL_HEIGHT
 from mantello_core.uniforms.almanac import Almanac
@@ -15,15 +18,20 @@ from mantello_core.uniforms.dye import target
 from mantello_core.uniforms.fact import Fact, Wearer
 from mantello_core.uniforms.garments import garments
 from mantello_core.uniforms.verdict import Rung, Verdict
-from mantello_core.uniforms.visible import Sight, sighted
+from mantello_core.uniforms.visible import Sight, sighted, sights
 from mantello_core.uniforms.worn import sheet, worn
 
 #: ranks whose dress may be looked at, with their names
 RANKS = {"": "Private", "sergeant": "Sergeant", "drummer": "Drummer", "officer": "Officer"}
+#: pairs of regiments that would be mistaken that are shown, and the marks shown of them
+_PAIRS, _MARKS = 12, ("facing", "turnback", "buttons", "plume", "lace")
 #: months at which the field's fading is shown beside cloth as issued
 FADED = 12.0
 #: what marks lie on where the almanac does not tell of the coat
 _MIDDLING = Lab(45.0, 2.0, 4.0)
+#: what a cell takes in memory, measured
+_CELL_BYTES = 1_500
+_sheets = Memory("almanac sheets", 16 * 2**20)
 
 
 @dataclass(frozen=True)
@@ -39,18 +47,62 @@ class Told:
     off: float = 0.0
 
 
-def table_of(
-    almanac: Almanac, year: int, *, only_open: bool = False
-) -> tuple[list[str], list[tuple[int, Wearer, list]]]:
-    """Garments across, and of every regiment its number in the almanac with its cells; None where a garment is not its own."""
+@dataclass(frozen=True)
+class Table:
+    """An almanac in a year. across: ids of garments; rows: of every regiment its number in the almanac and its cells, None where a
+    garment is not its own; to_settle: cells that have to be looked up, of all regiments."""
+
+    across: tuple[str, ...]
+    rows: tuple[tuple[int, Wearer, tuple[Swatch | None, ...]], ...]
+    to_settle: int
+
+
+def table_of(almanac: Almanac, year: int, *, only_open: bool = False) -> Table:
+    """Regiments by garments in a year; only those of which something has to be looked up, if so asked."""
     sheets = {who: {one.garment: one for one in sheet(almanac, who, year)} for who in almanac.regiments}
-    across = list(dict.fromkeys(garment for cells in sheets.values() for garment in cells))
-    rows = []
+    across = tuple(dict.fromkeys(garment for cells in sheets.values() for garment in cells))
+    rows, to_settle = [], 0
     for at, (who, cells) in enumerate(sheets.items()):
-        if only_open and not any(one.to_settle for one in cells.values()):
-            continue
-        rows.append((at, who, [swatch(cells[garment]) if garment in cells else None for garment in across]))
-    return across, rows
+        unsettled = sum(one.to_settle for one in cells.values())
+        to_settle += unsettled
+        if unsettled or not only_open:
+            rows.append((at, who, tuple(swatch(cells[name]) if name in cells else None for name in across)))
+    return Table(across, tuple(rows), to_settle)
+
+
+@dataclass(frozen=True)
+class SheetShown:
+    """All that a page shows of an almanac in a year. more_mistaken: pairs that are not shown."""
+
+    table: Table
+    seen: tuple["SeenMark | None", ...]
+    mistaken: tuple[tuple[Mistaken, tuple[Swatch, ...], tuple[Swatch, ...]], ...]
+    more_mistaken: int
+
+
+def sheet_of(kept: KeptAlmanac, year: int, height: float, metres: float, *, only_open: bool = False) -> SheetShown:
+    """An almanac in a year, seen at a height of figures in mm from a distance in m.
+
+    Raises: BeingWorkedOut while a page is asked for that can wait for it.
+    """
+    said = kept.as_core()
+    key = kept.pk, kept.number, year, height, metres, only_open
+    return _sheets.get(key) or beside(
+        ("dress", *key),
+        lambda: _kept(key, _sheet(said, year, height, metres, only_open=only_open)),
+        little=kept.is_little,
+    )
+
+
+def _kept(key, sheet_: SheetShown) -> SheetShown:
+    cells = len(sheet_.table.across) * len(sheet_.table.rows)
+    return _sheets.put(key, sheet_, _CELL_BYTES * (cells + 100))
+
+
+def _sheet(said: Almanac, year: int, height: float, metres: float, *, only_open: bool) -> SheetShown:
+    table = table_of(said, year, only_open=only_open)
+    seen = tuple(seen_marks(said, table, year, height, metres))
+    return SheetShown(table, seen, *mistaken_of(said, year, height, metres))
 
 
 def ladder_of(almanac: Almanac, verdict: Verdict) -> list[Told]:
@@ -94,14 +146,18 @@ def size_of(design: Design) -> tuple[float, float]:
 
 def seen_of(almanac: Almanac, who: Wearer, verdict: Verdict, year: int, height: float, metres: float) -> Sight | None:
     """How a garment's colour is seen on the coat it lies on; None for the coat, and where no colour is known."""
+    mark = _mark_of(verdict, worn(almanac, who, "coat", year))
+    return sighted(*mark, height, metres) if mark else None
+
+
+def _mark_of(verdict: Verdict, coat: Verdict | None) -> tuple[str, Lab, Lab] | None:
+    """A garment with its colour and that of the coat it lies on."""
     ground = verdict.value.ground if verdict.value else None
     if ground is None or ground.refers_to or verdict.garment == "coat":
         return None
-    coat = worn(almanac, who, "coat", year)
-    on = coat.value.ground if coat.value else None
+    on = coat.value.ground if coat and coat.value else None
     beside = target(on).lab if on and not on.refers_to else _MIDDLING
-    metal = garments()[verdict.garment].metal
-    return sighted(verdict.garment, target(ground, metal=metal).lab, beside, height, metres)
+    return verdict.garment, target(ground, metal=garments()[verdict.garment].metal).lab, beside
 
 
 @dataclass(frozen=True)
@@ -120,33 +176,33 @@ class SeenMark:
         return ", ".join(f"{count} {words}" for count, words in known if count)
 
 
-def seen_marks(
-    almanac: Almanac, across: list[str], rows, year: int, height: float, metres: float
-) -> list[SeenMark | None]:
+def seen_marks(almanac: Almanac, table: Table, year: int, height: float, metres: float) -> list[SeenMark | None]:
     """For every garment across how it is seen on the regiments that wear it; None for the coat, and where no colour is known."""
-    found = []
-    for at, _ in enumerate(across):
-        sights = [
-            sight
-            for _, who, cells in rows
-            if cells[at] and (sight := seen_of(almanac, who, cells[at].verdict, year, height, metres))
-        ]
-        counts = [sum(one.verdict == word for one in sights) for word in ("reads", "tints", "gone")]
-        helps = next((one.advice for one in sights if one.verdict != "reads"), "")
-        found.append(SeenMark(*counts, helps) if sights else None)
-    return found
+    across: list[list[tuple[str, Lab, Lab]]] = [[] for _ in table.across]
+    for _, who, cells in table.rows:
+        coat = worn(almanac, who, "coat", year)
+        for marks, cell in zip(across, cells, strict=True):
+            if cell and (mark := _mark_of(cell.verdict, coat)):
+                marks.append(mark)
+    known = sights((mark for marks in across for mark in marks), height, metres)
+    return [_seen([known[mark] for mark in marks]) if marks else None for marks in across]
+
+
+def _seen(sights_: list[Sight]) -> SeenMark:
+    counts = (sum(one.verdict == word for one in sights_) for word in ("reads", "tints", "gone"))
+    return SeenMark(*counts, next((one.advice for one in sights_ if one.verdict != "reads"), ""))
 
 
 def mistaken_of(
     almanac: Almanac, year: int, height: float, metres: float
-) -> list[tuple[Mistaken, list[Swatch], list[Swatch]]]:
-    """Regiments that would be mistaken for each other, with the marks of both."""
-    found = []
-    for pair in mistaken(almanac, year, height, metres):
-        marks = ("facing", "turnback", "buttons", "plume", "lace")
-        both = [[swatch(worn(almanac, who, garment, year)) for garment in marks] for who in (pair.first, pair.second)]
-        found.append((pair, *both))
-    return found
+) -> tuple[tuple[tuple[Mistaken, tuple[Swatch, ...], tuple[Swatch, ...]], ...], int]:
+    """Regiments that would be mistaken for each other, the worst, with the marks of both; and how many pairs more."""
+    found, pairs = [], mistaken(almanac, year, height, metres)
+    for pair in pairs[:_PAIRS]:
+        both = (pair.first, pair.second)
+        shown = (tuple(swatch(worn(almanac, who, garment, year)) for garment in _MARKS) for who in both)
+        found.append((pair, *shown))
+    return tuple(found), max(0, len(pairs) - _PAIRS)
 
 
 def asked_cell(almanac: Almanac, given, year: int) -> tuple[Wearer, Verdict] | None:

@@ -22,6 +22,8 @@ from mantello_core.uniforms.colour_word import terms
 from mantello_core.uniforms.garments import title_of
 from mantello_core.uniforms.reading.grid import MOST_BYTES
 
+from .bringing import address_of
+
 #: kind of job that reads a long list
 READ = "scheme.list"
 #: rows that are shown at once, and questions
@@ -115,7 +117,7 @@ def found_list(request, army_id, list_id):
     mine = FoundList.objects.filter(owner=request.user).defer("data", "made")
     context = {
         "title": found.name, "view": "dress", "tab": "lists", "lists": mine, "form": ListForm(), "opened": found,
-        "almanacs": Almanac.objects.visible_to(request.user),
+        "almanacs": Almanac.objects.named_for(request.user),
     }  # fmt: skip
     if found.made is None:
         context["job"] = _job(army, found, again="again" in request.GET)
@@ -196,4 +198,4 @@ def _taken(request, army, found: FoundList):
         almanac = found.take_into(almanac)
     count = len(found.made["facts"])
     messages.success(request, f"{count} entr{'y' if count == 1 else 'ies'} taken into {almanac.title}.")
-    return redirect(f"{reverse('almanac', args=[army.pk])}?almanac={almanac.pk}")
+    return redirect(address_of(army, almanac.pk))

@@ -18,7 +18,6 @@ from mantello.shell.photograph import PhotoField
 from mantello.workspace.page import army_for, room_page
 from mantello_core.colour.spaces import Lab, lab_of_hex
 from mantello_core.errors import MantelloError
-from mantello_core.formats.almanac_document import MOST_BYTES, read_almanac_bytes
 from mantello_core.naming import slug
 from mantello_core.uniforms.almanac import with_facts, with_source
 from mantello_core.uniforms.bibliography import bibliography
@@ -29,6 +28,7 @@ from mantello_core.uniforms.period import Period
 from mantello_core.uniforms.phrase import read_phrase
 
 from .almanac import almanac_asked, year_asked
+from .bringing import BringForm, bringing, brought
 
 
 class SourceForm(forms.Form):
@@ -123,12 +123,6 @@ def _picked(form: forms.Form, text: str) -> Lab | None:
         return None
 
 
-class BringForm(forms.Form):
-    """An almanac from a file."""
-
-    file = forms.FileField(label="An almanac (.json)", max_length=200)
-
-
 def _page(request, army, status=200, **forms_):
     kept = almanac_asked(request, army)
     if kept is None:
@@ -138,7 +132,7 @@ def _page(request, army, status=200, **forms_):
     chosen = said.source_by_id.get(request.GET.get("source", ""))
     context = {
         "title": "Sources", "view": "dress", "tab": "sources", "kept": kept, "said": said, "year": year,
-        "almanacs": Almanac.objects.visible_to(request.user), "cited": (cited := bibliography(said, year)), "most": max((one.worn for one in cited), default=1) or 1, "chosen": chosen,
+        "almanacs": Almanac.objects.named_for(request.user), "cited": (cited := bibliography(said, year)), "most": max((one.worn for one in cited), default=1) or 1, "chosen": chosen,
         "source_form": SourceForm(initial=vars(chosen) if chosen else None), "note_form": NoteForm(said), "bring_form": BringForm(),
         "here_query": urlencode({"almanac": kept.pk, "year": year}),
     } | forms_  # fmt: skip
@@ -149,7 +143,9 @@ def _page(request, army, status=200, **forms_):
 @require_safe
 def sources(request, army_id):
     """The bibliography: what each source says, decides and loses."""
-    return _page(request, army_for(request, army_id))
+    army = army_for(request, army_id)
+    job, there = bringing(request, army)
+    return redirect(there) if there else _page(request, army, job=job)
 
 
 @login_required
@@ -208,18 +204,14 @@ def bring_almanac(request, army_id):
         kept.delete()
         messages.success(request, f"{kept.title} was taken away; armies that wear it keep what they wear.")
         return redirect("almanac", army.pk)
-    form = BringForm(request.POST, request.FILES)
+    form, known = BringForm(request.POST, request.FILES), almanac_asked(request, army)
     if form.is_valid():
-        file = form.cleaned_data["file"]
+        page = reverse("sources" if known else "almanac", args=[army.pk])
         try:
-            if file.size > MOST_BYTES:
-                raise MantelloError(f"The file has {file.size} bytes; allowed is up to {MOST_BYTES}.", "file")
-            kept = Almanac.objects.keep(request.user, read_almanac_bytes(file.read()))
+            return redirect(brought(request.user, army, form.cleaned_data["file"], page))
         except MantelloError as error:
             form.add_error("file", error.message)
-        else:
-            return redirect(f"{reverse('almanac', args=[army.pk])}?almanac={kept.pk}")
-    if almanac_asked(request, army) is None:
+    if known is None:
         context = {"title": "Dress", "view": "dress", "tab": "almanac", "kept": None, "bring_form": form}
         return room_page(request, army, "scheme", "scheme/almanac_none.html", context, 422)
     return _page(request, army, 422, bring_form=form)

@@ -74,7 +74,7 @@ def _page(request, army, status=200, refusal: MantelloError | None = None):
     tried = None if on else tried_dress(army, reading, asked, given)
     context = {
         "title": "Dress as worn", "view": "dress", "tab": "worn", "kept": kept, "said": said, "year": asked.year,
-        "almanacs": Almanac.objects.visible_to(request.user), "on": on, "dress": dress, "asked": asked,
+        "almanacs": Almanac.objects.named_for(request.user), "on": on, "dress": dress, "asked": asked,
         "pairs": pairs_of(reading.design, said, asked), "accuracies": ACCURACIES, "query": query,
         "words": [(word, _choices(reading, word, given, on), found.get(word.key, {}), [(aim.grade, hex_of(aim.lab)) for _, aim in word.targets], given.get(f"why-{word.key}", shown.why(word.colour, metal=word.metal)), _aim(word, given, refused)) for word in words], "job": job if job and job.state != Job.State.DONE else None,
         "figures": _figures(army, reading, shown, "" if on else query),

@@ -5,7 +5,7 @@ from ...colour.spaces import Lab
 from ...uniforms.campaign import Campaign
 from ...uniforms.colour_word import ColourWord
 from ...uniforms.dress import Departure, Dress, DressRole, checked_dress
-from ..almanac_document import read_almanac, read_colour, read_wearer, write_almanac, write_colour, write_wearer
+from ..almanac_document import almanac_of, read_colour, read_wearer, write_almanac, write_colour, write_wearer
 
 
 def write_dress(dress: Dress) -> dict:
@@ -27,9 +27,9 @@ def write_dress(dress: Dress) -> dict:
 
 
 def read_dress(data: dict, army: Army, roles, where: str = "/scheme/dress") -> Dress:
-    """A dress from its mapping. Raises: what ``checked_dress`` and ``read_almanac`` refuse, with a JSON pointer."""
+    """A dress from its mapping. Raises: what ``checked_dress`` and ``almanac_of`` refuse, with a JSON pointer."""
     dress = Dress(
-        read_almanac(data["almanac"], f"{where}/almanac"),
+        almanac_of(data["almanac"], f"{where}/almanac"),
         data["year"],
         data["accuracy"],
         tuple((one["node"], read_wearer(one["wearer"])) for one in data["worn"]),

@@ -11,7 +11,7 @@ from ...uniforms.fact import Fact
 from ...uniforms.reading.table import read_table
 from ...uniforms.verdict import Verdict
 from ...uniforms.worn import sheet
-from ..almanac_document import read_almanac, read_wearer, write_wearer
+from ..almanac_document import almanac_of, read_wearer, write_wearer
 from ..found_table import write_reading
 from ..validation import check
 
@@ -39,7 +39,7 @@ def _bytes(document: dict) -> bytes:
 def worn(document: dict) -> dict:
     """an almanac and a year to what every regiment wore, why, what is open, and who would be mistaken for whom"""
     check(document, "worn")
-    almanac, year = read_almanac(document["almanac"], "/almanac"), document["year"]
+    almanac, year = almanac_of(document["almanac"], "/almanac"), document["year"]
     asked = (read_wearer(document["wearer"]),) if "wearer" in document else almanac.regiments
     height, metres = document.get("height_mm", _HEIGHT), document.get("metres", _METRES)
     return {
