@@ -103,7 +103,10 @@ def _rows_shown(request, rows, number: int | None) -> dict:
     """A page of a long table: the one that is asked for, else the one that the open cell is on; and where the others begin."""
     opened = next((at for at, row in enumerate(rows) if row[0] == number), 0)
     begin = min(whole_number(request.GET.get("from", ""), 10**6) or opened, max(0, len(rows) - 1)) // _ROWS * _ROWS
-    pages = [(at, rows[at][1].called, at == begin) for at in range(0, len(rows), _ROWS)]
+    pages = []
+    for at in range(0, len(rows), _ROWS):
+        first, last = rows[at][1].called, rows[min(at + _ROWS, len(rows)) - 1][1].called
+        pages.append((at, first, last if last != first else "", at == begin))
     return {"rows": rows[begin : begin + _ROWS], "pages": pages if len(pages) > 1 else []}
 
 
