@@ -20,7 +20,7 @@ SHORT = 12_000
 LITTLE = 200
 #: what a read almanac takes in memory for every fact of it: measured
 _FACT_BYTES = 1_500
-_read = Memory("almanacs", 24 * 2**20)
+_read = Memory("almanacs", 16 * 2**20)
 
 
 class AlmanacQuerySet(models.QuerySet):

@@ -13,6 +13,7 @@ from mantello_core.errors import UnknownName
 from mantello_core.order.subject import Subject, of_pass, of_role, subject_of
 from mantello_core.record.drift import Drift, State, drifts
 
+from .log import log_of
 from .models import Settlement, Version
 from .queries import done_steps, remembered
 
@@ -103,13 +104,13 @@ def differences(army: Army, here: Reading) -> list[Difference]:
 def _differences(army: Army, here: Reading) -> list[Difference]:
     versions = {one.number: one for one in army.versions.select_related("edition").defer(*large_of("edition"))}
     painted: dict[tuple, dict[tuple[int, Subject], None]] = defaultdict(dict)
-    rows = army.entries.standing().order_by("done_at", "pk")
-    for unit, rank, ordinals, role, number in rows.values_list("unit", "rank", "ordinals", "role", "version__number"):
-        subject = subject_of(role)
-        for ordinal in ordinals:
-            layers = painted[unit, rank, ordinal]
-            layers.pop((number, subject), None)
-            layers[number, subject] = None
+    subjects = {role: subject_of(role) for role in log_of(army).roles}
+    for line in reversed(log_of(army).lines):
+        layer = line.version, subjects[line.role]
+        for ordinal in line.ordinals:
+            layers = painted[line.unit, line.rank, ordinal]
+            layers.pop(layer, None)
+            layers[layer] = None
     used = {number for layers in painted.values() for number, _ in layers}
     states = {number: _state(reading_of(versions[number].edition)) for number in used}
     found = drifts(states, _state(here), {figure: tuple(layers) for figure, layers in painted.items()})

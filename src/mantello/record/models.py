@@ -7,6 +7,9 @@ from django.db import models, transaction
 from mantello.workspace.models import Army, Edition
 from mantello_core.order.subject import Subject, subject_of
 
+#: note of what was not done at the desk, if nothing else is said of it
+AWAY = "Done away from the desk."
+
 
 class Version(models.Model):
     """A scheme struck: from the first figure painted to it on, this state has a number that stays."""
@@ -44,7 +47,11 @@ class LogRow(models.Model):
         """Keep it; the log is another from here on."""
         with transaction.atomic():
             mark_anew(self.army)
-            super().save(*args, **options)
+            super().save(*args, **self._marked(options))
+
+    def _marked(self, options: dict) -> dict:
+        """The options of keeping it, once it has the mark of the change."""
+        return options
 
     def delete(self, *args, **options):
         """Delete it; the log is another from here on."""
@@ -64,8 +71,11 @@ class EntryQuerySet(models.QuerySet):
         """Keep many at once, of one army or more; their logs are others from here on."""
         objs = list(objs)
         with transaction.atomic():
-            for army in {one.army_id: one.army for one in objs}.values():
+            armies = {one.army_id: one.army for one in objs}
+            for army in armies.values():
                 mark_anew(army)
+            for one in objs:
+                one.mark = armies[one.army_id].log_mark
             return super().bulk_create(objs, *args, **options)
 
 
@@ -113,6 +123,8 @@ class Entry(LogRow):
     dried = models.FloatField(null=True)
     done_at = models.DateTimeField()
     taken_back_at = models.DateTimeField(null=True)
+    #: the log's mark of the change that left it as it is; '' from before there were any
+    mark = models.CharField(max_length=16, blank=True)
 
     objects = EntryQuerySet.as_manager()
 
@@ -124,6 +136,11 @@ class Entry(LogRow):
     def subject(self) -> Subject:
         """What it is about."""
         return subject_of(self.role)
+
+    def _marked(self, options: dict) -> dict:
+        self.mark = self.army.log_mark
+        only = options.get("update_fields")
+        return options if only is None else options | {"update_fields": {*only, "mark"}}
 
 
 class Settlement(LogRow):

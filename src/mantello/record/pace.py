@@ -3,8 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from mantello.workspace.models import Army
-from mantello_core.planning.done import step_of
+from .log import Log, kind_of
 
 
 @dataclass(frozen=True)
@@ -22,21 +21,14 @@ class Pace:
         return self.minutes / self.planned if self.planned else 1.0
 
 
-def kind_of(step: str) -> str:
-    """The kind of step that an id stands for: 'base-2' is a base."""
-    return step_of(step).rstrip("0123456789-")
-
-
-def kinds_of(army: Army) -> list[Pace]:
+def kinds_of(log: Log) -> list[Pace]:
     """The pace for every kind of step that was timed."""
-    timed = army.entries.standing().exclude(minutes=None)
-    return _by_kind(timed.values_list("step", "minutes", "planned_minutes"))
+    return _by_kind((one.step, one.minutes, one.planned_minutes) for one in log.lines if one.minutes is not None)
 
 
-def dryings_of(army: Army) -> list[Pace]:
+def dryings_of(log: Log) -> list[Pace]:
     """How long every kind of step really dried, where that was told, in minutes; planned as it was counted on."""
-    told = army.entries.standing().exclude(dried=None)
-    return _by_kind(told.values_list("step", "dried", "drying"))
+    return _by_kind((one.step, one.dried, one.drying) for one in log.lines if one.dried is not None)
 
 
 def _by_kind(rows: Iterable[tuple[str, float, float]]) -> list[Pace]:
@@ -50,7 +42,6 @@ def _by_kind(rows: Iterable[tuple[str, float, float]]) -> list[Pace]:
     return [Pace(kind.capitalize(), *sums) for kind, sums in sorted(found.items())]
 
 
-def total_minutes(army: Army) -> float:
+def total_minutes(log: Log) -> float:
     """All logged minutes; where unknown, the planned ones."""
-    rows = army.entries.standing().values_list("minutes", "planned_minutes")
-    return sum(planned if minutes is None else minutes for minutes, planned in rows)
+    return sum(one.planned_minutes if one.minutes is None else one.minutes for one in log.lines)

@@ -1,5 +1,6 @@
 """What the log knows of tools and mixes: for how long each was used, and whether a mix still matches itself."""
 
+from collections.abc import Iterable
 from datetime import datetime
 
 from mantello.workspace.reading import Reading
@@ -8,16 +9,17 @@ from mantello_core.planning.done import step_of
 from mantello_core.recipes.technique import techniques
 from mantello_core.record.upkeep import Leftover, Use, leftovers
 
-from .pace import kind_of
+from .log import Line, kind_of, log_of
 
 
 def aged(army, reading: Reading, catalogue: Catalogue, mix: str, now: datetime) -> Leftover | None:
     """The mix as it was last used, if it has stood too long on the palette to match itself by now."""
-    found = leftovers(uses_of(army.entries.standing().filter(mix=mix)[:1], reading, catalogue), now)
+    last = next((one for one in log_of(army).lines if one.mix == mix), None)
+    found = leftovers(uses_of([last] if last else [], reading, catalogue), now)
     return found[0] if found and found[0].until <= now else None
 
 
-def uses_of(entries, reading: Reading, catalogue: Catalogue) -> list[Use]:
+def uses_of(lines: Iterable[Line], reading: Reading, catalogue: Catalogue) -> list[Use]:
     """What the log knows, with the tool of each step: as its recipe says, or as usual for its kind."""
     tools = {
         (role.id, step.id): (step.tool, step.kind)
@@ -25,17 +27,17 @@ def uses_of(entries, reading: Reading, catalogue: Catalogue) -> list[Use]:
         for _, recipe in role.recipes
         for step in recipe.steps
     }
+    kinds: dict[tuple[str, ...], tuple[str, ...]] = {}
     found = []
-    for entry in entries:
-        kind = kind_of(step_of(entry.step))
-        usual = (
-            (techniques()[kind].tool, kind)
-            if kind in techniques()
-            else ("aerosol" if not entry.role else "round brush", kind)
-        )
-        tool, kind = tools.get((entry.role, step_of(entry.step)), usual)
-        minutes = entry.planned_minutes if entry.minutes is None else entry.minutes
-        paints = tuple(str(one.get("paint", "")) for one in entry.paints)
-        kinds = tuple(pot.kind if (pot := catalogue.get(id_)) else "" for id_ in paints)
-        found.append(Use(tool, kind, minutes, entry.mix, paints, kinds, entry.done_at))
+    for line in lines:
+        step = step_of(line.step)
+        known = tools.get((line.role, step))
+        if known is None:
+            kind = kind_of(step)
+            usual = techniques()[kind].tool if kind in techniques() else "round brush" if line.role else "aerosol"
+            known = tools[line.role, step] = usual, kind
+        if line.paints not in kinds:
+            kinds[line.paints] = tuple(pot.kind if (pot := catalogue.get(id_)) else "" for id_ in line.paints)
+        minutes = line.planned_minutes if line.minutes is None else line.minutes
+        found.append(Use(*known, minutes, line.mix, line.paints, kinds[line.paints], line.done_at))
     return found

@@ -108,7 +108,7 @@ def role_tests(army: Army, reading: Reading) -> list[RoleTests]:
     newest: dict[str, TestPiece] = {}
     for test in army.tests.all():
         newest.setdefault(test.role, test)
-    painted = set(army.entries.standing().values_list("role", flat=True))
+    painted = set(army.entries.standing().order_by().values_list("role", flat=True).distinct())
     figures: dict[str, int] = {}
     for one in reading.resolution.classes:
         for role in {cell.role for cell in one.cells.values() if cell.role}:

@@ -8,6 +8,7 @@ from django.http import Http404
 from django.shortcuts import redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.record.log import log_of
 from mantello.record.queries import progress
 from mantello.shell.fields import refused
 from mantello.workspace import editing as actions
@@ -79,7 +80,7 @@ def army(request, army_id):
 def _army_page(request, army, status=200, picked_id="", **forms):
     reading = reading_of(army.head)
     force = reading.design.army
-    painted = request.GET.get("as", "painted" if army.entries.standing().exists() else "designed") == "painted"
+    painted = request.GET.get("as", "painted" if log_of(army).lines else "designed") == "painted"
     seeing = seeing_from(request.GET)
     focus = force.nodes.get(request.GET.get("look", ""), force.root)
     picked = force.nodes.get(picked_id or request.GET.get("node", request.GET.get("look", "")), force.root)

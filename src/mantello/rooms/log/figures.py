@@ -12,7 +12,7 @@ from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
 from mantello.record import logging as actions
-from mantello.record.models import FigurePhoto
+from mantello.record.models import AWAY, FigurePhoto
 from mantello.record.queries import done_steps, progress
 from mantello.shell.download import private_jpeg
 from mantello.shell.photograph import PhotoField
@@ -204,7 +204,7 @@ def log_elsewhere(request, army_id):
         None,
         timezone.now(),
         uuid.uuid4(),
-        note or "Done away from the desk.",
+        note or AWAY,
     )
     messages.success(
         request,

@@ -4,6 +4,7 @@ from django.contrib.auth.decorators import login_required
 from django.utils import timezone
 from django.views.decorators.http import require_safe
 
+from mantello.record.log import log_of
 from mantello.record.using import uses_of
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.lit import lit_by_role
@@ -22,7 +23,7 @@ def upkeep(request, army_id):
     """Wear, leftovers and metals; metals are searched by part, role or paint."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    uses, now = uses_of(army.entries.standing(), reading, catalogue_for(army)), timezone.now()
+    uses, now = uses_of(log_of(army).lines, reading, catalogue_for(army)), timezone.now()
     sought = request.GET.get("metal", "")[:80].strip()
     words = sought.casefold().split()[:_MOST_WORDS]
     metals = []

@@ -13,15 +13,16 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.record import logging as actions
 from mantello.record.drifting import difference_of, differences
 from mantello.record.laid import coats_laid
+from mantello.record.log import log_of
 from mantello.record.models import Settlement
 from mantello.record.pace import dryings_of, kinds_of, total_minutes
-from mantello.record.queries import progress
+from mantello.record.queries import progress, remembered
 from mantello.workspace.page import apply, army_for, back, room_page
 from mantello.workspace.readings import reading_of
 from mantello_core.design.locking import with_lock, without_lock
 from mantello_core.errors import MantelloError, OutOfRange, UnknownName
 from mantello_core.record.drift import kept_as_painted
-from mantello_core.record.hiding import hiding_taught
+from mantello_core.record.hiding import Taught, hiding_taught
 
 from .measuring import even_roles
 
@@ -39,28 +40,32 @@ def _page(request, army, status=200, refusal=None):
         (day, list(entries))
         for day, entries in groupby(page, key=lambda entry: timezone.localtime(entry.done_at).date())
     ]
-    reading = reading_of(army.head)
+    reading, log = reading_of(army.head), log_of(army)
     context = {
         "title": "Log",
         "painters": _painters(army, reading),
         "days": days,
         "page": page,
         "versions": army.versions.all(),
-        "kinds": kinds_of(army),
-        "dryings": dryings_of(army),
+        "kinds": kinds_of(log),
+        "dryings": dryings_of(log),
         "taught": [
             (one, reading.design.scheme.role(one.role), reading.design.catalogue.paint(one.calibration.paint))
-            for one in hiding_taught(reading.design, reading.resolution, coats_laid(army, reading))
+            for one in remembered(army, "taught", lambda: _taught(army, reading))
         ],
-        "minutes": total_minutes(army),
-        "even": even_roles(army, reading_of(army.head)),
-        "differences": differences(army, reading_of(army.head)),
+        "minutes": total_minutes(log),
+        "even": even_roles(army, reading),
+        "differences": differences(army, reading),
         "settled": army.settlements.select_related("version"),
         "locks": _locks(army, reading),
         "refusal": refusal,
         "typed": {"drift": request.POST.get("drift", ""), "note": request.POST.get("note", "")},
     }
     return room_page(request, army, "log", "log/log.html", context, status)
+
+
+def _taught(army, reading) -> tuple[Taught, ...]:
+    return hiding_taught(reading.design, reading.resolution, coats_laid(army, reading))
 
 
 def _painters(army, reading) -> dict[str, str]:

@@ -15,6 +15,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from mantello.jobs.papers import paper, paper_kind
 from mantello.record.handing import unit_record
+from mantello.record.log import log_of
 from mantello.record.queries import progress
 from mantello.workspace.guests import guest_as
 from mantello.workspace.models import Army
@@ -199,9 +200,9 @@ class Hands:
 def hands_of(army: Army, reading: Reading, names: dict[str, str]) -> list[Hands]:
     """Colours that were read on figures of at least two painters, the farthest apart first; whose a figure is, the log tells."""
     painted = {}
-    for entry in army.entries.standing().order_by("done_at"):
-        for ordinal in entry.ordinals:
-            painted[entry.unit, entry.rank, ordinal, entry.role] = entry.painter
+    for line in reversed(log_of(army).lines):
+        for ordinal in line.ordinals:
+            painted[line.unit, line.rank, ordinal, line.role] = line.painter
     scheme, rows = reading.design.scheme, []
     for one in army.measurements.all():
         of = painted.get((one.unit, one.rank, one.ordinal, one.role), reading.design.evenings.painter_of(one.unit))

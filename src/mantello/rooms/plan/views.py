@@ -1,5 +1,6 @@
 """The Plan room: calendar, lanes, what is left, and the evenings."""
 
+from collections import defaultdict
 from dataclasses import replace
 from datetime import date
 
@@ -10,6 +11,7 @@ from django.utils import timezone
 from django.utils.safestring import mark_safe
 from django.views.decorators.http import require_POST, require_safe
 
+from mantello.record.log import log_of
 from mantello.record.queries import progress
 from mantello.trials.trial import untested
 from mantello.workspace.page import apply, army_for, room_page
@@ -196,11 +198,16 @@ def join_units(request, army_id):
     return redirect("plan", army.pk)
 
 
-def _worked(army):
-    hours: dict = {}
-    for done_at, minutes, planned in army.entries.standing().values_list("done_at", "minutes", "planned_minutes"):
-        day = timezone.localtime(done_at).date()
-        hours[day] = hours.get(day, 0.0) + (planned if minutes is None else minutes) / 60
+def _worked(army) -> dict[date, float]:
+    """Hours at the desk by the painter's own days."""
+    hours: dict[date, float] = defaultdict(float)
+    days: dict[int, date] = {}
+    for one in log_of(army).lines:
+        # what differs from zone to zone differs by quarters of an hour
+        quarter = int(one.done_at.timestamp() // 900)
+        if quarter not in days:
+            days[quarter] = timezone.localtime(one.done_at).date()
+        hours[days[quarter]] += (one.planned_minutes if one.minutes is None else one.minutes) / 60
     return hours
 
 

@@ -31,7 +31,7 @@ FADED = 12.0
 _MIDDLING = Lab(45.0, 2.0, 4.0)
 #: what a cell takes in memory, measured
 _CELL_BYTES = 1_500
-_sheets = Memory("almanac sheets", 16 * 2**20)
+_sheets = Memory("almanac sheets", 6 * 2**20)
 
 
 @dataclass(frozen=True)
