@@ -17,6 +17,7 @@ from mantello.record.log import log_of
 from mantello.record.models import Settlement
 from mantello.record.pace import dryings_of, kinds_of, total_minutes
 from mantello.record.queries import progress, remembered
+from mantello.shell.soon import beside
 from mantello.workspace.page import apply, army_for, back, room_page
 from mantello.workspace.readings import reading_of
 from mantello_core.design.locking import with_lock, without_lock
@@ -35,12 +36,13 @@ def log(request, army_id):
 
 
 def _page(request, army, status=200, refusal=None):
+    reading = reading_of(army.head)
+    log, taught = log_of(army), _taught(army, reading)
     page = Paginator(army.entries.select_related("version"), 100).get_page(request.GET.get("page"))
     days = [
         (day, list(entries))
         for day, entries in groupby(page, key=lambda entry: timezone.localtime(entry.done_at).date())
     ]
-    reading, log = reading_of(army.head), log_of(army)
     context = {
         "title": "Log",
         "painters": _painters(army, reading),
@@ -51,7 +53,7 @@ def _page(request, army, status=200, refusal=None):
         "dryings": dryings_of(log),
         "taught": [
             (one, reading.design.scheme.role(one.role), reading.design.catalogue.paint(one.calibration.paint))
-            for one in remembered(army, "taught", lambda: _taught(army, reading))
+            for one in taught
         ],
         "minutes": total_minutes(log),
         "even": even_roles(army, reading),
@@ -65,7 +67,20 @@ def _page(request, army, status=200, refusal=None):
 
 
 def _taught(army, reading) -> tuple[Taught, ...]:
-    return hiding_taught(reading.design, reading.resolution, coats_laid(army, reading))
+    """What finished steps say of their paints; all of them are predicted anew for it.
+
+    Raises: BeingWorkedOut while a page is asked for that can wait for it.
+    """
+
+    def taught():
+        laid, design = coats_laid(army, reading), reading.design
+        return beside(
+            ("taught", army.pk, army.head_id, army.log_mark),
+            lambda: hiding_taught(design, reading.resolution, laid),
+            little=not laid,
+        )
+
+    return remembered(army, "taught", taught)
 
 
 def _painters(army, reading) -> dict[str, str]:

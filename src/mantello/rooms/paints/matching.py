@@ -10,6 +10,7 @@ from django.views.decorators.http import require_POST, require_safe
 from mantello.shelf.choices import PaintField, paint_choices
 from mantello.shelf.models import OwnedPaint, OwnPaint
 from mantello.shell.fields import CoreField
+from mantello.shell.soon import beside
 from mantello.workspace.catalogue import catalogue_for
 from mantello.workspace.page import apply, army_for, room_page
 from mantello.workspace.readings import reading_of
@@ -161,7 +162,9 @@ def match(request, army_id):
     if wanted:
         try:
             owned = OwnedPaint.objects.stocked(request.user)
-            rows = _rows(wanted, form.cleaned_data["shelves"], owned, design.scheme.ground, own)
+            # mixes of own paints are indexed where they were not asked for yet
+            told = wanted, tuple(form.cleaned_data["shelves"]), owned, design.scheme.ground, own
+            rows = beside(("match", told), lambda: _rows(*told))
         except MantelloError as error:
             form.add_error("shelves", f"{error.message} Tick less, or count your shelf in the Paints room.")
     context = {
@@ -204,7 +207,7 @@ def _parts(given: list[str], catalogue: Catalogue) -> tuple[tuple[Paint, float],
 
 
 def _rows(
-    target: Wanted, shelves: list[str], owned: frozenset[str], ground: Ground, own: tuple[Paint, ...]
+    target: Wanted, shelves: tuple[str, ...], owned: frozenset[str], ground: Ground, own: tuple[Paint, ...]
 ) -> list[MatchRow]:
     allowed = [name for name in shelves if name != OWNED]
     pots = [*own, *(pot for shelf in ranges() if not allowed or shelf.id in allowed for pot in shelf.paints)]
