@@ -1,8 +1,10 @@
 """Rules as a board, and areas chosen on a figure."""
 
 import html
+from unittest.mock import patch
 from urllib.parse import parse_qs, urlsplit
 
+from mantello.rooms.scheme import board, ruling
 from mantello.rooms.scheme.board import board_of, chooser_of, kinds_of
 from mantello.workspace.readings import reading_of
 from tests.rooms.case import RoomCase
@@ -11,14 +13,34 @@ from tests.rooms.case import RoomCase
 class Board(RoomCase):
     def test_every_rule_stands_once_under_its_formation(self):
         reading = reading_of(self.army.head)
-        board = board_of(self.army, reading)
-        ids = [card.rule.id for formation in board for card in formation.cards]
+        formations = board_of(self.army, reading)
+        ids = [card.rule.id for formation in formations for card in formation.cards]
         self.assertEqual(sorted(ids), sorted(rule.id for rule in reading.design.scheme.rules))
-        self.assertEqual(board[0].name, reading.design.army.root.name)
-        self.assertEqual(board[0].depth, 0)
-        for formation in board:
+        self.assertEqual(formations[0].name, reading.design.army.root.name)
+        self.assertEqual(formations[0].depth, 0)
+        for formation in formations:
             for card in formation.cards:
                 self.assertFalse(card.words.startswith(formation.name), card.words)
+
+    def test_of_very_many_rules_those_of_some_formations_are_shown_and_the_others_can_be(self):
+        rules = reading_of(self.army.head).design.scheme.rules
+        root = self.now().army.root.id
+        other = next(rule for rule in rules if rule.scope != root)
+        with patch.object(board, "MOST_CARDS", 3), patch.object(ruling, "MOST_CARDS", 3):
+            page = self.see("rules")
+            shown = [one.node for one in page.context["board"] if one.cards]
+            self.assertEqual(shown, [root])
+            self.assertEqual(sum(one.count for one in page.context["board"]), len(rules))
+            self.assertContains(page, f"?of={other.scope}")
+            for query in ({"of": other.scope}, {"edit": other.id}):
+                opened = self.see("rules", **query).context["board"]
+                self.assertEqual([one.node for one in opened if one.cards], [other.scope])
+            self.assertEqual(
+                [one.node for one in self.see("rules", of="nowhere").context["board"] if one.cards], [root]
+            )
+            back = self.post("change-rule", other.id, do="off")
+            self.assertTrue(back.url.endswith(f"?of={other.scope}"), back.url)
+        self.assertTrue(all(one.cards for one in self.see("rules").context["board"]))
 
     def test_a_rule_lights_what_it_decides_and_says_on_how_many(self):
         reading = reading_of(self.army.head)

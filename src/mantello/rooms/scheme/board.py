@@ -1,6 +1,7 @@
 """Rules as a board: by formation, each with the colour it gives and a figure on which what it decides is lit."""
 
 from dataclasses import dataclass
+from itertools import accumulate
 
 from django.utils.safestring import mark_safe
 
@@ -14,6 +15,8 @@ from mantello_core.scheme.sentence import rule_sentence
 
 #: kinds of figure that are offered to choose areas on
 _KINDS = 24
+#: rules that are shown at once, and no more formations from there on
+MOST_CARDS = 150
 
 
 @dataclass(frozen=True)
@@ -32,23 +35,37 @@ class RuleCard:
 
 @dataclass(frozen=True)
 class Formation:
-    """A node of the army with the rules that are written for it."""
+    """A node of the army with the rules that are written for it. cards: of those that are shown; none where it is closed."""
 
+    node: str
     name: str
     depth: int
+    count: int
     cards: tuple[RuleCard, ...]
 
 
-def board_of(army, reading: Reading) -> list[Formation]:
-    """Every node that rules are written for, from the army down, with its rules as they are read."""
-    reach = _reach(reading)
+def board_of(army, reading: Reading, asked: str = "", editing: str = "") -> list[Formation]:
+    """Every node that rules are written for, from the army down, with its rules as they are read.
+
+    Of very many rules only some are shown: those of the node that was ``asked`` for and of the one whose rule is edited, else of
+    the first nodes.
+    """
     force, scheme = reading.design.army, reading.design.scheme
-    found = []
-    for node in force.nodes.values():
-        rules = [rule for rule in scheme.rules if rule.scope == node.id]
-        if rules:
-            cards = tuple(_card(army, reading, rule, reach.get(rule.id, [])) for rule in rules)
-            found.append(Formation(node.name, len(force.paths[node.id]) - 1, cards))
+    by_node: dict[str, list[Rule]] = {}
+    for rule in scheme.rules:
+        by_node.setdefault(rule.scope, []).append(rule)
+    nodes = [node for node in force.nodes.values() if node.id in by_node]
+    opened = {asked, *(rule.scope for rule in scheme.rules if rule.id == editing)} & set(by_node)
+    if not opened:
+        begun = accumulate((len(by_node[node.id]) for node in nodes), initial=0)
+        opened = {node.id for node, before in zip(nodes, begun, strict=False) if before < MOST_CARDS}
+    if len(scheme.rules) <= MOST_CARDS:
+        opened = set(by_node)
+    reach, found = _reach(reading), []
+    for node in nodes:
+        rules = by_node[node.id]
+        cards = tuple(_card(army, reading, rule, reach.get(rule.id, [])) for rule in rules) if node.id in opened else ()
+        found.append(Formation(node.id, node.name, len(force.paths[node.id]) - 1, len(rules), cards))
     return found
 
 

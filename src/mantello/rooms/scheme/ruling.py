@@ -1,7 +1,10 @@
 """The rules' page: distinctions, written rules, substitutions, and schemes taken over."""
 
+from urllib.parse import urlencode
+
 from django.contrib.auth.decorators import login_required
 from django.shortcuts import redirect
+from django.urls import reverse
 from django.views.decorators.http import require_http_methods, require_POST, require_safe
 
 from mantello.workspace.catalogue import catalogue_for
@@ -17,7 +20,7 @@ from mantello_core.scheme.cascade import resolve
 from mantello_core.scheme.change import changes
 from mantello_core.scheme.sentence import areas_words, rule_sentence
 
-from .board import board_of, chooser_of, kinds_of
+from .board import MOST_CARDS, board_of, chooser_of, kinds_of
 from .forms import ColumnForm, PastedForm, RuleForm, TableForm, TonedForm
 from .ink_swatch import role_or_pattern
 from .pick import pick_from
@@ -49,7 +52,9 @@ def _rules_page(request, army, status=200, **forms):
             )
             for number, table in enumerate(design.scheme.tables)
         ],
-        "board": board_of(army, reading),
+        "board": board_of(
+            army, reading, request.GET.get("of", ""), forms.get("editing") or request.GET.get("edit", "")
+        ),
         "count": len(design.scheme.rules),
         "chooser": chooser_of(reading, request.GET.get("on", ""))
         if request.GET.get("edit") or forms.get("editing")
@@ -188,7 +193,14 @@ def change_rule(request, army_id, rule):
             lambda design: edit.with_rule_on(design, rule, on=on),
             f"Rule switched {'on' if on else 'off'}: {what}",
         )
-    return redirect("rules", army.pk)
+    return _to_board(army, found.scope if found else "")
+
+
+def _to_board(army, node: str):
+    """To the rules, those of a node where not all are shown."""
+    page = reverse("rules", args=[army.pk])
+    long = len(reading_of(army.head).design.scheme.rules) > MOST_CARDS
+    return redirect(f"{page}?{urlencode({'of': node})}" if long and node else page)
 
 
 @login_required
@@ -202,7 +214,7 @@ def keep_rule(request, army_id):
         known = next((one for one in reading_of(army.head).design.scheme.rules if one.id == id_), None)
         made = form.rule(id_ if known else "", on=known.on if known else True)
         if apply_form(request, army, form, lambda design: edit.with_rule(design, made), _rule_told(made)):
-            return redirect("rules", army.pk)
+            return _to_board(army, made.scope)
     return _rules_page(request, army, 422, rule_form=form, editing=id_ or "new")
 
 
