@@ -18,6 +18,7 @@ class Board(RoomCase):
         self.assertEqual(sorted(ids), sorted(rule.id for rule in reading.design.scheme.rules))
         self.assertEqual(formations[0].name, reading.design.army.root.name)
         self.assertEqual(formations[0].depth, 0)
+        self.assertEqual(len({one.title for one in formations}), len(formations), "titles tell formations apart")
         for formation in formations:
             for card in formation.cards:
                 self.assertFalse(card.words.startswith(formation.name), card.words)

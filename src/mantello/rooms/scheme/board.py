@@ -7,6 +7,7 @@ from django.utils.safestring import mark_safe
 
 from mantello.workspace.lit import lit_address
 from mantello.workspace.reading import Reading
+from mantello_core.army.tree import Army, Node
 from mantello_core.film.tones import Tones
 from mantello_core.formats.drawing import plate_svg
 from mantello_core.scheme.cascade import FigureClass
@@ -39,6 +40,8 @@ class Formation:
 
     node: str
     name: str
+    #: its name with what tells it from others of that name
+    title: str
     depth: int
     count: int
     cards: tuple[RuleCard, ...]
@@ -65,8 +68,16 @@ def board_of(army, reading: Reading, asked: str = "", editing: str = "") -> list
     for node in nodes:
         rules = by_node[node.id]
         cards = tuple(_card(army, reading, rule, reach.get(rule.id, [])) for rule in rules) if node.id in opened else ()
-        found.append(Formation(node.id, node.name, len(force.paths[node.id]) - 1, len(rules), cards))
+        found.append(
+            Formation(node.id, node.name, _title(force, node), len(force.paths[node.id]) - 1, len(rules), cards)
+        )
     return found
+
+
+def _title(force: Army, node: Node) -> str:
+    """The name of a node; of several of that name, behind the one it belongs to."""
+    alone = sum(other.name == node.name for other in force.nodes.values()) == 1
+    return node.name if alone else f"{force.nodes[force.paths[node.id][-2]].name}, {node.name}"
 
 
 def _reach(reading: Reading) -> dict[str, list[tuple[FigureClass, list[str]]]]:
