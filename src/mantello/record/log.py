@@ -177,11 +177,12 @@ class Log:
 
     def _told(self, moment: datetime, what: str, work: Callable[[], T]) -> T:
         known = self._earlier
-        if (moment, what) not in known:
+        told = known.get((moment, what))  # other threads may empty it meanwhile
+        if told is None:
             if len(known) >= _MOMENTS:
                 known.clear()
-            return known.setdefault((moment, what), work())
-        return known[moment, what]
+            told = known[moment, what] = work()
+        return told
 
     def taken_over(self, before: "Log") -> None:
         """What is known of the log as it was before follows here too, where nothing that is new speaks of it.
