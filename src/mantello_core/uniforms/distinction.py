@@ -25,7 +25,7 @@ _SECOND = 1 / 3
 _THERE_OR_NOT = 30.0
 #: regiments that are compared at most, each with every other
 MOST_COMPARED = 500
-_UNKNOWN = (math.nan,) * 3
+_UNKNOWN = Lab(math.nan, math.nan, math.nan)
 #: what marks lie on, and what that is like where it is not known
 _ON, _MIDDLING = "coat", Lab(45.0, 2.0, 4.0)
 
