@@ -5,6 +5,7 @@ import random
 import uuid
 from copy import copy
 from datetime import timedelta
+from unittest.mock import patch
 
 from django.db import connection, transaction
 from django.test.utils import CaptureQueriesContext
@@ -113,6 +114,7 @@ class Told(LogCase):
         self.assertEqual(about, [])
 
 
+@patch.object(log, "_FEW", 0)
 class ReadOn(LogCase):
     """A log that changed is read on from what was known of it."""
 

@@ -27,6 +27,8 @@ T = TypeVar("T")
 _SHARED = (str, tuple, UUID, datetime)
 #: bytes that an entry takes as it is kept here with what is told of it: measured
 _LINE_BYTES = 1_000
+#: entries up to which a log is read anew when it changed: one question is sooner answered than two
+_FEW = 200
 #: moments before which something was asked of a log that are remembered
 _MOMENTS = 12
 _kept = Memory("logs", 14 * 2**20)
@@ -224,7 +226,7 @@ def log_of(army: Army) -> Log:
     known = _kept.get(army.pk)
     if known is not None and known.mark == army.log_mark:
         return known
-    made = _read_after(army, known) if known else _read(army)
+    made = _read_after(army, known) if known and len(known.lines) > _FEW else _read(army)
     return _kept.renew(army.pk, made, _LINE_BYTES * (1 + len(made.lines)))
 
 
