@@ -3,8 +3,9 @@
 import platform
 import statistics
 import time
+import uuid
 from dataclasses import replace
-from datetime import datetime
+from datetime import datetime, timedelta
 
 from django.contrib.auth import get_user_model
 from django.core.management.base import BaseCommand, CommandError
@@ -12,6 +13,8 @@ from django.db import transaction
 from django.test import Client
 from django.utils import timezone
 
+from mantello.record.log import log_of
+from mantello.record.logging import record, take_back
 from mantello.rooms.plan.evening import Evening
 from mantello.workspace.editing import keep_design
 from mantello.workspace.models import Army
@@ -83,6 +86,9 @@ PAGES = (
     "types/",
     "types/make/",
 )
+
+#: figures painted at a time, and units that are not painted yet, of an army of years
+LOT, UNPAINTED = 5, 4
 
 
 def grown(figures: int) -> Design:
@@ -185,6 +191,7 @@ class Command(BaseCommand):
         with transaction.atomic():
             for design in (demo, levy(), grown(300), grown(600)):
                 self._pages(design)
+            self._years(levy())
             transaction.set_rollback(True)
 
     def _planned(self, design: Design):
@@ -231,6 +238,45 @@ class Command(BaseCommand):
         self._row(
             f"an edit, and the page after it, at {design.army.figures} figures", lambda: self._edit(client, army), 3
         )
+
+    def _years(self, design: Design):
+        """Pages of an army most of which is painted, and its log once an entry of it changed."""
+        user = get_user_model().objects.create_user("benchyears", "benchyears@localhost.invalid")
+        army = keep_design(user, design, "Benchmark")
+        began, painted = timezone.now() - timedelta(days=900), {unit.id for unit in design.army.units[:-UNPAINTED]}
+        lots = [
+            (atom, atom.ordinals[at : at + LOT])
+            for atom in reading_of(army.head).atoms
+            if atom.unit in painted
+            for at in range(0, len(atom.ordinals), LOT)
+        ]
+        for number, (atom, ordinals) in enumerate(lots):
+            figures = {(atom.rank, ordinal) for ordinal in ordinals}
+            record(
+                army,
+                [atom],
+                figures,
+                atom.seconds * len(ordinals) / 60,
+                began + timedelta(hours=4 * number),
+                uuid.uuid4(),
+            )
+        army.refresh_from_db()
+        entries = list(army.entries.standing()[:10])
+        client = Client(HTTP_HOST="localhost")
+        client.force_login(user)
+        for page in ("log/", "log/bench/", "plan/", "paints/cost/"):
+            address = f"/armies/{army.pk}/{page}"
+            if client.get(address).status_code != 200:
+                raise CommandError(f"{address} does not answer")
+            self._row(f"GET /armies/N/{page} with {len(lots)} entries", lambda a=address: client.get(a), 5)
+
+        def told():
+            entry = entries.pop()
+            entry.army = army
+            take_back(entry)
+            return log_of(army).done
+
+        self._row(f"a log of {len(lots)} entries, one of them taken back", told, 5)
 
     def _drag(self, client, army):
         """The answer to a bar held at another minute; another one each time, so that nothing is remembered."""
