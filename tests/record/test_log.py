@@ -11,6 +11,7 @@ from django.db import connection, transaction
 from django.test.utils import CaptureQueriesContext
 
 from mantello.record import log, logging
+from mantello.record.laid import coats_of
 from mantello.record.log import log_of
 from mantello.record.models import AWAY, Entry, Settlement
 from mantello_core.order.subject import GROUND
@@ -141,7 +142,7 @@ class ReadOn(LogCase):
     def told(self, log) -> tuple:
         moments = [TUESDAY - timedelta(days=days, hours=1) for days in (0, 1, 2)]
         return (
-            log.lines, log.keys, log.done, log.reopened, dict(log.coats), log.faults,
+            log.lines, log.keys, log.done, log.reopened, coats_of(log), log.faults,
             [(log.done_before(one), log.timed_before(one), log.dried_before(one)) for one in moments],
         )  # fmt: skip
 

@@ -3,7 +3,7 @@
 from django.conf import settings
 from django.db import models, transaction
 
-from mantello.shell.soon import beside
+from mantello.shell.soon import kept_beside
 from mantello_core.errors import OutOfRange
 from mantello_core.formats.almanac_document import read_kept_almanac, write_almanac
 from mantello_core.formats.found_table import facts_of, write_reading
@@ -21,6 +21,10 @@ LITTLE = 200
 #: what a read almanac takes in memory for every fact of it: measured
 _FACT_BYTES = 1_500
 _read = Memory("almanacs", 16 * 2**20)
+
+
+def _size_of(said: Said) -> int:
+    return _FACT_BYTES * (len(said.facts) + 10)
 
 
 class AlmanacQuerySet(models.QuerySet):
@@ -72,13 +76,9 @@ class Almanac(models.Model):
 
         Raises: BeingWorkedOut while a page is asked for that can wait for it.
         """
-        key = "almanac", self.pk, self.number
-        return _read.get(key) or beside(
-            key, lambda: self._known_as(read_kept_almanac(self.document)), little=self.is_little
+        return kept_beside(
+            _read, (self.pk, self.number), lambda: read_kept_almanac(self.document), _size_of, little=self.is_little
         )
-
-    def _known_as(self, said: Said) -> Said:
-        return _read.put(("almanac", self.pk, self.number), said, _FACT_BYTES * (len(said.facts) + 10))
 
     @transaction.atomic
     def change(self, change) -> "Almanac":

@@ -6,4 +6,4 @@ from .reading_in import COMPARE, TAKE, still_kept
 
 for _kind, _work in ((TAKE, "archive_taken"), (COMPARE, "archives_compared")):
     _done = done_by(f"{__package__}.reading_in", _work)
-    job_kind(_kind, lambda job: job.asked["address"], "archive/reading.html", still_kept)(_done)
+    job_kind(_kind, template="archive/reading.html", told=still_kept)(_done)

@@ -13,7 +13,7 @@ MOST_KEPT = 4
 
 def answer_kind(kind: str):
     """Decorate the work of a kind of job that answers a question: it leads to the page that asked, and is shown there."""
-    return job_kind(kind, lambda job: job.asked["address"], "jobs/answer.html")
+    return job_kind(kind, template="jobs/answer.html")
 
 
 def answer_to(army, kind: str, told, address: str, *, again: bool = False, **asked) -> Job:

@@ -4,17 +4,11 @@ import base64
 import uuid
 import zlib
 
-from .kinds import job_kind
 from .models import Job
 from .queue import asked_for
 
 #: readings of an army that are remembered, of every kind
 _REMEMBERED = 2
-
-
-def reading_kind(kind: str, template: str):
-    """Decorate the work of a kind of job that reads a file: it leads to the page that sent it, and is shown there."""
-    return job_kind(kind, lambda job: job.asked["address"], template)
 
 
 def file_to_read(user, army, kind: str, page: str, data: bytes, **asked) -> Job:

@@ -35,12 +35,12 @@ _KINDS: dict[str, Kind] = {}
 
 def job_kind(
     id_: str,
-    page: Callable[[Job], str],
+    page: Callable[[Job], str] = lambda job: job.asked["address"],
     template: str = "jobs/job.html",
     told: Callable[[Job], dict] = lambda job: {},
 ):
     """Register what does jobs of a kind: a generator that tells after every step how far it is, and is closed when the
-    job is stopped."""
+    job is stopped. page: where it is shown; the address it was asked with, if nothing is said."""
 
     def register(work: Callable[[Job], Iterator[Step]]):
         assert id_ not in _KINDS, id_

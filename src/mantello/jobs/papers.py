@@ -117,7 +117,7 @@ def paper(request, army, kind: str, name: str, mark: str = "", **asked) -> HttpR
     return render(request, "jobs/paper.html", context, status=202)
 
 
-@job_kind(PRINT, lambda job: job.asked["address"], "jobs/printing.html")
+@job_kind(PRINT, template="jobs/printing.html")
 def printed(job: Job) -> Iterator[Step]:
     """Make a paper, part by part, and keep it."""
     yield Step(0, 1)

@@ -1,7 +1,6 @@
 """An army's log as pages ask it: all that stands of it, read at once and kept until it changes."""
 
 import json
-from collections import defaultdict
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, fields
 from datetime import datetime
@@ -66,6 +65,11 @@ class Line:
     def subject(self) -> Subject:
         """What it is about."""
         return subject_of(self.role)
+
+    @property
+    def spent(self) -> float:
+        """Its minutes at the desk: as logged, or as planned where the painter did not know."""
+        return self.planned_minutes if self.minutes is None else self.minutes
 
 
 #: where a field of a line is asked under another name
@@ -148,25 +152,6 @@ class Log:
                 if one.dried is not None and one.drying > 0 and one.painter == painter
             ),
         )
-
-    @cached_property
-    def coats(self) -> Mapping[tuple[str, str, str, str], tuple[int, ...]]:
-        """By (unit, rank, role, step) the coats of every figure that has all of the step; without those that nobody counted."""
-        laid: dict[tuple, list] = defaultdict(lambda: [0, False])
-        roles = {role: subject_of(role).role for role in self.roles}
-        for one in self.lines:
-            if one.away or not roles[one.role]:
-                continue
-            step = step_of(one.step)
-            for ordinal in one.ordinals:
-                figure = laid[one.unit, one.rank, ordinal, roles[one.role], step]
-                figure[0] += one.coats
-                figure[1] = figure[1] or one.step == step
-        found: dict[tuple, list[int]] = defaultdict(list)
-        for (unit, rank, _, role, step), (coats, whole) in laid.items():
-            if whole:
-                found[unit, rank, role, step].append(coats)
-        return MappingProxyType({key: tuple(coats) for key, coats in found.items()})
 
     def _before(self, moment: datetime) -> tuple[Line, ...]:
         since = next((at for at, one in enumerate(self.lines) if one.done_at < moment), len(self.lines))

@@ -44,4 +44,4 @@ def _by_kind(rows: Iterable[tuple[str, float, float]]) -> list[Pace]:
 
 def total_minutes(log: Log) -> float:
     """All logged minutes; where unknown, the planned ones."""
-    return sum(one.planned_minutes if one.minutes is None else one.minutes for one in log.lines)
+    return sum(one.spent for one in log.lines)

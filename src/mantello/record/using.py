@@ -38,6 +38,5 @@ def uses_of(lines: Iterable[Line], reading: Reading, catalogue: Catalogue) -> li
             known = tools[line.role, step] = usual, kind
         if line.paints not in kinds:
             kinds[line.paints] = tuple(pot.kind if (pot := catalogue.get(id_)) else "" for id_ in line.paints)
-        minutes = line.planned_minutes if line.minutes is None else line.minutes
-        found.append(Use(*known, minutes, line.mix, line.paints, kinds[line.paints], line.done_at))
+        found.append(Use(*known, line.spent, line.mix, line.paints, kinds[line.paints], line.done_at))
     return found

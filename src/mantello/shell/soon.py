@@ -19,6 +19,7 @@ from django.http import HttpRequest, HttpResponse
 from django.shortcuts import render
 
 from mantello.settings.options import OPTIONS
+from mantello_core.memory import Memory
 
 from .typed import typed_in
 
@@ -91,6 +92,21 @@ def beside(key: Hashable, work: Callable[[], T], *, little: bool = False) -> T:
         with _lock:  # whoever asks is told, and the next one tries again
             _under_way.pop(key, None)
     return running.result()
+
+
+def kept_beside(
+    memory: Memory, key: Hashable, work: Callable[[], T], size: Callable[[T], int], *, little: bool = False
+) -> T:
+    """What a store keeps under a key, or else what ``work`` gives, kept there: as ``beside`` gives it. size: its bytes.
+
+    Raises: as ``beside``.
+    """
+
+    def keep() -> T:
+        made = work()
+        return memory.put(key, made, size(made))
+
+    return memory.get(key) or beside((memory.name, key), keep, little=little)
 
 
 @contextmanager

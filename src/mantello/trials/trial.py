@@ -103,12 +103,12 @@ def untested(army: Army, reading: Reading, painted: frozenset[str]) -> frozenset
     return frozenset(reading.shares) - settled - painted if reading.design.army.figures else frozenset()
 
 
-def role_tests(army: Army, reading: Reading) -> list[RoleTests]:
-    """Every role that is worn, those that want a test piece first, then by how much of the army it covers."""
+def role_tests(army: Army, reading: Reading, painted: frozenset[str]) -> list[RoleTests]:
+    """Every role that is worn, those that want a test piece first, then by how much of the army it covers. painted: as for
+    ``untested``."""
     newest: dict[str, TestPiece] = {}
     for test in army.tests.all():
         newest.setdefault(test.role, test)
-    painted = set(army.entries.standing().order_by().values_list("role", flat=True).distinct())
     figures: dict[str, int] = {}
     for one in reading.resolution.classes:
         for role in {cell.role for cell in one.cells.values() if cell.role}:

@@ -28,6 +28,6 @@ def faces_drawn(job: Job) -> Iterator[Step]:
 _CUTTING_UP = f"{__package__}.cutting_up"
 answer_kind(CUT)(done_by(_CUTTING_UP, "photograph_cut"))
 answer_kind(DRAWN)(done_by(_CUTTING_UP, "figure_drawn"))
-job_kind(MODELLED, lambda job: job.asked["address"], "army/modelled_answer.html")(done_by(_CUTTING_UP, "model_cut"))
+job_kind(MODELLED, template="army/modelled_answer.html")(done_by(_CUTTING_UP, "model_cut"))
 job_kind(TYPE_DRAWN, lambda job: f"{job.asked['address']}?drawn={job.pk}", "army/drawn_type.html")(type_drawn)
-job_kind(SCHEMES, lambda job: job.asked["address"], "army/proposing.html")(schemes_proposed)
+job_kind(SCHEMES, template="army/proposing.html")(schemes_proposed)

@@ -7,4 +7,4 @@ from .searching import FEWEST, fewest_searched
 from .taking import TAKING, paints_taken
 
 answer_kind(FEWEST)(fewest_searched)
-job_kind(TAKING, lambda job: job.asked["address"], "paints/taking.html")(paints_taken)
+job_kind(TAKING, template="paints/taking.html")(paints_taken)

@@ -5,7 +5,6 @@ from collections.abc import Iterator
 from django.urls import reverse
 from django.utils import timezone
 
-from mantello.jobs.files import reading_kind
 from mantello.jobs.kinds import Step, job_kind
 from mantello.jobs.models import Job
 from mantello_core.planning.search import search
@@ -16,7 +15,7 @@ from .better import SEARCH, found_by
 from .busy_times import BUSY, busy_read
 from .evening import Evening
 
-reading_kind(BUSY, "plan/busy_reading.html")(busy_read)
+job_kind(BUSY, template="plan/busy_reading.html")(busy_read)
 
 
 @job_kind(

@@ -2,7 +2,7 @@
 
 from datetime import datetime
 
-from mantello.shell.soon import beside
+from mantello.shell.soon import kept_beside
 from mantello.workspace.reading import Reading
 from mantello_core.calendar.evenings import Evenings
 from mantello_core.design.design import Design
@@ -33,23 +33,27 @@ def ready_work(reading: Reading, done: Done, pace: Pace, painter: str, faults: F
     told = tuple((id(one.rows), id(one.arranged)) for one in sheets)
     key = told, cut_by(design), units, done, pace, faults
 
-    def make() -> tuple:
-        work = prepared(design, reading.resolution, done, units, pace, sheets, faults)
+    def make() -> tuple[object, Prepared]:
         # what a key's numbers stand for is kept beside the answer, so that no other value can get them
-        return _ready.put(key, (sheets, work), _TASK * len(work.tasks) + _EDGE * len(work.edges))
+        return sheets, prepared(design, reading.resolution, done, units, pace, sheets, faults)
 
-    return (_ready.get(key) or beside(("ready", key), make, little=reading.is_small))[1]
+    def size(made: tuple[object, Prepared]) -> int:
+        return _TASK * len(made[1].tasks) + _EDGE * len(made[1].edges)
+
+    return kept_beside(_ready, key, make, size, little=reading.is_small)[1]
 
 
 def laid_plan(work: Prepared, evenings: Evenings, start: datetime, found: Style | None) -> Plan:
     """Work laid into evenings; the same plan for the same."""
     key = id(work), evenings, start, found
 
-    def lay() -> tuple:
-        plan = laid_out(work, evenings, start, found=found)
-        return _laid.put(key, (work, plan), _TASK * len(plan.tasks) + _BLOCK * len(plan.blocks))
+    def lay() -> tuple[Prepared, Plan]:
+        return work, laid_out(work, evenings, start, found=found)
 
-    return (_laid.get(key) or beside(("laid", key), lay, little=len(work.tasks) <= _FEW))[1]
+    def size(made: tuple[Prepared, Plan]) -> int:
+        return _TASK * len(made[1].tasks) + _BLOCK * len(made[1].blocks)
+
+    return kept_beside(_laid, key, lay, size, little=len(work.tasks) <= _FEW)[1]
 
 
 def units_of(design: Design, painter: str) -> tuple[str, ...]:

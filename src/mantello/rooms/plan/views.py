@@ -207,7 +207,7 @@ def _worked(army) -> dict[date, float]:
         quarter = int(one.done_at.timestamp() // 900)
         if quarter not in days:
             days[quarter] = timezone.localtime(one.done_at).date()
-        hours[days[quarter]] += (one.planned_minutes if one.minutes is None else one.minutes) / 60
+        hours[days[quarter]] += one.spent / 60
     return hours
 
 

@@ -123,7 +123,7 @@ def tests(request, army_id):
     """Which roles want a test piece, what was tried, and what test pieces taught."""
     army = army_for(request, army_id)
     reading = reading_of(army.head)
-    rows = role_tests(army, reading) if reading.design.army.figures else []
+    rows = role_tests(army, reading, log_of(army).roles) if reading.design.army.figures else []
     pots = catalogue_for(army)
     context = {
         "title": "Test pieces",

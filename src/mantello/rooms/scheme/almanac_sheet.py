@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 
 from mantello.almanacs.models import Almanac as KeptAlmanac
 from mantello.almanacs.swatches import Swatch, colours_of, swatch
-from mantello.shell.soon import beside
+from mantello.shell.soon import kept_beside
 from mantello_core.colour.spaces import Lab, hex_of
 from mantello_core.design.camouflaged import metres_of
 from mantello_core.design.design import Design
@@ -87,22 +87,17 @@ def sheet_of(kept: KeptAlmanac, year: int, height: float, metres: float, *, only
     """
     said = kept.as_core()
     key = kept.pk, kept.number, year, height, metres, only_open
-    return _sheets.get(key) or beside(
-        ("dress", *key),
-        lambda: _kept(key, _sheet(said, year, height, metres, only_open=only_open)),
-        little=kept.is_little,
-    )
+
+    def laid_out() -> SheetShown:
+        table = table_of(said, year, only_open=only_open)
+        seen = tuple(seen_marks(said, table, year, height, metres))
+        return SheetShown(table, seen, *mistaken_of(said, year, height, metres))
+
+    return kept_beside(_sheets, key, laid_out, _size_of, little=kept.is_little)
 
 
-def _kept(key, sheet_: SheetShown) -> SheetShown:
-    cells = len(sheet_.table.across) * len(sheet_.table.rows)
-    return _sheets.put(key, sheet_, _CELL_BYTES * (cells + 100))
-
-
-def _sheet(said: Almanac, year: int, height: float, metres: float, *, only_open: bool) -> SheetShown:
-    table = table_of(said, year, only_open=only_open)
-    seen = tuple(seen_marks(said, table, year, height, metres))
-    return SheetShown(table, seen, *mistaken_of(said, year, height, metres))
+def _size_of(shown: SheetShown) -> int:
+    return _CELL_BYTES * (len(shown.table.across) * len(shown.table.rows) + 100)
 
 
 def ladder_of(almanac: Almanac, verdict: Verdict) -> list[Told]:

@@ -1,7 +1,7 @@
 """What workers do for the Scheme room."""
 
 from mantello.jobs.answers import answer_kind
-from mantello.jobs.files import reading_kind
+from mantello.jobs.kinds import job_kind
 
 from . import sheets  # noqa: F401  register its papers
 from .bringing import BROUGHT, almanac_brought
@@ -16,4 +16,4 @@ answer_kind(MEASURED)(camouflage_measured)
 answer_kind(MIXED)(cloth_mixed)
 answer_kind(READ)(list_read)
 answer_kind(SEARCHED)(cast_searched)
-reading_kind(BROUGHT, "jobs/reading.html")(almanac_brought)
+job_kind(BROUGHT, template="jobs/reading.html")(almanac_brought)
