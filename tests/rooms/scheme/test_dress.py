@@ -178,7 +178,7 @@ class Long(DressCase):
     def test_its_regiments_are_shown_page_by_page(self):
         with patch.object(almanac, "_ROWS", 3):
             page = self.see("almanac")
-            self.assertContains(page, 'aria-current="page">Tidewall Fusiliers 1, Harbour to ')
+            self.assertContains(page, 'aria-current="page" title="Tidewall Fusiliers 1, Harbour to ')
             rows = [row[1].number for row in page.context["rows"]]
             self.assertEqual(rows, [1, 2, 3])
             later = self.see("almanac", **{"from": "3"})
